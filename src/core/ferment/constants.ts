@@ -1,0 +1,104 @@
+/**
+ * Every constant of the fermentation model, with where it comes from.
+ * "Craft knowledge" marks a start value that no paper gives; learning replaces it jar by jar.
+ */
+
+/** One isothermal growth curve of the form μ(T) = a (Tmax − T)^b e^{−c (Tmax − T)}, 1/h; 0 at and above Tmax. */
+export interface IsothermalCurve {
+  /** Scale, 1/h. */
+  readonly a: number
+  /** Power of the distance to Tmax. */
+  readonly b: number
+  /** Decay per kelvin away from Tmax. */
+  readonly c: number
+  /** Temperature at which growth ends, °C. */
+  readonly maxC: number
+}
+
+/** A cardinal-temperature curve: zero at minC and maxC, `atOptimum` at optC. */
+export interface CardinalCurve {
+  /** Lowest temperature of growth, °C. */
+  readonly minC: number
+  /** Temperature of the fastest growth, °C. */
+  readonly optC: number
+  /** Highest temperature of growth, °C. */
+  readonly maxC: number
+  /** Value at the optimum. */
+  readonly atOptimum: number
+}
+
+/** Named in every stored forecast, so that an old one can be told from a new one. Raise it with the equations. */
+export const MODEL_VERSION = 'hill-1'
+
+/** Published isothermal rates: Gänzle, Ehmann & Hammes 1998, Appl. Environ. Microbiol. 64:2616. */
+export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.3384, maxC: 36 }
+export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
+
+/** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
+export const YEAST_WARM: CardinalCurve = { minC: 1.5, optC: 32, maxC: 42, atOptimum: 0.45 }
+
+/** Gas made per yeast, relative to 25 °C. Form: Rosso et al. 1993; values: craft knowledge. */
+export const METABOLISM: CardinalCurve = { minC: -1.5, optC: 33, maxC: 44, atOptimum: 1 }
+
+/** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
+export const MODEL = {
+  /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
+  gasRate: 1.53,
+  /** y: food used per volume of gas. */
+  foodPerGas: 0.175,
+  /** K_S: food at which the yeast works at half speed. */
+  halfFood: 0.05,
+  /** The same for the bacteria, which go on longer. */
+  halfFoodBacteria: 0.015,
+  /** k_W: loss of strength per squared acid density. */
+  weakening: 0.057,
+  /** k_L: leak of gas. */
+  leak: 0.04,
+  /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
+  gasHeldMax: 2.4,
+  /** Density of bacteria at which their growth ends. */
+  bacteriaCeiling: 1.5,
+  /** Acid made per hour by a levain's own peak density at 25 °C; scaled so that a ripe levain stands near 1. Only relative values are shown. */
+  acidRate: 0.2,
+  /** Food below which the yeast starves. */
+  starvedFood: 0.05,
+  /** Loss of starved yeast per hour at 25 °C. */
+  starvedLoss: 0.01,
+  /** δ = 12 e^{.55 (T − 50)}: heat death per hour. */
+  heatDeathAt50: 12,
+  heatDeathPerK: 0.55,
+  /** h₀ of a seed at its peak. */
+  lagWorkRipe: 0.5,
+  /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
+  lagWorkPerColdDay: 0.14,
+  lagWorkMax: 5,
+  /** The factor on rates in the cold is whole at 4 °C and gone at 12 °C. */
+  coldFullC: 4,
+  coldNoneC: 12,
+  /** Below 100 % hydration the rates fall with hydration to this power. */
+  stiffPower: 0.25,
+  /** Gas held grows by this share as the hydration falls from 100 % to 0. */
+  stiffHolds: 0.4,
+  /** Above this hydration foam is lost, by this share per 100 points. */
+  wetFrom: 1.5,
+  wetLoss: 0.4,
+  /** Slowing per unit of salt on flour: 2 % salt takes about a tenth of the pace. */
+  saltSlows: 5,
+  /** Water bath and fridge shelf against still air, as a factor on the time constant: water carries heat better. */
+  waterBathFactor: 0.35
+} as const
+
+/** How much of a typical jar's prior spread each parameter has (sd of the logarithm). */
+export const PARAMETER_SPREAD = { vigour: 0.25, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3 } as const
+
+/** Noise that stays in every forecast, however well the jar is known. */
+export const NOISE = {
+  /** The room is not what the thermometer said, K. */
+  roomSdC: 1,
+  /** A level read off a jar, as a share of the height. */
+  readingSd: 0.05,
+  /** What the model itself gets wrong about the pace of one build (sd of the logarithm). */
+  buildSd: 0.1,
+  /** What the model gets wrong about the height, in jar heights. */
+  shapeSd: 0.06
+} as const

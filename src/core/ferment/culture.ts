@@ -1,0 +1,49 @@
+import { MODEL } from './constants'
+
+/** What a culture is at one moment; densities are per flour and 1 at the peak of a levain. */
+export interface CultureState {
+  /** N: density of yeast. */
+  readonly yeast: number
+  /** A: density of acid bacteria. */
+  readonly bacteria: number
+  /** S: food left, 1 in fresh flour. */
+  readonly food: number
+  /** L: acid made, relative. */
+  readonly acid: number
+  /** h₀: work to be done before it grows again when fed. */
+  readonly lagWork: number
+}
+
+/** A portion of a culture that goes into a mix. */
+export interface SeedPart {
+  /** Flour in it, g. */
+  readonly flourGrams: number
+  /** How it is when it is taken. */
+  readonly state: CultureState
+}
+
+/** A culture at the peak of a feed: what a seed is taken to be when nothing else is known. */
+export const RIPE: CultureState = { yeast: 1, bacteria: 1, food: 0.2, acid: 1, lagWork: MODEL.lagWorkRipe }
+
+/**
+ * Seeds and fresh flour mixed: what the vessel starts from. Water does not dilute, densities are per flour.
+ * @param seeds portions with the flour in each, g
+ * @param freshFlourGrams g of fresh flour, 0 or more
+ * @param foodOfFresh food in fresh flour, 1 for white wheat
+ * @returns the state just after mixing; all zero with food when there is no seed
+ * @throws RangeError when there is no flour at all
+ * @example mixCultures([{ flourGrams: 20, state: RIPE }], 100, 1).yeast // 1/6
+ */
+export function mixCultures(seeds: readonly SeedPart[], freshFlourGrams: number, foodOfFresh: number): CultureState {
+  const seedFlour = seeds.reduce((sum, seed) => sum + seed.flourGrams, 0)
+  const flour = seedFlour + freshFlourGrams
+  if (!(flour > 0)) throw new RangeError('A mix needs flour.')
+  const share = (pick: (state: CultureState) => number) => seeds.reduce((sum, seed) => sum + seed.flourGrams * pick(seed.state), 0) / flour
+  return {
+    yeast: share((s) => s.yeast),
+    bacteria: share((s) => s.bacteria),
+    food: share((s) => s.food) + (freshFlourGrams / flour) * foodOfFresh,
+    acid: share((s) => s.acid),
+    lagWork: seedFlour > 0 ? (share((s) => s.lagWork) * flour) / seedFlour : MODEL.lagWorkRipe
+  }
+}

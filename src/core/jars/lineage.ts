@@ -1,0 +1,134 @@
+import { levainHeat, mixTemperature } from '../build/waterTemperature'
+import { type CultureState, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
+import { type FlourKind, FLOURS } from '../ferment/flours'
+import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { simulate, type Vessel } from '../ferment/simulate'
+import type { Surroundings } from '../ferment/thermal'
+
+const MS_PER_HOUR = 3_600_000
+
+/** What a batch was mixed from and where it stood. Everything that ferments is one of these. */
+export interface BatchLine {
+  /** Instant of mixing, ms since 1970. */
+  readonly startedAtMs: number
+  /** Fresh flour by kind, g. */
+  readonly flours: Readonly<Partial<Record<FlourKind, number>>>
+  /** Fresh water, g. */
+  readonly waterGrams: number
+  /** Salt, g. */
+  readonly saltGrams: number
+  /** Temperature just after mixing, °C. */
+  readonly mixTempC: number
+  /** Places in the order of time; the first counts from mixing on. */
+  readonly stays: readonly { readonly fromMs: number; readonly tempC: number; readonly surroundings?: Surroundings }[]
+  /** What of other batches went in; `line` null: a culture of which only hydration is known, taken to have been ripe. */
+  readonly parents: readonly { readonly grams: number; readonly hydration: number; readonly flour: FlourKind; readonly line: BatchLine | null }[]
+}
+
+/** Contents of a batch with all that its parents brought, g. */
+export interface BatchContents {
+  readonly flours: Readonly<Partial<Record<FlourKind, number>>>
+  readonly flourGrams: number
+  readonly waterGrams: number
+  readonly saltGrams: number
+  readonly totalGrams: number
+  readonly hydration: number
+}
+
+/** Sums what a batch holds, seeds included. */
+export function contentsOf(line: Pick<BatchLine, 'flours' | 'waterGrams' | 'saltGrams' | 'parents'>): BatchContents {
+  const flours: Partial<Record<FlourKind, number>> = { ...line.flours }
+  let water = line.waterGrams
+  for (const parent of line.parents) {
+    const flour = parent.grams / (1 + parent.hydration)
+    flours[parent.flour] = (flours[parent.flour] ?? 0) + flour
+    water += parent.grams - flour
+  }
+  const flourGrams = Object.values(flours).reduce((sum, g) => sum + g, 0)
+  return {
+    flours,
+    flourGrams,
+    waterGrams: water,
+    saltGrams: line.saltGrams,
+    totalGrams: flourGrams + water + line.saltGrams,
+    hydration: flourGrams > 0 ? water / flourGrams : 0
+  }
+}
+
+/**
+ * A batch as the simulator takes it.
+ * @throws RangeError when it holds no flour or stood nowhere
+ */
+export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Vessel {
+  const contents = contentsOf(line)
+  const seeds: SeedPart[] = line.parents.map((p) => ({
+    flourGrams: p.grams / (1 + p.hydration),
+    state: p.line === null ? RIPE : cultureAt(p.line, line.startedAtMs, jar)
+  }))
+  const fresh = Object.values(line.flours).reduce((sum, g) => sum + g, 0)
+  const food = fresh > 0 ? (Object.entries(line.flours) as [FlourKind, number][]).reduce((sum, [kind, g]) => sum + FLOURS[kind].food * g, 0) / fresh : 1
+  return {
+    start: mixCultures(seeds, fresh, food),
+    massGrams: contents.totalGrams,
+    hydration: contents.hydration,
+    salt: contents.saltGrams / contents.flourGrams,
+    flours: Object.fromEntries((Object.entries(contents.flours) as [FlourKind, number][]).map(([kind, g]) => [kind, g / contents.flourGrams])),
+    mixTempC: line.mixTempC,
+    stays: line.stays.map((s, i) => ({
+      fromHours: i === 0 ? 0 : (s.fromMs - line.startedAtMs) / MS_PER_HOUR,
+      tempC: s.tempC,
+      surroundings: s.surroundings
+    }))
+  }
+}
+
+/**
+ * How a culture is at a moment, followed through its feeds.
+ * @param atMs instant; before the mixing it is as just mixed
+ * @returns the state to seed the next mix with
+ */
+export function cultureAt(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): CultureState {
+  const vessel = vesselOf(line, jar)
+  const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
+  return hours <= 0 ? vessel.start : simulate(vessel, jar, { untilHours: hours }).end
+}
+
+/** After this long nothing more is learned by counting on: it needs revival, h. */
+const LONGEST_HOURS = 24 * 90
+
+/** Temperature a culture has at a moment; it follows its place. */
+export function temperatureAt(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): number {
+  const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
+  return hours <= 0 ? line.mixTempC : simulate(vesselOf(line, jar), jar, { untilHours: hours }).endTempC
+}
+
+/** How strong a culture is for the next bake. */
+export const STRENGTHS = ['ready as it is', 'one feed', 'two feeds', 'revival'] as const
+export type Strength = (typeof STRENGTHS)[number]
+
+/**
+ * What a culture needs before it builds a levain.
+ * Source: h₀ below 1.5 one feed, below 3 two, else revival; near its peak it is ready (fermentation model, docs/model.md).
+ */
+export function strengthOf(state: CultureState): Strength {
+  if (state.lagWork < 0.6 && state.yeast > 0.4) return 'ready as it is'
+  if (state.lagWork < 1.5) return 'one feed'
+  return state.lagWork < 3 ? 'two feeds' : 'revival'
+}
+
+/** Temperature of a fresh mix from its parts, °C: what the band is set at when nobody measured. */
+export function expectedMixTempC(parts: {
+  seedGrams: number
+  seedHydration: number
+  seedTempC: number
+  flourGrams: number
+  flourTempC: number
+  waterGrams: number
+  waterTempC: number
+}): number {
+  return mixTemperature([
+    { grams: parts.seedGrams, tempC: parts.seedTempC, heat: levainHeat(parts.seedHydration) },
+    { grams: parts.flourGrams, tempC: parts.flourTempC, heat: 1.8 },
+    { grams: parts.waterGrams, tempC: parts.waterTempC, heat: 4.18 }
+  ])
+}

@@ -1,0 +1,137 @@
+import { NOISE } from '../ferment/constants'
+import { type Draws, drawnGas, fitAt, type Forecast, type School, summarise } from '../ferment/forecast'
+import { DULL_SPOON_TEMPER, DULL_TOP_TEMPER, likelihood, type SignKind, type Signs, TEMPER } from './likelihoods'
+import { PHASES, type Phase, phaseAt } from './phases'
+
+/** One look at the jar. */
+export interface Mark {
+  /** Hours since mixing. */
+  readonly hours: number
+  /** Height now ÷ height at the band; left out when only signs were noted. */
+  readonly rise?: number
+  /** What was seen. */
+  readonly signs?: Signs
+}
+
+/** What to do now. */
+export type Advice =
+  | { readonly kind: 'mix now'; readonly closesHours: number }
+  | { readonly kind: 'wait'; readonly opensHours: number; readonly lookAgainHours: number }
+  | { readonly kind: 'mix soon'; readonly closesHours: number }
+  | { readonly kind: 'feed again' }
+  | { readonly kind: 'not rising'; readonly lookAgainHours: number }
+
+/** The judgement of a running build. */
+export interface Verdict {
+  readonly phase: Phase
+  /** Probability of that phase. */
+  readonly probability: number
+  /** Probability of each phase. */
+  readonly phases: Readonly<Record<Phase, number>>
+  /** Probability that it is fit to mix now, for the school. */
+  readonly fitNow: number
+  /** The forecast as the marks have corrected it. */
+  readonly forecast: Forecast
+  readonly advice: Advice
+}
+
+/** Which signs say little about this culture. */
+export interface CultureManner {
+  /** It domes at its peak: white and wholegrain wheat, spelt. */
+  readonly domes: boolean
+  /** A spoon of it in water tells something: white wheat, not very wet. */
+  readonly floats: boolean
+}
+
+/** Chance that a mark is simply wrong (wrong jar, misread line). */
+const BLUNDER = 0.02
+/** The draws that must still count for something, lest the ranges get narrower than what is known. */
+const LEAST_EFFECTIVE_DRAWS = 40
+
+/**
+ * How likely each draw is after the marks.
+ * @returns weights that sum to 1
+ */
+export function weighDraws(draws: Draws, marks: readonly Mark[], manner: CultureManner): Float64Array {
+  const logs = Float64Array.from(draws.milestones, (m, k) =>
+    marks.reduce((sum, mark) => {
+      const gas = drawnGas(draws, k, mark.hours)
+      const phase = phaseAt(m, gas, mark.hours)
+      return sum + riseLog(mark.rise, gas) + signsLog(mark.signs, phase, manner)
+    }, 0)
+  )
+  return tempered(logs)
+}
+
+function riseLog(rise: number | undefined, gas: number): number {
+  if (rise === undefined) return 0
+  const sd = Math.hypot(NOISE.readingSd * (1 + gas), NOISE.shapeSd)
+  const off = (rise - 1 - gas) / sd
+  return Math.log((1 - BLUNDER) * Math.exp(-0.5 * off * off) + BLUNDER)
+}
+
+function signsLog(signs: Signs | undefined, phase: Phase, manner: CultureManner): number {
+  if (signs === undefined) return 0
+  return (Object.entries(signs) as [SignKind, string | undefined][]).reduce((sum, [kind, sign]) => {
+    if (sign === undefined) return sum
+    const temper = kind === 'spoon' && !manner.floats ? DULL_SPOON_TEMPER : kind === 'top' && !manner.domes ? DULL_TOP_TEMPER : TEMPER
+    return sum + temper * Math.log(likelihood(kind, sign, phase))
+  }, 0)
+}
+
+/** Normalised weights, flattened until enough draws count. */
+function tempered(logs: Float64Array): Float64Array {
+  const best = Math.max(...logs)
+  const weigh = (power: number) => {
+    const w = logs.map((l) => Math.exp(power * (l - best)))
+    const total = w.reduce((a, b) => a + b, 0)
+    return w.map((x) => x / total)
+  }
+  const effective = (w: Float64Array) => 1 / w.reduce((sum, x) => sum + x * x, 0)
+  const least = Math.min(LEAST_EFFECTIVE_DRAWS, logs.length / 4)
+  let weights = weigh(1)
+  for (let power = 0.9; effective(weights) < least && power > 0.05; power *= 0.9) weights = weigh(power)
+  return weights
+}
+
+/**
+ * Judges a running build: phase, window and what to do.
+ * @param draws forecast of the build as it was mixed
+ * @param marks looks at the jar so far
+ * @param nowHours hours since mixing
+ * @param school when this baker likes to mix
+ * @param manner which signs say little of this culture
+ */
+export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, school: School, manner: CultureManner): Verdict {
+  const weights = weighDraws(draws, marks, manner)
+  const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
+  draws.milestones.forEach((m, k) => {
+    phases[phaseAt(m, drawnGas(draws, k, nowHours), nowHours)] += weights[k] as number
+  })
+  const phase = PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best))
+  const forecast = summarise(draws, school, weights)
+  const fitNow = fitAt(draws, school, nowHours, weights)
+  return { phase, probability: phases[phase], phases, fitNow, forecast, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
+}
+
+/** Rise below which a jar that should be climbing is not rising. */
+const STILL_RISE = 1.1
+/** Share of draws below which such a level is a surprise. */
+const SURPRISE = 0.1
+
+function advise(draws: Draws, phase: Phase, forecast: Forecast, fitNow: number, nowHours: number, marks: readonly Mark[]): Advice {
+  if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2 }
+  if (fitNow >= 0.5) return { kind: 'mix now', closesHours: forecast.closes.p50 }
+  if (nowHours < forecast.opens.p50) {
+    const wait = forecast.opens.p50 - nowHours
+    return { kind: 'wait', opensHours: forecast.opens.p50, lookAgainHours: Math.max(nowHours + 0.25, Math.min(forecast.opens.p25, nowHours + 0.7 * wait)) }
+  }
+  return phase === 'collapsed' ? { kind: 'feed again' } : { kind: 'mix soon', closesHours: forecast.closes.p95 }
+}
+
+/** The last look found the level at the band although hardly any draw says it could still be there. */
+function notRising(draws: Draws, last: Mark | undefined): boolean {
+  if (last?.rise === undefined || last.rise >= STILL_RISE) return false
+  const lazy = draws.milestones.filter((_, k) => drawnGas(draws, k, last.hours) < STILL_RISE - 1).length
+  return lazy < SURPRISE * draws.milestones.length
+}

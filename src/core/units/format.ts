@@ -1,0 +1,86 @@
+import { GRAMS_PER_OUNCE } from './mass'
+
+/** How this kitchen wants its figures. */
+export interface UnitChoice {
+  readonly mass: 'g' | 'oz'
+  readonly temperature: '°C' | '°F'
+  readonly clock: '24 h' | '12 h'
+  /** IANA name; decides what 07:00 means. */
+  readonly timeZone: string
+}
+
+/** Figures as words. Masses are g, temperatures °C, shares fractions, instants ms, durations hours. */
+export interface Format {
+  readonly choice: UnitChoice
+  /** "750 g"; `resolution` is the scale it is weighed on. */
+  mass(grams: number, resolution?: number): string
+  /** The figure of `mass` without its unit. */
+  massFigure(grams: number, resolution?: number): string
+  temperature(tempC: number, digits?: number): string
+  /** A difference of temperatures. */
+  percent(share: number, digits?: number): string
+  rise(rise: number): string
+  /** "08:25" */
+  time(ms: number): string
+  /** "Sat 08:25" */
+  dayTime(ms: number): string
+  /** "Sat 28 Nov" */
+  date(ms: number): string
+  /** "Saturday" */
+  weekday(ms: number): string
+  /** "2 h 43 min" */
+  duration(hours: number): string
+}
+
+const NARROW = ' '
+
+export function celsiusToFahrenheit(tempC: number): number {
+  return (tempC * 9) / 5 + 32
+}
+
+export function fahrenheitToCelsius(tempF: number): number {
+  return ((tempF - 32) * 5) / 9
+}
+
+/**
+ * The one place where figures become words.
+ * @param choice units and zone of the kitchen
+ * @example createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' }).mass(750.4) // "750 g"
+ */
+export function createFormat(choice: UnitChoice): Format {
+  const locale = choice.clock === '12 h' ? 'en-US' : 'en-GB'
+  const hour12 = choice.clock === '12 h'
+  const intl = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, { ...options, timeZone: choice.timeZone })
+  const clock = intl(hour12 ? { hour: 'numeric', minute: '2-digit', hour12: true } : { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
+  const shortDay = intl({ weekday: 'short' })
+  const longDay = intl({ weekday: 'long' })
+  const shortDate = intl({ weekday: 'short', day: 'numeric', month: 'short' })
+  const number = (value: number, digits: number) =>
+    new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false }).format(value)
+  const digitsFor = (resolution: number) => (resolution >= 1 ? 0 : resolution >= 0.1 ? 1 : 2)
+  const massFigure = (grams: number, resolution = 1) =>
+    choice.mass === 'g' ? number(grams, digitsFor(resolution)) : number(grams / GRAMS_PER_OUNCE, resolution >= 1 ? 2 : 3)
+  const time = (ms: number) => clock.format(ms).replace(' ', NARROW)
+  return {
+    choice,
+    massFigure,
+    mass: (grams, resolution) => `${massFigure(grams, resolution)}${NARROW}${choice.mass}`,
+    temperature: (tempC, digits = 1) => {
+      const value = choice.temperature === '°C' ? tempC : celsiusToFahrenheit(tempC)
+      return `${number(value, digits).replace(/\.0$/, '')}${NARROW}${choice.temperature}`
+    },
+    percent: (share, digits = 1) => `${number(share * 100, digits).replace(/\.0+$/, '')}${NARROW}%`,
+    rise: (rise) => `×${number(rise, 1)}`,
+    time,
+    dayTime: (ms) => `${shortDay.format(ms)} ${time(ms)}`,
+    date: (ms) => shortDate.format(ms).replace(',', ''),
+    weekday: (ms) => longDay.format(ms),
+    duration: (hours) => {
+      const minutes = Math.round(Math.abs(hours) * 60)
+      const [d, h, m] = [Math.floor(minutes / 1440), Math.floor((minutes % 1440) / 60), minutes % 60]
+      if (d > 0) return h > 0 ? `${d}${NARROW}d ${h}${NARROW}h` : `${d}${NARROW}d`
+      if (h > 0) return m > 0 ? `${h}${NARROW}h ${m}${NARROW}min` : `${h}${NARROW}h`
+      return `${m}${NARROW}min`
+    }
+  }
+}
