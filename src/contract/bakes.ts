@@ -1,0 +1,111 @@
+import { z } from 'zod'
+import { BAKE_STATUSES, type Happening, PERCENTAGE_BASES, POSSIBLE, POUR_ORDER, SCHOOLS, type SignKind, SIGNS } from '../core'
+import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
+import { flourKindSchema, lineSchema } from './jars'
+
+/** A wish: dough, levain and when. Shares are fractions. */
+export const planSchema = z.object({
+  name: nameSchema,
+  pieces: z
+    .array(z.object({ count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }), grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g') }))
+    .min(1, { error: 'At least one piece is needed.' })
+    .max(20),
+  base: z.enum(PERCENTAGE_BASES),
+  hydration: shareIn(POSSIBLE.hydration, 'Hydration'),
+  salt: shareIn(POSSIBLE.salt, 'Salt'),
+  levain: shareIn(POSSIBLE.levain, 'Levain'),
+  levainHydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the levain'),
+  flour: flourKindSchema,
+  jarId: idSchema,
+  levainFlour: flourKindSchema,
+  flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Flour per seed'),
+  keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'Keep-back', 'g'),
+  placeId: idSchema,
+  tempC: tempSchema('The place'),
+  mixTempC: tempSchema('The fresh mix'),
+  school: z.enum(SCHOOLS),
+  mixAt: instantSchema
+})
+export type Plan = z.infer<typeof planSchema>
+
+const quantilesSchema = z.array(z.number().nullable()).length(5)
+
+/** A forecast or verdict as it stood on the screen when somebody acted on it. Hours since mixing, 5 25 50 75 95 %. */
+export const shownSchema = z.object({
+  modelVersion: z.string().max(40),
+  inputs: lineSchema,
+  theta: z.record(z.string(), z.number()),
+  quantiles: z.object({ opens: quantilesSchema, peak: quantilesSchema, closes: quantilesSchema }),
+  phase: z.string().max(40).optional(),
+  probability: z.number().min(0).max(1).optional(),
+  advice: z.string().max(40).optional()
+})
+export type Shown = z.infer<typeof shownSchema>
+
+const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(Object.keys(SIGNS[kind]) as (keyof (typeof SIGNS)[Kind] & string)[]).optional()
+export const signsSchema = z.strictObject({
+  top: signEnum('top'),
+  bubbles: signEnum('bubbles'),
+  smell: signEnum('smell'),
+  smear: signEnum('smear'),
+  spoon: signEnum('spoon')
+})
+
+/** What happened to a bake. Kept for ever; corrected by a later entry. */
+export const bakeEventSchema = z.discriminatedUnion('type', [
+  z.object({
+    ...noted,
+    type: z.literal('pour'),
+    item: z.enum(POUR_ORDER),
+    plannedGrams: gramsSchema('The planned mass'),
+    weighedGrams: numberIn([0.1, 50_000], 'What was weighed', 'g')
+  }),
+  z.object({ ...noted, type: z.literal('band'), mixTempC: tempSchema('The mix'), shown: shownSchema.optional() }),
+  z.object({
+    ...noted,
+    type: z.literal('mark'),
+    rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
+    signs: signsSchema,
+    note: z.string().max(500).optional()
+  }),
+  z.object({
+    ...noted,
+    type: z.literal('mixed'),
+    levainGrams: gramsSchema('Levain in the dough'),
+    keepBackGrams: gramsSchema('Keep-back'),
+    shown: shownSchema.optional()
+  }),
+  z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
+])
+export type BakeEvent = z.infer<typeof bakeEventSchema>
+export type NewBakeEvent = z.input<typeof bakeEventSchema>
+
+/** From the wire to what the core folds. */
+export function happeningOf(event: NewBakeEvent): Happening {
+  return { ...event, happenedAtMs: Date.parse(event.happenedAt) }
+}
+
+/** A bake with all that happened to it. */
+export const bakeSchema = z.object({
+  id: idSchema,
+  version: versionSchema,
+  plan: planSchema,
+  status: z.enum(BAKE_STATUSES),
+  events: z.array(bakeEventSchema),
+  /** The levain as it was really mixed; null until the band is set. */
+  line: lineSchema.nullable(),
+  createdAt: instantSchema,
+  deletedAt: instantSchema.nullable()
+})
+export type Bake = z.infer<typeof bakeSchema>
+
+export const bakePostSchema = z.object({ id: idSchema, plan: planSchema })
+export const bakePutSchema = z.object({ version: versionSchema, plan: planSchema })
+
+/** A page of bakes, newest first. */
+export const bakePageSchema = z.object({ bakes: z.array(bakeSchema), total: z.number() })
+export const bakeQuerySchema = z.object({
+  state: z.enum(['open', 'mixed', 'deleted']).default('open'),
+  offset: z.coerce.number().int().min(0).default(0),
+  limit: z.coerce.number().int().min(1).max(100).default(50)
+})

@@ -1,0 +1,74 @@
+import { z } from 'zod'
+import { PERCENTAGE_BASES, SCHOOLS } from '../core'
+import { clockTimeSchema, idSchema, instantSchema, nameSchema, tempSchema, versionSchema } from './common'
+import { jarOpeningSchema } from './jars'
+
+export const timeZoneSchema = z.string().refine(isTimeZone, { error: 'This time zone is not known. It looks like Europe/Lisbon.' })
+
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en', { timeZone: name })
+    return name.length > 0
+  } catch {
+    return false
+  }
+}
+
+/** A place where jars stand. */
+export const placeSchema = z.object({
+  id: idSchema,
+  name: nameSchema,
+  tempC: tempSchema('The temperature'),
+  surroundings: z.enum(['air', 'water bath']).default('air')
+})
+export type Place = z.infer<typeof placeSchema>
+
+/** What the baker may change of a kitchen. */
+export const kitchenEditSchema = z.object({
+  name: nameSchema,
+  timeZone: timeZoneSchema,
+  mass: z.enum(['g', 'oz']),
+  temperature: z.enum(['°C', '°F']),
+  clock: z.enum(['24 h', '12 h']),
+  sleep: z.object({ from: clockTimeSchema, to: clockTimeSchema }),
+  school: z.enum(SCHOOLS),
+  base: z.enum(PERCENTAGE_BASES),
+  /** A second scale that shows 0.1 g. */
+  smallScale: z.boolean(),
+  tapTempC: tempSchema('The tap water'),
+  /** Single-key shortcuts on. */
+  keys: z.boolean(),
+  places: z.array(placeSchema).min(1, { error: 'A kitchen needs at least one place.' }).max(20)
+})
+export type KitchenEdit = z.infer<typeof kitchenEditSchema>
+
+export const kitchenSchema = kitchenEditSchema.extend({
+  id: idSchema,
+  version: versionSchema,
+  /** The made-up kitchen to try things in. */
+  demo: z.boolean()
+})
+export type Kitchen = z.infer<typeof kitchenSchema>
+
+export const kitchenPutSchema = z.object({ version: versionSchema, kitchen: kitchenEditSchema })
+
+/** The answers of the first run. */
+export const firstRunSchema = z.object({
+  id: idSchema,
+  timeZone: timeZoneSchema,
+  roomTempC: tempSchema('The room'),
+  sleep: z.object({ from: clockTimeSchema, to: clockTimeSchema }),
+  jar: jarOpeningSchema.omit({ placeId: true })
+})
+export type FirstRun = z.infer<typeof firstRunSchema>
+
+/** The kitchen, or that there is none yet. */
+export const kitchenAnswerSchema = z.object({ kitchen: kitchenSchema.nullable() })
+
+export const clockSchema = z.object({
+  now: instantSchema,
+  /** Stands still until moved: tests and pictures. */
+  fixed: z.boolean()
+})
+export const clockMoveSchema = z.object({ now: instantSchema })
+

@@ -1,0 +1,111 @@
+import { randomBytes } from 'node:crypto'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import compression from 'compression'
+import express, { type Express, type RequestHandler } from 'express'
+import { rateLimit } from 'express-rate-limit'
+import helmet from 'helmet'
+import type { Logger } from 'pino'
+import { pinoHttp } from 'pino-http'
+import { ROUTES } from '../contract'
+import { apiNotFound, errorHandler, Problem } from './problems'
+import { bakeRoutes } from './routes/bakes'
+import { clockRoutes } from './routes/clock'
+import { jarRoutes } from './routes/jars'
+import { kitchenRoutes } from './routes/kitchen'
+import type { Services } from './routes/route'
+
+/** What an app is made of. */
+export interface AppParts extends Services {
+  readonly log: Logger
+  /** Folder of the built web part, or null to answer only below /api. */
+  readonly webFolder: string | null
+  /** Names it may be called by besides this machine's own. */
+  readonly hostNames: readonly string[]
+}
+
+/** Largest body taken, and requests a minute from one address. */
+const BODY_LIMIT = '256kb'
+const REQUESTS_PER_MINUTE = 1200
+
+/** The web server: guards first, then the resources, then the pages. */
+export function createApp({ database, clock, log, webFolder, hostNames }: AppParts): Express {
+  const app = express()
+  app.disable('x-powered-by')
+  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => req.url === ROUTES.health }, serializers: { req: (req) => ({ method: req.method, url: req.url }), res: (res) => ({ status: res.statusCode }) } }))
+  app.use(hostGuard(hostNames))
+  app.use(withNonce, (req, res, next) => {
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          styleSrc: ["'self'", `'nonce-${res.locals.nonce as string}'`],
+          imgSrc: ["'self'", 'data:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"]
+        }
+      },
+      strictTransportSecurity: false
+    })(req, res, next)
+  })
+  app.use(compression())
+  app.use('/api', rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }))
+  app.use('/api', (_req, res, next) => {
+    res.setHeader('Cache-Control', 'no-store')
+    next()
+  })
+  app.use('/api', express.json({ limit: BODY_LIMIT }))
+
+  const services: Services = { database, clock }
+  app.get(ROUTES.health, (_req, res) => {
+    res.json({ ok: true })
+  })
+  app.use(clockRoutes(services), kitchenRoutes(services), jarRoutes(services), bakeRoutes(services))
+  app.use('/api', apiNotFound)
+  if (webFolder !== null) servePages(app, webFolder)
+  app.use(errorHandler)
+  return app
+}
+
+const withNonce: RequestHandler = (_req, res, next) => {
+  res.locals.nonce = randomBytes(16).toString('base64')
+  next()
+}
+
+const tooMany: RequestHandler = () => {
+  throw new Problem(429, 'too many', 'That was very many requests at once. Wait a minute and try again.')
+}
+
+const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]']
+
+/** Answers only to known names, and takes writes only from its own pages: a page of somebody else cannot reach the kitchen. */
+function hostGuard(hostNames: readonly string[]): RequestHandler {
+  const known = new Set([...LOCAL_NAMES, ...hostNames])
+  const nameOf = (host: string) => host.toLowerCase().replace(/:\d+$/, '')
+  return (req, res, next) => {
+    const host = req.headers.host ?? ''
+    const origin = req.headers.origin
+    const strange = !known.has(nameOf(host)) || (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host)
+    if (!strange) return next()
+    res.status(403).json({ error: { code: 'strange host', message: 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.' } })
+  }
+}
+
+/** Built files never change under their name; the page itself is filled with this answer's nonce. */
+function servePages(app: Express, webFolder: string): void {
+  const page = readFileSync(join(webFolder, 'index.html'), 'utf8')
+  app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
+  app.use(express.static(webFolder, { index: false }))
+  app.use((req, res, next) => {
+    if (req.method !== 'GET') return next(new Problem(404, 'no such address', 'Olvent has nothing at this address.'))
+    res.setHeader('Cache-Control', 'no-cache')
+    res.type('html').send(page.replaceAll('__NONCE__', res.locals.nonce as string))
+  })
+}

@@ -1,0 +1,43 @@
+import { mkdir } from 'node:fs/promises'
+import { join } from 'node:path'
+import { QueryTypes, Sequelize, Transaction } from 'sequelize'
+import { migrate } from './migrate'
+import { defineModels, type Models } from './models'
+
+/** The open database. */
+export interface Database {
+  readonly sequelize: Sequelize
+  readonly models: Models
+  /** Runs a write; writes wait for each other, so that SQLite never answers "busy". Rolled back when it throws. */
+  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
+  /** Waits for writes to end, then closes the file. */
+  close(): Promise<void>
+}
+
+export const DATABASE_FILE = 'kitchen.sqlite'
+
+/**
+ * Opens the database of a data folder, making and migrating it where needed.
+ * @param dataFolder made when it is missing
+ */
+export async function openDatabase(dataFolder: string): Promise<Database> {
+  await mkdir(dataFolder, { recursive: true })
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(dataFolder, DATABASE_FILE), logging: false, transactionType: Transaction.TYPES.IMMEDIATE })
+  await sequelize.query('PRAGMA journal_mode = WAL', { type: QueryTypes.SELECT })
+  await migrate(sequelize)
+  const models = defineModels(sequelize)
+  let last: Promise<unknown> = Promise.resolve()
+  return {
+    sequelize,
+    models,
+    write(work) {
+      const next = last.then(() => sequelize.transaction(work))
+      last = next.catch(() => undefined)
+      return next
+    },
+    async close() {
+      await last
+      await sequelize.close()
+    }
+  }
+}

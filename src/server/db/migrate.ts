@@ -1,0 +1,22 @@
+import type { QueryInterface, Sequelize } from 'sequelize'
+import { SequelizeStorage, Umzug } from 'umzug'
+import * as first from './migrations/0001-kitchen'
+
+/** A step from one version of the tables to the next; there is no way back. */
+export interface Migration {
+  up(queryInterface: QueryInterface): Promise<void>
+}
+
+/** All steps, oldest first. A step that has shipped is never edited. */
+export const MIGRATIONS: readonly { readonly name: string; readonly step: Migration }[] = [{ name: '0001-kitchen', step: first }]
+
+/** Brings the tables to the newest version; does nothing when they are. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, step }) => ({ name, up: ({ context }: { context: QueryInterface }) => step.up(context) })),
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined
+  })
+  return (await umzug.up()).map((done) => done.name)
+}

@@ -1,0 +1,202 @@
+import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
+import type { Plan } from '../../contract'
+import type { FlourKind, Surroundings } from '../../core'
+
+/** Settings of a kitchen kept as one document. */
+export interface KitchenSettings {
+  timeZone: string
+  mass: 'g' | 'oz'
+  temperature: '°C' | '°F'
+  clock: '24 h' | '12 h'
+  sleep: { from: string; to: string }
+  school: 'young' | 'dome' | 'mature'
+  base: Plan['base']
+  smallScale: boolean
+  tapTempC: number
+  keys: boolean
+}
+
+export interface KitchenRow {
+  id: string
+  name: string
+  demo: boolean
+  settings: KitchenSettings
+  version: number
+}
+export interface PlaceRow {
+  id: string
+  kitchenId: string
+  name: string
+  tempC: number
+  surroundings: Surroundings
+  position: number
+  deletedAtMs: number | null
+}
+export interface JarRow {
+  id: string
+  kitchenId: string
+  name: string
+  flour: FlourKind
+  keepMinimumMg: number
+  placeId: string
+  currentBatchId: string | null
+  version: number
+  deletedAtMs: number | null
+}
+export interface BakeRow {
+  id: string
+  kitchenId: string
+  plan: Plan
+  /** What the plan and its masses were when the first item was poured. */
+  frozen: unknown
+  version: number
+  /** Kept beside the events for the lists; always written with them. */
+  status: string
+  mixAtMs: number
+  createdAtMs: number
+  deletedAtMs: number | null
+}
+export interface BatchRow {
+  id: string
+  kitchenId: string
+  kind: 'feed' | 'levain' | 'preferment' | 'dough'
+  jarId: string | null
+  bakeId: string | null
+  /** Instant of mixing; null while it is being weighed in. */
+  startedAtMs: number | null
+  /** What its culture counts as. */
+  flour: FlourKind
+  /** Fresh flour by kind, mg. */
+  floursMg: Partial<Record<FlourKind, number>>
+  waterMg: number
+  saltMg: number
+  mixTempC: number | null
+}
+export interface BatchParentRow {
+  id?: number
+  batchId: string
+  parentBatchId: string | null
+  milligrams: number
+  hydration: number
+  flour: FlourKind
+}
+export interface BatchStayRow {
+  id?: number
+  batchId: string
+  placeId: string | null
+  fromMs: number
+  tempC: number
+  surroundings: Surroundings
+}
+export interface EventRow {
+  id: string
+  kitchenId: string
+  bakeId: string | null
+  jarId: string | null
+  batchId: string | null
+  type: string
+  payload: Record<string, unknown>
+  happenedAtMs: number
+  recordedAtMs: number
+  source: 'typed' | 'device' | 'import'
+  device: string | null
+  /** Order of recording, given by the database. */
+  sequence?: number
+}
+export interface LedgerRow {
+  id?: number
+  eventId: string
+  account: string
+  milligrams: number
+}
+
+type Table<Row extends object> = ModelStatic<Model<Row, Row>>
+
+/** A row as a plain object. */
+export function plain<Row extends object>(row: Model<Row, Row>): Row {
+  return row.get({ plain: true }) as unknown as Row
+}
+
+/** All tables. */
+export interface Models {
+  readonly kitchens: Table<KitchenRow>
+  readonly places: Table<PlaceRow>
+  readonly jars: Table<JarRow>
+  readonly bakes: Table<BakeRow>
+  readonly batches: Table<BatchRow>
+  readonly batchParents: Table<BatchParentRow>
+  readonly batchStays: Table<BatchStayRow>
+  readonly events: Table<EventRow>
+  readonly ledger: Table<LedgerRow>
+}
+
+const { TEXT, INTEGER, BIGINT, DOUBLE, BOOLEAN, JSON: JSON_TYPE, UUID } = DataTypes
+
+/** Declares the tables to Sequelize; the migrations have made them. */
+export function defineModels(sequelize: Sequelize): Models {
+  const table = <Row extends object>(name: string, columns: { [Column in keyof Row]-?: DataType }, key: keyof Row & string = 'id' as never): Table<Row> => {
+    const attributes = Object.fromEntries(
+      Object.entries<DataType>(columns).map(([column, type]) => [
+        column,
+        { type, ...(column === key ? { primaryKey: true, autoIncrement: type === INTEGER } : {}) }
+      ])
+    )
+    return sequelize.define(name, attributes as never, { tableName: name, timestamps: false }) as unknown as Table<Row>
+  }
+  return {
+    kitchens: table<KitchenRow>('kitchens', { id: UUID, name: TEXT, demo: BOOLEAN, settings: JSON_TYPE, version: INTEGER }),
+    places: table<PlaceRow>('places', { id: UUID, kitchenId: UUID, name: TEXT, tempC: DOUBLE, surroundings: TEXT, position: INTEGER, deletedAtMs: BIGINT }),
+    jars: table<JarRow>('jars', {
+      id: UUID,
+      kitchenId: UUID,
+      name: TEXT,
+      flour: TEXT,
+      keepMinimumMg: INTEGER,
+      placeId: UUID,
+      currentBatchId: UUID,
+      version: INTEGER,
+      deletedAtMs: BIGINT
+    }),
+    bakes: table<BakeRow>('bakes', {
+      id: UUID,
+      kitchenId: UUID,
+      plan: JSON_TYPE,
+      frozen: JSON_TYPE,
+      version: INTEGER,
+      status: TEXT,
+      mixAtMs: BIGINT,
+      createdAtMs: BIGINT,
+      deletedAtMs: BIGINT
+    }),
+    batches: table<BatchRow>('batches', {
+      id: UUID,
+      kitchenId: UUID,
+      kind: TEXT,
+      jarId: UUID,
+      bakeId: UUID,
+      startedAtMs: BIGINT,
+      flour: TEXT,
+      floursMg: JSON_TYPE,
+      waterMg: INTEGER,
+      saltMg: INTEGER,
+      mixTempC: DOUBLE
+    }),
+    batchParents: table<BatchParentRow>('batch_parents', { id: INTEGER, batchId: UUID, parentBatchId: UUID, milligrams: INTEGER, hydration: DOUBLE, flour: TEXT }),
+    batchStays: table<BatchStayRow>('batch_stays', { id: INTEGER, batchId: UUID, placeId: UUID, fromMs: BIGINT, tempC: DOUBLE, surroundings: TEXT }),
+    events: table<EventRow>('events', {
+      id: UUID,
+      kitchenId: UUID,
+      bakeId: UUID,
+      jarId: UUID,
+      batchId: UUID,
+      type: TEXT,
+      payload: JSON_TYPE,
+      happenedAtMs: BIGINT,
+      recordedAtMs: BIGINT,
+      source: TEXT,
+      device: TEXT,
+      sequence: INTEGER
+    }, 'sequence'),
+    ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER })
+  }
+}

@@ -1,0 +1,54 @@
+import 'pino-http'
+import type { NextFunction, Request, RequestHandler, Response } from 'express'
+import type { z } from 'zod'
+import { fieldSentences } from '../contract'
+
+/** Something a caller did that cannot be: becomes the one error shape. */
+export class Problem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly more: { fields?: Record<string, string>; current?: unknown } = {}
+  ) {
+    super(message)
+  }
+}
+
+export const notFound = (what: string) => new Problem(404, 'not found', `${what} is not in this kitchen. It may have been taken away in another window.`)
+
+/** Parses or throws a 400 with sentences by field. */
+export function parse<Schema extends z.ZodType>(schema: Schema, value: unknown): z.output<Schema> {
+  const parsed = schema.safeParse(value)
+  if (parsed.success) return parsed.data
+  const fields = fieldSentences(parsed.error)
+  const sentences = Object.values(fields)
+  throw new Problem(400, 'not understood', sentences.slice(0, 3).join(' ') || 'This could not be understood.', { fields })
+}
+
+/** Errors of Express and of ours in the one shape; anything else is a fault of ours and is logged. */
+export function errorHandler(error: unknown, req: Request, res: Response, next: NextFunction): void {
+  if (res.headersSent) return next(error)
+  const known = error instanceof Problem ? error : bodyProblem(error)
+  if (known === null) {
+    req.log?.error({ err: error }, 'request failed')
+    res.status(500).json({ error: { code: 'fault', message: 'Something went wrong in Olvent itself. Nothing was stored; please try again.' } })
+    return
+  }
+  res.status(known.status).json({ error: { code: known.code, message: known.message, ...known.more } })
+}
+
+/** What the body parser and the router say, as sentences. */
+function bodyProblem(error: unknown): Problem | null {
+  if (!(error instanceof Error)) return null
+  const { type, status } = error as Error & { type?: string; status?: number }
+  if (type === 'entity.too.large') return new Problem(413, 'too large', 'This is more than Olvent takes at once. Nothing was stored.')
+  if (type === 'entity.parse.failed') return new Problem(400, 'not json', 'This is not readable JSON. Nothing was stored.')
+  if (status !== undefined && status >= 400 && status < 500) return new Problem(status, 'not understood', 'This request could not be understood.')
+  return null
+}
+
+/** An unknown address below /api. */
+export const apiNotFound: RequestHandler = () => {
+  throw new Problem(404, 'no such address', 'Olvent has nothing at this address.')
+}

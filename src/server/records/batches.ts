@@ -1,0 +1,94 @@
+import { randomUUID } from 'node:crypto'
+import { type BatchLine, type FlourKind, type Surroundings, toGrams } from '../../core'
+import { type BatchParentRow, type BatchRow, type BatchStayRow, plain } from '../db/models'
+import type { Work } from './work'
+
+/** Feeds a culture is followed back; before that it is taken to have been ripe. */
+const GENERATIONS = 3
+
+/** A batch about to be written. */
+export interface NewBatch extends Omit<BatchRow, 'id'> {
+  readonly id?: string
+  readonly parents: readonly { parentBatchId: string | null; milligrams: number; hydration: number; flour: FlourKind }[]
+  readonly stays: readonly { placeId: string | null; fromMs: number; tempC: number; surroundings: Surroundings }[]
+}
+
+/** Writes a batch with its parents and stays. */
+export async function createBatch(work: Work, batch: NewBatch): Promise<string> {
+  const { parents, stays, ...row } = batch
+  const id = row.id ?? randomUUID()
+  await work.models.batches.create({ ...row, id }, { transaction: work.transaction })
+  await addLineage(work, id, parents, stays)
+  return id
+}
+
+/** Writes parents and stays of a batch that exists. */
+export async function addLineage({ models, transaction }: Work, batchId: string, parents: NewBatch['parents'], stays: NewBatch['stays']): Promise<void> {
+  await models.batchParents.bulkCreate(parents.map((p) => ({ ...p, batchId })), { transaction })
+  await models.batchStays.bulkCreate(stays.map((s) => ({ ...s, batchId })), { transaction })
+}
+
+/** Takes parents and stays of a batch away again: the weighing-in is open once more. */
+export async function dropLineage({ models, transaction }: Work, batchId: string): Promise<void> {
+  await models.batchParents.destroy({ where: { batchId }, transaction })
+  await models.batchStays.destroy({ where: { batchId }, transaction })
+}
+
+const inGrams = (mg: Partial<Record<FlourKind, number>>) =>
+  Object.fromEntries(Object.entries(mg).map(([kind, m]) => [kind, toGrams(m)])) as Partial<Record<FlourKind, number>>
+
+/** One batch with its parents; null for one that is unknown or not mixed yet. */
+export async function lineOf(work: Work, batchId: string | null, generations = GENERATIONS): Promise<BatchLine | null> {
+  return batchId === null ? null : ((await linesOf(work, [batchId], generations)).get(batchId) ?? null)
+}
+
+/**
+ * Batches with their parents, a few generations back; three questions to the database per generation, however many batches.
+ * @returns by id; batches that are unknown or not mixed yet are left out
+ */
+export async function linesOf(work: Work, batchIds: readonly string[], generations = GENERATIONS): Promise<Map<string, BatchLine>> {
+  const batches = new Map<string, BatchRow>()
+  const parents = new Map<string, BatchParentRow[]>()
+  const stays = new Map<string, BatchStayRow[]>()
+  let wanted = [...new Set(batchIds)]
+  for (let generation = 0; generation < generations && wanted.length > 0; generation++) {
+    const found = await generationOf(work, wanted)
+    for (const batch of found.batches) batches.set(batch.id, batch)
+    for (const parent of found.parents) parents.set(parent.batchId, [...(parents.get(parent.batchId) ?? []), parent])
+    for (const stay of found.stays) stays.set(stay.batchId, [...(stays.get(stay.batchId) ?? []), stay])
+    wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
+  }
+  const assemble = (id: string | null, left: number): BatchLine | null => {
+    const batch = id === null || left === 0 ? undefined : batches.get(id)
+    if (batch === undefined || batch.startedAtMs === null || batch.mixTempC === null) return null
+    return {
+      startedAtMs: Number(batch.startedAtMs),
+      flours: inGrams(batch.floursMg),
+      waterGrams: toGrams(batch.waterMg),
+      saltGrams: toGrams(batch.saltMg),
+      mixTempC: batch.mixTempC,
+      stays: (stays.get(batch.id) ?? []).map((s) => ({ fromMs: Number(s.fromMs), tempC: s.tempC, surroundings: s.surroundings })),
+      parents: (parents.get(batch.id) ?? []).map((p) => ({
+        grams: toGrams(p.milligrams),
+        hydration: p.hydration,
+        flour: p.flour,
+        line: assemble(p.parentBatchId, left - 1)
+      }))
+    }
+  }
+  return new Map(
+    batchIds.flatMap((id) => {
+      const line = assemble(id, generations)
+      return line === null ? [] : [[id, line] as const]
+    })
+  )
+}
+
+async function generationOf({ models, transaction }: Work, ids: readonly string[]) {
+  const [batches, parents, stays] = await Promise.all([
+    models.batches.findAll({ where: { id: ids as string[] }, transaction }),
+    models.batchParents.findAll({ where: { batchId: ids as string[] }, order: [['id', 'ASC']], transaction }),
+    models.batchStays.findAll({ where: { batchId: ids as string[] }, order: [['fromMs', 'ASC']], transaction })
+  ])
+  return { batches: batches.map(plain), parents: parents.map(plain), stays: stays.map(plain) }
+}

@@ -1,0 +1,207 @@
+import { randomUUID } from 'node:crypto'
+import type { z } from 'zod'
+import { type feedSchema, type Jar, type jarOpeningSchema, lineToWire, type weighingSchema } from '../../contract'
+import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
+import { type JarRow, plain } from '../db/models'
+import { notFound, Problem } from '../problems'
+import { createBatch, lineOf, linesOf } from './batches'
+import { placeIn, theKitchen } from './kitchens'
+import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+
+/** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
+const ASSUMED_FLOUR_PER_SEED = 2
+
+async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
+  const row = await models.jars.findByPk(id, { transaction })
+  if (row === null || (row.get('deletedAtMs') as number | null) !== null) throw notFound('This jar')
+  return plain(row)
+}
+
+function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number): Jar {
+  if (line === undefined) throw new Error(`Jar ${row.id} has no contents.`)
+  return {
+    id: row.id,
+    name: row.name,
+    flour: row.flour,
+    hydration: contentsOf(line).hydration,
+    keepMinimumGrams: toGrams(row.keepMinimumMg),
+    grams: toGrams(milligrams),
+    placeId: row.placeId,
+    version: row.version,
+    line: lineToWire(line)
+  }
+}
+
+async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
+  const lines = await linesOf(work, rows.flatMap((row) => row.currentBatchId ?? []))
+  return Promise.all(rows.map(async (row) => jarView(row, lines.get(row.currentBatchId ?? ''), await balanceOf(work, `jar:${row.id}`))))
+}
+
+/** One jar. */
+export async function findJar(work: Work, id: string): Promise<Jar> {
+  return (await jarViews(work, [await jarRow(work, id)]))[0] as Jar
+}
+
+/** All jars, by name. */
+export async function listJars(work: Work): Promise<Jar[]> {
+  const rows = await work.models.jars.findAll({ where: { deletedAtMs: null }, order: [['name', 'ASC']], transaction: work.transaction })
+  return jarViews(work, rows.map(plain))
+}
+
+/** Row and present contents of a jar, for what takes seed out of it. */
+export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow; hydration: number; milligrams: number }> {
+  const row = await jarRow(work, id)
+  const line = await lineOf(work, row.currentBatchId, 1)
+  if (line === null) throw new Error(`Jar ${id} has no contents.`)
+  return { row, hydration: contentsOf(line).hydration, milligrams: await balanceOf(work, `jar:${id}`) }
+}
+
+/** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
+export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<Jar> {
+  if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return findJar(work, opening.id)
+  const kitchen = await theKitchen(work)
+  const place = placeIn(kitchen, opening.placeId)
+  const fedAtMs = Date.parse(opening.lastFedAt)
+  refuseFuture(fedAtMs, work.nowMs, 'The last feed')
+  const { transaction } = work
+  await work.models.jars.create(
+    {
+      id: opening.id,
+      kitchenId: kitchen.id,
+      name: opening.name,
+      flour: opening.flour,
+      keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
+      placeId: place.id,
+      currentBatchId: null,
+      version: 1,
+      deletedAtMs: null
+    },
+    { transaction }
+  )
+  const total = toMilligrams(opening.grams)
+  const flourAll = total / (1 + opening.hydration)
+  const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
+  const seed = Math.round(seedFlour * (1 + opening.hydration))
+  const flour = Math.round(flourAll - seedFlour)
+  const batchId = await createBatch(work, {
+    kitchenId: kitchen.id,
+    kind: 'feed',
+    jarId: opening.id,
+    bakeId: null,
+    startedAtMs: fedAtMs,
+    flour: opening.flour,
+    floursMg: { [opening.flour]: flour },
+    waterMg: Math.max(total - seed - flour, 0),
+    saltMg: 0,
+    mixTempC: place.tempC,
+    parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
+    stays: [{ placeId: place.id, fromMs: fedAtMs, tempC: place.tempC, surroundings: place.surroundings }]
+  })
+  await work.models.jars.update({ currentBatchId: batchId }, { where: { id: opening.id }, transaction })
+  await record(
+    work,
+    eventOf(kitchen.id, opening.id, { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' }, 'opened', { grams: opening.grams, batchId }),
+    transfer('outside', `jar:${opening.id}`, total)
+  )
+  return findJar(work, opening.id)
+}
+
+function eventOf(kitchenId: string, jarId: string, note: { id: string; happenedAt: string; source: 'typed' | 'device' | 'import'; device?: string }, type: string, payload: Record<string, unknown>) {
+  return {
+    id: note.id,
+    kitchenId,
+    bakeId: null,
+    jarId,
+    batchId: null,
+    type,
+    payload,
+    happenedAtMs: Date.parse(note.happenedAt),
+    source: note.source,
+    device: note.device ?? null
+  }
+}
+
+/** A little room for clocks that differ. */
+const CLOCKS_DIFFER_MS = 5 * 60_000
+
+/** Things happen before they are noted. */
+export function refuseFuture(atMs: number, nowMs: number, what: string): void {
+  if (atMs > nowMs + CLOCKS_DIFFER_MS) {
+    throw new Problem(400, 'in the future', `${what} lies in the future. Give a time that has been.`, { fields: { happenedAt: 'This time has not come yet.' } })
+  }
+}
+
+/** Feeds a jar: the rest goes to the discard pot, flour and water go in. */
+export async function feedJar(work: Work, jarId: string, feed: z.output<typeof feedSchema>): Promise<Jar> {
+  if (await isRecorded(work, feed.id)) return findJar(work, jarId)
+  const kitchen = await theKitchen(work)
+  const place = placeIn(kitchen, feed.placeId)
+  const { row, hydration, milligrams } = await jarForSeed(work, jarId)
+  const fedAtMs = Date.parse(feed.happenedAt)
+  refuseFuture(fedAtMs, work.nowMs, 'The feed')
+  const kept = toMilligrams(feed.keepGrams)
+  if (kept > milligrams) {
+    throw new Problem(400, 'more than there is', `${row.name} holds ${toGrams(milligrams)} g; ${feed.keepGrams} g cannot be kept of it.`, {
+      fields: { keepGrams: `At most ${toGrams(milligrams)} g are there.` }
+    })
+  }
+  if (kept === 0) throw new Problem(400, 'nothing kept', `Keep at least a little of ${row.name}, or the culture is gone.`, { fields: { keepGrams: 'Keep at least a little.' } })
+  const flour = toMilligrams(feed.flourGrams)
+  const water = toMilligrams(feed.waterGrams)
+  const batchId = await createBatch(work, {
+    kitchenId: kitchen.id,
+    kind: 'feed',
+    jarId,
+    bakeId: null,
+    startedAtMs: fedAtMs,
+    flour: row.flour,
+    floursMg: { [row.flour]: flour },
+    waterMg: water,
+    saltMg: 0,
+    mixTempC: feed.mixTempC,
+    parents: [{ parentBatchId: row.currentBatchId, milligrams: kept, hydration, flour: row.flour }],
+    stays: [{ placeId: place.id, fromMs: fedAtMs, tempC: place.tempC, surroundings: place.surroundings }]
+  })
+  await record(work, eventOf(kitchen.id, jarId, feed, 'feed', { ...feed, batchId, previousBatchId: row.currentBatchId, previousPlaceId: row.placeId }), [
+    ...transfer(`jar:${jarId}`, 'discard', milligrams - kept),
+    ...transfer(`shelf:${row.flour}`, `jar:${jarId}`, flour),
+    ...transfer('shelf:water', `jar:${jarId}`, water)
+  ])
+  await setContents(work, row, batchId, place.id)
+  return findJar(work, jarId)
+}
+
+/** Points a jar at another batch. */
+export async function setContents({ models, transaction }: Work, row: JarRow, batchId: string | null, placeId: string): Promise<void> {
+  await models.jars.update({ currentBatchId: batchId, placeId, version: row.version + 1 }, { where: { id: row.id }, transaction })
+}
+
+/** One weighing corrects what the ledger believes. */
+export async function weighJar(work: Work, jarId: string, weighing: z.output<typeof weighingSchema>): Promise<Jar> {
+  if (await isRecorded(work, weighing.id)) return findJar(work, jarId)
+  const kitchen = await theKitchen(work)
+  const { milligrams } = await jarForSeed(work, jarId)
+  refuseFuture(Date.parse(weighing.happenedAt), work.nowMs, 'The weighing')
+  const off = toMilligrams(weighing.grams) - milligrams
+  await record(
+    work,
+    eventOf(kitchen.id, jarId, weighing, 'weighing', { grams: weighing.grams }),
+    off >= 0 ? transfer('outside', `jar:${jarId}`, off) : transfer(`jar:${jarId}`, 'loss', -off)
+  )
+  return findJar(work, jarId)
+}
+
+/** Takes the last feed of a jar back, as long as nothing has happened to the jar since. */
+export async function undoFeed(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<Jar> {
+  if (await isRecorded(work, undo.id)) return findJar(work, jarId)
+  const row = await jarRow(work, jarId)
+  const event = await eventById(work, undo.undoes)
+  const payload = event?.payload as { batchId?: string; previousBatchId?: string; previousPlaceId?: string } | undefined
+  if (event === null || event.jarId !== jarId || event.type !== 'feed') throw notFound('This feed')
+  if (payload?.batchId !== row.currentBatchId || payload?.previousBatchId === undefined) {
+    throw new Problem(409, 'too late', `Something has happened to ${row.name} since that feed, so it can no longer be taken back.`)
+  }
+  await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
+  await setContents(work, row, payload.previousBatchId, payload.previousPlaceId ?? row.placeId)
+  return findJar(work, jarId)
+}

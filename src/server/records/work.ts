@@ -1,0 +1,57 @@
+import type { Transaction } from 'sequelize'
+import { type Account, closes, type LedgerEntry } from '../../core'
+import type { Database } from '../db/connect'
+import { type EventRow, type Models, plain } from '../db/models'
+
+/** One piece of work on the records: the tables, the moment, and the transaction it belongs to. */
+export interface Work {
+  readonly models: Models
+  readonly transaction?: Transaction
+  /** The server's time, ms. */
+  readonly nowMs: number
+}
+
+/** Runs a write as one piece of work. */
+export function writeWork<T>(database: Database, nowMs: number, work: (w: Work) => Promise<T>): Promise<T> {
+  return database.write((transaction) => work({ models: database.models, transaction, nowMs }))
+}
+
+/** Reads outside any transaction. */
+export function readWork(database: Database, nowMs: number): Work {
+  return { models: database.models, nowMs }
+}
+
+/** An event to be kept. */
+export type NewEvent = Omit<EventRow, 'recordedAtMs' | 'sequence'>
+
+/** Whether an event has been recorded already: a repeated send changes nothing. */
+export async function isRecorded({ models, transaction }: Work, id: string): Promise<boolean> {
+  return (await models.events.count({ where: { id }, transaction })) > 0
+}
+
+/**
+ * Keeps an event and moves its masses.
+ * @throws when the entries do not close, which would be a fault of ours
+ */
+export async function record({ models, transaction, nowMs }: Work, event: NewEvent, entries: readonly LedgerEntry[] = []): Promise<void> {
+  if (!closes(entries)) throw new Error(`The ledger does not close for ${event.type}.`)
+  await models.events.create({ ...event, recordedAtMs: nowMs }, { transaction })
+  if (entries.length > 0) await models.ledger.bulkCreate(entries.map((e) => ({ eventId: event.id, ...e })), { transaction })
+}
+
+/** Entries an event made. */
+export async function entriesOf({ models, transaction }: Work, eventId: string): Promise<LedgerEntry[]> {
+  const rows = await models.ledger.findAll({ where: { eventId }, transaction })
+  return rows.map((row) => ({ account: row.get('account') as Account, milligrams: row.get('milligrams') as number }))
+}
+
+/** An event, whoever it belongs to. */
+export async function eventById({ models, transaction }: Work, id: string): Promise<EventRow | null> {
+  const row = await models.events.findOne({ where: { id }, transaction })
+  return row === null ? null : plain(row)
+}
+
+/** Balance of one account, mg. */
+export async function balanceOf({ models, transaction }: Work, account: string): Promise<number> {
+  return (await models.ledger.sum('milligrams', { where: { account }, transaction })) ?? 0
+}

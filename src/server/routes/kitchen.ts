@@ -1,0 +1,26 @@
+import { Router } from 'express'
+import { firstRunSchema, kitchenPutSchema, ROUTES } from '../../contract'
+import { parse } from '../problems'
+import { findKitchen, firstRun, putKitchen } from '../records/kitchens'
+import { reads, type Services, writes } from './route'
+
+/** The kitchen: its settings and places, and the first run. */
+export function kitchenRoutes(services: Services): Router {
+  const router = Router()
+  router.get(
+    ROUTES.kitchen,
+    reads(services, async (work) => ({ kitchen: await findKitchen(work) }))
+  )
+  router.put(
+    ROUTES.kitchen,
+    writes(services, (work, req) => {
+      const { version, kitchen } = parse(kitchenPutSchema, req.body)
+      return putKitchen(work, version, kitchen)
+    })
+  )
+  router.post(
+    ROUTES.firstRun,
+    writes(services, (work, req) => firstRun(work, parse(firstRunSchema, req.body)))
+  )
+  return router
+}

@@ -1,0 +1,33 @@
+import type { RequestHandler } from 'express'
+import { idSchema } from '../../contract'
+import type { Clock } from '../clock'
+import type { Database } from '../db/connect'
+import { notFound } from '../problems'
+import { readWork, type Work, writeWork } from '../records/work'
+
+/** What every route needs. */
+export interface Services {
+  readonly database: Database
+  readonly clock: Clock
+}
+
+/** A route that reads and answers with JSON. */
+export function reads(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
+  return async (req, res) => {
+    res.json(await answer(readWork(services.database, services.clock.now()), req))
+  }
+}
+
+/** A route that writes in one transaction and answers with JSON. */
+export function writes(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
+  return async (req, res) => {
+    res.json(await writeWork(services.database, services.clock.now(), (work) => answer(work, req)))
+  }
+}
+
+/** The id in the address; an ill-formed one is simply not there. */
+export function idIn(req: Parameters<RequestHandler>[0], what: string): string {
+  const parsed = idSchema.safeParse(req.params.id)
+  if (!parsed.success) throw notFound(what)
+  return parsed.data
+}
