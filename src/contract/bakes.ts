@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, type Happening, PERCENTAGE_BASES, POSSIBLE, POUR_ORDER, SCHOOLS, type SignKind, SIGNS } from '../core'
+import { BAKE_STATUSES, type BakeWish, type Happening, PERCENTAGE_BASES, POSSIBLE, POUR_ORDER, SCHOOLS, SIGNS, type SignKind } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { flourKindSchema, lineSchema } from './jars'
 
@@ -7,7 +7,12 @@ import { flourKindSchema, lineSchema } from './jars'
 export const planSchema = z.object({
   name: nameSchema,
   pieces: z
-    .array(z.object({ count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }), grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g') }))
+    .array(
+      z.object({
+        count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }),
+        grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g')
+      })
+    )
     .min(1, { error: 'At least one piece is needed.' })
     .max(20),
   base: z.enum(PERCENTAGE_BASES),
@@ -27,6 +32,11 @@ export const planSchema = z.object({
   mixAt: instantSchema
 })
 export type Plan = z.infer<typeof planSchema>
+
+/** A plan as the core takes it. */
+export function wishOf(plan: Plan): BakeWish {
+  return { ...plan, mixAtMs: Date.parse(plan.mixAt) }
+}
 
 const quantilesSchema = z.array(z.number().nullable()).length(5)
 

@@ -71,4 +71,3 @@ export const clockSchema = z.object({
   fixed: z.boolean()
 })
 export const clockMoveSchema = z.object({ now: instantSchema })
-

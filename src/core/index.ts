@@ -1,5 +1,7 @@
 /** The public face of the core: all that web and server may import. */
 export * from './bake/foldBake'
+export * from './bake/solveBake'
+export * from './bake/steps'
 export * from './build/solveBuild'
 export * from './build/waterTemperature'
 export * from './dough/composition'

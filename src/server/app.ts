@@ -32,7 +32,13 @@ const REQUESTS_PER_MINUTE = 1200
 export function createApp({ database, clock, log, webFolder, hostNames }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
-  app.use(pinoHttp({ logger: log, autoLogging: { ignore: (req) => req.url === ROUTES.health }, serializers: { req: (req) => ({ method: req.method, url: req.url }), res: (res) => ({ status: res.statusCode }) } }))
+  app.use(
+    pinoHttp({
+      logger: log,
+      autoLogging: { ignore: (req) => req.url === ROUTES.health },
+      serializers: { req: (req) => ({ method: req.method, url: req.url }), res: (res) => ({ status: res.statusCode }) }
+    })
+  )
   app.use(hostGuard(hostNames))
   app.use(withNonce, (req, res, next) => {
     helmet({
@@ -94,7 +100,9 @@ function hostGuard(hostNames: readonly string[]): RequestHandler {
     const origin = req.headers.origin
     const strange = !known.has(nameOf(host)) || (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host)
     if (!strange) return next()
-    res.status(403).json({ error: { code: 'strange host', message: 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.' } })
+    res.status(403).json({
+      error: { code: 'strange host', message: 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.' }
+    })
   }
 }
 

@@ -51,6 +51,9 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ar
     fixedNowMs,
     fresh: args.includes('--fresh'),
     logLevel: env.LOG_LEVEL ?? 'info',
-    hostNames: (env.OLVENT_HOSTS ?? '').split(',').map((name) => name.trim().toLowerCase()).filter((name) => name !== '')
+    hostNames: (env.OLVENT_HOSTS ?? '')
+      .split(',')
+      .map((name) => name.trim().toLowerCase())
+      .filter((name) => name !== '')
   }
 }

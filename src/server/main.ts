@@ -2,7 +2,7 @@ import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { ConfigProblem, readConfig } from './config'
-import { start, StartProblem } from './start'
+import { StartProblem, start } from './start'
 
 /** The project's folder: two up from dist/server or src/server. */
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
@@ -11,7 +11,9 @@ async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2), root)
   const log = pino({ level: config.logLevel }, pino.destination({ dest: 2, sync: false }))
   const running = await start(config, log)
-  process.stdout.write(`\n  Olvent is ready: ${running.address}\n  ${config.kind === 'demo' ? 'Lantern Street kitchen (made up, to try things in)' : 'Your own kitchen'}. Stop it with Ctrl+C.\n\n`)
+  process.stdout.write(
+    `\n  Olvent is ready: ${running.address}\n  ${config.kind === 'demo' ? 'Lantern Street kitchen (made up, to try things in)' : 'Your own kitchen'}. Stop it with Ctrl+C.\n\n`
+  )
   let stopping = false
   const stop = (signal: string) => {
     if (stopping) return

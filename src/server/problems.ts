@@ -28,7 +28,10 @@ export function parse<Schema extends z.ZodType>(schema: Schema, value: unknown):
 
 /** Errors of Express and of ours in the one shape; anything else is a fault of ours and is logged. */
 export function errorHandler(error: unknown, req: Request, res: Response, next: NextFunction): void {
-  if (res.headersSent) return next(error)
+  if (res.headersSent) {
+    next(error)
+    return
+  }
   const known = error instanceof Problem ? error : bodyProblem(error)
   if (known === null) {
     req.log?.error({ err: error }, 'request failed')

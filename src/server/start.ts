@@ -51,9 +51,11 @@ function listen(app: ReturnType<typeof createApp>, { host, port }: Config): Prom
     const server = app.listen(port, host)
     server.once('listening', () => resolve(server))
     server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE') reject(new StartProblem(`Port ${port} is taken. Perhaps Olvent is running already? Close it, or choose another: PORT=${port + 1}.`))
+      if (error.code === 'EADDRINUSE')
+        reject(new StartProblem(`Port ${port} is taken. Perhaps Olvent is running already? Close it, or choose another: PORT=${port + 1}.`))
       else if (error.code === 'EACCES') reject(new StartProblem(`Port ${port} may not be opened by this user. Choose one above 1024, for example PORT=4300.`))
-      else if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') reject(new StartProblem(`This machine has no address ${host}. Leave HOST away, or give one it has.`))
+      else if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
+        reject(new StartProblem(`This machine has no address ${host}. Leave HOST away, or give one it has.`))
       else reject(error)
     })
   })

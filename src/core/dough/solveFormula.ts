@@ -1,5 +1,5 @@
-import { type Result, ok, problem } from '../units/result'
-import { type Composition, FLOUR, levainOf, SALT, trueValues, type TrueValues, WATER } from './composition'
+import { ok, problem, type Result } from '../units/result'
+import { type Composition, FLOUR, levainOf, SALT, type TrueValues, trueValues, WATER } from './composition'
 
 /**
  * Which flour counts as 100 %: `total flour` (the levain is given as its share of all flour), `dough flour` (flour added at

@@ -1,4 +1,4 @@
-import { PARAMETER_SPREAD, NOISE } from './constants'
+import { NOISE, PARAMETER_SPREAD } from './constants'
 import type { JarParameters } from './jarParameters'
 
 /** One way things may be: the jar's true parameters, and what the room and this build do differently. */

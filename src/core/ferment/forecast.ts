@@ -110,6 +110,16 @@ export function drawnGas(draws: Draws, k: number, hours: number): number {
   return low + (place - i) * ((draws.gas[k * points + i + 1] as number) - low)
 }
 
+/** Median g of a forecast at a time between the points of its grid. */
+export function levelOf(forecast: Forecast, hours: number): number {
+  const { gridHours, gas } = forecast
+  const step = gridHours[1] ?? 1
+  const place = Math.min(Math.max(hours / step, 0), gridHours.length - 1 - 1e-9)
+  const i = Math.floor(place)
+  const low = gas.p50[i] ?? 0
+  return low + (place - i) * ((gas.p50[i + 1] ?? low) - low)
+}
+
 /**
  * Quantiles of all draws.
  * @param draws from drawForecast
@@ -135,14 +145,27 @@ export function summarise(draws: Draws, school: School, weights?: ArrayLike<numb
   return {
     gridHours: Array.from(draws.gridHours),
     gas,
-    opens: range(windows.map((x) => x.opensHours), w),
-    peak: range(draws.milestones.map((m) => m.peakHours), w),
-    closes: range(windows.map((x) => x.closesHours), w)
+    opens: range(
+      windows.map((x) => x.opensHours),
+      w
+    ),
+    peak: range(
+      draws.milestones.map((m) => m.peakHours),
+      w
+    ),
+    closes: range(
+      windows.map((x) => x.closesHours),
+      w
+    )
   }
 }
 
 function range(hours: readonly (number | null)[], weights: ArrayLike<number>): HourRange {
-  const q = weightedQuantiles(hours.map((h) => h ?? Number.POSITIVE_INFINITY), weights, SHARES)
+  const q = weightedQuantiles(
+    hours.map((h) => h ?? Number.POSITIVE_INFINITY),
+    weights,
+    SHARES
+  )
   return { p05: q[0] as number, p25: q[1] as number, p50: q[2] as number, p75: q[3] as number, p95: q[4] as number }
 }
 

@@ -1,4 +1,4 @@
-import { type CardinalCurve, type IsothermalCurve, MODEL, METABOLISM, BACTERIA_ISOTHERMAL, YEAST_ISOTHERMAL, YEAST_WARM } from './constants'
+import { BACTERIA_ISOTHERMAL, type CardinalCurve, type IsothermalCurve, METABOLISM, MODEL, YEAST_ISOTHERMAL, YEAST_WARM } from './constants'
 
 /**
  * Growth rate of an isolate at a temperature.

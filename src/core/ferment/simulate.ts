@@ -5,7 +5,7 @@
  */
 import { MODEL } from './constants'
 import type { CultureState } from './culture'
-import { type FlourKind, FLOURS } from './flours'
+import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR, WARM_SHARE } from './jarParameters'
 import { findMilestones, type Milestones } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'

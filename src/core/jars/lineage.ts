@@ -1,6 +1,5 @@
-import { levainHeat, mixTemperature } from '../build/waterTemperature'
 import { type CultureState, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
-import { type FlourKind, FLOURS } from '../ferment/flours'
+import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
 import type { Surroundings } from '../ferment/thermal'
@@ -114,21 +113,4 @@ export function strengthOf(state: CultureState): Strength {
   if (state.lagWork < 0.6 && state.yeast > 0.4) return 'ready as it is'
   if (state.lagWork < 1.5) return 'one feed'
   return state.lagWork < 3 ? 'two feeds' : 'revival'
-}
-
-/** Temperature of a fresh mix from its parts, °C: what the band is set at when nobody measured. */
-export function expectedMixTempC(parts: {
-  seedGrams: number
-  seedHydration: number
-  seedTempC: number
-  flourGrams: number
-  flourTempC: number
-  waterGrams: number
-  waterTempC: number
-}): number {
-  return mixTemperature([
-    { grams: parts.seedGrams, tempC: parts.seedTempC, heat: levainHeat(parts.seedHydration) },
-    { grams: parts.flourGrams, tempC: parts.flourTempC, heat: 1.8 },
-    { grams: parts.waterGrams, tempC: parts.waterTempC, heat: 4.18 }
-  ])
 }

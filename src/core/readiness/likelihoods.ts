@@ -70,5 +70,5 @@ export const DULL_TOP_TEMPER = 0.25
  */
 export function likelihood(kind: SignKind, sign: string, phase: Phase): number {
   const row = (SIGNS[kind] as Record<string, Row>)[sign]
-  return row === undefined ? 1 : row[PHASES.indexOf(phase)] as number
+  return row === undefined ? 1 : (row[PHASES.indexOf(phase)] as number)
 }

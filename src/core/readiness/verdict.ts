@@ -1,5 +1,5 @@
 import { NOISE } from '../ferment/constants'
-import { type Draws, drawnGas, fitAt, type Forecast, type School, summarise } from '../ferment/forecast'
+import { type Draws, drawnGas, type Forecast, fitAt, type School, summarise } from '../ferment/forecast'
 import { DULL_SPOON_TEMPER, DULL_TOP_TEMPER, likelihood, type SignKind, type Signs, TEMPER } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
 

@@ -1,12 +1,12 @@
 import type { BuildProblem } from '../build/solveBuild'
 import { type BuildMasses, ratioOf, solveBuild } from '../build/solveBuild'
-import { type FlourKind } from '../ferment/flours'
+import type { FlourKind } from '../ferment/flours'
 import { type School, windowOf } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import type { Milestones } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import type { Surroundings } from '../ferment/thermal'
-import { type BatchLine, cultureAt, temperatureAt, vesselOf } from '../jars/lineage'
+import { type BatchLine, vesselOf } from '../jars/lineage'
 import type { Result } from '../units/result'
 import { nightAt, type Sleep } from './nights'
 
@@ -104,7 +104,16 @@ export function buildFor(build: PlannedBuild, mixAtMs: number, school: School): 
     if (settled) break
     answer = buildFrom(build, startMs, school)
   }
-  return answer.ok ? { ok: true, value: { ...answer.value, startMs, line: { ...answer.value.line, startedAtMs: startMs, stays: answer.value.line.stays.map((s) => ({ ...s, fromMs: startMs })) } } } : answer
+  return answer.ok
+    ? {
+        ok: true,
+        value: {
+          ...answer.value,
+          startMs,
+          line: { ...answer.value.line, startedAtMs: startMs, stays: answer.value.line.stays.map((s) => ({ ...s, fromMs: startMs })) }
+        }
+      }
+    : answer
 }
 
 /** Another ratio that lets the baker sleep. */
@@ -124,7 +133,15 @@ const FLOUR_STEP = 0.5
  * @param startMs the start that falls in the night
  * @returns none, one or two, later start first
  */
-export function awakeRatios(build: PlannedBuild, mixAtMs: number, school: School, startMs: number, sleep: Sleep, timeZone: string, nowMs: number): AwakeRatio[] {
+export function awakeRatios(
+  build: PlannedBuild,
+  mixAtMs: number,
+  school: School,
+  startMs: number,
+  sleep: Sleep,
+  timeZone: string,
+  nowMs: number
+): AwakeRatio[] {
   const found: AwakeRatio[] = []
   const seek = (step: number) => {
     for (let f = Math.round(build.flourPerSeed / FLOUR_STEP) * FLOUR_STEP + step; f >= LEAST_FLOUR && f <= MOST_FLOUR; f += step) {
@@ -140,12 +157,4 @@ export function awakeRatios(build: PlannedBuild, mixAtMs: number, school: School
   if (startMs >= nowMs || nightAt(startMs, sleep, timeZone) !== undefined) seek(-FLOUR_STEP)
   seek(FLOUR_STEP)
   return found
-}
-
-/** How the seed will be when it is taken: its state and temperature. */
-export function seedAt(seed: PlannedBuild['seed'], atMs: number): { lagWork: number; yeast: number; tempC: number | null } {
-  if (seed.line === null) return { lagWork: 0.5, yeast: 1, tempC: null }
-  const jar = seed.jar ?? TYPICAL_JAR
-  const state = cultureAt(seed.line, atMs, jar)
-  return { lagWork: state.lagWork, yeast: state.yeast, tempC: temperatureAt(seed.line, atMs, jar) }
 }

@@ -181,22 +181,33 @@ export function defineModels(sequelize: Sequelize): Models {
       saltMg: INTEGER,
       mixTempC: DOUBLE
     }),
-    batchParents: table<BatchParentRow>('batch_parents', { id: INTEGER, batchId: UUID, parentBatchId: UUID, milligrams: INTEGER, hydration: DOUBLE, flour: TEXT }),
-    batchStays: table<BatchStayRow>('batch_stays', { id: INTEGER, batchId: UUID, placeId: UUID, fromMs: BIGINT, tempC: DOUBLE, surroundings: TEXT }),
-    events: table<EventRow>('events', {
-      id: UUID,
-      kitchenId: UUID,
-      bakeId: UUID,
-      jarId: UUID,
+    batchParents: table<BatchParentRow>('batch_parents', {
+      id: INTEGER,
       batchId: UUID,
-      type: TEXT,
-      payload: JSON_TYPE,
-      happenedAtMs: BIGINT,
-      recordedAtMs: BIGINT,
-      source: TEXT,
-      device: TEXT,
-      sequence: INTEGER
-    }, 'sequence'),
+      parentBatchId: UUID,
+      milligrams: INTEGER,
+      hydration: DOUBLE,
+      flour: TEXT
+    }),
+    batchStays: table<BatchStayRow>('batch_stays', { id: INTEGER, batchId: UUID, placeId: UUID, fromMs: BIGINT, tempC: DOUBLE, surroundings: TEXT }),
+    events: table<EventRow>(
+      'events',
+      {
+        id: UUID,
+        kitchenId: UUID,
+        bakeId: UUID,
+        jarId: UUID,
+        batchId: UUID,
+        type: TEXT,
+        payload: JSON_TYPE,
+        happenedAtMs: BIGINT,
+        recordedAtMs: BIGINT,
+        source: TEXT,
+        device: TEXT,
+        sequence: INTEGER
+      },
+      'sequence'
+    ),
     ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER })
   }
 }

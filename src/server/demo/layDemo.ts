@@ -18,8 +18,8 @@ import {
 } from '../../core'
 import type { Database } from '../db/connect'
 import { addBakeEvent, createBake } from '../records/bakes'
-import { createKitchen, findKitchen } from '../records/kitchens'
 import { feedJar, findJar, openJar, weighJar } from '../records/jars'
+import { createKitchen, findKitchen } from '../records/kitchens'
 import type { Work } from '../records/work'
 
 const HOUR = 3_600_000
@@ -54,7 +54,17 @@ export async function layDemo(database: Database, nowMs: number, fresh: boolean)
 
 /** Empties the demo's tables, children first. */
 async function clear({ models, transaction }: Work): Promise<void> {
-  const childrenFirst = [models.ledger, models.events, models.batchStays, models.batchParents, models.batches, models.bakes, models.jars, models.places, models.kitchens]
+  const childrenFirst = [
+    models.ledger,
+    models.events,
+    models.batchStays,
+    models.batchParents,
+    models.batches,
+    models.bakes,
+    models.jars,
+    models.places,
+    models.kitchens
+  ]
   for (const table of childrenFirst) await table.sequelize?.getQueryInterface().bulkDelete(table.getTableName(), {}, { transaction })
 }
 
@@ -91,9 +101,25 @@ async function lay(work: Work): Promise<void> {
   })
   const begin = work.nowMs - (WEEKS * 7 + 1) * DAY
   const jars: Record<string, string> = {}
-  const open = async (name: string, flour: 'white wheat' | 'rye' | 'gluten-free', hydration: number, grams: number, place: keyof typeof PLACES, hoursAgo: number) => {
+  const open = async (
+    name: string,
+    flour: 'white wheat' | 'rye' | 'gluten-free',
+    hydration: number,
+    grams: number,
+    place: keyof typeof PLACES,
+    hoursAgo: number
+  ) => {
     jars[name] = randomUUID()
-    await openJar(work, { id: jars[name], name, flour, hydration, grams, keepMinimumGrams: 15, lastFedAt: new Date(work.nowMs - hoursAgo * HOUR).toISOString(), placeId: places[place] })
+    await openJar(work, {
+      id: jars[name],
+      name,
+      flour,
+      hydration,
+      grams,
+      keepMinimumGrams: 15,
+      lastFedAt: new Date(work.nowMs - hoursAgo * HOUR).toISOString(),
+      placeId: places[place]
+    })
   }
   await open('Juno', 'white wheat', 1, 60, 'counter', (work.nowMs - begin) / HOUR)
   await open('Bramble', 'rye', 1, 80, 'counter', (work.nowMs - begin) / HOUR)
@@ -181,7 +207,11 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
   for (const share of looks) {
     const hours = share * curve.peakHours
     const rise = Math.max(1, trueRiseAt(curve, hours) * (1 + 0.05 * demo.normal()))
-    await note(demo, bakeId, startMs + hours * HOUR, { type: 'mark', rise: Math.round(rise * 20) / 20, signs: share > 0.9 ? { top: 'domed', bubbles: 'many' } : {} })
+    await note(demo, bakeId, startMs + hours * HOUR, {
+      type: 'mark',
+      rise: Math.round(rise * 20) / 20,
+      signs: share > 0.9 ? { top: 'domed', bubbles: 'many' } : {}
+    })
   }
   await mix(demo, bakeId, plan, startMs + (curve.peakHours + 0.1) * HOUR)
 }
@@ -199,7 +229,12 @@ async function note(demo: Demo, bakeId: string, atMs: number, what: Happened): P
 function massesOf(plan: Plan) {
   const dough = solveFormula(doughForPieces(plan.pieces), plan)
   if (!dough.ok) throw new Error(`The demo's formula fails: ${dough.problem.code}`)
-  const build = solveBuild({ totalGrams: levainNeeded([dough.value.masses.levain], plan.keepBackGrams).total, hydration: plan.levainHydration, seedHydration: 1, flourPerSeed: plan.flourPerSeed })
+  const build = solveBuild({
+    totalGrams: levainNeeded([dough.value.masses.levain], plan.keepBackGrams).total,
+    hydration: plan.levainHydration,
+    seedHydration: 1,
+    flourPerSeed: plan.flourPerSeed
+  })
   if (!build.ok) throw new Error(`The demo's build fails: ${build.problem.code}`)
   return { dough: dough.value.masses, build: build.value }
 }
@@ -210,7 +245,12 @@ async function weighIn(demo: Demo, bakeId: string, plan: Plan, startMs: number, 
   if (jar < build.seed + 2) await topUp(demo, plan.jarId, startMs - 0.2 * HOUR, Math.ceil(build.seed + 20))
   for (const [i, item] of POUR_ORDER.entries()) {
     const planned = Math.round(build[item])
-    await note(demo, bakeId, startMs - (POUR_ORDER.length - i) * 90_000, { type: 'pour', item, plannedGrams: planned, weighedGrams: Math.max(1, Math.round(planned * slip())) })
+    await note(demo, bakeId, startMs - (POUR_ORDER.length - i) * 90_000, {
+      type: 'pour',
+      item,
+      plannedGrams: planned,
+      weighedGrams: Math.max(1, Math.round(planned * slip()))
+    })
   }
   await note(demo, bakeId, startMs, { type: 'band', mixTempC: Math.min(plan.mixTempC, HOTTEST_WATER_C) })
 }
@@ -255,7 +295,11 @@ async function running(demo: Demo): Promise<void> {
   await weighIn(demo, bakeId, plan, startMs, () => 1)
   for (const share of [0.45, 0.62]) {
     const hours = share * curve.peakHours
-    await note(demo, bakeId, startMs + hours * HOUR, { type: 'mark', rise: Math.round(trueRiseAt(curve, hours) * 20) / 20, signs: share > 0.5 ? { top: 'domed' } : { bubbles: 'few' } })
+    await note(demo, bakeId, startMs + hours * HOUR, {
+      type: 'mark',
+      rise: Math.round(trueRiseAt(curve, hours) * 20) / 20,
+      signs: share > 0.5 ? { top: 'domed' } : { bubbles: 'few' }
+    })
   }
 }
 
@@ -263,8 +307,35 @@ async function running(demo: Demo): Promise<void> {
 async function coming(demo: Demo): Promise<void> {
   const { nowMs } = demo.work
   const wishes: [string, Partial<Plan>, number][] = [
-    ['Juno', { name: 'Market rolls and a crown', pieces: [{ count: 18, grams: 65 }, { count: 1, grams: 900 }], hydration: 0.66, salt: 0.02, levain: 0.25, flourPerSeed: 4 }, 26],
-    ['Bramble', { name: "Monday's rye tin", pieces: [{ count: 1, grams: 950 }], flour: 'rye', hydration: 0.82, levain: 0.35, flourPerSeed: 6, placeId: demo.places.cool, tempC: 18.5 }, 50],
+    [
+      'Juno',
+      {
+        name: 'Market rolls and a crown',
+        pieces: [
+          { count: 18, grams: 65 },
+          { count: 1, grams: 900 }
+        ],
+        hydration: 0.66,
+        salt: 0.02,
+        levain: 0.25,
+        flourPerSeed: 4
+      },
+      26
+    ],
+    [
+      'Bramble',
+      {
+        name: "Monday's rye tin",
+        pieces: [{ count: 1, grams: 950 }],
+        flour: 'rye',
+        hydration: 0.82,
+        levain: 0.35,
+        flourPerSeed: 6,
+        placeId: demo.places.cool,
+        tempC: 18.5
+      },
+      50
+    ],
     ['Moth', { name: "Moth's pan loaf", pieces: [{ count: 1, grams: 820 }], flour: 'gluten-free', hydration: 1.05, levain: 0.3, flourPerSeed: 3 }, 74]
   ]
   const sleep = { from: '22:30', to: '06:30' }

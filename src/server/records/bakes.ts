@@ -1,6 +1,16 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { type Bake, type BakeEvent, bakeEventSchema, type bakeQuerySchema, happeningOf, type Kitchen, lineToWire, type Plan, problemSentence } from '../../contract'
+import {
+  type Bake,
+  type BakeEvent,
+  bakeEventSchema,
+  type bakeQuerySchema,
+  happeningOf,
+  type Kitchen,
+  lineToWire,
+  type Plan,
+  problemSentence
+} from '../../contract'
 import {
   type BakeState,
   type BakeStatus,
@@ -8,8 +18,8 @@ import {
   doughForPieces,
   foldBake,
   HOTTEST_WATER_C,
-  levainNeeded,
   type LedgerEntry,
+  levainNeeded,
   POSSIBLE,
   POUR_ORDER,
   reversed,
@@ -61,7 +71,10 @@ async function levainOfBake(work: Work, bakeId: string): Promise<BatchRow | null
 async function bakeViews(work: Work, rows: readonly BakeRow[]): Promise<Bake[]> {
   const ids = rows.map((row) => row.id)
   const [events, levains] = await Promise.all([eventsOf(work, ids), levainsOf(work, ids)])
-  const lines = await linesOf(work, [...levains.values()].map((batch) => batch.id))
+  const lines = await linesOf(
+    work,
+    [...levains.values()].map((batch) => batch.id)
+  )
   return rows.map((row) => {
     const line = lines.get(levains.get(row.id)?.id ?? '')
     const happened = events.get(row.id) ?? []
@@ -86,9 +99,7 @@ export async function findBake(work: Work, id: string): Promise<Bake> {
 /** A page of bakes: open ones by when they are mixed, the others newest first. */
 export async function listBakes(work: Work, query: z.output<typeof bakeQuerySchema>): Promise<{ bakes: Bake[]; total: number }> {
   const where =
-    query.state === 'deleted'
-      ? { deletedAtMs: { [Op.ne]: null } }
-      : { deletedAtMs: null, status: query.state === 'mixed' ? 'mixed' : { [Op.ne]: 'mixed' } }
+    query.state === 'deleted' ? { deletedAtMs: { [Op.ne]: null } } : { deletedAtMs: null, status: query.state === 'mixed' ? 'mixed' : { [Op.ne]: 'mixed' } }
   const { rows, count } = await work.models.bakes.findAndCountAll({
     where,
     order: [['mixAtMs', query.state === 'open' ? 'ASC' : 'DESC']],
@@ -103,17 +114,23 @@ export async function listBakes(work: Work, query: z.output<typeof bakeQuerySche
 async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<Kitchen> {
   const kitchen = await theKitchen(work)
   placeIn(kitchen, plan.placeId)
-  await jarForSeed(work, plan.jarId)
+  const { hydration: seedHydration } = await jarForSeed(work, plan.jarId)
   const mixAtMs = Date.parse(plan.mixAt)
   if (before?.mixAt !== plan.mixAt) {
     if (mixAtMs < work.nowMs) throw refused('mixAt', 'The time to mix lies in the past. Choose one that is still to come.')
     if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', 'The time to mix is more than a year away. Choose a nearer one.')
   }
   const doughGrams = doughForPieces(plan.pieces)
-  if (doughGrams > POSSIBLE.doughGrams[1]) throw refused('pieces', `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent reckons with (${POSSIBLE.doughGrams[1] / 1000} kg).`)
+  if (doughGrams > POSSIBLE.doughGrams[1])
+    throw refused('pieces', `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent reckons with (${POSSIBLE.doughGrams[1] / 1000} kg).`)
   const dough = solveFormula(doughGrams, plan)
   if (!dough.ok) throw refused('levain', problemSentence(dough.problem))
-  const build = solveBuild({ totalGrams: levainNeeded([dough.value.masses.levain], plan.keepBackGrams).total, hydration: plan.levainHydration, seedHydration: 1, flourPerSeed: plan.flourPerSeed })
+  const build = solveBuild({
+    totalGrams: levainNeeded([dough.value.masses.levain], plan.keepBackGrams).total,
+    hydration: plan.levainHydration,
+    seedHydration,
+    flourPerSeed: plan.flourPerSeed
+  })
   if (!build.ok) throw refused('flourPerSeed', problemSentence(build.problem))
   return kitchen
 }
@@ -126,7 +143,17 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<Ba
   if (there !== null) return findBake(work, id)
   const kitchen = await checkPlan(work, plan)
   await work.models.bakes.create(
-    { id, kitchenId: kitchen.id, plan, frozen: null, version: 1, status: 'planned', mixAtMs: Date.parse(plan.mixAt), createdAtMs: work.nowMs, deletedAtMs: null },
+    {
+      id,
+      kitchenId: kitchen.id,
+      plan,
+      frozen: null,
+      version: 1,
+      status: 'planned',
+      mixAtMs: Date.parse(plan.mixAt),
+      createdAtMs: work.nowMs,
+      deletedAtMs: null
+    },
     { transaction: work.transaction }
   )
   return findBake(work, id)
@@ -186,7 +213,10 @@ export async function addBakeEvent(work: Work, bakeId: string, event: BakeEvent)
     effect.entries
   )
   const { status } = foldBake([...before, happeningOf(event)])
-  await work.models.bakes.update({ status, frozen: frozenOf(row, status) as never, version: row.version + 1 }, { where: { id: bakeId }, transaction: work.transaction })
+  await work.models.bakes.update(
+    { status, frozen: frozenOf(row, status) as never, version: row.version + 1 },
+    { where: { id: bakeId }, transaction: work.transaction }
+  )
 }
 
 /** A started bake keeps its plan and masses as they were; one whose pours were all taken back is free again. */
@@ -217,9 +247,14 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   const { row: jar, milligrams } = await jarForSeed(work, row.plan.jarId)
   const poured = toMilligrams(event.weighedGrams)
   if (event.item === 'seed' && poured > milligrams) {
-    throw new Problem(400, 'more than there is', `${jar.name} holds ${toGrams(milligrams)} g by the book; ${event.weighedGrams} g cannot have come out of it. Weigh the jar if the book is wrong.`, {
-      fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` }
-    })
+    throw new Problem(
+      400,
+      'more than there is',
+      `${jar.name} holds ${toGrams(milligrams)} g by the book; ${event.weighedGrams} g cannot have come out of it. Weigh the jar if the book is wrong.`,
+      {
+        fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` }
+      }
+    )
   }
   const levain = await levainOfBake(work, row.id)
   const batchId =
@@ -238,7 +273,8 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
       parents: [],
       stays: []
     }))
-  const from = event.item === 'seed' ? (`jar:${jar.id}` as const) : event.item === 'water' ? ('shelf:water' as const) : (`shelf:${row.plan.levainFlour}` as const)
+  const from =
+    event.item === 'seed' ? (`jar:${jar.id}` as const) : event.item === 'water' ? ('shelf:water' as const) : (`shelf:${row.plan.levainFlour}` as const)
   return { entries: transfer(from, `batch:${batchId}`, poured), batchId }
 }
 
@@ -246,7 +282,8 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (state.band !== null) throw wrongMoment('The band is set already.')
   const missing = POUR_ORDER.filter((item) => !state.done.includes(item))
   if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
-  if (event.mixTempC > HOTTEST_WATER_C) throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
+  if (event.mixTempC > HOTTEST_WATER_C)
+    throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
   const kitchen = await theKitchen(work)
   const place = kitchen.places.find((p) => p.id === row.plan.placeId)
   const levain = await levainOfBake(work, row.id)
@@ -289,9 +326,14 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
   const intoDough = toMilligrams(event.levainGrams)
   const kept = toMilligrams(event.keepBackGrams)
   if (intoDough + kept > there) {
-    throw new Problem(400, 'more than there is', `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough and ${event.keepBackGrams} g kept back are more.`, {
-      fields: { levainGrams: `At most ${toGrams(there)} g are there.` }
-    })
+    throw new Problem(
+      400,
+      'more than there is',
+      `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough and ${event.keepBackGrams} g kept back are more.`,
+      {
+        fields: { levainGrams: `At most ${toGrams(there)} g are there.` }
+      }
+    )
   }
   if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
@@ -354,7 +396,10 @@ async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (last === null || last.id !== event.undoes) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
   const levain = await levainOfBake(work, row.id)
   if (last.type === 'band' && levain !== null) {
-    await work.models.batches.update({ startedAtMs: null, floursMg: {}, waterMg: 0, mixTempC: null }, { where: { id: levain.id }, transaction: work.transaction })
+    await work.models.batches.update(
+      { startedAtMs: null, floursMg: {}, waterMg: 0, mixTempC: null },
+      { where: { id: levain.id }, transaction: work.transaction }
+    )
     await dropLineage(work, levain.id)
   }
   if (last.type === 'mixed') await undoMixed(work, row, last.id)
@@ -376,4 +421,3 @@ async function undoMixed(work: Work, row: BakeRow, eventId: string): Promise<voi
     await work.models.batches.destroy({ where: { id: batchId }, transaction: work.transaction })
   }
 }
-

@@ -24,8 +24,14 @@ export async function createBatch(work: Work, batch: NewBatch): Promise<string> 
 
 /** Writes parents and stays of a batch that exists. */
 export async function addLineage({ models, transaction }: Work, batchId: string, parents: NewBatch['parents'], stays: NewBatch['stays']): Promise<void> {
-  await models.batchParents.bulkCreate(parents.map((p) => ({ ...p, batchId })), { transaction })
-  await models.batchStays.bulkCreate(stays.map((s) => ({ ...s, batchId })), { transaction })
+  await models.batchParents.bulkCreate(
+    parents.map((p) => ({ ...p, batchId })),
+    { transaction }
+  )
+  await models.batchStays.bulkCreate(
+    stays.map((s) => ({ ...s, batchId })),
+    { transaction }
+  )
 }
 
 /** Takes parents and stays of a batch away again: the weighing-in is open once more. */

@@ -33,7 +33,10 @@ function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number): 
 }
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
-  const lines = await linesOf(work, rows.flatMap((row) => row.currentBatchId ?? []))
+  const lines = await linesOf(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? [])
+  )
   return Promise.all(rows.map(async (row) => jarView(row, lines.get(row.currentBatchId ?? ''), await balanceOf(work, `jar:${row.id}`))))
 }
 
@@ -106,7 +109,13 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
   return findJar(work, opening.id)
 }
 
-function eventOf(kitchenId: string, jarId: string, note: { id: string; happenedAt: string; source: 'typed' | 'device' | 'import'; device?: string }, type: string, payload: Record<string, unknown>) {
+function eventOf(
+  kitchenId: string,
+  jarId: string,
+  note: { id: string; happenedAt: string; source: 'typed' | 'device' | 'import'; device?: string },
+  type: string,
+  payload: Record<string, unknown>
+) {
   return {
     id: note.id,
     kitchenId,
@@ -145,7 +154,10 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
       fields: { keepGrams: `At most ${toGrams(milligrams)} g are there.` }
     })
   }
-  if (kept === 0) throw new Problem(400, 'nothing kept', `Keep at least a little of ${row.name}, or the culture is gone.`, { fields: { keepGrams: 'Keep at least a little.' } })
+  if (kept === 0)
+    throw new Problem(400, 'nothing kept', `Keep at least a little of ${row.name}, or the culture is gone.`, {
+      fields: { keepGrams: 'Keep at least a little.' }
+    })
   const flour = toMilligrams(feed.flourGrams)
   const water = toMilligrams(feed.waterGrams)
   const batchId = await createBatch(work, {

@@ -1,10 +1,7 @@
 import { Op } from 'sequelize'
-import { randomUUID } from 'node:crypto'
-import type { z } from 'zod'
-import type { firstRunSchema, Kitchen, KitchenEdit, Place } from '../../contract'
+import type { Kitchen, KitchenEdit, Place } from '../../contract'
 import { plain } from '../db/models'
 import { Problem } from '../problems'
-import { openJar } from './jars'
 import type { Work } from './work'
 
 /** The kitchen of this data folder, or null before the first run. */
@@ -36,7 +33,8 @@ export async function theKitchen(work: Work): Promise<Kitchen> {
 /** A place of the kitchen, which has to be there. */
 export function placeIn(kitchen: Kitchen, placeId: string): Place {
   const place = kitchen.places.find((p) => p.id === placeId)
-  if (place === undefined) throw new Problem(400, 'not understood', 'This place is not in the kitchen any more. Choose another.', { fields: { placeId: 'Choose a place.' } })
+  if (place === undefined)
+    throw new Problem(400, 'not understood', 'This place is not in the kitchen any more. Choose another.', { fields: { placeId: 'Choose a place.' } })
   return place
 }
 
@@ -45,35 +43,6 @@ export async function createKitchen(work: Work, id: string, demo: boolean, edit:
   const { name, places, ...settings } = edit
   await work.models.kitchens.create({ id, name, demo, settings, version: 1 }, { transaction: work.transaction })
   await writePlaces(work, id, places)
-}
-
-/** Four answers make a kitchen and its first jar. Asked twice with the same id it changes nothing. */
-export async function firstRun(work: Work, answers: z.output<typeof firstRunSchema>): Promise<Kitchen> {
-  const there = await findKitchen(work)
-  if (there !== null) {
-    if (there.id === answers.id) return there
-    throw new Problem(409, 'set up already', 'This kitchen has been set up already, perhaps in another window.')
-  }
-  const counter = randomUUID()
-  await createKitchen(work, answers.id, false, {
-    name: 'My kitchen',
-    timeZone: answers.timeZone,
-    mass: 'g',
-    temperature: '°C',
-    clock: '24 h',
-    sleep: answers.sleep,
-    school: 'dome',
-    base: 'dough flour',
-    smallScale: false,
-    tapTempC: 15,
-    keys: true,
-    places: [
-      { id: counter, name: 'Counter', tempC: answers.roomTempC, surroundings: 'air' },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, surroundings: 'air' }
-    ]
-  })
-  await openJar(work, { ...answers.jar, placeId: counter })
-  return theKitchen(work)
 }
 
 /** Changes settings and places; a stale version is refused with what is there now. */

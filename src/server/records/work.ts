@@ -36,7 +36,11 @@ export async function isRecorded({ models, transaction }: Work, id: string): Pro
 export async function record({ models, transaction, nowMs }: Work, event: NewEvent, entries: readonly LedgerEntry[] = []): Promise<void> {
   if (!closes(entries)) throw new Error(`The ledger does not close for ${event.type}.`)
   await models.events.create({ ...event, recordedAtMs: nowMs }, { transaction })
-  if (entries.length > 0) await models.ledger.bulkCreate(entries.map((e) => ({ eventId: event.id, ...e })), { transaction })
+  if (entries.length > 0)
+    await models.ledger.bulkCreate(
+      entries.map((e) => ({ eventId: event.id, ...e })),
+      { transaction }
+    )
 }
 
 /** Entries an event made. */

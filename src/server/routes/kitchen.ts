@@ -1,7 +1,8 @@
 import { Router } from 'express'
 import { firstRunSchema, kitchenPutSchema, ROUTES } from '../../contract'
 import { parse } from '../problems'
-import { findKitchen, firstRun, putKitchen } from '../records/kitchens'
+import { firstRun } from '../records/firstRun'
+import { findKitchen, putKitchen } from '../records/kitchens'
 import { reads, type Services, writes } from './route'
 
 /** The kitchen: its settings and places, and the first run. */

@@ -1,0 +1,93 @@
+// What a fresh clone lacks is put in place here: packages, the built program, Chromium for the tests. Plain JavaScript, since it runs before anything is installed.
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+export const CHROMIUM = '/usr/bin/chromium'
+const LEAST_NODE = 20
+
+/** Ends the program with a sentence. */
+export function stop(sentence) {
+  process.stderr.write(`\n  ${sentence}\n\n`)
+  process.exit(1)
+}
+
+export function say(words) {
+  process.stdout.write(`  ${words}\n`)
+}
+
+/** Runs a command in the project; its output is shown unless `quiet`. */
+export function run(command, args, { quiet = false, env = {} } = {}) {
+  return spawnSync(command, args, { cwd: root, encoding: 'utf8', stdio: quiet ? 'pipe' : 'inherit', env: { ...process.env, ...env } })
+}
+
+/** The Node that runs this is new enough. */
+export function checkNode() {
+  const major = Number(process.versions.node.split('.')[0])
+  if (major < LEAST_NODE)
+    stop(`Olvent needs Node ${LEAST_NODE} or newer; this is Node ${process.versions.node}. Install a newer one from your system's packages.`)
+}
+
+const hashOf = (file) =>
+  createHash('sha256')
+    .update(readFileSync(join(root, file)))
+    .digest('hex')
+
+/** Packages as the lock file names them. */
+export function ensurePackages() {
+  const stamp = join(root, 'node_modules', '.olvent-installed')
+  const wanted = hashOf('package-lock.json')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  say('Installing packages. SQLite is compiled on the way, so this takes some minutes the first time …')
+  // `npm install --no-save` follows the lock file as `npm ci` does, but is content when a registry lacks optional builds for other systems.
+  const done = run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'])
+  if (done.error) stop('npm could not be started. It comes with Node; is it on the PATH?')
+  if (done.status !== 0)
+    stop('The packages could not be installed: see above. Without a network, or without python3, make and g++ to compile SQLite, this cannot work.')
+  if (!existsSync(join(root, 'node_modules', 'sqlite3', 'build', 'Release', 'node_sqlite3.node'))) {
+    say('Compiling SQLite …')
+    if (run('npm', ['rebuild', 'sqlite3', '--foreground-scripts']).status !== 0)
+      stop('SQLite could not be compiled. It needs python3, make and g++: apt-get install python3 make g++.')
+  }
+  writeFileSync(stamp, wanted)
+}
+
+/** Newest change below some paths, ms. */
+function newest(paths) {
+  let latest = 0
+  for (const path of paths) {
+    const full = join(root, path)
+    if (!existsSync(full)) continue
+    const stat = statSync(full)
+    latest = Math.max(latest, stat.isDirectory() ? newest(readdirSync(full).map((name) => join(path, name))) : stat.mtimeMs)
+  }
+  return latest
+}
+
+/** The program, built from the sources as they are. */
+export function ensureBuild() {
+  const stamp = join(root, 'dist', '.built')
+  const sources = newest(['src', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json'])
+  if (existsSync(stamp) && statSync(stamp).mtimeMs >= sources) return
+  say('Building …')
+  for (const config of ['vite.config.ts', 'vite.server.config.ts']) {
+    const built = run('npx', ['vite', 'build', '--config', config, '--logLevel', 'warn'])
+    if (built.status !== 0) stop('The program could not be built: see above.')
+  }
+  mkdirSync(join(root, 'dist'), { recursive: true })
+  writeFileSync(stamp, new Date().toISOString())
+}
+
+/** Debian's Chromium, for the end-to-end tests and the pictures. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return
+  say('Installing Chromium with apt …')
+  if (process.getuid?.() !== 0)
+    stop('The end-to-end tests need Chromium, and only root may install it: sudo apt-get update && sudo apt-get install -y chromium. Then run npm test again.')
+  const env = { DEBIAN_FRONTEND: 'noninteractive' }
+  if (run('apt-get', ['update', '-qq'], { env }).status !== 0) stop('apt-get update failed: see above. Is there a network, and is this Debian?')
+  if (run('apt-get', ['install', '-y', '-qq', 'chromium'], { env }).status !== 0 || !existsSync(CHROMIUM)) stop('Chromium could not be installed: see above.')
+}

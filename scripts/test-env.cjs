@@ -1,0 +1,2 @@
+// Tests live in one zone, whatever the machine's.
+process.env.TZ = 'Europe/Lisbon'

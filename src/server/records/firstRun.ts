@@ -1,0 +1,36 @@
+import { randomUUID } from 'node:crypto'
+import type { z } from 'zod'
+import type { firstRunSchema, Kitchen } from '../../contract'
+import { Problem } from '../problems'
+import { openJar } from './jars'
+import { createKitchen, findKitchen, theKitchen } from './kitchens'
+import type { Work } from './work'
+
+/** Four answers make a kitchen and its first jar. Asked twice with the same id it changes nothing. */
+export async function firstRun(work: Work, answers: z.output<typeof firstRunSchema>): Promise<Kitchen> {
+  const there = await findKitchen(work)
+  if (there !== null) {
+    if (there.id === answers.id) return there
+    throw new Problem(409, 'set up already', 'This kitchen has been set up already, perhaps in another window.')
+  }
+  const counter = randomUUID()
+  await createKitchen(work, answers.id, false, {
+    name: 'My kitchen',
+    timeZone: answers.timeZone,
+    mass: 'g',
+    temperature: '°C',
+    clock: '24 h',
+    sleep: answers.sleep,
+    school: 'dome',
+    base: 'dough flour',
+    smallScale: false,
+    tapTempC: 15,
+    keys: true,
+    places: [
+      { id: counter, name: 'Counter', tempC: answers.roomTempC, surroundings: 'air' },
+      { id: randomUUID(), name: 'Fridge', tempC: 4, surroundings: 'air' }
+    ]
+  })
+  await openJar(work, { ...answers.jar, placeId: counter })
+  return theKitchen(work)
+}

@@ -1,0 +1,84 @@
+import { Center, Loader } from '@mantine/core'
+import { lazy, Suspense, useEffect } from 'react'
+import { Route, Routes } from 'react-router'
+import type { Kitchen } from '../../contract'
+import { Unreachable } from '../data/api'
+import { syncClock } from '../data/clock'
+import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
+import { onRefusal } from '../data/outbox'
+import { Quiet } from '../parts/Quiet'
+import { tellError } from '../parts/tell'
+import { ErrorBoundary } from './ErrorBoundary'
+import { Shell } from './Shell'
+
+const Today = lazy(() => import('../views/today/Today').then((m) => ({ default: m.Today })))
+const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: m.Bakes })))
+const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
+const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
+const FirstRun = lazy(() => import('../views/first-run/FirstRun').then((m) => ({ default: m.FirstRun })))
+
+/** The whole window: a kitchen that is set up, or the four questions that set it up. */
+export function App() {
+  const { data, error, mutate } = useKitchenAnswer()
+  useEffect(() => {
+    syncClock().catch(() => undefined)
+    return onRefusal(tellError)
+  }, [])
+  if (data !== undefined) {
+    return (
+      <ErrorBoundary>
+        {data.kitchen === null ? (
+          <Suspense fallback={<Waiting />}>
+            <FirstRun />
+          </Suspense>
+        ) : (
+          <Rooms kitchen={data.kitchen} />
+        )}
+      </ErrorBoundary>
+    )
+  }
+  if (error instanceof Unreachable)
+    return (
+      <Quiet
+        title="Olvent’s server does not answer"
+        words="Start it again in its terminal; this window goes on by itself."
+        action={{ label: 'Try now', onClick: () => void mutate() }}
+      />
+    )
+  if (error !== undefined)
+    return <Quiet title="The kitchen could not be opened" words={(error as Error).message} action={{ label: 'Try again', onClick: () => void mutate() }} />
+  return <Waiting />
+}
+
+function Rooms({ kitchen }: { kitchen: Kitchen }) {
+  const here = useKitchenHere(kitchen)
+  return (
+    <KitchenProvider value={here}>
+      <Shell>
+        <ErrorBoundary>
+          <Suspense fallback={<Waiting />}>
+            <Routes>
+              <Route path="/" element={<Today />} />
+              <Route path="/bakes" element={<Bakes />} />
+              <Route path="/bakes/:id" element={<BakeSheet />} />
+              <Route path="/bakes/:id/:station" element={<BakeSheet />} />
+              <Route path="/kitchen" element={<KitchenRoom />} />
+              <Route
+                path="*"
+                element={<Quiet title="There is no such page" words="The address may have a slip in it." action={{ label: 'Go to Today', href: '/' }} />}
+              />
+            </Routes>
+          </Suspense>
+        </ErrorBoundary>
+      </Shell>
+    </KitchenProvider>
+  )
+}
+
+function Waiting() {
+  return (
+    <Center h="50vh">
+      <Loader aria-label="Opening" />
+    </Center>
+  )
+}

@@ -1,0 +1,44 @@
+import { Spotlight, spotlight } from '@mantine/spotlight'
+import { IconSearch } from '@tabler/icons-react'
+import { useNavigate } from 'react-router'
+import { useOpenBakes } from '../data/bakes'
+import { useKitchen } from '../data/kitchen'
+import { STATIONS } from '../parts/stations'
+import { useNewBake } from '../parts/useNewBake'
+import { ROOMS } from './rooms'
+
+export const openPalette = () => spotlight.open()
+
+/** Everything one can go to or begin, found by typing. */
+export function Palette() {
+  const navigate = useNavigate()
+  const { format } = useKitchen()
+  const { bakes } = useOpenBakes()
+  const newBake = useNewBake()
+  const actions = [
+    { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: newBake.start }] : [] },
+    { group: 'Rooms', actions: ROOMS.map((room) => ({ id: room.path, label: room.label, onClick: () => void navigate(room.path) })) },
+    {
+      group: 'Bakes',
+      actions: (bakes ?? []).flatMap((bake) =>
+        STATIONS.map((station) => ({
+          id: `${bake.id}-${station.id}`,
+          label: `${bake.plan.name}: ${station.label}`,
+          description: `mix ${format.dayTime(Date.parse(bake.plan.mixAt))}`,
+          onClick: () => void navigate(`/bakes/${bake.id}/${station.id}`)
+        }))
+      )
+    }
+  ].filter((group) => group.actions.length > 0)
+  return (
+    <Spotlight
+      actions={actions}
+      nothingFound="Nothing by that name."
+      highlightQuery
+      limit={12}
+      scrollable
+      shortcut={null}
+      searchProps={{ leftSection: <IconSearch size={20} />, placeholder: 'Room, bake or station', 'aria-label': 'Find anything' }}
+    />
+  )
+}

@@ -1,0 +1,116 @@
+import { ActionIcon, Modal, Table, useMantineColorScheme } from '@mantine/core'
+import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
+import { type ReactNode, useSyncExternalStore } from 'react'
+import { Link, NavLink, useNavigate } from 'react-router'
+import { useNow } from '../data/clock'
+import { useKitchen } from '../data/kitchen'
+import { flush, outboxStore } from '../data/outbox'
+import { useNewBake } from '../parts/useNewBake'
+import { openPalette, Palette } from './Palette'
+import { KEYS, ROOMS } from './rooms'
+import classes from './Shell.module.css'
+
+/** Frame of every room: the rooms, the time, the notice when the server is away. */
+export function Shell({ children }: { children: ReactNode }) {
+  const { kitchen, format } = useKitchen()
+  const now = useNow()
+  const navigate = useNavigate()
+  const newBake = useNewBake()
+  const [sheet, sheetOpen] = useDisclosure(false)
+  const { colorScheme, setColorScheme } = useMantineColorScheme()
+  const prefersDim = useMediaQuery('(prefers-color-scheme: dark)')
+  const dim = colorScheme === 'dark' || (colorScheme === 'auto' && prefersDim === true)
+  const toggleDim = () => setColorScheme(dim ? 'light' : 'dark')
+  useHotkeys([['mod+K', openPalette]])
+  useHotkeys(
+    kitchen.keys
+      ? [
+          ...ROOMS.map((room) => [room.key, () => void navigate(room.path)] as [string, () => void]),
+          ['n', newBake.start],
+          ['d', toggleDim],
+          ['shift+?', sheetOpen.open],
+          ['?', sheetOpen.open]
+        ]
+      : []
+  )
+  return (
+    <div className={classes.shell}>
+      <a href="#room" className={classes.skip}>
+        Skip to the room
+      </a>
+      <header className={classes.head}>
+        <Link to="/" className={classes.name}>
+          Olvent
+        </Link>
+        <nav className={classes.rooms} aria-label="Rooms">
+          {ROOMS.map(({ path, label, icon: Icon }) => (
+            <NavLink key={path} to={path} end={path === '/'} className={classes.room}>
+              <Icon size={22} stroke={1.8} className={classes.roomIcon} aria-hidden="true" />
+              <span>{label}</span>
+            </NavLink>
+          ))}
+          {newBake.ready && (
+            <button type="button" className={`${classes.room} ${classes.roomButton}`} onClick={newBake.start}>
+              <IconPlus size={22} stroke={1.8} className={classes.roomIcon} aria-hidden="true" />
+              <span>New bake</span>
+            </button>
+          )}
+        </nav>
+        <div className={classes.side}>
+          <span className={classes.time}>
+            <span className={classes.kitchen}>{kitchen.name} · </span>
+            {format.date(now)} {format.time(now)}
+          </span>
+          <ActionIcon aria-label="Find anything" onClick={openPalette}>
+            <IconSearch size={22} />
+          </ActionIcon>
+          <ActionIcon aria-label="Keys" onClick={sheetOpen.open} className={classes.wideOnly}>
+            <IconKeyboard size={22} />
+          </ActionIcon>
+          <ActionIcon aria-label={dim ? 'Bright' : 'Dim'} onClick={toggleDim}>
+            {dim ? <IconSunHigh size={22} /> : <IconMoon size={22} />}
+          </ActionIcon>
+        </div>
+      </header>
+      <ServerNotice />
+      <main id="room" className={classes.main} tabIndex={-1}>
+        {children}
+      </main>
+      <Palette />
+      <Modal opened={sheet} onClose={sheetOpen.close} title="Keys" size="md">
+        <Table verticalSpacing="sm">
+          <Table.Tbody>
+            {KEYS.map(({ keys, does }) => (
+              <Table.Tr key={keys}>
+                <Table.Td>
+                  <kbd className={classes.key}>{keys}</kbd>
+                </Table.Td>
+                <Table.Td>{does}</Table.Td>
+              </Table.Tr>
+            ))}
+          </Table.Tbody>
+        </Table>
+        <p className={classes.hint}>
+          Single keys are {kitchen.keys ? 'on' : 'off'}; Kitchen turns them {kitchen.keys ? 'off' : 'on'}.
+        </p>
+      </Modal>
+    </div>
+  )
+}
+
+/** Told while writes wait for a server that does not answer. */
+function ServerNotice() {
+  const { waiting, unreachable } = useSyncExternalStore(outboxStore.subscribe, outboxStore.view)
+  if (!unreachable) return null
+  return (
+    <div className={classes.notice} role="status">
+      <span>
+        Olvent’s server does not answer. {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept in this window and will be sent as soon as it is back.
+      </span>
+      <button type="button" className={classes.noticeButton} onClick={() => void flush()}>
+        Try now
+      </button>
+    </div>
+  )
+}

@@ -1,0 +1,21 @@
+import { IconBread, IconHome, IconSun } from '@tabler/icons-react'
+
+/** Rooms that exist, with their single keys. */
+export const ROOMS = [
+  { path: '/', label: 'Today', key: 't', icon: IconSun },
+  { path: '/bakes', label: 'Bakes', key: 'b', icon: IconBread },
+  { path: '/kitchen', label: 'Kitchen', key: 'k', icon: IconHome }
+] as const
+
+/** Single keys besides those of the rooms; stations add their own while they are open. */
+export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: 't · b · k', does: 'Today, Bakes, Kitchen' },
+  { keys: 'n', does: 'New bake' },
+  { keys: 'd', does: 'Bright or dim' },
+  { keys: '1 – 5', does: 'Stations of a bake' },
+  { keys: '← →', does: 'Station before, station after' },
+  { keys: 'space', does: 'Next step at the Bench' },
+  { keys: 'm', does: 'Note a look at the Watch' },
+  { keys: 'Ctrl K', does: 'Find anything' },
+  { keys: '?', does: 'This sheet' }
+]

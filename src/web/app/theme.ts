@@ -1,0 +1,61 @@
+import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from '@mantine/core'
+
+/** Shades of the one action colour, for what Mantine draws itself; views use the tokens. */
+const plum: MantineColorsTuple = ['#f6f0fb', '#e7dbf2', '#cdb4e3', '#b28bd4', '#9b68c7', '#8c52bf', '#7c43ae', '#6b3699', '#5b2a86', '#471e6c']
+
+/** The house's own theme: one radius, one spacing scale, targets of 44 px and more. */
+export const theme = createTheme({
+  colors: { plum },
+  primaryColor: 'plum',
+  primaryShade: { light: 8, dark: 2 },
+  autoContrast: true,
+  fontFamily: 'var(--ol-sans)',
+  fontFamilyMonospace: 'var(--ol-mono)',
+  defaultRadius: 12,
+  radius: { xs: '12px', sm: '12px', md: '12px', lg: '12px', xl: '12px' },
+  spacing: { xs: '8px', sm: '12px', md: '16px', lg: '24px', xl: '32px' },
+  fontSizes: { xs: '14px', sm: '15px', md: '17px', lg: '20px', xl: '24px' },
+  headings: {
+    fontFamily: 'var(--ol-sans)',
+    fontWeight: '700',
+    sizes: { h1: { fontSize: '36px', lineHeight: '1.15' }, h2: { fontSize: '24px', lineHeight: '1.25' }, h3: { fontSize: '20px', lineHeight: '1.3' } }
+  },
+  components: {
+    Button: { defaultProps: { size: 'md' }, styles: { root: { minHeight: 48 }, label: { fontWeight: 650 } } },
+    ActionIcon: { defaultProps: { size: 44, variant: 'subtle' } },
+    TextInput: { defaultProps: { size: 'md' } },
+    NumberInput: { defaultProps: { size: 'md', hideControls: true } },
+    Select: { defaultProps: { size: 'md', allowDeselect: false, comboboxProps: { transitionProps: { duration: 100 } } } },
+    SegmentedControl: { defaultProps: { size: 'md' } },
+    Modal: { defaultProps: { transitionProps: { duration: 120 }, centered: true } },
+    Drawer: { defaultProps: { transitionProps: { duration: 150 } } }
+  }
+})
+
+/** Mantine's own variables, set from the tokens, so that there is one place for colours. */
+export const cssVariables: CSSVariablesResolver = () => {
+  const shared = {
+    '--mantine-color-body': 'var(--ol-page)',
+    '--mantine-color-text': 'var(--ol-ink)',
+    '--mantine-color-dimmed': 'var(--ol-soft)',
+    '--mantine-color-placeholder': 'var(--ol-soft)',
+    '--mantine-color-default': 'var(--ol-card)',
+    '--mantine-color-default-hover': 'var(--ol-tint)',
+    '--mantine-color-default-color': 'var(--ol-ink)',
+    '--mantine-color-default-border': 'var(--ol-edge)',
+    '--mantine-color-anchor': 'var(--ol-action)',
+    '--mantine-color-error': 'var(--ol-stop)',
+    '--mantine-primary-color-filled': 'var(--ol-action)',
+    '--mantine-primary-color-filled-hover': 'var(--ol-action-hover)',
+    '--mantine-primary-color-contrast': 'var(--ol-on-action)',
+    '--mantine-primary-color-light-color': 'var(--ol-action)',
+    '--mantine-color-plum-filled': 'var(--ol-action)',
+    '--mantine-color-plum-filled-hover': 'var(--ol-action-hover)',
+    '--mantine-color-plum-text': 'var(--ol-action)',
+    '--mantine-color-plum-light-color': 'var(--ol-action)',
+    '--mantine-color-plum-light': 'var(--ol-tint)',
+    '--mantine-color-plum-light-hover': 'var(--ol-tint)',
+    '--mantine-color-plum-outline': 'var(--ol-action)'
+  }
+  return { variables: {}, light: shared, dark: shared }
+}

@@ -1,0 +1,32 @@
+import '@mantine/core/styles.css'
+import '@mantine/dates/styles.css'
+import '@mantine/notifications/styles.css'
+import '@mantine/spotlight/styles.css'
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css'
+import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
+import './app/tokens.css'
+import { MantineProvider } from '@mantine/core'
+import { Notifications } from '@mantine/notifications'
+import { StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { BrowserRouter } from 'react-router'
+import { SWRConfig } from 'swr'
+import { App } from './app/App'
+import { cssVariables, theme } from './app/theme'
+
+const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
+const root = document.getElementById('root')
+if (root === null) throw new Error('The page has no place for Olvent.')
+
+createRoot(root).render(
+  <StrictMode>
+    <MantineProvider theme={theme} cssVariablesResolver={cssVariables} defaultColorScheme="auto" getStyleNonce={nonce === undefined ? undefined : () => nonce}>
+      <SWRConfig value={{ revalidateOnFocus: true, shouldRetryOnError: true, errorRetryInterval: 3000, dedupingInterval: 500 }}>
+        <BrowserRouter>
+          <App />
+        </BrowserRouter>
+      </SWRConfig>
+      <Notifications position="bottom-center" autoClose={8000} transitionDuration={120} />
+    </MantineProvider>
+  </StrictMode>
+)

@@ -1,0 +1,53 @@
+import type { ReactNode } from 'react'
+import classes from './Card.module.css'
+
+/** A quiet surface with a heading of its own. */
+export function Card({
+  title,
+  aside,
+  children,
+  tone,
+  'data-testid': testId
+}: {
+  title?: string
+  aside?: ReactNode
+  children: ReactNode
+  tone?: 'care' | 'stop'
+  'data-testid'?: string
+}) {
+  return (
+    <section className={classes.card} data-tone={tone} data-testid={testId} aria-label={title}>
+      {title !== undefined && (
+        <div className={classes.head}>
+          <h3 className={classes.title}>{title}</h3>
+          {aside}
+        </div>
+      )}
+      {children}
+    </section>
+  )
+}
+
+/** A figure to read from two metres, its name below. */
+export function Figure({ value, name, size = 'md' }: { value: ReactNode; name: ReactNode; size?: 'md' | 'lg' }) {
+  return (
+    <div className={classes.figure} data-size={size}>
+      <span className={classes.value}>{value}</span>
+      <span className={classes.name}>{name}</span>
+    </div>
+  )
+}
+
+/** Figures side by side. */
+export function Figures({ children }: { children: ReactNode }) {
+  return <div className={classes.figures}>{children}</div>
+}
+
+/** A line that says how a number came about, or a caution at its step. */
+export function Note({ children, tone = 'plain' }: { children: ReactNode; tone?: 'plain' | 'care' | 'stop' }) {
+  return (
+    <div className={classes.note} data-tone={tone} role={tone === 'plain' ? undefined : 'note'}>
+      {children}
+    </div>
+  )
+}

@@ -1,0 +1,108 @@
+import { TextInput, type TextInputProps } from '@mantine/core'
+import { useEffect, useRef, useState } from 'react'
+import { celsiusToFahrenheit, type Format, fahrenheitToCelsius, GRAMS_PER_OUNCE } from '../../core'
+import { useKitchen } from '../data/kitchen'
+
+/** What a figure means, and so its unit on the screen. */
+export type QuantityKind = 'percent' | 'mass' | 'temperature' | 'rise' | 'count' | 'parts'
+
+interface Scale {
+  readonly unit: string
+  readonly show: (value: number) => string
+  readonly read: (shown: number) => number
+}
+
+const trimmed = (value: number, digits: number) => String(Number(value.toFixed(digits)))
+
+/** How a kind of figure is shown and read in this kitchen; values are in the core's units. */
+export function scaleOf(kind: QuantityKind, format: Format): Scale {
+  const { mass, temperature } = format.choice
+  switch (kind) {
+    case 'percent':
+      return { unit: '%', show: (v) => trimmed(v * 100, 2), read: (s) => s / 100 }
+    case 'mass':
+      return mass === 'g'
+        ? { unit: 'g', show: (v) => trimmed(v, 1), read: (s) => s }
+        : { unit: 'oz', show: (v) => trimmed(v / GRAMS_PER_OUNCE, 2), read: (s) => s * GRAMS_PER_OUNCE }
+    case 'temperature':
+      return temperature === '°C'
+        ? { unit: '°C', show: (v) => trimmed(v, 1), read: (s) => s }
+        : { unit: '°F', show: (v) => trimmed(celsiusToFahrenheit(v), 1), read: fahrenheitToCelsius }
+    case 'rise':
+      return { unit: '×', show: (v) => trimmed(v, 2), read: (s) => s }
+    default:
+      return { unit: '', show: (v) => trimmed(v, 2), read: (s) => s }
+  }
+}
+
+/** Reads "74", "74,5" or " 74.5 "; null for anything else. */
+export function readFigure(text: string): number | null {
+  const plain = text.trim().replace(',', '.')
+  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null
+}
+
+/**
+ * A figure to type. Every figure that is in range counts at once; anything else stays as typed with a sentence beside it, and the last good figure holds.
+ */
+export function QuantityField({
+  kind,
+  value,
+  range,
+  what,
+  onCommit,
+  ...input
+}: {
+  readonly kind: QuantityKind
+  readonly value: number
+  readonly range: readonly [low: number, high: number]
+  /** Name of the figure in a sentence; the label where there is none. */
+  readonly what?: string
+  readonly onCommit: (value: number) => void
+} & Omit<TextInputProps, 'value' | 'onChange' | 'error'>) {
+  const { format } = useKitchen()
+  const scale = scaleOf(kind, format)
+  const shown = scale.show(value)
+  const [text, setText] = useState(shown)
+  const [error, setError] = useState<string | null>(null)
+  const lastShown = useRef(shown)
+  useEffect(() => {
+    // A value that changed elsewhere replaces the text; one that came from this text leaves it as it was typed.
+    if (lastShown.current === shown) return
+    lastShown.current = shown
+    setText(shown)
+    setError(null)
+  }, [shown])
+  const change = (next: string) => {
+    setText(next)
+    const figure = readFigure(next)
+    const unit = scale.unit === '' ? '' : ` ${scale.unit}`
+    const read = figure === null ? Number.NaN : scale.read(figure)
+    const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)
+    if (Number.isNaN(read) || wrongKind || read < range[0] - 1e-9 || read > range[1] + 1e-9) {
+      setError(
+        `${what ?? 'This'} has to be ${kind === 'count' ? 'a whole number' : 'a number'} from ${scale.show(range[0])} to ${scale.show(range[1])}${unit}.`
+      )
+      return
+    }
+    setError(null)
+    lastShown.current = scale.show(read)
+    onCommit(read)
+  }
+  return (
+    <TextInput
+      {...input}
+      inputMode={kind === 'count' ? 'numeric' : 'decimal'}
+      autoComplete="off"
+      value={text}
+      error={error}
+      rightSection={scale.unit === '' ? undefined : <span>{scale.unit}</span>}
+      rightSectionPointerEvents="none"
+      onChange={(event) => change(event.currentTarget.value)}
+      onFocus={(event) => event.currentTarget.select()}
+      onBlur={(event) => {
+        if (error === null) setText(lastShown.current)
+        input.onBlur?.(event)
+      }}
+    />
+  )
+}

@@ -1,0 +1,20 @@
+import type { Format } from '../../../core'
+import type { Hill } from './geometry'
+
+/**
+ * The ribbon in words, for those who hear it.
+ * @param hills what is drawn
+ * @param nowMs the present
+ */
+export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Format): string[] {
+  return hills.map((hill) => {
+    const start = hill.points[0]?.ms ?? nowMs
+    const began = hill.running ? `mixed ${format.dayTime(start)}` : `to be built ${format.dayTime(start)}`
+    const window =
+      hill.window === null ? 'no window within the time looked at' : `fit to mix ${format.dayTime(hill.window.fromMs)} to ${format.dayTime(hill.window.toMs)}`
+    const last = hill.marks?.at(-1)
+    const mark = last === undefined ? '' : `, last seen at ${format.rise(1 + last.gas)} on ${format.dayTime(last.ms)}`
+    const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? ', that is now' : ''
+    return `${hill.label}: ${began}, ${window}${fit}${mark}.`
+  })
+}

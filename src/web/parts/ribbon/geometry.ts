@@ -1,0 +1,229 @@
+/**
+ * Geometry of the rise ribbon: hours to pixels, hills to paths, labels that keep out of each other's way. Pure; the drawing only draws it.
+ */
+import { TZDate } from '@date-fns/tz'
+
+/** One point of a hill. */
+export interface HillPoint {
+  readonly ms: number
+  /** g: rise less 1. */
+  readonly gas: number
+}
+
+/** One vessel on the ribbon. */
+export interface Hill {
+  readonly id: string
+  /** "Juno levain" */
+  readonly label: string
+  /** Colour family; the label says the same in words. */
+  readonly family: 'wheat' | 'rye' | 'other'
+  /** Already mixed and in its jar; a planned one is drawn lighter. */
+  readonly running: boolean
+  readonly points: readonly HillPoint[]
+  /** Where the level lies in nine of ten cases, same moments for low and high. */
+  readonly band?: readonly { readonly ms: number; readonly low: number; readonly high: number }[]
+  /** Fit to mix. */
+  readonly window: { readonly fromMs: number; readonly toMs: number } | null
+  readonly marks?: readonly HillPoint[]
+  /** When the dough is to be mixed. */
+  readonly mixAtMs?: number
+}
+
+/** A stretch of real time on a strip of pixels. */
+export interface Strip {
+  readonly fromMs: number
+  readonly toMs: number
+  readonly width: number
+  readonly height: number
+  readonly nowMs: number
+  readonly timeZone: string
+}
+
+/** Words that stand on the ribbon. */
+export interface PlacedLabel {
+  readonly id: string
+  readonly x: number
+  readonly y: number
+  /** Whether there was room for the second line. */
+  readonly detail: boolean
+}
+
+/** A hill ready to draw. */
+export interface DrawnHill {
+  readonly hill: Hill
+  readonly ridge: string
+  readonly fill: string
+  readonly band: string
+  readonly window: string
+  readonly marks: readonly { readonly x: number; readonly y: number }[]
+  readonly startX: number
+  readonly mixX: number | null
+  readonly groundY: number
+}
+
+/** All that is drawn. */
+export interface RibbonGeometry {
+  readonly groundY: number
+  readonly nowX: number | null
+  readonly hills: readonly DrawnHill[]
+  readonly ticks: readonly { readonly x: number; readonly ms: number; readonly labelled: boolean }[]
+  readonly days: readonly { readonly x: number; readonly ms: number }[]
+  readonly labels: readonly PlacedLabel[]
+  readonly x: (ms: number) => number
+}
+
+const HOUR = 3_600_000
+/** Room above the hills for days and windows, and below for hours. */
+const HEAD_PX = 96
+const FOOT_PX = 44
+const LEAST_TOP_GAS = 2
+const TICK_STEPS = [1, 2, 3, 6, 12, 24]
+const LEAST_TICK_PX = 40
+const BADGE_PX = 34
+const LABEL_HALF_PX = 74
+const LABEL_LINE_PX = 40
+
+/**
+ * Lays a ribbon out.
+ * @param strip the stretch of time and its size
+ * @param hills vessels, in the order in which they get a lane
+ */
+export function layRibbon(strip: Strip, hills: readonly Hill[]): RibbonGeometry {
+  const { fromMs, toMs, width, height, nowMs } = strip
+  const x = (ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width
+  const groundY = height - FOOT_PX
+  const shown = hills.filter((hill) => hill.points.length > 1 && endOf(hill) > fromMs && startOf(hill) < toMs)
+  const lanes = assignLanes(shown)
+  const laneCount = Math.max(1, ...lanes.map((lane) => lane + 1))
+  const laneHeight = (groundY - HEAD_PX) / laneCount
+  const topGas = Math.max(LEAST_TOP_GAS, ...shown.flatMap((hill) => hill.points.map((p) => p.gas)))
+  const drawn = shown.map((hill, i) => {
+    const ground = groundY - (laneCount - 1 - (lanes[i] as number)) * (laneHeight + (laneCount > 1 ? HEAD_PX / 4 : 0)) * (laneCount > 1 ? 0.82 : 1)
+    return drawHill(hill, x, (gas) => ground - (Math.max(gas, 0) / topGas) * laneHeight * (laneCount > 1 ? 0.8 : 1), ground)
+  })
+  const nowX = nowMs >= fromMs && nowMs <= toMs ? x(nowMs) : null
+  return { groundY, nowX, hills: drawn, ticks: ticksOf(strip, x, nowX), days: daysOf(strip, x), labels: placeLabels(drawn, strip, x, nowX), x }
+}
+
+const startOf = (hill: Hill) => hill.points[0]?.ms ?? 0
+const endOf = (hill: Hill) => hill.points.at(-1)?.ms ?? 0
+
+/** The lowest lane in which a hill overlaps no other. */
+export function assignLanes(hills: readonly Hill[]): number[] {
+  const ends: number[] = []
+  const order = hills.map((_, i) => i).sort((a, b) => startOf(hills[a] as Hill) - startOf(hills[b] as Hill))
+  const lanes = new Array<number>(hills.length).fill(0)
+  for (const i of order) {
+    const hill = hills[i] as Hill
+    const free = ends.findIndex((end) => end <= startOf(hill))
+    const lane = free === -1 ? ends.length : free
+    ends[lane] = endOf(hill)
+    lanes[i] = lane
+  }
+  const last = Math.max(0, ...lanes)
+  return lanes.map((lane) => last - lane)
+}
+
+const at = (value: number) => value.toFixed(1)
+const line = (points: readonly (readonly [number, number])[]) => points.map(([px, py], i) => `${i === 0 ? 'M' : 'L'}${at(px)} ${at(py)}`).join('')
+
+function drawHill(hill: Hill, x: (ms: number) => number, y: (gas: number) => number, groundY: number): DrawnHill {
+  const ridge = hill.points.map((p) => [x(p.ms), y(p.gas)] as const)
+  const under = (points: readonly (readonly [number, number])[]) =>
+    points.length < 2
+      ? ''
+      : `${line(points)}L${at((points.at(-1) as readonly [number, number])[0])} ${at(groundY)}L${at((points[0] as readonly [number, number])[0])} ${at(groundY)}Z`
+  const band = hill.band ?? []
+  const inside = hill.window === null ? [] : between(hill.points, hill.window.fromMs, hill.window.toMs)
+  return {
+    hill,
+    ridge: line(ridge),
+    fill: under(ridge),
+    band:
+      band.length < 2
+        ? ''
+        : `${line(band.map((b) => [x(b.ms), y(b.high)] as const))}${line([...band].reverse().map((b) => [x(b.ms), y(b.low)] as const)).replace('M', 'L')}Z`,
+    window: under(inside.map((p) => [x(p.ms), y(p.gas)] as const)),
+    marks: (hill.marks ?? []).map((m) => ({ x: x(m.ms), y: y(m.gas) })),
+    startX: x(startOf(hill)),
+    mixX: hill.mixAtMs === undefined ? null : x(hill.mixAtMs),
+    groundY
+  }
+}
+
+/** The part of a curve between two moments, its ends put in between the points. */
+export function between(points: readonly HillPoint[], fromMs: number, toMs: number): HillPoint[] {
+  const first = points[0]
+  const last = points.at(-1)
+  if (first === undefined || last === undefined || toMs <= first.ms || fromMs >= last.ms) return []
+  const from = Math.max(fromMs, first.ms)
+  const to = Math.min(toMs, last.ms)
+  return [{ ms: from, gas: levelAt(points, from) }, ...points.filter((p) => p.ms > from && p.ms < to), { ms: to, gas: levelAt(points, to) }]
+}
+
+/** Level of a curve at a moment, on a straight line between its points. */
+export function levelAt(points: readonly HillPoint[], ms: number): number {
+  const i = points.findIndex((p) => p.ms >= ms)
+  const right = points[i === -1 ? points.length - 1 : i] as HillPoint
+  const left = points[Math.max((i === -1 ? points.length : i) - 1, 0)] as HillPoint
+  return right.ms === left.ms ? right.gas : left.gas + ((ms - left.ms) / (right.ms - left.ms)) * (right.gas - left.gas)
+}
+
+/** Full hours of the kitchen's clock, labelled as densely as there is room; none under the badge of the present. */
+function ticksOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number, nowX: number | null) {
+  const hours = (toMs - fromMs) / HOUR
+  const step = TICK_STEPS.find((s) => (width / hours) * s >= LEAST_TICK_PX) ?? 24
+  const ticks: { x: number; ms: number; labelled: boolean }[] = []
+  for (let ms = Math.ceil(fromMs / HOUR) * HOUR; ms <= toMs; ms += HOUR) {
+    const local = new TZDate(ms, timeZone)
+    const whole = new TZDate(local.getFullYear(), local.getMonth(), local.getDate(), local.getHours(), 0, 0, timeZone).getTime()
+    const px = x(whole)
+    if (whole < fromMs || px < 0 || px > width || ticks.at(-1)?.ms === whole) continue
+    const clear = px > 14 && px < width - 14 && (nowX === null || Math.abs(px - nowX) > BADGE_PX + 14)
+    ticks.push({ x: px, ms: whole, labelled: clear && local.getHours() % step === 0 })
+  }
+  return ticks
+}
+
+/** Where a day's name stands: at its midnight, the first day at the left edge while there is room. */
+function daysOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number) {
+  const days: { x: number; ms: number }[] = []
+  const first = new TZDate(fromMs, timeZone)
+  for (let i = 0; i < 12; i++) {
+    const midnight = new TZDate(first.getFullYear(), first.getMonth(), first.getDate() + i, 0, 0, 0, timeZone).getTime()
+    if (midnight > toMs) break
+    days.push({ x: Math.max(x(midnight), 0) + 12, ms: Math.max(midnight, fromMs) })
+  }
+  const room = (i: number) => (days[i + 1]?.x ?? width) - (days[i] as { x: number }).x
+  return days.filter((_, i) => room(i) >= 100)
+}
+
+/** Stands each window's words over its hill, held inside the strip and clear of the present and of each other. */
+function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: number) => number, nowX: number | null): PlacedLabel[] {
+  const placed: (PlacedLabel & { readonly lane: number })[] = []
+  const ordered = hills.filter((h) => h.hill.window !== null).sort((a, b) => (a.hill.window?.fromMs ?? 0) - (b.hill.window?.fromMs ?? 0))
+  for (const { hill, groundY } of ordered) {
+    const window = hill.window as { fromMs: number; toMs: number }
+    const centre = x((window.fromMs + window.toMs) / 2)
+    if (centre < -LABEL_HALF_PX || centre > width + LABEL_HALF_PX) continue
+    let px = Math.min(Math.max(centre, LABEL_HALF_PX + 8), width - LABEL_HALF_PX - 8)
+    if (nowX !== null && Math.abs(px - nowX) < LABEL_HALF_PX + 6) {
+      const side = px >= nowX ? 1 : -1
+      const moved = nowX + side * (LABEL_HALF_PX + 8)
+      px = moved < LABEL_HALF_PX + 8 || moved > width - LABEL_HALF_PX - 8 ? nowX - side * (LABEL_HALF_PX + 8) : moved
+    }
+    const peak = Math.max(...hill.points.map((p) => p.gas))
+    const top = topOf(hill, hills, peak) ?? groundY
+    let y = top - 16
+    while (placed.some((other) => Math.abs(other.x - px) < 2 * LABEL_HALF_PX && Math.abs(other.y - y) < LABEL_LINE_PX)) y -= LABEL_LINE_PX
+    placed.push({ id: hill.id, x: px, y: Math.max(y, 40), detail: true, lane: groundY })
+  }
+  return placed
+}
+
+function topOf(hill: Hill, hills: readonly DrawnHill[], peak: number): number | null {
+  const drawn = hills.find((h) => h.hill.id === hill.id)
+  const highest = hill.points.findIndex((p) => p.gas === peak)
+  const y = drawn?.ridge.split(/[ML]/)[highest + 1]?.split(' ')[1]
+  return y === undefined ? null : Number(y)
+}

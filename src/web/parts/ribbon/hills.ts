@@ -1,0 +1,100 @@
+import { type Bake, happeningOf, type Jar } from '../../../contract'
+import { type BakeState, type BatchLine, FLOURS, type Forecast, foldBake, type SolvedBake, simulate, TYPICAL_JAR, vesselOf, windowOf } from '../../../core'
+import type { Judged } from '../../data/forecasts'
+import type { Hill } from './geometry'
+
+const MS_PER_HOUR = 3_600_000
+/** A hill is drawn no longer than this, h. */
+const LONGEST_HOURS = 96
+
+const familyOf = (bake: Bake): Hill['family'] => (bake.plan.levainFlour === 'rye' ? 'rye' : FLOURS[bake.plan.levainFlour].gluten ? 'wheat' : 'other')
+
+function labelOf(bake: Bake, jars: readonly Jar[]): string {
+  const jar = jars.find((j) => j.id === bake.plan.jarId)
+  return jar === undefined ? bake.plan.name : `${jar.name} levain`
+}
+
+const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
+
+/** The hill of a line as the model draws it, up to where it has collapsed. */
+function pointsOf(line: BatchLine, startMs: number): { ms: number; gas: number }[] {
+  const { curve, milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
+  const end = milestones.collapsedHours ?? LONGEST_HOURS
+  const points: { ms: number; gas: number }[] = []
+  for (let i = 0; i < curve.count; i++) {
+    const hours = curve.hours[i] as number
+    if (hours <= end) points.push({ ms: startMs + hours * MS_PER_HOUR, gas: curve.gas[i] as number })
+  }
+  return points
+}
+
+function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullable<Hill['band']> {
+  return forecast.gridHours
+    .map((hours, i) => ({ ms: startMs + hours * MS_PER_HOUR, low: forecast.gas.p05[i] as number, high: forecast.gas.p95[i] as number }))
+    .filter((b) => b.ms <= untilMs)
+}
+
+/** A planned build as a hill. */
+export function plannedHill(bake: Bake, solved: SolvedBake | null, jars: readonly Jar[], forecast?: Forecast): Hill | null {
+  const timed = solved?.build?.timed
+  if (timed === undefined) return null
+  const points = pointsOf(timed.line, timed.startMs)
+  const { opensHours, closesHours } = windowOf(timed.milestones, bake.plan.school)
+  const endMs = points.at(-1)?.ms ?? timed.startMs
+  return {
+    id: bake.id,
+    label: labelOf(bake, jars),
+    family: familyOf(bake),
+    running: false,
+    points,
+    band: forecast === undefined ? undefined : bandOf(forecast, timed.startMs, endMs),
+    window:
+      opensHours === null || closesHours === null
+        ? null
+        : { fromMs: timed.startMs + opensHours * MS_PER_HOUR, toMs: timed.startMs + closesHours * MS_PER_HOUR },
+    mixAtMs: Date.parse(bake.plan.mixAt)
+  }
+}
+
+/** A running levain as a hill, as its marks have corrected it. */
+export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[]): Hill {
+  const { forecast } = verdict
+  const start = line.startedAtMs
+  const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
+  const fall = forecast.closes.p95
+  const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * MS_PER_HOUR
+  const { opens, closes } = forecast
+  return {
+    id: bake.id,
+    label: labelOf(bake, jars),
+    family: familyOf(bake),
+    running: true,
+    points: grid.filter((p) => p.ms <= endMs),
+    band: bandOf(forecast, start, endMs),
+    window:
+      Number.isFinite(opens.p50) && Number.isFinite(closes.p50) ? { fromMs: start + opens.p50 * MS_PER_HOUR, toMs: start + closes.p50 * MS_PER_HOUR } : null,
+    marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),
+    mixAtMs: Date.parse(bake.plan.mixAt)
+  }
+}
+
+/** A levain that has been mixed, as the model draws it beside what was seen. */
+export function recordHill(bake: Bake, line: BatchLine, jars: readonly Jar[]): Hill {
+  const { marks, mixed } = foldBake(bake.events.map(happeningOf))
+  const points = pointsOf(line, line.startedAtMs)
+  const { milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
+  const { opensHours, closesHours } = windowOf(milestones, bake.plan.school)
+  return {
+    id: bake.id,
+    label: labelOf(bake, jars),
+    family: familyOf(bake),
+    running: true,
+    points,
+    window:
+      opensHours === null || closesHours === null
+        ? null
+        : { fromMs: line.startedAtMs + opensHours * MS_PER_HOUR, toMs: line.startedAtMs + closesHours * MS_PER_HOUR },
+    marks: markPoints(marks),
+    mixAtMs: mixed?.atMs
+  }
+}

@@ -1,0 +1,40 @@
+import { Button, Group, Text } from '@mantine/core'
+import { notifications } from '@mantine/notifications'
+
+/** Says that something was done, with the way back. */
+export function tellDone(words: string, undo?: () => Promise<unknown>): void {
+  const id = `done-${words}`
+  notifications.show({
+    id,
+    withBorder: true,
+    color: 'plum',
+    message: (
+      <Group justify="space-between" wrap="nowrap">
+        <Text>{words}</Text>
+        {undo !== undefined && (
+          <Button
+            variant="light"
+            size="sm"
+            onClick={() => {
+              notifications.hide(id)
+              undo().catch(tellError)
+            }}
+          >
+            Undo
+          </Button>
+        )}
+      </Group>
+    )
+  })
+}
+
+/** Says in a sentence what did not work. */
+export function tellError(error: unknown): void {
+  notifications.show({
+    withBorder: true,
+    color: 'red',
+    title: 'That did not work',
+    message: error instanceof Error ? error.message : 'Something went wrong.',
+    autoClose: 12_000
+  })
+}

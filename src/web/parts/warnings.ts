@@ -1,0 +1,72 @@
+import type { AwakeRatio, Format, Strength, Warning } from '../../core'
+
+/** A warning as words: what, why and the way out. */
+export interface Told {
+  readonly code: Warning['code']
+  readonly tone: 'care' | 'stop'
+  readonly words: string
+  /** Ways out that can be taken at once. */
+  readonly others: readonly AwakeRatio[]
+}
+
+const NEEDS: Readonly<Record<Strength, string>> = {
+  'ready as it is': 'is ready as it is',
+  'one feed': 'wants one feed before it builds at its best',
+  'two feeds': 'wants two feeds before it builds a levain',
+  revival: 'wants feeding up over some days before it builds a levain'
+}
+
+/** What a culture needs, in words. */
+export const needOf = (strength: Strength) => NEEDS[strength]
+
+/**
+ * The sentence for a warning.
+ * @param jarName whose seed it is
+ */
+export function tellWarning(warning: Warning, jarName: string, format: Format): Told {
+  const told = (words: string, tone: Told['tone'] = 'care', others: readonly AwakeRatio[] = []): Told => ({ code: warning.code, tone, words, others })
+  switch (warning.code) {
+    case 'start in the night':
+      return told(
+        `${format.dayTime(warning.startMs)} falls in the night. Another ratio, another place or another time to mix moves it.`,
+        'care',
+        warning.others
+      )
+    case 'start has passed':
+      return told(
+        `This would have had to begin ${format.dayTime(warning.startMs)}, which has passed. Begun now it is ready about ${format.dayTime(warning.soonestMs)}; a lower ratio or a warmer place is faster.`,
+        'care',
+        warning.others
+      )
+    case 'mix in the night':
+      return told('The time to mix falls in your night.')
+    case 'jar too small':
+      return told(
+        `${format.mass(warning.seedGrams)} of seed are needed, and ${jarName} can spare ${format.mass(warning.spareGrams)} without running out. Feed it first, or take a higher ratio.`,
+        'stop'
+      )
+    case 'gluten into gluten-free':
+      return told(`${jarName} is gluten-free. This flour holds gluten and would end that.`, 'stop')
+    case 'culture weak':
+      return told(`By then ${jarName} ${needOf(warning.strength)}.`)
+    case 'hydration unusual':
+      return told(`${format.percent(warning.share)} hydration is unusual for a wheat dough (45 to 100 %). Is it meant?`)
+    case 'salt unusual':
+      return told(
+        warning.share > 0.035 && warning.share / 3 < 0.035
+          ? `${format.percent(warning.share)} salt looks like ${format.percent(warning.share / 3)} three times over. Is it meant?`
+          : `${format.percent(warning.share)} salt is unusual (up to 3.5 %). Is it meant?`
+      )
+    case 'pre-fermented unusual':
+      return told(
+        `${format.percent(warning.share)} of all flour would come ripe with the levain, more than half. The dough will be sour and slack. Is it meant?`
+      )
+    case 'piece unusual':
+      return told(`A piece of ${format.mass(warning.grams)} is unusual. Is it meant?`)
+    case 'water too hot':
+      return told(
+        `The water alone cannot bring the mix to that warmth without passing ${format.temperature(warning.tempC)}, which harms the culture. Warm the flour or take the jar out of the cold earlier.`,
+        'stop'
+      )
+  }
+}

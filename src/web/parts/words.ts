@@ -1,0 +1,43 @@
+import type { Format, Phase, Verdict } from '../../core'
+
+const MS_PER_HOUR = 3_600_000
+
+/** Phases as words with a shape, so that colour is never alone. */
+export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readonly says: string; readonly shape: string }>> = {
+  lag: { word: 'Waking', says: 'hardly any rise yet', shape: '▁' },
+  climbing: { word: 'Climbing', says: 'on its way up', shape: '◢' },
+  young: { word: 'Young', says: 'doubled or near it, still climbing', shape: '◢' },
+  peak: { word: 'At its peak', says: 'as high as it gets', shape: '▲' },
+  easing: { word: 'Easing', says: 'just past the top', shape: '◣' },
+  collapsed: { word: 'Collapsed', says: 'well past, weak and sour', shape: '▂' }
+}
+
+/** The one sentence of advice. */
+export function adviceSentence({ advice, fitNow, forecast }: Verdict, bandMs: number, format: Format): string {
+  const at = (hours: number) => format.dayTime(bandMs + hours * MS_PER_HOUR)
+  const chance = format.percent(fitNow, 0)
+  switch (advice.kind) {
+    case 'mix now':
+      return Number.isFinite(advice.closesHours)
+        ? `Mix now: it is fit with ${chance} likelihood, and stays so until about ${at(advice.closesHours)}.`
+        : `Mix now: it is fit with ${chance} likelihood.`
+    case 'wait':
+      return `Wait: it is fit from about ${at(advice.opensHours)}. Look again at ${at(advice.lookAgainHours)}.`
+    case 'mix soon':
+      return 'It is past its best and still usable: mix soon, use a little more of it, and expect a tangier loaf.'
+    case 'feed again':
+      return 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.'
+    case 'not rising':
+      return `It is not rising as it should${Number.isFinite(forecast.opens.p50) ? '' : ' at all'}: check that the place is warm and the seed was lively. Look again at ${at(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
+  }
+}
+
+/** "in 2 h 43 min", "now", "12 min ago". */
+export function fromNow(ms: number, nowMs: number, format: Format): string {
+  const hours = (ms - nowMs) / MS_PER_HOUR
+  if (Math.abs(hours) < 1 / 120) return 'now'
+  return hours > 0 ? `in ${format.duration(hours)}` : `${format.duration(-hours)} ago`
+}
+
+/** "Juno’s" */
+export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)

@@ -1,0 +1,263 @@
+import { ActionIcon, Button, Group, Menu, Modal, Skeleton, Table, Text, TextInput } from '@mantine/core'
+import { useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { IconArrowBackUp, IconDots } from '@tabler/icons-react'
+import { lazy, Suspense, useCallback, useMemo } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { type Bake, happeningOf, type Jar, lineFromWire, type Plan, planSchema } from '../../../contract'
+import { type Format, foldBake, type SolvedBake } from '../../../core'
+import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
+import { useNow } from '../../data/clock'
+import { useForecast, useVerdicts } from '../../data/forecasts'
+import { useJars } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { solvePlan } from '../../data/solve'
+import { Note } from '../../parts/Card'
+import { Quiet } from '../../parts/Quiet'
+import { plannedHill, recordHill, runningHill } from '../../parts/ribbon/hills'
+import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { STATIONS, type StationId } from '../../parts/stations'
+import { tellDone, tellError } from '../../parts/tell'
+import classes from './BakeSheet.module.css'
+import { stationFigure } from './stationFigure'
+import { usePlanDraft } from './usePlanDraft'
+
+const Dough = lazy(() => import('./Dough').then((m) => ({ default: m.Dough })))
+const Build = lazy(() => import('./Build').then((m) => ({ default: m.Build })))
+const Clock = lazy(() => import('./Clock').then((m) => ({ default: m.Clock })))
+const Bench = lazy(() => import('./Bench').then((m) => ({ default: m.Bench })))
+const Watch = lazy(() => import('./Watch').then((m) => ({ default: m.Watch })))
+const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch } as const
+
+const MS_PER_MINUTE = 60_000
+const MS_PER_HOUR = 3_600_000
+
+/** Station a bake opens at: where its work is. */
+const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'watch' }
+
+/** One bake, from wish to mix: the ribbon, the path of stations, and the open one. */
+export function BakeSheet() {
+  const { id = '' } = useParams()
+  const { bake, error } = useBake(id)
+  const { jars, error: jarsError } = useJars()
+  const failure = error ?? jarsError
+  if (bake !== undefined && jars !== undefined) return <Sheet key={id} bake={bake} jars={jars} />
+  if (failure !== undefined) return <Quiet title="This bake could not be opened" words={failure.message} action={{ label: 'All bakes', href: '/bakes' }} />
+  return <Skeleton height={320} radius={0} />
+}
+
+function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
+  const { station: asked } = useParams()
+  const navigate = useNavigate()
+  const { kitchen, format } = useKitchen()
+  const now = useNow()
+  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
+  const solve = useCallback((plan: Plan) => (planSchema.safeParse(plan).success ? solvePlan(plan, jars, kitchen, minute) : null), [jars, kitchen, minute])
+  const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
+  const draft = usePlanDraft(bake, sendable)
+  const { plan } = draft
+  const solved = useMemo(() => solve(plan), [solve, plan])
+  const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
+  const frozen = state.status !== 'planned'
+  const judged = useVerdicts([bake], now).get(bake.id)
+  const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
+  const forecast = useForecast(plannedLine, plan.school)
+  const shown = { ...bake, plan }
+  const hill =
+    judged !== undefined
+      ? runningHill(judged, jars)
+      : bake.line !== null
+        ? recordHill(shown, lineFromWire(bake.line), jars)
+        : plannedHill(shown, solved, jars, plannedLine === null ? undefined : forecast)
+  const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
+  const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
+  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs)
+  const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
+  const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })
+  const index = STATIONS.findIndex((s) => s.id === station)
+  useHotkeys(
+    kitchen.keys
+      ? [
+          ...STATIONS.map((s, i) => [String(i + 1), () => open(s.id)] as [string, () => void]),
+          ['ArrowLeft', () => index > 0 && open((STATIONS[index - 1] as (typeof STATIONS)[number]).id)],
+          ['ArrowRight', () => index < STATIONS.length - 1 && open((STATIONS[index + 1] as (typeof STATIONS)[number]).id)]
+        ]
+      : []
+  )
+  useHotkeys([['mod+Z', () => draft.undo?.()]])
+  const View = VIEWS[station]
+  const props = { bake, state, plan, edit: draft.edit, solved, forecast, judged, jars, jar: jars.find((j) => j.id === plan.jarId), now, frozen }
+  return (
+    <>
+      <div className={classes.head}>
+        <NameField name={plan.name} frozen={frozen} onName={(name) => draft.edit({ name })} />
+        <span className={classes.meta}>
+          {state.mixed === null ? 'mix' : 'mixed'} {format.weekday(mixMs)} {format.time(mixMs)}
+        </span>
+        <Group gap={4} ml="auto" wrap="nowrap">
+          <span className={classes.saved} role="status">
+            {frozen ? '' : draft.state === 'saved' ? 'saved' : draft.state === 'saving' ? 'saving' : 'not saved yet'}
+          </span>
+          {draft.undo !== null && !frozen && (
+            <ActionIcon aria-label="Undo the last change" onClick={draft.undo}>
+              <IconArrowBackUp size={22} />
+            </ActionIcon>
+          )}
+          <SheetMenu bake={bake} plan={plan} now={now} />
+        </Group>
+      </div>
+      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hill === null ? [] : [hill]} height={narrow ? 230 : 210} />
+      <nav className={classes.path} aria-label="Stations">
+        {STATIONS.map((s) => (
+          <Link key={s.id} to={`/bakes/${bake.id}/${s.id}`} replace className={classes.station} aria-current={s.id === station ? 'step' : undefined}>
+            <span className={classes.knot} />
+            <span className={classes.label}>{s.label}</span>
+            <span className={classes.figure}>{stationFigure(s.id, props, format)}</span>
+          </Link>
+        ))}
+      </nav>
+      <div className={classes.room}>
+        {bake.deletedAt !== null && <Note tone="care">This bake has been taken away. Undo brings it back.</Note>}
+        {draft.refusal !== null && <Note tone="stop">{draft.refusal} What you typed is kept here.</Note>}
+        {solved === null && <Note tone="stop">One of the figures is missing or out of range.</Note>}
+        <Suspense fallback={<Skeleton height={240} />}>
+          <View {...props} />
+        </Suspense>
+      </div>
+      {draft.conflict !== null && (
+        <Conflict
+          mine={plan}
+          theirs={draft.conflict.plan}
+          jars={jars}
+          format={format}
+          solveTheirs={solve}
+          onMine={draft.keepMine}
+          onTheirs={draft.takeTheirs}
+        />
+      )}
+    </>
+  )
+}
+
+function NameField({ name, frozen, onName }: { name: string; frozen: boolean; onName: (name: string) => void }) {
+  if (frozen) return <h1 className={classes.title}>{name}</h1>
+  return (
+    <h1 className={classes.title}>
+      <TextInput
+        aria-label="Name of the bake"
+        variant="unstyled"
+        key={name}
+        defaultValue={name}
+        maxLength={80}
+        classNames={{ input: classes.nameInput }}
+        onBlur={(event) => {
+          const next = event.currentTarget.value.trim()
+          if (next === '') event.currentTarget.value = name
+          else if (next !== name) onName(next)
+        }}
+        onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
+      />
+    </h1>
+  )
+}
+
+function SheetMenu({ bake, plan, now }: { bake: Bake; plan: Plan; now: number }) {
+  const navigate = useNavigate()
+  const again = () => {
+    const id = newId()
+    const week = 7 * 24 * MS_PER_HOUR
+    const ahead = Math.max(Math.ceil((now + 12 * MS_PER_HOUR - Date.parse(plan.mixAt)) / week), 1)
+    createBake(id, { ...plan, mixAt: new Date(Date.parse(plan.mixAt) + ahead * week).toISOString() }, new Date(now).toISOString()).catch(tellError)
+    void navigate(`/bakes/${id}/dough`)
+  }
+  const remove = () => {
+    removeBake(bake.id).then(() => tellDone(`${plan.name} has been taken away.`, () => restoreBake(bake.id)), tellError)
+    void navigate('/bakes')
+  }
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <ActionIcon aria-label="More for this bake">
+          <IconDots size={22} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Item onClick={again}>Bake this again, a week on</Menu.Item>
+        <Menu.Item onClick={remove}>Take this bake away</Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
+  )
+}
+
+/** Two windows changed the same bake: both versions side by side. */
+function Conflict({
+  mine,
+  theirs,
+  jars,
+  format,
+  solveTheirs,
+  onMine,
+  onTheirs
+}: {
+  mine: Plan
+  theirs: Plan
+  jars: readonly Jar[]
+  format: Format
+  solveTheirs: (plan: Plan) => SolvedBake | null
+  onMine: () => void
+  onTheirs: () => void
+}) {
+  const rows = describePlan(mine, jars, format, solveTheirs).map(
+    ([name, value], i) => [name, value, describePlan(theirs, jars, format, solveTheirs)[i]?.[1] ?? ''] as const
+  )
+  return (
+    <Modal opened onClose={onTheirs} withCloseButton={false} title="Another window changed this bake" size="lg">
+      <Table verticalSpacing="xs">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th />
+            <Table.Th>Here</Table.Th>
+            <Table.Th>There</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map(([name, here, there]) => (
+            <Table.Tr key={name} fw={here === there ? undefined : 700}>
+              <Table.Td>{name}</Table.Td>
+              <Table.Td>{here}</Table.Td>
+              <Table.Td>{there}</Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+      <Text c="dimmed" mt="sm">
+        The lines in bold differ.
+      </Text>
+      <Group mt="md">
+        <Button onClick={onMine}>Keep what is here</Button>
+        <Button variant="default" onClick={onTheirs}>
+          Take what is there
+        </Button>
+      </Group>
+    </Modal>
+  )
+}
+
+function describePlan(plan: Plan, jars: readonly Jar[], format: Format, solve: (plan: Plan) => SolvedBake | null): [string, string][] {
+  const build = solve(plan)?.build
+  return [
+    ['Name', plan.name],
+    ['Pieces', plan.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')],
+    ['Percentage base', plan.base],
+    ['Hydration', format.percent(plan.hydration)],
+    ['Salt', format.percent(plan.salt)],
+    ['Levain', format.percent(plan.levain)],
+    ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
+    ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
+    ['Keep-back', format.mass(plan.keepBackGrams)],
+    ['Place', format.temperature(plan.tempC)],
+    ['Mix', format.dayTime(Date.parse(plan.mixAt))]
+  ]
+}

@@ -1,0 +1,192 @@
+import { TZDate } from '@date-fns/tz'
+import { ActionIcon, Button, Group, Select, SimpleGrid, Text } from '@mantine/core'
+import { DatePickerInput, TimePicker } from '@mantine/dates'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { format as formatDate } from 'date-fns'
+import { Link } from 'react-router'
+import { problemSentence } from '../../../contract'
+import { type HourRange, instantAt, POSSIBLE, type School } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Figure, Figures, Note } from '../../parts/Card'
+import { QuantityField } from '../../parts/QuantityField'
+import { fromNow } from '../../parts/words'
+import classes from './BakeSheet.module.css'
+import type { StationProps } from './station'
+import { Warnings } from './Warnings'
+
+const MS_PER_HOUR = 3_600_000
+const TEMP_STEP = 0.5
+/** Schools of when to mix, each with its plain sentence. */
+const SCHOOL_WORDS: readonly { readonly value: School; readonly label: string }[] = [
+  { value: 'young', label: 'Young: doubled, still climbing' },
+  { value: 'dome', label: 'At the full dome' },
+  { value: 'mature', label: 'Mature: just dimpling' }
+]
+
+/** When: back from the mix to the build, through the warmth of the place. */
+export function Clock(props: StationProps) {
+  const { plan, edit, solved, forecast, judged, frozen, state, now } = props
+  const { kitchen, format } = useKitchen()
+  const build = solved?.build ?? null
+  const mixMs = Date.parse(plan.mixAt)
+  const local = new TZDate(mixMs, kitchen.timeZone)
+  const setMix = (day: string, time: string) => {
+    const [y = 0, m = 1, d = 1] = day.split('-').map(Number)
+    if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || !/^\d{2}:\d{2}/.test(time)) return
+    edit({ mixAt: new Date(instantAt(y, m, d, time.slice(0, 5), kitchen.timeZone)).toISOString() })
+  }
+  const day = formatDate(local, 'yyyy-MM-dd')
+  const time = formatDate(local, 'HH:mm')
+  const running = judged === undefined ? null : { startMs: judged.line.startedAtMs, ...judged.verdict.forecast }
+  const shown = running ?? (build === null || forecast === undefined ? null : { startMs: build.timed.startMs, ...forecast })
+  return (
+    <div className={classes.columns}>
+      <fieldset disabled={frozen} className={classes.plain}>
+        <Card title="Ready to mix">
+          <SimpleGrid cols={2}>
+            <DatePickerInput
+              label="Day"
+              size="md"
+              disabled={frozen}
+              valueFormat="ddd D MMM"
+              value={day}
+              minDate={formatDate(new TZDate(now, kitchen.timeZone), 'yyyy-MM-dd')}
+              onChange={(v) => v !== null && setMix(v, time)}
+              firstDayOfWeek={1}
+            />
+            <TimePicker
+              label="Time"
+              size="md"
+              disabled={frozen}
+              format={kitchen.clock === '12 h' ? '12h' : '24h'}
+              value={time}
+              onChange={(v) => v !== '' && setMix(day, v)}
+              hoursInputLabel="Hour"
+              minutesInputLabel="Minute"
+            />
+          </SimpleGrid>
+          <Warnings {...props} codes={['mix in the night']} />
+          <Select
+            mt="md"
+            label="How ripe you like it"
+            data={[...SCHOOL_WORDS]}
+            value={plan.school}
+            disabled={frozen}
+            onChange={(v) => v !== null && edit({ school: v as School })}
+          />
+        </Card>
+        <Card title="Where it stands">
+          <Select
+            label="Place"
+            disabled={frozen}
+            data={kitchen.places.map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
+            value={plan.placeId}
+            onChange={(v) => {
+              const place = kitchen.places.find((p) => p.id === v)
+              if (place !== undefined) edit({ placeId: place.id, tempC: place.tempC })
+            }}
+          />
+          <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
+            <QuantityField
+              kind="temperature"
+              label="How warm it is there"
+              what="The place"
+              value={plan.tempC}
+              range={POSSIBLE.tempC}
+              onCommit={(tempC) => edit({ tempC })}
+              style={{ flex: 1 }}
+            />
+            <ActionIcon aria-label="Half a degree cooler" variant="default" onClick={() => edit({ tempC: plan.tempC - TEMP_STEP })}>
+              <IconMinus size={20} />
+            </ActionIcon>
+            <ActionIcon aria-label="Half a degree warmer" variant="default" onClick={() => edit({ tempC: plan.tempC + TEMP_STEP })}>
+              <IconPlus size={20} />
+            </ActionIcon>
+          </Group>
+          <QuantityField
+            mt="md"
+            kind="temperature"
+            label="Fresh mix wanted at"
+            what="The mix"
+            value={plan.mixTempC}
+            range={[4, 38]}
+            onCommit={(mixTempC) => edit({ mixTempC })}
+          />
+        </Card>
+      </fieldset>
+      <div className={classes.stack}>
+        <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
+          {build === null && state.band === null ? (
+            <Note tone="stop">
+              {solved?.problem === null || solved === null ? 'Dough and levain have to be known first.' : problemSentence(solved.problem)}
+            </Note>
+          ) : (
+            <Figures>
+              <Figure
+                size="lg"
+                value={format.dayTime(state.band?.atMs ?? build?.timed.startMs ?? now)}
+                name={fromNow(state.band?.atMs ?? build?.timed.startMs ?? now, now, format)}
+              />
+            </Figures>
+          )}
+          <Warnings {...props} codes={['start in the night', 'start has passed']} />
+          {build?.water !== null && build?.water !== undefined && state.band === null && (
+            <Note>
+              Water at {format.temperature(build.water.tempC, 0)}: {format.mass(build.water.blend.tapGrams)} from the tap
+              {build.water.blend.kettleGrams >= 0.5 &&
+                ` and ${format.mass(build.water.blend.kettleGrams)} from the kettle, stirred and measured before it meets the seed`}
+              {build.water.blend.iceGrams >= 0.5 && ` and ${format.mass(build.water.blend.iceGrams)} of ice`}.
+            </Note>
+          )}
+          <Warnings {...props} codes={['water too hot']} />
+        </Card>
+        {shown !== null && (
+          <Card title="What is to be expected">
+            <table className={classes.weigh}>
+              <thead>
+                <tr>
+                  <th scope="col" className={classes.unseen}>
+                    Moment
+                  </th>
+                  <th scope="col">likely</th>
+                  <th scope="col">nine times in ten</th>
+                </tr>
+              </thead>
+              <tbody>
+                <Moment name="Fit to mix from" range={shown.opens} startMs={shown.startMs} />
+                <Moment name="Peak" range={shown.peak} startMs={shown.startMs} />
+                <Moment name="Fit until" range={shown.closes} startMs={shown.startMs} />
+              </tbody>
+            </table>
+            {build?.timed.milestones.doubledHours !== null && build !== null && running === null && (
+              <Text c="dimmed" mt="sm">
+                Doubled after about {format.duration(build.timed.milestones.doubledHours)}.
+              </Text>
+            )}
+            <Text c="dimmed" mt="xs">
+              Wide, because Olvent does not know this jar yet; looks at the jar while it rises make it narrow.
+            </Text>
+          </Card>
+        )}
+        <Button component={Link} to={`/bakes/${props.bake.id}/bench`} variant="light" size="lg">
+          On to the bench
+        </Button>
+      </div>
+    </div>
+  )
+}
+
+function Moment({ name, range, startMs }: { name: string; range: HourRange; startMs: number }) {
+  const { format } = useKitchen()
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(startMs + hours * MS_PER_HOUR) : 'later')
+  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(startMs + range.p95 * MS_PER_HOUR) : at(range.p95)
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td className={classes.grams}>{at(range.p50)}</td>
+      <td>
+        {at(range.p05)} – {end}
+      </td>
+    </tr>
+  )
+}

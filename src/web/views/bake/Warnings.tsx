@@ -1,0 +1,31 @@
+import { Button, Group } from '@mantine/core'
+import type { Warning } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Note } from '../../parts/Card'
+import { tellWarning } from '../../parts/warnings'
+import type { StationProps } from './station'
+
+/** Warnings of a station, each with its way out. */
+export function Warnings({ solved, jar, edit, frozen, codes }: StationProps & { readonly codes: readonly Warning['code'][] }) {
+  const { format } = useKitchen()
+  if (frozen) return null
+  const told = (solved?.warnings ?? []).filter((w) => codes.includes(w.code)).map((w) => tellWarning(w, jar?.name ?? 'The jar', format))
+  return (
+    <>
+      {told.map(({ code, tone, words, others }) => (
+        <Note key={code} tone={tone}>
+          {words}
+          {others.length > 0 && (
+            <Group gap="xs" mt="xs">
+              {others.map((other) => (
+                <Button key={other.flourPerSeed} variant="default" size="sm" onClick={() => edit({ flourPerSeed: other.flourPerSeed })}>
+                  {other.ratio} begins {format.dayTime(other.startMs)}
+                </Button>
+              ))}
+            </Group>
+          )}
+        </Note>
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,19 @@
+import type { Bake, Jar, Plan } from '../../../contract'
+import type { BakeState, Forecast, SolvedBake } from '../../../core'
+import type { Judged } from '../../data/forecasts'
+
+/** What every station is given. */
+export interface StationProps {
+  readonly bake: Bake
+  readonly state: BakeState
+  readonly plan: Plan
+  readonly edit: (patch: Partial<Plan>) => void
+  readonly solved: SolvedBake | null
+  readonly forecast: Forecast | undefined
+  readonly judged: Judged | undefined
+  readonly jars: readonly Jar[]
+  readonly jar: Jar | undefined
+  readonly now: number
+  /** The plan stands: something has been poured. */
+  readonly frozen: boolean
+}

@@ -1,0 +1,90 @@
+import { Button, Group, Skeleton, Text } from '@mantine/core'
+import { IconPlus } from '@tabler/icons-react'
+import { Link } from 'react-router'
+import { type Bake, happeningOf } from '../../../contract'
+import { doughForPieces, foldBake } from '../../../core'
+import { useMixedBakes, useOpenBakes } from '../../data/bakes'
+import { useKitchen } from '../../data/kitchen'
+import { Quiet } from '../../parts/Quiet'
+import { useNewBake } from '../../parts/useNewBake'
+import classes from './Bakes.module.css'
+
+const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'mixed' } as const
+
+/** All bakes: on the way first, then what is in the record. */
+export function Bakes() {
+  const open = useOpenBakes()
+  const mixed = useMixedBakes()
+  const newBake = useNewBake()
+  const loaded = open.bakes !== undefined && mixed.bakes !== undefined
+  const failure = open.error ?? mixed.error
+  if (!loaded && failure !== undefined) return <Quiet title="The bakes could not be opened" words={failure.message} />
+  return (
+    <div className={classes.page}>
+      <Group justify="space-between" mb="md">
+        <h1 className={classes.title}>Bakes</h1>
+        {newBake.ready && (
+          <Button leftSection={<IconPlus size={20} />} onClick={newBake.start}>
+            New bake
+          </Button>
+        )}
+      </Group>
+      {!loaded && <Skeleton height={220} />}
+      {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
+        <Quiet
+          title="No bakes yet"
+          words="Say what you want to bake and when you want to mix; the levain follows."
+          action={newBake.ready ? { label: 'New bake', onClick: newBake.start } : undefined}
+        />
+      )}
+      {open.bakes !== undefined && open.bakes.length > 0 && <List title="On the way" bakes={open.bakes} />}
+      {mixed.bakes !== undefined && mixed.bakes.length > 0 && (
+        <>
+          <List title="In the record" bakes={mixed.bakes} />
+          {mixed.bakes.length < mixed.total && (
+            <Group justify="center" mt="md">
+              <Text c="dimmed">
+                {mixed.bakes.length} of {mixed.total}
+              </Text>
+              <Button variant="default" loading={mixed.busy} onClick={() => void mixed.more()}>
+                Show more
+              </Button>
+            </Group>
+          )}
+        </>
+      )}
+    </div>
+  )
+}
+
+function List({ title, bakes }: { title: string; bakes: readonly Bake[] }) {
+  return (
+    <section className={classes.list} aria-label={title}>
+      <h2 className={classes.heading}>{title}</h2>
+      {bakes.map((bake) => (
+        <Row key={bake.id} bake={bake} />
+      ))}
+    </section>
+  )
+}
+
+function Row({ bake }: { bake: Bake }) {
+  const { format } = useKitchen()
+  const { mixed, band, marks } = foldBake(bake.events.map(happeningOf))
+  const highest = Math.max(0, ...marks.map((m) => m.rise ?? 0))
+  const when = mixed?.atMs ?? Date.parse(bake.plan.mixAt)
+  return (
+    <Link to={`/bakes/${bake.id}`} className={classes.row}>
+      <span className={classes.when}>
+        {format.date(when)} {format.time(when)}
+      </span>
+      <span className={classes.name}>{bake.plan.name}</span>
+      <span className={classes.detail}>{format.mass(doughForPieces(bake.plan.pieces))} of dough</span>
+      <span className={classes.detail}>
+        {mixed !== null && band !== null
+          ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? `, seen at ${format.rise(highest)}` : ''}`
+          : STATUS_WORDS[bake.status]}
+      </span>
+    </Link>
+  )
+}

@@ -1,0 +1,187 @@
+import { ActionIcon, Button, Group, SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
+import { TimePicker } from '@mantine/dates'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import { type Kitchen, type KitchenEdit, kitchenEditSchema } from '../../../contract'
+import { PERCENTAGE_BASES, POSSIBLE, SCHOOLS } from '../../../core'
+import { Refusal } from '../../data/api'
+import { saveKitchen, useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { Card, Note } from '../../parts/Card'
+import { QuantityField } from '../../parts/QuantityField'
+import { tellError } from '../../parts/tell'
+import classes from './KitchenRoom.module.css'
+
+const ZONES = Intl.supportedValuesOf('timeZone')
+
+/** Units, sleep, places and habits of the kitchen. Every change is kept at once. */
+export function KitchenRoom() {
+  const { kitchen, format } = useKitchen()
+  const { colorScheme, setColorScheme } = useMantineColorScheme()
+  const [name, setName] = useState(kitchen.name)
+  const change = (patch: Partial<KitchenEdit>) => {
+    const edit = kitchenEditSchema.safeParse({ ...editOf(kitchen), ...patch })
+    if (!edit.success) return
+    saveKitchen(kitchen, edit.data).catch((error: unknown) =>
+      tellError(
+        error instanceof Refusal && error.detail.code === 'stale'
+          ? new Error('Another window changed the kitchen. What it chose is shown now; change it again if you like.')
+          : error
+      )
+    )
+  }
+  const setPlace = (id: string, patch: Partial<Kitchen['places'][number]>) =>
+    change({ places: kitchen.places.map((p) => (p.id === id ? { ...p, ...patch } : p)) })
+  const segments = <Value extends string>(label: string, values: readonly Value[], value: Value, onChange: (value: Value) => void) => (
+    <div>
+      <Text fw={500} mb={6}>
+        {label}
+      </Text>
+      <SegmentedControl fullWidth data={[...values]} value={value} onChange={(v) => onChange(v as Value)} aria-label={label} />
+    </div>
+  )
+  return (
+    <div className={classes.page}>
+      <h1 className={classes.title}>Kitchen</h1>
+      <div className={classes.columns}>
+        <Card title="Places and how warm they are">
+          {kitchen.places.map((place) => (
+            <Group key={place.id} wrap="nowrap" align="flex-end" gap="sm" mb="sm">
+              <TextInput
+                aria-label="Name of the place"
+                defaultValue={place.name}
+                maxLength={80}
+                style={{ flex: 1 }}
+                onBlur={(e) => {
+                  if (e.currentTarget.value.trim() === '') e.currentTarget.value = place.name
+                  else setPlace(place.id, { name: e.currentTarget.value })
+                }}
+              />
+              <QuantityField
+                kind="temperature"
+                aria-label={`Temperature, ${place.name}`}
+                what="The temperature"
+                value={place.tempC}
+                range={POSSIBLE.tempC}
+                onCommit={(tempC) => setPlace(place.id, { tempC })}
+                w={130}
+              />
+              {kitchen.places.length > 1 && (
+                <ActionIcon aria-label={`Take ${place.name} away`} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
+                  <IconMinus size={20} />
+                </ActionIcon>
+              )}
+            </Group>
+          ))}
+          <Group justify="space-between">
+            <Button
+              variant="subtle"
+              size="sm"
+              leftSection={<IconPlus size={18} />}
+              onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, surroundings: 'air' }] })}
+            >
+              Another place
+            </Button>
+          </Group>
+          <QuantityField
+            mt="sm"
+            kind="temperature"
+            label="Water from the tap"
+            what="The tap water"
+            value={kitchen.tapTempC}
+            range={POSSIBLE.waterTempC}
+            onCommit={(tapTempC) => change({ tapTempC })}
+          />
+          <Note>The first place is taken for the room: flour stands there.</Note>
+        </Card>
+        <div className={classes.stack}>
+          <Card title="Sleep">
+            <SimpleGrid cols={2}>
+              <TimePicker
+                label="From"
+                size="md"
+                format={kitchen.clock === '12 h' ? '12h' : '24h'}
+                value={kitchen.sleep.from}
+                onChange={(from) => from !== '' && change({ sleep: { ...kitchen.sleep, from: from.slice(0, 5) } })}
+                hoursInputLabel="Hour"
+                minutesInputLabel="Minute"
+              />
+              <TimePicker
+                label="To"
+                size="md"
+                format={kitchen.clock === '12 h' ? '12h' : '24h'}
+                value={kitchen.sleep.to}
+                onChange={(to) => to !== '' && change({ sleep: { ...kitchen.sleep, to: to.slice(0, 5) } })}
+                hoursInputLabel="Hour"
+                minutesInputLabel="Minute"
+              />
+            </SimpleGrid>
+            <Select
+              mt="md"
+              label="Time zone"
+              searchable
+              data={ZONES.includes(kitchen.timeZone) ? ZONES : [kitchen.timeZone, ...ZONES]}
+              value={kitchen.timeZone}
+              onChange={(v) => v !== null && change({ timeZone: v })}
+            />
+          </Card>
+          <Card title="Units">
+            <SimpleGrid cols={{ base: 1, sm: 3 }}>
+              {segments('Mass', ['g', 'oz'] as const, kitchen.mass, (mass) => change({ mass }))}
+              {segments('Temperature', ['°C', '°F'] as const, kitchen.temperature, (temperature) => change({ temperature }))}
+              {segments('Clock', ['24 h', '12 h'] as const, kitchen.clock, (clock) => change({ clock }))}
+            </SimpleGrid>
+            <Text c="dimmed" mt="sm">
+              {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
+            </Text>
+          </Card>
+        </div>
+        <Card title="Habits">
+          <div className={classes.stack}>
+            {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
+            {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
+            <Switch
+              size="md"
+              label="A second scale shows 0.1 g"
+              checked={kitchen.smallScale}
+              onChange={(e) => change({ smallScale: e.currentTarget.checked })}
+            />
+          </div>
+        </Card>
+        <Card title="This program">
+          <div className={classes.stack}>
+            <TextInput
+              label="Name of the kitchen"
+              value={name}
+              maxLength={80}
+              error={name.trim() === '' ? 'A name is needed.' : null}
+              onChange={(e) => setName(e.currentTarget.value)}
+              onBlur={() => name.trim() !== '' && name !== kitchen.name && change({ name: name.trim() })}
+            />
+            <div>
+              <Text fw={500} mb={6}>
+                Light
+              </Text>
+              <SegmentedControl
+                fullWidth
+                aria-label="Light"
+                data={[
+                  { value: 'auto', label: 'as the device' },
+                  { value: 'light', label: 'bright' },
+                  { value: 'dark', label: 'dim' }
+                ]}
+                value={colorScheme}
+                onChange={(v) => setColorScheme(v as typeof colorScheme)}
+              />
+            </div>
+            <Switch size="md" label="Single-key shortcuts" checked={kitchen.keys} onChange={(e) => change({ keys: e.currentTarget.checked })} />
+          </div>
+        </Card>
+      </div>
+    </div>
+  )
+}
+
+function editOf({ id: _id, version: _version, demo: _demo, ...edit }: Kitchen): KitchenEdit {
+  return edit
+}

@@ -1,0 +1,228 @@
+import { Button, Group, Skeleton, Text } from '@mantine/core'
+import { useMediaQuery } from '@mantine/hooks'
+import { IconAlertTriangle } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { type Bake, happeningOf, type Jar, lineFromWire } from '../../../contract'
+import { cultureAt, FLOURS, foldBake, type SolvedBake, type Step, stepsOf, strengthOf } from '../../../core'
+import { useOpenBakes } from '../../data/bakes'
+import { useNow } from '../../data/clock'
+import { type Judged, useVerdicts } from '../../data/forecasts'
+import { useJars } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { solvePlan } from '../../data/solve'
+import { Card, Figure, Figures } from '../../parts/Card'
+import { FeedSheet } from '../../parts/FeedSheet'
+import { JarDrawing } from '../../parts/jar/JarDrawing'
+import { Quiet } from '../../parts/Quiet'
+import { plannedHill, runningHill } from '../../parts/ribbon/hills'
+import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { useNewBake } from '../../parts/useNewBake'
+import { needOf } from '../../parts/warnings'
+import { adviceSentence, fromNow, possessive } from '../../parts/words'
+import classes from './Today.module.css'
+
+const MS_PER_HOUR = 3_600_000
+const MS_PER_MINUTE = 60_000
+const BEHIND_HOURS = 7
+const THEN_STEPS = 6
+
+interface Entry {
+  readonly bake: Bake
+  readonly solved: SolvedBake | null
+  readonly judged: Judged | undefined
+  readonly steps: readonly Step[]
+}
+
+/** What to do now and next, over all bakes and jars. */
+export function Today() {
+  const { kitchen } = useKitchen()
+  const now = useNow()
+  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const { bakes, error } = useOpenBakes()
+  const { jars } = useJars()
+  const newBake = useNewBake()
+  const verdicts = useVerdicts(bakes, now)
+  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const solved = useMemo(
+    () => new Map((bakes ?? []).map((bake) => [bake.id, jars === undefined ? null : solvePlan(bake.plan, jars, kitchen, minute)])),
+    [bakes, jars, kitchen, minute]
+  )
+  const entries: Entry[] = (bakes ?? []).map((bake) => {
+    const judged = verdicts.get(bake.id)
+    const answer = solved.get(bake.id) ?? null
+    return { bake, solved: answer, judged, steps: stepsFor(bake, answer, judged, now) }
+  })
+  const hills = useMemo(
+    () =>
+      (bakes ?? []).flatMap((bake) => {
+        const judged = verdicts.get(bake.id)
+        if (judged !== undefined) return [runningHill(judged, jars ?? [])]
+        const hill = bake.status === 'planned' || bake.status === 'building' ? plannedHill(bake, solved.get(bake.id) ?? null, jars ?? []) : null
+        return hill === null ? [] : [hill]
+      }),
+    [bakes, verdicts, solved, jars]
+  )
+  if (bakes === undefined || jars === undefined) {
+    return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="Today could not be opened" words={error.message} />
+  }
+  const fromMs = minute - BEHIND_HOURS * MS_PER_HOUR
+  const steps = entries.flatMap((entry) => entry.steps.map((step) => ({ entry, step }))).sort((a, b) => a.step.atMs - b.step.atMs)
+  const next = steps[0]
+  return (
+    <>
+      <h1 className={classes.hidden}>Today</h1>
+      <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48) * MS_PER_HOUR} nowMs={now} hills={hills} height={narrow ? 250 : 290} />
+      {next === undefined ? (
+        <Quiet
+          title="Nothing is on its way"
+          words="Say when you want to mix, and Olvent works back from there: grams, ratio, and when to build the levain."
+          action={newBake.ready ? { label: 'New bake', onClick: newBake.start } : undefined}
+        />
+      ) : (
+        <div className={classes.board}>
+          <NextCard entry={next.entry} step={next.step} jars={jars} now={now} />
+          {steps.length > 1 && (
+            <Card title="Then">
+              <ol className={classes.then}>
+                {steps.slice(1, 1 + THEN_STEPS).map(({ entry, step }) => (
+                  <ThenRow key={`${entry.bake.id}-${step.kind}`} entry={entry} step={step} jars={jars} />
+                ))}
+              </ol>
+            </Card>
+          )}
+        </div>
+      )}
+      <JarShelf jars={jars} now={now} />
+    </>
+  )
+}
+
+function stepsFor(bake: Bake, solved: SolvedBake | null, judged: Judged | undefined, now: number): Step[] {
+  const { band } = foldBake(bake.events.map(happeningOf))
+  return stepsOf(
+    {
+      status: bake.status,
+      mixAtMs: Date.parse(bake.plan.mixAt),
+      startMs: solved?.build?.timed.startMs ?? null,
+      running: band === null ? null : { bandMs: band.atMs, verdict: judged?.verdict ?? null }
+    },
+    now
+  )
+}
+
+const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id === bake.plan.jarId)?.name ?? 'the jar'
+
+function stepTitle({ bake }: Entry, step: Step, jars: readonly Jar[]): string {
+  const levain = `${possessive(nameOfJar(bake, jars))} levain`
+  switch (step.kind) {
+    case 'build':
+      return `Build ${levain}`
+    case 'finish weighing':
+      return `Finish weighing ${levain}`
+    case 'look':
+      return `Look at ${levain}`
+    case 'mix':
+      return `Mix ${bake.plan.name.charAt(0).toLowerCase()}${bake.plan.name.slice(1)}`
+    case 'feed again':
+      return `Feed ${levain} again`
+  }
+}
+
+const STATION = { build: 'bench', 'finish weighing': 'bench', look: 'watch', mix: 'watch', 'feed again': 'watch' } as const
+const VERB = {
+  build: 'Start weighing',
+  'finish weighing': 'Go on weighing',
+  look: 'Note what you see',
+  mix: 'Go to the levain',
+  'feed again': 'Go to the levain'
+} as const
+
+/** The one next action, to be read from two metres. */
+function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: readonly Jar[]; now: number }) {
+  const { format } = useKitchen()
+  const { bake, solved, judged } = entry
+  const build = solved?.build
+  const dough = solved?.dough.ok ? solved.dough.value.weigh : null
+  const late = step.kind === 'build' && step.atMs < now - 10 * MS_PER_MINUTE
+  return (
+    <Card data-testid="next">
+      <Text c="dimmed">Next · {bake.plan.name}</Text>
+      <h2 className={classes.next}>{stepTitle(entry, step, jars)}</h2>
+      <p className={classes.when} data-late={late}>
+        {late && <IconAlertTriangle size={20} aria-hidden="true" />}
+        {format.dayTime(step.atMs)} · {fromNow(step.atMs, now, format)}
+        {step.untilMs !== null && step.kind === 'mix' && ` · until ${format.time(step.untilMs)}`}
+      </p>
+      {(step.kind === 'build' || step.kind === 'finish weighing') && build !== null && build !== undefined && (
+        <Figures>
+          <Figure size="lg" value={format.mass(build.weigh.seed)} name="seed" />
+          <Figure
+            size="lg"
+            value={format.mass(build.weigh.water)}
+            name={build.water === null ? 'water' : `water at ${format.temperature(build.water.tempC, 0)}`}
+          />
+          <Figure size="lg" value={format.mass(build.weigh.flour)} name="flour" />
+        </Figures>
+      )}
+      {(step.kind === 'mix' || step.kind === 'look') && dough !== null && (
+        <Figures>
+          <Figure size="lg" value={format.mass(dough.flour)} name="flour" />
+          <Figure size="lg" value={format.mass(dough.water)} name="water" />
+          <Figure size="lg" value={format.mass(dough.levain)} name="levain" />
+          <Figure size="lg" value={format.mass(dough.salt, dough.salt % 1 === 0 ? 1 : 0.1)} name="salt" />
+        </Figures>
+      )}
+      {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format)}</Text>}
+      <Group mt="lg">
+        <Button size="lg" component={Link} to={`/bakes/${bake.id}/${STATION[step.kind]}`}>
+          {VERB[step.kind]}
+        </Button>
+        <Button size="lg" variant="default" component={Link} to={`/bakes/${bake.id}/${step.kind === 'build' ? 'clock' : 'dough'}`}>
+          {step.kind === 'build' ? 'Another time' : 'The dough'}
+        </Button>
+      </Group>
+    </Card>
+  )
+}
+
+function ThenRow({ entry, step, jars }: { entry: Entry; step: Step; jars: readonly Jar[] }) {
+  const { format } = useKitchen()
+  return (
+    <li>
+      <Link to={`/bakes/${entry.bake.id}/${STATION[step.kind]}`} className={classes.thenRow}>
+        <span className={classes.thenTime}>{format.dayTime(step.atMs)}</span>
+        <span>{stepTitle(entry, step, jars)}</span>
+      </Link>
+    </li>
+  )
+}
+
+/** Every jar with what it needs before it builds. */
+function JarShelf({ jars, now }: { jars: readonly Jar[]; now: number }) {
+  const { kitchen, format } = useKitchen()
+  const [feeding, setFeeding] = useState<Jar | null>(null)
+  return (
+    <section className={classes.jars} aria-label="Jars">
+      {jars.map((jar) => {
+        const line = lineFromWire(jar.line)
+        const strength = strengthOf(cultureAt(line, now))
+        const place = kitchen.places.find((p) => p.id === jar.placeId)
+        return (
+          <button key={jar.id} type="button" className={classes.jar} onClick={() => setFeeding(jar)} aria-label={`Feed ${jar.name}`}>
+            <JarDrawing rise={1} family={jar.flour === 'rye' ? 'rye' : FLOURS[jar.flour].gluten ? 'wheat' : 'other'} height={84} />
+            <span className={classes.jarWords}>
+              <b>{jar.name}</b>
+              <span>
+                {format.mass(jar.grams)} · {place?.name ?? 'somewhere'}
+              </span>
+              <span>fed {format.duration((now - line.startedAtMs) / MS_PER_HOUR)} ago</span>
+              <span className={classes.need}>{strength === 'ready as it is' ? 'ready as it is' : needOf(strength).replace(/ before.*/, '')}</span>
+            </span>
+          </button>
+        )
+      })}
+      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+    </section>
+  )
+}
