@@ -19,6 +19,8 @@ export interface StepFacts {
   readonly startMs: number | null
   /** Running levain: when its band was set, and its verdict once it is reckoned. */
   readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
+  /** Moves a moment that falls in the night to when the baker is up. */
+  readonly awake: (ms: number) => number
 }
 
 const MS_PER_HOUR = 3_600_000
@@ -29,7 +31,7 @@ const MS_PER_HOUR = 3_600_000
  * @param nowMs the time now, ms
  */
 export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
-  const { status, mixAtMs, startMs, running } = facts
+  const { status, mixAtMs, startMs, running, awake } = facts
   if (status === 'mixed') return []
   if (status === 'planned')
     return [...(startMs === null ? [] : [{ kind: 'build' as const, atMs: startMs, untilMs: null }]), { kind: 'mix', atMs: mixAtMs, untilMs: null }]
@@ -45,10 +47,10 @@ export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
     case 'feed again':
       return [{ kind: 'feed again', atMs: nowMs, untilMs: null }]
     case 'not rising':
-      return [{ kind: 'look', atMs: at(advice.lookAgainHours), untilMs: null }]
+      return [{ kind: 'look', atMs: awake(at(advice.lookAgainHours)), untilMs: null }]
     case 'wait':
       return [
-        { kind: 'look', atMs: at(advice.lookAgainHours), untilMs: at(advice.opensHours) },
+        { kind: 'look', atMs: awake(at(advice.lookAgainHours)), untilMs: at(advice.opensHours) },
         { kind: 'mix', atMs: at(advice.opensHours), untilMs: closes }
       ]
   }

@@ -91,6 +91,9 @@ export const MODEL = {
 /** How much of a typical jar's prior spread each parameter has (sd of the logarithm). */
 export const PARAMETER_SPREAD = { vigour: 0.25, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3 } as const
 
+/** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
+export const SEED_SPREAD = 0.3
+
 /** Noise that stays in every forecast, however well the jar is known. */
 export const NOISE = {
   /** The room is not what the thermometer said, K. */

@@ -1,16 +1,18 @@
-import { NOISE, PARAMETER_SPREAD } from './constants'
+import { NOISE, PARAMETER_SPREAD, SEED_SPREAD } from './constants'
 import type { JarParameters } from './jarParameters'
 
 /** One way things may be: the jar's true parameters, and what the room and this build do differently. */
 export interface Draw {
   readonly jar: JarParameters
+  /** Factor on the yeast in the fresh mix: the seed was livelier or duller than reckoned. */
+  readonly seed: number
   /** The room against the thermometer, K. */
   readonly roomOffsetK: number
   /** Factor on all times of this build. */
   readonly stretch: number
 }
 
-const DIMENSIONS = 7
+const DIMENSIONS = 8
 
 /**
  * Draws of what is not known, from a low-discrepancy sequence: no chance in it, the same for the same count.
@@ -34,6 +36,7 @@ export function drawParameters(count: number, centre: JarParameters, certainty =
         cold: centre.cold * factor(3, PARAMETER_SPREAD.cold),
         warmth: centre.warmth * factor(4, PARAMETER_SPREAD.warmth)
       },
+      seed: Math.exp(SEED_SPREAD * (z[7] as number)),
       roomOffsetK: NOISE.roomSdC * (z[5] as number),
       stretch: Math.exp(NOISE.buildSd * (z[6] as number))
     }

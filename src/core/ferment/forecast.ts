@@ -68,7 +68,8 @@ export function drawForecast(
   const gas = new Float32Array(draws.length * GRID_POINTS)
   const milestones = draws.map((draw, k) => {
     const stays = vessel.stays.map((stay) => ({ ...stay, tempC: stay.tempC + draw.roomOffsetK }))
-    const run = simulate({ ...vessel, stays }, draw.jar, { untilHours: options.untilHours / draw.stretch, stopPastPeak: true })
+    const start = { ...vessel.start, yeast: vessel.start.yeast * draw.seed }
+    const run = simulate({ ...vessel, start, stays }, draw.jar, { untilHours: options.untilHours / draw.stretch, stopPastPeak: true })
     for (let i = 0; i < GRID_POINTS; i++) gas[k * GRID_POINTS + i] = gasAt(run.curve, (gridHours[i] as number) / draw.stretch)
     return stretched(run.milestones, draw.stretch)
   })

@@ -46,7 +46,7 @@ export interface CultureManner {
 /** Chance that a mark is simply wrong (wrong jar, misread line). */
 const BLUNDER = 0.02
 /** The draws that must still count for something, lest the ranges get narrower than what is known. */
-const LEAST_EFFECTIVE_DRAWS = 40
+const LEAST_EFFECTIVE_DRAWS = 12
 
 /**
  * How likely each draw is after the marks.

@@ -132,7 +132,8 @@ async function lay(work: Work): Promise<void> {
     if (week % 2 === 0) await pastBuild(demo, week, 'Bramble')
   }
   await feed(demo, 'Bramble', 4 * 24, 20, 50, 'fridge')
-  await feed(demo, 'Juno', 16, 12, 48, 'counter')
+  await feed(demo, 'Juno', 27, 15, 30, 'counter')
+  await feed(demo, 'Juno', 16, 15, 60, 'counter')
   await running(demo)
   await coming(demo)
 }
@@ -178,7 +179,7 @@ function planFor(demo: Demo, jar: string, more: Partial<Plan>): Plan {
 /** Quarter hours make believable times. */
 const quarter = (ms: number) => Math.round(ms / (HOUR / 4)) * (HOUR / 4)
 
-/** One build of the past, from the feed of its jar to the mix, with a look or two in between. */
+/** One build of the past, from the feeds of its jar to the mix, with a look or two in between; then the jar goes cold. */
 async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Promise<void> {
   const flourPerSeed = [2, 3, 4, 5, 6][Math.floor(demo.random() * 5)] as number
   const roomC = Math.round((20 + 4 * demo.random()) * 2) / 2
@@ -189,7 +190,9 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
   const day = quarter(demo.work.nowMs - week * 7 * DAY + (jar === 'Juno' ? 1 : 4) * DAY)
   if (day > demo.work.nowMs - 30 * HOUR) return
   const startMs = day - 12 * HOUR
-  await feed(demo, jar, (demo.work.nowMs - (startMs - 10 * HOUR)) / HOUR, 15, 40, 'counter')
+  const ago = (hoursBefore: number) => (demo.work.nowMs - startMs) / HOUR + hoursBefore
+  await feed(demo, jar, ago(20), 15, 30, 'counter')
+  await feed(demo, jar, ago(9), 15, 45, 'counter')
   const bakeId = randomUUID()
   const rye = jar === 'Bramble'
   const plan = planFor(demo, jar, {
@@ -214,6 +217,7 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
     })
   }
   await mix(demo, bakeId, plan, startMs + (curve.peakHours + 0.1) * HOUR)
+  await feed(demo, jar, ago(-(curve.peakHours + 1)), 15, 45, 'fridge')
 }
 
 type Happened =
@@ -325,7 +329,7 @@ async function coming(demo: Demo): Promise<void> {
     [
       'Bramble',
       {
-        name: "Monday's rye tin",
+        name: 'Monday’s rye tin',
         pieces: [{ count: 1, grams: 950 }],
         flour: 'rye',
         hydration: 0.82,
@@ -336,7 +340,7 @@ async function coming(demo: Demo): Promise<void> {
       },
       50
     ],
-    ['Moth', { name: "Moth's pan loaf", pieces: [{ count: 1, grams: 820 }], flour: 'gluten-free', hydration: 1.05, levain: 0.3, flourPerSeed: 3 }, 74]
+    ['Moth', { name: 'Moth’s pan loaf', pieces: [{ count: 1, grams: 820 }], flour: 'gluten-free', hydration: 1.05, levain: 0.3, flourPerSeed: 3 }, 74]
   ]
   const sleep = { from: '22:30', to: '06:30' }
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone

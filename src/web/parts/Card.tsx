@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react'
+import { useKitchen } from '../data/kitchen'
 import classes from './Card.module.css'
 
 /** A quiet surface with a heading of its own. */
@@ -49,5 +50,16 @@ export function Note({ children, tone = 'plain' }: { children: ReactNode; tone?:
     <div className={classes.note} data-tone={tone} role={tone === 'plain' ? undefined : 'note'}>
       {children}
     </div>
+  )
+}
+
+/** A mass to read at a distance: the figure large, its unit small; tenths only where there are some. */
+export function Mass({ grams }: { grams: number }) {
+  const { format } = useKitchen()
+  return (
+    <span className={classes.mass}>
+      {format.massFigure(grams, Math.abs(grams - Math.round(grams)) < 0.05 ? 1 : 0.1)}
+      <span className={classes.unit}>{format.choice.mass}</span>
+    </span>
   )
 }

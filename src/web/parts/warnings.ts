@@ -1,4 +1,5 @@
 import type { AwakeRatio, Format, Strength, Warning } from '../../core'
+import { near } from './words'
 
 /** A warning as words: what, why and the way out. */
 export interface Told {
@@ -28,13 +29,13 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
   switch (warning.code) {
     case 'start in the night':
       return told(
-        `${format.dayTime(warning.startMs)} falls in the night. Another ratio, another place or another time to mix moves it.`,
+        `${format.dayTime(near(warning.startMs))} falls in the night. Another ratio, another place or another time to mix moves it.`,
         'care',
         warning.others
       )
     case 'start has passed':
       return told(
-        `This would have had to begin ${format.dayTime(warning.startMs)}, which has passed. Begun now it is ready about ${format.dayTime(warning.soonestMs)}; a lower ratio or a warmer place is faster.`,
+        `This would have had to begin ${format.dayTime(near(warning.startMs))}, which has passed. Begun now it is ready about ${format.dayTime(near(warning.soonestMs))}; a lower ratio or a warmer place is faster.`,
         'care',
         warning.others
       )

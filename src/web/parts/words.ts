@@ -14,7 +14,7 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
 
 /** The one sentence of advice. */
 export function adviceSentence({ advice, fitNow, forecast }: Verdict, bandMs: number, format: Format): string {
-  const at = (hours: number) => format.dayTime(bandMs + hours * MS_PER_HOUR)
+  const at = (hours: number) => format.dayTime(near(bandMs + hours * MS_PER_HOUR))
   const chance = format.percent(fitNow, 0)
   switch (advice.kind) {
     case 'mix now':
@@ -31,6 +31,9 @@ export function adviceSentence({ advice, fitNow, forecast }: Verdict, bandMs: nu
       return `It is not rising as it should${Number.isFinite(forecast.opens.p50) ? '' : ' at all'}: check that the place is warm and the seed was lively. Look again at ${at(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
   }
 }
+
+/** To five minutes: a forecast to the minute would claim too much. */
+export const near = (ms: number) => Math.round(ms / 300_000) * 300_000
 
 /** "in 2 h 43 min", "now", "12 min ago". */
 export function fromNow(ms: number, nowMs: number, format: Format): string {

@@ -3,6 +3,7 @@ import { useElementSize } from '@mantine/hooks'
 import { useId, useMemo } from 'react'
 import { nightsBetween } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
+import { near } from '../words'
 import { describeRibbon } from './describe'
 import { type Hill, layRibbon } from './geometry'
 import classes from './Ribbon.module.css'
@@ -32,7 +33,7 @@ export function Ribbon({ fromMs, toMs, nowMs, hills, height = 260 }: { fromMs: n
               <g key={night.fromMs}>
                 <rect x={left} y={0} width={Math.max(right - left, 0)} height={height} className={classes.night} />
                 {right - left > 70 && (
-                  <text x={left + 10} y={50} className={classes.soft}>
+                  <text x={left + 10} y={46} className={classes.soft}>
                     asleep
                   </text>
                 )}
@@ -104,7 +105,7 @@ export function Ribbon({ fromMs, toMs, nowMs, hills, height = 260 }: { fromMs: n
             return (
               <g key={label.id}>
                 <text x={label.x} y={label.y - 14} textAnchor="middle" className={classes.answer}>
-                  {format.time(hill.window.fromMs)} – {format.time(hill.window.toMs)}
+                  {format.time(near(hill.window.fromMs))} – {format.time(near(hill.window.toMs))}
                 </text>
                 <text x={label.x} y={label.y + 4} textAnchor="middle" className={classes.soft}>
                   {hill.label}

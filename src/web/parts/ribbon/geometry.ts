@@ -44,8 +44,6 @@ export interface PlacedLabel {
   readonly id: string
   readonly x: number
   readonly y: number
-  /** Whether there was room for the second line. */
-  readonly detail: boolean
 }
 
 /** A hill ready to draw. */
@@ -74,14 +72,21 @@ export interface RibbonGeometry {
 
 const HOUR = 3_600_000
 /** Room above the hills for days and windows, and below for hours. */
-const HEAD_PX = 96
+const HEAD_PX = 98
 const FOOT_PX = 44
 const LEAST_TOP_GAS = 2
+/** A lane stands this share of a hill above the one below it: hills may stand before each other like hills do. */
+const LANE_RISE = 0.62
+/** Doubt reaches no higher than this share of the highest hill. */
+const MOST_OF_HILL = 1.25
 const TICK_STEPS = [1, 2, 3, 6, 12, 24]
 const LEAST_TICK_PX = 40
 const BADGE_PX = 34
-const LABEL_HALF_PX = 74
+const LABEL_HALF_PX = 78
+const DAY_PX = 104
 const LABEL_LINE_PX = 40
+/** Labels keep below the names of days and the word for sleep. */
+const LABEL_TOP_PX = 84
 
 /**
  * Lays a ribbon out.
@@ -95,14 +100,14 @@ export function layRibbon(strip: Strip, hills: readonly Hill[]): RibbonGeometry 
   const shown = hills.filter((hill) => hill.points.length > 1 && endOf(hill) > fromMs && startOf(hill) < toMs)
   const lanes = assignLanes(shown)
   const laneCount = Math.max(1, ...lanes.map((lane) => lane + 1))
-  const laneHeight = (groundY - HEAD_PX) / laneCount
-  const topGas = Math.max(LEAST_TOP_GAS, ...shown.flatMap((hill) => hill.points.map((p) => p.gas)))
+  const hillPx = (groundY - HEAD_PX) / (1 + LANE_RISE * (laneCount - 1))
+  const topGas = Math.max(LEAST_TOP_GAS, ...shown.flatMap((hill) => [...hill.points, ...(hill.marks ?? [])].map((p) => p.gas)))
   const drawn = shown.map((hill, i) => {
-    const ground = groundY - (laneCount - 1 - (lanes[i] as number)) * (laneHeight + (laneCount > 1 ? HEAD_PX / 4 : 0)) * (laneCount > 1 ? 0.82 : 1)
-    return drawHill(hill, x, (gas) => ground - (Math.max(gas, 0) / topGas) * laneHeight * (laneCount > 1 ? 0.8 : 1), ground)
+    const ground = groundY - (laneCount - 1 - (lanes[i] as number)) * LANE_RISE * hillPx
+    return drawHill(hill, x, (gas) => ground - Math.min(Math.max(gas, 0) / topGas, MOST_OF_HILL) * hillPx, ground)
   })
   const nowX = nowMs >= fromMs && nowMs <= toMs ? x(nowMs) : null
-  return { groundY, nowX, hills: drawn, ticks: ticksOf(strip, x, nowX), days: daysOf(strip, x), labels: placeLabels(drawn, strip, x, nowX), x }
+  return { groundY, nowX, hills: drawn, ticks: ticksOf(strip, x, nowX), days: daysOf(strip, x, nowX), labels: placeLabels(drawn, strip, x, nowX), x }
 }
 
 const startOf = (hill: Hill) => hill.points[0]?.ms ?? 0
@@ -186,21 +191,23 @@ function ticksOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => nu
 }
 
 /** Where a day's name stands: at its midnight, the first day at the left edge while there is room. */
-function daysOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number) {
+function daysOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number, nowX: number | null) {
   const days: { x: number; ms: number }[] = []
   const first = new TZDate(fromMs, timeZone)
   for (let i = 0; i < 12; i++) {
     const midnight = new TZDate(first.getFullYear(), first.getMonth(), first.getDate() + i, 0, 0, 0, timeZone).getTime()
     if (midnight > toMs) break
-    days.push({ x: Math.max(x(midnight), 0) + 12, ms: Math.max(midnight, fromMs) })
+    const left = Math.max(x(midnight), 0) + 12
+    const covered = nowX !== null && nowX > left - 8 && nowX < left + DAY_PX
+    days.push({ x: covered ? nowX + 10 : left, ms: Math.max(midnight, fromMs) })
   }
   const room = (i: number) => (days[i + 1]?.x ?? width) - (days[i] as { x: number }).x
-  return days.filter((_, i) => room(i) >= 100)
+  return days.filter((_, i) => room(i) >= DAY_PX)
 }
 
 /** Stands each window's words over its hill, held inside the strip and clear of the present and of each other. */
 function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: number) => number, nowX: number | null): PlacedLabel[] {
-  const placed: (PlacedLabel & { readonly lane: number })[] = []
+  const placed: PlacedLabel[] = []
   const ordered = hills.filter((h) => h.hill.window !== null).sort((a, b) => (a.hill.window?.fromMs ?? 0) - (b.hill.window?.fromMs ?? 0))
   for (const { hill, groundY } of ordered) {
     const window = hill.window as { fromMs: number; toMs: number }
@@ -214,9 +221,9 @@ function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: numb
     }
     const peak = Math.max(...hill.points.map((p) => p.gas))
     const top = topOf(hill, hills, peak) ?? groundY
-    let y = top - 16
+    let y = Math.max(top - 14, LABEL_TOP_PX)
     while (placed.some((other) => Math.abs(other.x - px) < 2 * LABEL_HALF_PX && Math.abs(other.y - y) < LABEL_LINE_PX)) y -= LABEL_LINE_PX
-    placed.push({ id: hill.id, x: px, y: Math.max(y, 40), detail: true, lane: groundY })
+    placed.push({ id: hill.id, x: px, y: Math.max(y, 66) })
   }
   return placed
 }

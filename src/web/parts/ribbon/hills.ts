@@ -6,6 +6,8 @@ import type { Hill } from './geometry'
 const MS_PER_HOUR = 3_600_000
 /** A hill is drawn no longer than this, h. */
 const LONGEST_HOURS = 96
+/** How much of the fall is shown beyond the window, h. */
+const TAIL_HOURS = 1.5
 
 const familyOf = (bake: Bake): Hill['family'] => (bake.plan.levainFlour === 'rye' ? 'rye' : FLOURS[bake.plan.levainFlour].gluten ? 'wheat' : 'other')
 
@@ -16,10 +18,11 @@ function labelOf(bake: Bake, jars: readonly Jar[]): string {
 
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
 
-/** The hill of a line as the model draws it, up to where it has collapsed. */
-function pointsOf(line: BatchLine, startMs: number): { ms: number; gas: number }[] {
+/** The hill of a line as the model draws it, up to where its levain is used or past use. */
+function pointsOf(line: BatchLine, startMs: number, mixAtMs: number): { ms: number; gas: number }[] {
   const { curve, milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
-  const end = milestones.collapsedHours ?? LONGEST_HOURS
+  const used = Math.max(milestones.closesHours ?? LONGEST_HOURS, (mixAtMs - startMs) / MS_PER_HOUR) + TAIL_HOURS
+  const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
   const points: { ms: number; gas: number }[] = []
   for (let i = 0; i < curve.count; i++) {
     const hours = curve.hours[i] as number
@@ -38,7 +41,7 @@ function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullab
 export function plannedHill(bake: Bake, solved: SolvedBake | null, jars: readonly Jar[], forecast?: Forecast): Hill | null {
   const timed = solved?.build?.timed
   if (timed === undefined) return null
-  const points = pointsOf(timed.line, timed.startMs)
+  const points = pointsOf(timed.line, timed.startMs, Date.parse(bake.plan.mixAt))
   const { opensHours, closesHours } = windowOf(timed.milestones, bake.plan.school)
   const endMs = points.at(-1)?.ms ?? timed.startMs
   return {
@@ -61,7 +64,7 @@ export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[
   const { forecast } = verdict
   const start = line.startedAtMs
   const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
-  const fall = forecast.closes.p95
+  const fall = forecast.closes.p75 + TAIL_HOURS
   const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * MS_PER_HOUR
   const { opens, closes } = forecast
   return {
@@ -81,7 +84,7 @@ export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[
 /** A levain that has been mixed, as the model draws it beside what was seen. */
 export function recordHill(bake: Bake, line: BatchLine, jars: readonly Jar[]): Hill {
   const { marks, mixed } = foldBake(bake.events.map(happeningOf))
-  const points = pointsOf(line, line.startedAtMs)
+  const points = pointsOf(line, line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
   const { milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
   const { opensHours, closesHours } = windowOf(milestones, bake.plan.school)
   return {

@@ -4,7 +4,7 @@ import { IconArrowBackUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, happeningOf, type Jar, lineFromWire, type Plan, planSchema } from '../../../contract'
-import { type Format, foldBake, type SolvedBake } from '../../../core'
+import { type BakeState, type Format, foldBake, type SolvedBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useForecast, useVerdicts } from '../../data/forecasts'
@@ -108,10 +108,17 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
           <SheetMenu bake={bake} plan={plan} now={now} />
         </Group>
       </div>
-      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hill === null ? [] : [hill]} height={narrow ? 230 : 210} />
+      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hill === null ? [] : [hill]} height={narrow ? 236 : 244} />
       <nav className={classes.path} aria-label="Stations">
         {STATIONS.map((s) => (
-          <Link key={s.id} to={`/bakes/${bake.id}/${s.id}`} replace className={classes.station} aria-current={s.id === station ? 'step' : undefined}>
+          <Link
+            key={s.id}
+            to={`/bakes/${bake.id}/${s.id}`}
+            replace
+            className={classes.station}
+            aria-current={s.id === station ? 'step' : undefined}
+            data-done={isDone(s.id, state)}
+          >
             <span className={classes.knot} />
             <span className={classes.label}>{s.label}</span>
             <span className={classes.figure}>{stationFigure(s.id, props, format)}</span>
@@ -139,6 +146,12 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
       )}
     </>
   )
+}
+
+/** Whether the work of a station is behind us; said in words by its figure, too. */
+function isDone(id: StationId, state: BakeState): boolean {
+  if (id === 'watch') return state.mixed !== null
+  return id === 'bench' ? state.band !== null : state.status !== 'planned'
 }
 
 function NameField({ name, frozen, onName }: { name: string; frozen: boolean; onName: (name: string) => void }) {

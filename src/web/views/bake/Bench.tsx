@@ -9,7 +9,7 @@ import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { Card, Figure, Figures, Note } from '../../parts/Card'
+import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
@@ -85,7 +85,9 @@ export function Bench(props: StationProps) {
             {current === 'water' && build.water !== null ? `At ${format.temperature(build.water.tempC, 0)}, never above ${format.temperature(40, 0)}. ` : ''}
             {ITEM_WORDS[current].how}
           </Text>
-          <p className={classes.huge}>{format.mass(planned, planned % 1 === 0 ? 1 : 0.1)}</p>
+          <p className={classes.huge}>
+            <Mass grams={planned} />
+          </p>
           <QuantityField
             key={current}
             kind="mass"
@@ -160,7 +162,9 @@ function Poured({ bake, state, jar }: StationProps) {
                   <IconCheck size={18} className={classes.tick} aria-hidden="true" /> {ITEM_WORDS[item].name}
                 </th>
                 <td>{Math.abs(planned - state.poured[item]) >= 0.1 ? `planned ${format.mass(planned, planned % 1 === 0 ? 1 : 0.1)}` : ''}</td>
-                <td className={classes.grams}>{format.mass(state.poured[item], state.poured[item] % 1 === 0 ? 1 : 0.1)}</td>
+                <td className={classes.grams}>
+                  <Mass grams={state.poured[item]} />
+                </td>
               </tr>
             )
           })}
@@ -170,7 +174,7 @@ function Poured({ bake, state, jar }: StationProps) {
         <Figures>
           <Figure value={ratioOf(state.poured)} name="really" />
           <Figure value={format.percent((water + seed - seed / (1 + seedHydration)) / allFlour, 0)} name="hydration" />
-          <Figure value={format.mass(seed + water + flour)} name="in all" />
+          <Figure value={<Mass grams={seed + water + flour} />} name="in all" />
         </Figures>
       )}
     </>

@@ -6,7 +6,7 @@ import { Link } from 'react-router'
 import { type Jar, problemSentence } from '../../../contract'
 import { FLOUR_KINDS, type FlourKind, POSSIBLE, ratioOf } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
-import { Card, Figure, Figures, Note } from '../../parts/Card'
+import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { FeedSheet, NewJarSheet } from '../../parts/FeedSheet'
 import { QuantityField } from '../../parts/QuantityField'
 import { needOf } from '../../parts/warnings'
@@ -105,9 +105,9 @@ export function Build(props: StationProps) {
           ) : (
             <>
               <Figures>
-                <Figure size="lg" value={format.mass(weigh.seed, weigh.seed % 1 === 0 ? 1 : 0.1)} name="seed" />
-                <Figure size="lg" value={format.mass(weigh.water)} name="water" />
-                <Figure size="lg" value={format.mass(weigh.flour)} name={`flour, ${plan.levainFlour}`} />
+                <Figure size="lg" value={<Mass grams={weigh.seed} />} name="seed" />
+                <Figure size="lg" value={<Mass grams={weigh.water} />} name="water" />
+                <Figure size="lg" value={<Mass grams={weigh.flour} />} name={`flour, ${plan.levainFlour}`} />
               </Figures>
               {build !== null && state.band === null && (
                 <Text mt="md" c="dimmed">
@@ -122,7 +122,7 @@ export function Build(props: StationProps) {
         {build !== null && jar !== undefined && state.band === null && (
           <Card title={`What stays in ${jar.name}`}>
             <Figures>
-              <Figure value={format.mass(jar.grams)} name="in the jar now" />
+              <Figure value={<Mass grams={jar.grams} />} name="in the jar now" />
               <Figure value={build.jarAfterGrams >= 0 ? format.mass(build.jarAfterGrams) : 'not enough'} name="once the seed is out" />
             </Figures>
             <Text mt="sm">

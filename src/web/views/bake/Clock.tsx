@@ -9,7 +9,7 @@ import { type HourRange, instantAt, POSSIBLE, type School } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
-import { fromNow } from '../../parts/words'
+import { fromNow, near } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import type { StationProps } from './station'
 import { Warnings } from './Warnings'
@@ -124,7 +124,7 @@ export function Clock(props: StationProps) {
             <Figures>
               <Figure
                 size="lg"
-                value={format.dayTime(state.band?.atMs ?? build?.timed.startMs ?? now)}
+                value={format.dayTime(state.band?.atMs ?? near(build?.timed.startMs ?? now))}
                 name={fromNow(state.band?.atMs ?? build?.timed.startMs ?? now, now, format)}
               />
             </Figures>
@@ -178,8 +178,8 @@ export function Clock(props: StationProps) {
 
 function Moment({ name, range, startMs }: { name: string; range: HourRange; startMs: number }) {
   const { format } = useKitchen()
-  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(startMs + hours * MS_PER_HOUR) : 'later')
-  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(startMs + range.p95 * MS_PER_HOUR) : at(range.p95)
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(startMs + hours * MS_PER_HOUR)) : 'later')
+  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(near(startMs + range.p95 * MS_PER_HOUR)) : at(range.p95)
   return (
     <tr>
       <th scope="row">{name}</th>

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { problemSentence } from '../../../contract'
 import { FLOUR_KINDS, type FlourKind, HANDLING_LOSS, PERCENTAGE_BASES, type PercentageBase, POSSIBLE, restate } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
-import { Card, Figure, Figures, Note } from '../../parts/Card'
+import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import classes from './BakeSheet.module.css'
 import type { StationProps } from './station'
@@ -84,16 +84,18 @@ export function Dough(props: StationProps) {
                 <tbody>
                   {(
                     [
-                      [`Flour, ${plan.flour}`, dough.exact.masses.flour, dough.weigh.flour, 1],
-                      ['Water', dough.exact.masses.water, dough.weigh.water, 1],
-                      [`Levain at ${format.percent(plan.levainHydration, 0)}`, dough.exact.masses.levain, dough.weigh.levain, 1],
-                      ['Salt', dough.exact.masses.salt, dough.weigh.salt, dough.weigh.salt % 1 === 0 ? 1 : 0.1]
+                      [`Flour, ${plan.flour}`, dough.exact.masses.flour, dough.weigh.flour],
+                      ['Water', dough.exact.masses.water, dough.weigh.water],
+                      [`Levain at ${format.percent(plan.levainHydration, 0)}`, dough.exact.masses.levain, dough.weigh.levain],
+                      ['Salt', dough.exact.masses.salt, dough.weigh.salt]
                     ] as const
-                  ).map(([name, exact, weigh, resolution]) => (
+                  ).map(([name, exact, weigh]) => (
                     <tr key={name}>
                       <th scope="row">{name}</th>
                       <td>{format.percent(exact / dough.exact.baseFlourGrams)}</td>
-                      <td className={classes.grams}>{format.mass(weigh, resolution)}</td>
+                      <td className={classes.grams}>
+                        <Mass grams={weigh} />
+                      </td>
                     </tr>
                   ))}
                 </tbody>
@@ -101,7 +103,9 @@ export function Dough(props: StationProps) {
                   <tr>
                     <th scope="row">Dough</th>
                     <td>{format.percent(dough.exact.divisor)}</td>
-                    <td className={classes.grams}>{format.mass(dough.truth.totalGrams)}</td>
+                    <td className={classes.grams}>
+                      <Mass grams={dough.truth.totalGrams} />
+                    </td>
                   </tr>
                 </tfoot>
               </table>

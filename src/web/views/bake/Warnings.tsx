@@ -3,6 +3,7 @@ import type { Warning } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/Card'
 import { tellWarning } from '../../parts/warnings'
+import { near } from '../../parts/words'
 import type { StationProps } from './station'
 
 /** Warnings of a station, each with its way out. */
@@ -19,7 +20,7 @@ export function Warnings({ solved, jar, edit, frozen, codes }: StationProps & { 
             <Group gap="xs" mt="xs">
               {others.map((other) => (
                 <Button key={other.flourPerSeed} variant="default" size="sm" onClick={() => edit({ flourPerSeed: other.flourPerSeed })}>
-                  {other.ratio} begins {format.dayTime(other.startMs)}
+                  {other.ratio} begins {format.dayTime(near(other.startMs))}
                 </Button>
               ))}
             </Group>

@@ -8,12 +8,12 @@ import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { Card, Figure, Figures, Note } from '../../parts/Card'
+import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
-import { adviceSentence, PHASE_WORDS } from '../../parts/words'
+import { adviceSentence, near, PHASE_WORDS } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import { shownVerdict } from './shown'
 import type { StationProps } from './station'
@@ -150,7 +150,7 @@ function VerdictCard({ judged }: StationProps) {
   if (judged === undefined) return <Skeleton height={190} />
   const { verdict, line } = judged
   const { word, says, shape } = PHASE_WORDS[verdict.phase]
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(line.startedAtMs + hours * MS_PER_HOUR) : 'later')
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
   const { opens, closes } = verdict.forecast
   return (
     <Card data-testid="verdict">
@@ -238,15 +238,15 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
   const event = bake.events.find((e) => e.id === state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
   const bandMs = state.band.atMs
-  const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(bandMs + hours * MS_PER_HOUR) : 'later')
+  const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * MS_PER_HOUR)) : 'later')
   return (
     <div className={classes.columns}>
       <Card title="In the record">
         <Figures>
           <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name="mixed" />
           <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name="after the band" />
-          <Figure size="lg" value={format.mass(state.mixed.levainGrams)} name="levain in the dough" />
-          <Figure size="lg" value={format.mass(state.mixed.keepBackGrams)} name={`back into ${jar?.name ?? 'the jar'}`} />
+          <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name="levain in the dough" />
+          <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={`back into ${jar?.name ?? 'the jar'}`} />
         </Figures>
         {shown !== undefined && (
           <Note>

@@ -1,5 +1,6 @@
 import { doughForPieces, type Format, ratioOf } from '../../../core'
 import type { StationId } from '../../parts/stations'
+import { near } from '../../parts/words'
 import type { StationProps } from './station'
 
 const MS_PER_HOUR = 3_600_000
@@ -15,7 +16,7 @@ export function stationFigure(id: StationId, { state, plan, solved, judged }: St
       return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.weigh)} · ${format.mass(build.totalGrams)}`
     case 'clock':
       if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
-      return build === undefined || build === null ? 'no time yet' : `begin ${format.dayTime(build.timed.startMs)}`
+      return build === undefined || build === null ? 'no time yet' : `begin ${format.dayTime(near(build.timed.startMs))}`
     case 'bench':
       return state.band !== null ? 'band is set' : `${state.done.length} of 3 poured`
     case 'watch': {
@@ -23,7 +24,7 @@ export function stationFigure(id: StationId, { state, plan, solved, judged }: St
       const opens = judged?.verdict.forecast.opens.p50
       const closes = judged?.verdict.forecast.closes.p50
       if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return 'nothing to see yet'
-      const at = (hours: number) => format.time(judged.line.startedAtMs + hours * MS_PER_HOUR)
+      const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * MS_PER_HOUR))
       return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : `from ${at(opens)}`
     }
   }

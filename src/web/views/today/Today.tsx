@@ -3,15 +3,15 @@ import { useMediaQuery } from '@mantine/hooks'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type Bake, happeningOf, type Jar, lineFromWire } from '../../../contract'
-import { cultureAt, FLOURS, foldBake, type SolvedBake, type Step, stepsOf, strengthOf } from '../../../core'
+import { type Bake, happeningOf, type Jar, type Kitchen, lineFromWire } from '../../../contract'
+import { cultureAt, FLOURS, type Format, foldBake, levelOf, nightAt, type SolvedBake, type Step, stepsOf, strengthOf } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { type Judged, useVerdicts } from '../../data/forecasts'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { solvePlan } from '../../data/solve'
-import { Card, Figure, Figures } from '../../parts/Card'
+import { Card, Figure, Figures, Mass } from '../../parts/Card'
 import { FeedSheet } from '../../parts/FeedSheet'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { Quiet } from '../../parts/Quiet'
@@ -19,13 +19,13 @@ import { plannedHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { useNewBake } from '../../parts/useNewBake'
 import { needOf } from '../../parts/warnings'
-import { adviceSentence, fromNow, possessive } from '../../parts/words'
+import { adviceSentence, fromNow, near, possessive } from '../../parts/words'
 import classes from './Today.module.css'
 
 const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
 const BEHIND_HOURS = 7
-const THEN_STEPS = 6
+const THEN_STEPS = 5
 
 interface Entry {
   readonly bake: Bake
@@ -51,7 +51,7 @@ export function Today() {
   const entries: Entry[] = (bakes ?? []).map((bake) => {
     const judged = verdicts.get(bake.id)
     const answer = solved.get(bake.id) ?? null
-    return { bake, solved: answer, judged, steps: stepsFor(bake, answer, judged, now) }
+    return { bake, solved: answer, judged, steps: stepsFor(kitchen, bake, answer, judged, now) }
   })
   const hills = useMemo(
     () =>
@@ -72,7 +72,7 @@ export function Today() {
   return (
     <>
       <h1 className={classes.hidden}>Today</h1>
-      <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48) * MS_PER_HOUR} nowMs={now} hills={hills} height={narrow ? 250 : 290} />
+      <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48) * MS_PER_HOUR} nowMs={now} hills={hills} height={narrow ? 260 : 300} />
       {next === undefined ? (
         <Quiet
           title="Nothing is on its way"
@@ -98,14 +98,15 @@ export function Today() {
   )
 }
 
-function stepsFor(bake: Bake, solved: SolvedBake | null, judged: Judged | undefined, now: number): Step[] {
+function stepsFor(kitchen: Kitchen, bake: Bake, solved: SolvedBake | null, judged: Judged | undefined, now: number): Step[] {
   const { band } = foldBake(bake.events.map(happeningOf))
   return stepsOf(
     {
       status: bake.status,
       mixAtMs: Date.parse(bake.plan.mixAt),
       startMs: solved?.build?.timed.startMs ?? null,
-      running: band === null ? null : { bandMs: band.atMs, verdict: judged?.verdict ?? null }
+      running: band === null ? null : { bandMs: band.atMs, verdict: judged?.verdict ?? null },
+      awake: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.toMs ?? ms
     },
     now
   )
@@ -123,7 +124,7 @@ function stepTitle({ bake }: Entry, step: Step, jars: readonly Jar[]): string {
     case 'look':
       return `Look at ${levain}`
     case 'mix':
-      return `Mix ${bake.plan.name.charAt(0).toLowerCase()}${bake.plan.name.slice(1)}`
+      return `Mix: ${bake.plan.name}`
     case 'feed again':
       return `Feed ${levain} again`
   }
@@ -151,26 +152,32 @@ function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: 
       <h2 className={classes.next}>{stepTitle(entry, step, jars)}</h2>
       <p className={classes.when} data-late={late}>
         {late && <IconAlertTriangle size={20} aria-hidden="true" />}
-        {format.dayTime(step.atMs)} · {fromNow(step.atMs, now, format)}
-        {step.untilMs !== null && step.kind === 'mix' && ` · until ${format.time(step.untilMs)}`}
+        {format.dayTime(near(step.atMs))} · {fromNow(step.atMs, now, format)}
+        {step.untilMs !== null && step.kind === 'mix' && ` · until ${format.time(near(step.untilMs))}`}
       </p>
       {(step.kind === 'build' || step.kind === 'finish weighing') && build !== null && build !== undefined && (
         <Figures>
-          <Figure size="lg" value={format.mass(build.weigh.seed)} name="seed" />
+          <Figure size="lg" value={<Mass grams={build.weigh.seed} />} name="seed" />
           <Figure
             size="lg"
-            value={format.mass(build.weigh.water)}
+            value={<Mass grams={build.weigh.water} />}
             name={build.water === null ? 'water' : `water at ${format.temperature(build.water.tempC, 0)}`}
           />
-          <Figure size="lg" value={format.mass(build.weigh.flour)} name="flour" />
+          <Figure size="lg" value={<Mass grams={build.weigh.flour} />} name="flour" />
         </Figures>
       )}
-      {(step.kind === 'mix' || step.kind === 'look') && dough !== null && (
+      {step.kind === 'mix' && dough !== null && (
         <Figures>
-          <Figure size="lg" value={format.mass(dough.flour)} name="flour" />
-          <Figure size="lg" value={format.mass(dough.water)} name="water" />
-          <Figure size="lg" value={format.mass(dough.levain)} name="levain" />
-          <Figure size="lg" value={format.mass(dough.salt, dough.salt % 1 === 0 ? 1 : 0.1)} name="salt" />
+          <Figure size="lg" value={<Mass grams={dough.flour} />} name="flour" />
+          <Figure size="lg" value={<Mass grams={dough.water} />} name="water" />
+          <Figure size="lg" value={<Mass grams={dough.levain} />} name="levain" />
+          <Figure size="lg" value={<Mass grams={dough.salt} />} name="salt" />
+        </Figures>
+      )}
+      {step.kind === 'look' && judged !== undefined && (
+        <Figures>
+          <Figure size="lg" value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))} name="expected now" />
+          <Figure size="lg" value={windowWords(judged, format)} name="fit to mix" />
         </Figures>
       )}
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format)}</Text>}
@@ -186,12 +193,17 @@ function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: 
   )
 }
 
+function windowWords({ line, verdict }: Judged, format: Format): string {
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  return `${at(verdict.forecast.opens.p50)} – ${at(verdict.forecast.closes.p50)}`
+}
+
 function ThenRow({ entry, step, jars }: { entry: Entry; step: Step; jars: readonly Jar[] }) {
   const { format } = useKitchen()
   return (
     <li>
       <Link to={`/bakes/${entry.bake.id}/${STATION[step.kind]}`} className={classes.thenRow}>
-        <span className={classes.thenTime}>{format.dayTime(step.atMs)}</span>
+        <span className={classes.thenTime}>{format.dayTime(near(step.atMs))}</span>
         <span>{stepTitle(entry, step, jars)}</span>
       </Link>
     </li>
