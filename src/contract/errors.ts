@@ -19,7 +19,16 @@ export function fieldSentences(error: z.ZodError): Record<string, string> {
   const fields: Record<string, string> = {}
   for (const issue of error.issues) {
     const path = issue.path.join('.')
-    fields[path] ??= issue.message
+    fields[path] ??= sentenceOf(issue)
   }
   return fields
+}
+
+/** A schema's own sentence where it has one; else a plain one for what went wrong. */
+function sentenceOf(issue: z.core.$ZodIssue): string {
+  if (!/^(Invalid|Unrecognized|Too|Expected)/.test(issue.message)) return issue.message
+  if (issue.code === 'invalid_value') return `Choose one of: ${issue.values.join(', ')}.`
+  if (issue.code === 'unrecognized_keys') return `Olvent does not know ${issue.keys.join(', ')} here.`
+  if (issue.code === 'too_big') return `This is more than the ${issue.maximum} that Olvent takes.`
+  return 'This is missing or not of the right kind.'
 }

@@ -51,7 +51,7 @@ export function lagWorkRate(tempC: number): number {
 
 const FIRST_C = -10
 const LAST_C = 70
-const PER_KELVIN = 8
+const PER_KELVIN = 16
 
 /** Fields of one row of the table of rates, in order. */
 export const RATE = { yeast: 0, warm: 1, bacteria: 2, metabolism: 3, weakening: 4, death: 5, lagWork: 6, leak: 7 } as const
@@ -78,7 +78,7 @@ function tabulate(): Float64Array {
 }
 
 /**
- * All rates at one temperature by linear interpolation of a table with a step of 1/8 K.
+ * All rates at one temperature by linear interpolation of a table with a step of 1/16 K.
  * @param tempC °C, held to −10 … 70
  * @param out eight numbers in the order of RATE
  */

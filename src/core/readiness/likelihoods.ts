@@ -10,13 +10,13 @@ type Row = readonly [lag: number, climbing: number, young: number, peak: number,
 export const SIGNS = {
   top: {
     /** The skin is pushed up from below: gas is made faster than it leaves. */
-    domed: [0.1, 0.6, 0.75, 0.45, 0.08, 0.02],
+    domed: [0.1, 0.6, 0.75, 0.42, 0.06, 0.02],
     /** Level: either it has not started, or it stands at the turn. */
-    flat: [0.85, 0.35, 0.2, 0.4, 0.3, 0.1],
+    flat: [0.85, 0.35, 0.19, 0.36, 0.24, 0.08],
     /** First small hollows: gas leaves faster than it is made. */
-    dimpled: [0.03, 0.04, 0.05, 0.25, 0.6, 0.3],
+    dimpled: [0.03, 0.04, 0.05, 0.18, 0.46, 0.25],
     /** A hollow in the middle, walls left behind: well past. */
-    sunken: [0.02, 0.01, 0.01, 0.04, 0.3, 0.75]
+    sunken: [0.02, 0.01, 0.01, 0.04, 0.24, 0.65]
   },
   bubbles: {
     /** None or pinpricks at the side. */

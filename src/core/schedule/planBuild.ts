@@ -125,7 +125,7 @@ export interface AwakeRatio {
 }
 
 const LEAST_FLOUR = 0.5
-const MOST_FLOUR = 15
+const MOST_FLOUR = 20
 const FLOUR_STEP = 0.5
 
 /**

@@ -1,0 +1,51 @@
+import { foldBake, type Happening } from './foldBake'
+
+const at = (minute: number) => Date.UTC(2026, 10, 27, 20, minute)
+const pour = (id: string, item: 'seed' | 'water' | 'flour', weighedGrams: number): Happening => ({
+  id,
+  happenedAtMs: at(0),
+  type: 'pour',
+  item,
+  plannedGrams: 40,
+  weighedGrams
+})
+const band: Happening = { id: 'band', happenedAtMs: at(5), type: 'band', mixTempC: 24 }
+const mark = (id: string, minute: number, rise: number): Happening => ({ id, happenedAtMs: at(minute), type: 'mark', rise, signs: {} })
+const poured = [pour('a', 'seed', 41), pour('b', 'water', 200), pour('c', 'flour', 199)]
+
+test('nothing happened: planned', () => {
+  const state = foldBake([])
+  expect(state.status).toBe('planned')
+  expect(state.lastUndoable).toBeNull()
+})
+
+test('what was weighed counts, not what was planned', () => {
+  const state = foldBake(poured)
+  expect(state.status).toBe('building')
+  expect(state.poured).toEqual({ seed: 41, water: 200, flour: 199 })
+  expect(state.done).toEqual(['seed', 'water', 'flour'])
+})
+
+test('two pours of one item add up', () => {
+  expect(foldBake([...poured, pour('d', 'flour', 2)]).poured.flour).toBe(201)
+})
+
+test('a pour taken back is as if it had not been', () => {
+  const state = foldBake([...poured, { id: 'u', happenedAtMs: at(1), type: 'undo', undoes: 'c' }])
+  expect(state.done).toEqual(['seed', 'water'])
+  expect(state.poured.flour).toBe(0)
+  expect(state.lastUndoable?.id).toBe('b')
+})
+
+test('looks stand in the order of time, also one told later', () => {
+  const state = foldBake([...poured, band, mark('late', 40, 1.8), mark('early', 20, 1.2)])
+  expect(state.status).toBe('ripening')
+  expect(state.marks.map((m) => m.id)).toEqual(['early', 'late'])
+  expect(state.lastUndoable?.id).toBe('early')
+})
+
+test('mixed, and not mixed after all', () => {
+  const mixed: Happening = { id: 'm', happenedAtMs: at(50), type: 'mixed', levainGrams: 400, keepBackGrams: 20 }
+  expect(foldBake([...poured, band, mixed]).status).toBe('mixed')
+  expect(foldBake([...poured, band, mixed, { id: 'u', happenedAtMs: at(51), type: 'undo', undoes: 'm' }]).status).toBe('ripening')
+})

@@ -1,0 +1,236 @@
+import fc from 'fast-check'
+import { type CultureState, mixCultures, RIPE } from './culture'
+import type { JarParameters } from './jarParameters'
+import { TYPICAL_JAR } from './jarParameters'
+import { gasAt } from './milestones'
+import { createWorkspace, type Run, simulate, type Vessel } from './simulate'
+import { type Stay, timeConstantHours } from './thermal'
+
+/** A levain of 100 % fed 1 : f : f at a temperature. */
+function levain(flourPerSeed: number, tempC: number, more: { grams?: number; stays?: readonly Stay[]; seed?: CultureState; mixTempC?: number } = {}): Vessel {
+  return {
+    start: mixCultures([{ flourGrams: 1, state: more.seed ?? RIPE }], 2 * flourPerSeed, 1),
+    massGrams: more.grams ?? 220,
+    hydration: 1,
+    salt: 0,
+    flours: { 'white wheat': 1 },
+    mixTempC: more.mixTempC ?? tempC,
+    stays: more.stays ?? [{ fromHours: 0, tempC }]
+  }
+}
+
+const run = (vessel: Vessel, jar: JarParameters = TYPICAL_JAR): Run =>
+  simulate(vessel, jar, { untilHours: 240, stopPastPeak: true, workspace: createWorkspace(4000) })
+
+function times(vessel: Vessel): { doubled: number; opens: number; peak: number; closes: number } {
+  const m = run(vessel).milestones
+  if (m.opensHours === null || m.peakHours === null || m.closesHours === null) throw new Error('It never peaks.')
+  return { doubled: m.doubledHours ?? Number.POSITIVE_INFINITY, opens: m.opensHours, peak: m.peakHours, closes: m.closesHours }
+}
+
+function within(value: number, [low, high]: readonly [number, number]): void {
+  expect(value).toBeGreaterThanOrEqual(low)
+  expect(value).toBeLessThanOrEqual(high)
+}
+
+describe('what bakers see: ripe seed, 100 %, white flour, one temperature', () => {
+  test.each([
+    [1, 25, [1.5, 2.7], [3.2, 4.5], [4, 6], [5.5, 8]],
+    [2, 25, [2.2, 3.6], [4, 5.5], [5, 7.2], [6.8, 9.5]],
+    [5, 25, [3.4, 5.2], [5.6, 7.8], [7, 9.5], [9, 12]],
+    [10, 25, [4.6, 6.8], [7, 9.8], [8.5, 11.5], [10.5, 14]],
+    [1, 20, [2.2, 4], [4.8, 7], [6.5, 9], [9, 12.5]],
+    [5, 20, [5, 7.6], [9, 12], [11, 14.5], [14, 18.5]],
+    [1, 28, [1.3, 2.3], [2.8, 4], [3.6, 5.2], [4.8, 7]]
+  ] as const)('1:%d at %d °C', (ratio, tempC, doubled, opens, peak, closes) => {
+    const t = times(levain(ratio, tempC))
+    within(t.doubled, doubled)
+    within(t.opens, opens)
+    within(t.peak, peak)
+    within(t.closes, closes)
+  })
+
+  const anHourOut: Stay[] = [
+    { fromHours: 0, tempC: 22 },
+    { fromHours: 1, tempC: 4 }
+  ]
+  test('1:5:5, 220 g, an hour out, then 4 °C: peaks after 4.5 to 8 days', () => {
+    within(times(levain(5, 22, { stays: anHourOut })).peak / 24, [4.5, 8])
+  })
+  test('1:1:1, 150 g, an hour out, then 4 °C: peaks after 1.8 to 4 days', () => {
+    within(times(levain(1, 22, { grams: 150, stays: anHourOut })).peak / 24, [1.8, 4])
+  })
+
+  test('1:5:5 at 25 °C, seed taken at the peak of such a build, five times over: it lives on unchanged', () => {
+    let seed: CultureState = RIPE
+    for (let feed = 0; feed < 5; feed++) {
+      const vessel = levain(5, 25, { seed })
+      const t = times(vessel)
+      within(t.doubled, [3.4, 5.2])
+      within(t.opens, [5.6, 7.8])
+      within(t.peak, [7, 9.5])
+      within(t.closes, [9, 12])
+      seed = simulate(vessel, TYPICAL_JAR, { untilHours: t.peak }).end
+      within(seed.yeast, [0.8, 1.25])
+    }
+  })
+
+  const dough = (levainShare: number, tempC: number): Vessel => ({
+    ...levain(1, tempC),
+    start: mixCultures([{ flourGrams: (levainShare * 100) / 2, state: RIPE }], 100, 1),
+    massGrams: 1000,
+    hydration: 0.7,
+    salt: 0.02
+  })
+  const reaches = (vessel: Vessel, gas: number) => {
+    const { curve } = run(vessel)
+    for (let h = 0; h < 24; h += 0.01) if (gasAt(curve, h) >= gas) return h
+    return Number.POSITIVE_INFINITY
+  }
+  test('a dough with 20 % levain and 2 % salt at 25 °C', () => {
+    within(reaches(dough(0.2, 25), 0.5), [3.3, 5])
+    within(reaches(dough(0.2, 25), 1), [5, 7.5])
+  })
+  test('the same at 21 °C', () => {
+    within(reaches(dough(0.2, 21), 0.5), [4.8, 7.5])
+    within(reaches(dough(0.2, 21), 1), [7, 10.5])
+  })
+  test('with 10 % levain at 25 °C', () => {
+    within(reaches(dough(0.1, 25), 0.5), [4.5, 6.5])
+  })
+
+  test('a cold, week-old seed adds one and a half to four hours at 22 °C', () => {
+    const rested = simulate(
+      levain(5, 22, {
+        stays: [
+          { fromHours: 0, tempC: 22 },
+          { fromHours: 9, tempC: 4 }
+        ]
+      }),
+      TYPICAL_JAR,
+      { untilHours: 9 + 7 * 24 }
+    ).end
+    within(times(levain(2, 22, { seed: rested })).peak - times(levain(2, 22)).peak, [1.5, 4])
+  })
+
+  test('an hour at 50 °C all but kills', () => {
+    const { end } = simulate({ ...levain(1, 50), massGrams: 50 }, TYPICAL_JAR, { untilHours: 1 })
+    expect(end.yeast).toBeLessThan(0.001)
+  })
+})
+
+describe('by shape, for any build', () => {
+  const ratio = fc.double({ min: 0.5, max: 15, noNaN: true })
+  const warmth = fc.double({ min: 16, max: 28, noNaN: true })
+  const runs = { numRuns: 40 }
+
+  test('more flour peaks later, and doubles later', () => {
+    fc.assert(
+      fc.property(ratio, warmth, (f, t) => {
+        const [less, more] = [times(levain(f, t)), times(levain(f * 1.3, t))]
+        return more.peak > less.peak && more.doubled > less.doubled
+      }),
+      runs
+    )
+  })
+  test('warmer peaks sooner, up to 28 °C', () => {
+    fc.assert(
+      fc.property(ratio, fc.double({ min: 16, max: 27, noNaN: true }), (f, t) => times(levain(f, t + 1)).peak < times(levain(f, t)).peak),
+      runs
+    )
+  })
+  test('a livelier jar peaks sooner', () => {
+    fc.assert(
+      fc.property(ratio, warmth, (f, t) => {
+        const lively = run(levain(f, t), { ...TYPICAL_JAR, vigour: 1.2 }).milestones.peakHours ?? 0
+        return lively < times(levain(f, t)).peak
+      }),
+      runs
+    )
+  })
+  test('the level never falls below the band, and food never below nothing', () => {
+    fc.assert(
+      fc.property(ratio, fc.double({ min: -2, max: 48, noNaN: true }), fc.double({ min: 5, max: 20_000, noNaN: true }), (f, t, grams) => {
+        const { curve, end } = run(levain(f, t, { grams }))
+        return Array.from(curve.gas.slice(0, curve.count)).every((g) => g >= 0 && Number.isFinite(g)) && end.food >= 0
+      }),
+      runs
+    )
+  })
+  test('above 32 °C the hill gets lower', () => {
+    const height = (t: number) => run(levain(5, t)).milestones.peakGas
+    expect(height(34)).toBeLessThan(height(32))
+    expect(height(36)).toBeLessThan(height(34))
+  })
+})
+
+describe('flour, water and salt', () => {
+  const at = (more: Partial<Vessel>) => run({ ...levain(5, 25), ...more }).milestones
+  test('rye is faster and lower than white wheat', () => {
+    const rye = at({ flours: { rye: 1 } })
+    expect(rye.peakHours ?? 99).toBeLessThan(at({}).peakHours ?? 0)
+    expect(rye.peakGas).toBeLessThan(1.5)
+  })
+  test('a stiff one peaks later and holds longer', () => {
+    const [stiff, liquid] = [at({ hydration: 0.5 }), at({})]
+    expect(stiff.peakHours ?? 0).toBeGreaterThan(liquid.peakHours ?? 99)
+    expect((stiff.closesHours ?? 0) - (stiff.opensHours ?? 0)).toBeGreaterThan((liquid.closesHours ?? 0) - (liquid.opensHours ?? 0))
+  })
+  test('salt slows', () => {
+    expect(at({ salt: 0.02 }).peakHours ?? 0).toBeGreaterThan(at({}).peakHours ?? 99)
+  })
+  test('a blend lies between its flours', () => {
+    const half = at({ flours: { rye: 0.5, 'white wheat': 0.5 } }).peakGas
+    expect(half).toBeGreaterThan(at({ flours: { rye: 1 } }).peakGas)
+    expect(half).toBeLessThan(at({}).peakGas)
+  })
+})
+
+describe('warmth of the vessel', () => {
+  test('50 g in air follows within 0.6 h, 250 g within 1.6 h; a water bath is quicker', () => {
+    expect(timeConstantHours(50)).toBeCloseTo(0.6, 10)
+    expect(timeConstantHours(250)).toBeCloseTo(1.6, 1)
+    expect(timeConstantHours(1000)).toBeGreaterThan(timeConstantHours(250))
+    expect(timeConstantHours(250, 'water bath')).toBeLessThan(timeConstantHours(250) / 2)
+  })
+  test('a mix at 15 °C in a room of 25 °C is late', () => {
+    expect(times(levain(5, 25, { mixTempC: 15 })).peak).toBeGreaterThan(times(levain(5, 25)).peak + 0.5)
+  })
+  test('after three time constants in the fridge little of the warmth is left', () => {
+    const { endTempC } = simulate(levain(5, 24, { stays: [{ fromHours: 0, tempC: 4 }] }), TYPICAL_JAR, { untilHours: 3 * timeConstantHours(220) })
+    expect(endTempC).toBeCloseTo(4 + 20 * Math.exp(-3), 1)
+  })
+})
+
+describe('at the limits', () => {
+  test('at 0 °C nothing doubles in ten days', () => {
+    expect(run(levain(5, 0)).milestones.doubledHours).toBeNull()
+  })
+  test('at 45 °C it dies without doubling', () => {
+    const { milestones, end } = run(levain(5, 45))
+    expect(milestones.doubledHours).toBeNull()
+    expect(end.yeast).toBeLessThan(0.01)
+  })
+  test('1:100:100 gets there in the end', () => {
+    within(times(levain(100, 25)).peak, [12, 30])
+  })
+  test('seed alone, stirred down without food, rises less than half as high as when fed', () => {
+    expect(run({ ...levain(1, 25), start: RIPE }).milestones.peakGas).toBeLessThan(0.5 * run(levain(1, 25)).milestones.peakGas)
+  })
+  test('flour and water without seed do nothing', () => {
+    expect(run({ ...levain(1, 25), start: mixCultures([], 100, 1) }).milestones.peakGas).toBe(0)
+  })
+  test('a vessel that stands nowhere is a programmer’s mistake', () => {
+    expect(() => run(levain(1, 25, { stays: [] }))).toThrow(RangeError)
+  })
+  test('a mix without any flour is one, too', () => {
+    expect(() => mixCultures([], 0, 1)).toThrow(RangeError)
+  })
+})
+
+test('densities are shared by flour: one part of seed flour in eleven', () => {
+  const mixed = mixCultures([{ flourGrams: 10, state: { ...RIPE, lagWork: 2 } }], 100, 1)
+  expect(mixed.yeast).toBeCloseTo(1 / 11, 12)
+  expect(mixed.food).toBeCloseTo(10 / 11 + 0.2 / 11, 12)
+  expect(mixed.lagWork).toBeCloseTo(2, 12)
+})

@@ -1,0 +1,126 @@
+import { mixCultures, RIPE } from '../ferment/culture'
+import { drawForecast, summarise } from '../ferment/forecast'
+import { TYPICAL_JAR } from '../ferment/jarParameters'
+import { gasAt } from '../ferment/milestones'
+import { simulate, type Vessel } from '../ferment/simulate'
+import { likelihood, SIGNS, type SignKind } from './likelihoods'
+import { PHASES, phaseAt } from './phases'
+import { judge, type Mark, weighDraws } from './verdict'
+
+const vessel: Vessel = {
+  start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
+  massGrams: 220,
+  hydration: 1,
+  salt: 0,
+  flours: { 'white wheat': 1 },
+  mixTempC: 24,
+  stays: [{ fromHours: 0, tempC: 23 }]
+}
+const draws = drawForecast(vessel, TYPICAL_JAR, { untilHours: 30 })
+const prior = summarise(draws, 'dome')
+const wheat = { domes: true, floats: true }
+const { milestones } = simulate(vessel, TYPICAL_JAR, { untilHours: 48 })
+const peak = milestones.peakHours ?? 0
+
+/** Looks at a jar that runs `pace` times as fast as typical. */
+function looks(pace: number, hours: readonly number[]): Mark[] {
+  const { curve } = simulate(vessel, { ...TYPICAL_JAR, vigour: pace }, { untilHours: 48 })
+  return hours.map((h) => ({ hours: h, rise: 1 + gasAt(curve, h) }))
+}
+
+test('phases along one hill', () => {
+  const along = [0.5, 4, (milestones.doubledHours ?? 0) + 0.3, peak, (milestones.closesHours ?? 0) + 0.3, (milestones.collapsedHours ?? 0) + 1]
+  const { curve } = simulate(vessel, TYPICAL_JAR, { untilHours: 48 })
+  expect(along.map((h) => phaseAt(milestones, gasAt(curve, h), h))).toEqual(['lag', 'climbing', 'young', 'peak', 'easing', 'collapsed'])
+})
+
+test('without a look the judgement is the forecast', () => {
+  const verdict = judge(draws, [], 1, 'dome', wheat)
+  expect(verdict.phase).toBe('lag')
+  expect(verdict.forecast.peak.p50).toBeCloseTo(prior.peak.p50, 6)
+  expect(verdict.advice.kind).toBe('wait')
+})
+
+test('looks at a fast jar bring its peak forward and narrow it', () => {
+  const marks = looks(1.35, [3, 4.5, 6])
+  const verdict = judge(draws, marks, 6, 'dome', wheat)
+  const fast = simulate(vessel, { ...TYPICAL_JAR, vigour: 1.35 }, { untilHours: 48 }).milestones.peakHours ?? 0
+  expect(verdict.forecast.peak.p50).toBeLessThan(prior.peak.p50)
+  expect(Math.abs(verdict.forecast.peak.p50 - fast)).toBeLessThan(Math.abs(prior.peak.p50 - fast))
+  expect(verdict.forecast.peak.p95 - verdict.forecast.peak.p05).toBeLessThan(0.7 * (prior.peak.p95 - prior.peak.p05))
+})
+
+test('looks at a slow jar push it back', () => {
+  const verdict = judge(draws, looks(0.7, [4, 6, 8]), 8, 'dome', wheat)
+  expect(verdict.forecast.peak.p50).toBeGreaterThan(prior.peak.p50 + 0.5)
+})
+
+test('a full dome at the peak: mix now, with an end', () => {
+  const { advice, phase, fitNow } = judge(
+    draws,
+    [...looks(1, [4, 6]), { hours: peak, rise: 1 + milestones.peakGas, signs: { top: 'flat', bubbles: 'many' } }],
+    peak,
+    'dome',
+    wheat
+  )
+  expect(phase).toBe('peak')
+  expect(fitNow).toBeGreaterThan(0.5)
+  expect(advice.kind).toBe('mix now')
+  if (advice.kind === 'mix now') expect(advice.closesHours).toBeGreaterThan(peak)
+})
+
+test('too early for the dome is just right for those who mix young', () => {
+  const hours = ((milestones.doubledHours ?? 0) + (milestones.opensHours ?? 0)) / 2
+  const marks = looks(1, [3, 5, hours])
+  expect(judge(draws, marks, hours, 'dome', wheat).advice.kind).toBe('wait')
+  expect(judge(draws, marks, hours, 'young', wheat).advice.kind).toBe('mix now')
+})
+
+test('sunken with a film above the level, long past: feed again', () => {
+  const { advice, phase } = judge(draws, [{ hours: 20, rise: 1.7, signs: { top: 'sunken', smear: 'yes', smell: 'vinegar' } }], 20, 'dome', wheat)
+  expect(phase).toBe('collapsed')
+  expect(advice.kind).toBe('feed again')
+})
+
+test('at the band after nine hours: it is not rising', () => {
+  expect(judge(draws, [{ hours: 9, rise: 1.02 }], 9, 'dome', wheat).advice.kind).toBe('not rising')
+  expect(judge(draws, [{ hours: 1, rise: 1.02 }], 1, 'dome', wheat).advice.kind).toBe('wait')
+})
+
+test('one misread line does not throw the judgement over', () => {
+  const honest = looks(1, [3, 4.5, 6, 7])
+  const slip: Mark = { hours: 5, rise: 6 }
+  const with1 = judge(draws, [...honest, slip], 7, 'dome', wheat).forecast.peak.p50
+  const without = judge(draws, honest, 7, 'dome', wheat).forecast.peak.p50
+  expect(Math.abs(with1 - without)).toBeLessThan(1)
+})
+
+test('a spoon that sinks says much less of a rye than of a white one', () => {
+  const sinking: Mark[] = [{ hours: 8, signs: { spoon: 'sinks' } }]
+  const shift = (floats: boolean) => Math.abs(summarise(draws, 'dome', weighDraws(draws, sinking, { domes: true, floats })).peak.p50 - prior.peak.p50)
+  expect(shift(false)).toBeLessThan(shift(true))
+})
+
+test('weights are shares, and however sure the marks are some doubt stays', () => {
+  const weights = weighDraws(draws, looks(1.9, [3, 4, 5, 6, 7, 8]), wheat)
+  expect(weights.reduce((a, b) => a + b)).toBeCloseTo(1, 9)
+  expect(Math.max(...weights)).toBeLessThan(0.5)
+})
+
+test('probabilities of the phases sum to one', () => {
+  const { phases } = judge(draws, looks(1, [5]), 7, 'dome', wheat)
+  expect(Object.values(phases).reduce((a, b) => a + b)).toBeCloseTo(1, 9)
+})
+
+describe('the table of signs', () => {
+  test.each(Object.keys(SIGNS) as SignKind[])('%s: in every phase the signs make up the whole', (kind) => {
+    for (const phase of PHASES) {
+      const total = Object.keys(SIGNS[kind]).reduce((sum, sign) => sum + likelihood(kind, sign, phase), 0)
+      expect(total).toBeGreaterThan(0.95)
+      expect(total).toBeLessThan(1.05)
+    }
+  })
+  test('a sign nobody listed says nothing', () => {
+    expect(likelihood('top', 'purple', 'peak')).toBe(1)
+  })
+})

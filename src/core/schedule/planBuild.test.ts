@@ -1,0 +1,97 @@
+import { nightAt } from './nights'
+import { awakeRatios, buildFor, buildFrom, type PlannedBuild } from './planBuild'
+
+const HOUR = 3_600_000
+const mixAtMs = Date.UTC(2026, 10, 28, 9, 30)
+const sleep = { from: '22:30', to: '06:30' }
+const zone = 'Europe/Lisbon'
+
+const build: PlannedBuild = {
+  totalGrams: 220,
+  hydration: 1,
+  flourPerSeed: 5,
+  flour: 'white wheat',
+  seed: { hydration: 1, flour: 'white wheat', line: null },
+  place: { tempC: 25 },
+  mixTempC: 25
+}
+
+function timed(more: Partial<PlannedBuild> = {}, at = mixAtMs, school: 'young' | 'dome' | 'mature' = 'dome') {
+  const answer = buildFor({ ...build, ...more }, at, school)
+  if (!answer.ok) throw new Error(answer.problem.code)
+  return answer.value
+}
+
+test('1:5:5 at 25 °C begins seven to nine and a half hours before the mix, and its peak falls on the mix', () => {
+  const t = timed()
+  const ahead = (mixAtMs - t.startMs) / HOUR
+  expect(ahead).toBeGreaterThan(7)
+  expect(ahead).toBeLessThan(9.5)
+  expect(t.startMs + (t.milestones.peakHours ?? 0) * HOUR).toBeCloseTo(mixAtMs, -4.5)
+})
+
+test('those who mix young begin later, those who mix mature begin earlier', () => {
+  expect(timed({}, mixAtMs, 'young').startMs).toBeGreaterThan(timed().startMs)
+  expect(timed({}, mixAtMs, 'mature').startMs).toBeLessThan(timed().startMs)
+})
+
+test('a colder place and a higher ratio begin earlier', () => {
+  expect(timed({ place: { tempC: 19 } }).startMs).toBeLessThan(timed().startMs - 3 * HOUR)
+  expect(timed({ flourPerSeed: 10 }).startMs).toBeLessThan(timed().startMs)
+})
+
+test('masses are those of the ratio', () => {
+  expect(timed().masses.seed).toBeCloseTo(20, 6)
+  expect(timed().masses.flour).toBeCloseTo(100, 6)
+})
+
+test('a jar that goes hungry before the build makes the build begin earlier', () => {
+  const fedAt = (hoursBefore: number): PlannedBuild['seed'] => ({
+    hydration: 1,
+    flour: 'white wheat',
+    line: {
+      startedAtMs: mixAtMs - hoursBefore * HOUR,
+      flours: { 'white wheat': 50 },
+      waterGrams: 50,
+      saltGrams: 0,
+      mixTempC: 22,
+      stays: [{ fromMs: mixAtMs - hoursBefore * HOUR, tempC: 22 }],
+      parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+    }
+  })
+  expect(timed({ seed: fedAt(5 * 24) }).startMs).toBeLessThan(timed({ seed: fedAt(18) }).startMs - HOUR / 2)
+})
+
+test('from a start: the same hours later', () => {
+  const t = timed()
+  const forward = buildFrom(build, t.startMs, 'dome')
+  expect(forward.ok && forward.value.fitHours).toBeCloseTo(t.fitHours, 3)
+})
+
+test('in the fridge it is never ripe within ten days, and says so', () => {
+  const answer = buildFor({ ...build, place: { tempC: 0 }, mixTempC: 4 }, mixAtMs, 'dome')
+  expect(answer.ok ? '' : answer.problem.code).toBe('never ripe')
+})
+
+test('a seed too wet for a stiff build is told before any timing', () => {
+  const answer = buildFor({ ...build, hydration: 0.4, flourPerSeed: 0.2 }, mixAtMs, 'dome')
+  expect(answer.ok ? '' : answer.problem.code).toBe('seed too wet')
+})
+
+describe('a start at half past one in the morning', () => {
+  const startMs = timed().startMs
+  const others = awakeRatios(build, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 48 * HOUR)
+
+  test('is in the night', () => {
+    expect(nightAt(startMs, sleep, zone)).toBeDefined()
+  })
+  test('other ratios let the baker sleep, one of them begins the evening before', () => {
+    expect(others.length).toBeGreaterThan(0)
+    for (const other of others) expect(nightAt(other.startMs, sleep, zone)).toBeUndefined()
+    expect(others.some((o) => o.flourPerSeed > 5 && o.startMs < startMs)).toBe(true)
+  })
+  test('none of them begins before now', () => {
+    for (const other of awakeRatios(build, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 6 * HOUR))
+      expect(other.startMs).toBeGreaterThanOrEqual(mixAtMs - 6 * HOUR)
+  })
+})

@@ -1,0 +1,155 @@
+import { request as rawRequest } from 'node:http'
+import { firstRun, type Loose, planFor, startTestServer, type TestServer, testId } from './testing/testServer'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startTestServer()
+})
+afterAll(() => server.end())
+
+describe('before the first run', () => {
+  test('there is no kitchen yet, and that is an answer', async () => {
+    expect((await server.send('GET', '/api/kitchen')).body).toEqual({ kitchen: null })
+    expect((await server.send('GET', '/api/jars')).body).toEqual({ jars: [] })
+  })
+  test('a bake without a kitchen is told what to do first', async () => {
+    const { status, body } = await server.send('POST', '/api/jars', { ...(firstRun().jar as object), placeId: testId() })
+    expect(status).toBe(409)
+    expect(body.error.message).toContain('four questions')
+  })
+})
+
+describe('the first run', () => {
+  const answers = firstRun()
+  test('four answers open a kitchen with a jar, a counter and a fridge', async () => {
+    const { status, body } = await server.send('POST', '/api/kitchen/first-run', answers)
+    expect(status).toBe(200)
+    expect(body.places.map((p: Loose) => [p.name, p.tempC])).toEqual([
+      ['Counter', 22],
+      ['Fridge', 4]
+    ])
+    expect(body.demo).toBe(false)
+    const { jars } = (await server.send('GET', '/api/jars')).body
+    expect(jars).toHaveLength(1)
+    expect(jars[0]).toMatchObject({ name: 'Pip', grams: 100, hydration: expect.closeTo(1, 3) })
+  })
+  test('sent twice it counts once', async () => {
+    expect((await server.send('POST', '/api/kitchen/first-run', answers)).status).toBe(200)
+    expect((await server.send('GET', '/api/jars')).body.jars).toHaveLength(1)
+  })
+  test('another window comes too late', async () => {
+    const { status, body } = await server.send('POST', '/api/kitchen/first-run', firstRun())
+    expect(status).toBe(409)
+    expect(body.error.message).toContain('another window')
+  })
+})
+
+describe('settings', () => {
+  test('change under a version; a stale one gets both', async () => {
+    const { kitchen } = (await server.send('GET', '/api/kitchen')).body
+    const { id, version, demo, ...edit } = kitchen
+    const changed = await server.send('PUT', '/api/kitchen', { version, kitchen: { ...edit, mass: 'oz', name: 'Corner kitchen' } })
+    expect(changed.body).toMatchObject({ mass: 'oz', name: 'Corner kitchen', version: version + 1, id, demo })
+    const stale = await server.send('PUT', '/api/kitchen', { version, kitchen: edit })
+    expect(stale.status).toBe(409)
+    expect(stale.body.error.current.name).toBe('Corner kitchen')
+    await server.send('PUT', '/api/kitchen', { version: version + 1, kitchen: edit })
+  })
+  test('an unknown zone, a wrong time and no place at all are sentences by field', async () => {
+    const { kitchen } = (await server.send('GET', '/api/kitchen')).body
+    const { id: _id, version, demo: _demo, ...edit } = kitchen
+    const { status, body } = await server.send('PUT', '/api/kitchen', {
+      version,
+      kitchen: { ...edit, timeZone: 'Mars/Base', sleep: { from: '25:00', to: 'x' }, places: [] }
+    })
+    expect(status).toBe(400)
+    expect(Object.keys(body.error.fields)).toEqual(expect.arrayContaining(['kitchen.timeZone', 'kitchen.sleep.from', 'kitchen.sleep.to', 'kitchen.places']))
+  })
+})
+
+describe('guards', () => {
+  test('a strict policy: no inline script, no outside host, no promise of https', async () => {
+    const { headers } = await server.send('GET', '/api/health')
+    const policy = headers.get('content-security-policy') ?? ''
+    expect(policy).toContain("script-src 'self'")
+    expect(policy).not.toMatch(/unsafe-inline|unsafe-eval|https?:/)
+    expect(policy).toMatch(/style-src 'self' 'nonce-[^']+'/)
+    expect(policy).not.toContain('upgrade-insecure-requests')
+    expect(headers.get('strict-transport-security')).toBeNull()
+    expect(headers.get('x-powered-by')).toBeNull()
+  })
+  test('every answer has a nonce of its own', async () => {
+    const nonce = async () => (await server.send('GET', '/api/health')).headers.get('content-security-policy')?.match(/nonce-([^']+)/)?.[1]
+    expect(await nonce()).not.toBe(await nonce())
+  })
+  test('a page of somebody else cannot write', async () => {
+    const { status } = await server.send('DELETE', `/api/bakes/${testId()}`, undefined, { Origin: 'http://elsewhere.example' })
+    expect(status).toBe(403)
+  })
+  test('a strange name for this machine is not answered', async () => {
+    const { port } = new URL(server.address)
+    const status = await new Promise<number | undefined>((resolve, reject) => {
+      const req = rawRequest({ host: '127.0.0.1', port, path: '/api/health', headers: { Host: 'rebound.example' } }, (res) => {
+        res.resume()
+        resolve(res.statusCode)
+      })
+      req.on('error', reject)
+      req.end()
+    })
+    expect(status).toBe(403)
+  })
+  test('broken JSON, two megabytes, an unknown address: sentences, never a fault', async () => {
+    const broken = await server.send('POST', '/api/bakes', '{"id": ')
+    expect([broken.status, broken.body.error.code]).toEqual([400, 'not json'])
+    const huge = await server.send('POST', '/api/bakes', { id: testId(), plan: { name: 'x'.repeat(2_000_000) } })
+    expect([huge.status, huge.body.error.code]).toEqual([413, 'too large'])
+    const nowhere = await server.send('GET', '/api/cakes')
+    expect([nowhere.status, nowhere.body.error.code]).toEqual([404, 'no such address'])
+    const illFormed = await server.send('GET', '/api/bakes/%E0%A4%A')
+    expect(illFormed.status).toBe(400)
+  })
+  test.each(['', 'null', '[]', '"text"', '7'])('a body of %j is refused with a sentence', async (body) => {
+    const answer = await server.send('POST', '/api/bakes', body)
+    expect(answer.status).toBe(400)
+    expect(answer.body.error.message.length).toBeGreaterThan(10)
+  })
+})
+
+describe('bad wishes', () => {
+  test.each([
+    ['a negative hydration', { hydration: -0.5 }, 'plan.hydration'],
+    ['hydration 0', { hydration: 0 }, 'plan.hydration'],
+    ['hydration as text', { hydration: 'wet' }, 'plan.hydration'],
+    ['NaN, which JSON makes null', { salt: Number.NaN }, 'plan.salt'],
+    ['a thousand million grams', { pieces: [{ count: 1, grams: 1e9 }] }, 'plan.pieces.0.grams'],
+    ['half a piece', { pieces: [{ count: 0.5, grams: 500 }] }, 'plan.pieces.0.count'],
+    ['no pieces', { pieces: [] }, 'plan.pieces'],
+    ['more dough than a kitchen holds', { pieces: [{ count: 500, grams: 20_000 }] }, 'plan.pieces'],
+    ['no name', { name: '   ' }, 'plan.name'],
+    ['yesterday', { mixAt: '2026-11-25T09:00:00.000Z' }, 'plan.mixAt'],
+    ['in three years', { mixAt: '2029-11-25T09:00:00.000Z' }, 'plan.mixAt'],
+    ['no date at all', { mixAt: 'soon' }, 'plan.mixAt'],
+    ['an unknown base', { base: 'my own' }, 'plan.base'],
+    ['a ratio of nothing', { flourPerSeed: 0 }, 'plan.flourPerSeed'],
+    ['a levain wetter than the dough allows', { levain: 3, hydration: 0.3, levainHydration: 2.5 }, 'plan.levain'],
+    ['a wet seed into a stiff levain', { levainHydration: 0.3, flourPerSeed: 0.2 }, 'plan.flourPerSeed'],
+    ['a place that is gone', { placeId: '99999999-0000-4000-8000-000000000000' }, 'placeId']
+  ])('%s', async (_, more, field) => {
+    const before = (await server.send('GET', '/api/bakes')).body.total
+    const { status, body } = await server.send('POST', '/api/bakes', { id: testId(), plan: await planFor(server, more) })
+    expect(status).toBe(400)
+    expect(body.error.fields).toHaveProperty([field])
+    expect(body.error.message).toMatch(/^[A-Z].*[.?]$/)
+    expect((await server.send('GET', '/api/bakes')).body.total).toBe(before)
+  })
+  test('unknown ids, well formed or not', async () => {
+    for (const id of [testId(), 'nonsense']) {
+      expect((await server.send('GET', `/api/bakes/${id}`)).status).toBe(404)
+      expect(
+        (await server.send('POST', `/api/bakes/${id}/events`, { id: testId(), type: 'undo', undoes: testId(), happenedAt: '2026-11-26T19:00:00Z' })).status
+      ).toBe(404)
+    }
+    const unknownJar = await server.send('POST', '/api/bakes', { id: testId(), plan: await planFor(server, { jarId: testId() }) })
+    expect(unknownJar.status).toBe(404)
+  })
+})

@@ -1,0 +1,58 @@
+import { mkdtemp, rm } from 'node:fs/promises'
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { pino } from 'pino'
+import { createClock } from './clock'
+import { ConfigProblem, readConfig } from './config'
+import { StartProblem, start } from './start'
+import { startTestServer } from './testing/testServer'
+
+test('own kitchen and demo never share a folder or a port', () => {
+  const own = readConfig({}, [], '/home/pip/olvent')
+  const demo = readConfig({}, ['--demo'], '/home/pip/olvent')
+  expect(own.dataFolder).toBe('/home/pip/olvent/data/own')
+  expect(demo.dataFolder).toBe('/home/pip/olvent/data/demo')
+  expect(own.port).not.toBe(demo.port)
+  expect(own.host).toBe('127.0.0.1')
+})
+
+test.each([
+  ['PORT', 'abc'],
+  ['PORT', '70000'],
+  ['OLVENT_NOW', 'teatime']
+])('%s=%s is a sentence, not a crash', (name, value) => {
+  expect(() => readConfig({ [name]: value }, [], '/')).toThrow(ConfigProblem)
+})
+
+test('a real clock runs and cannot be moved; a standing one stands', () => {
+  const real = createClock(null)
+  expect(Math.abs(real.now() - Date.now())).toBeLessThan(1000)
+  expect(() => real.moveTo(0)).toThrow()
+  const standing = createClock(1000)
+  standing.moveTo(5000)
+  expect(standing.now()).toBe(5000)
+})
+
+test('a taken port is told with a way out', async () => {
+  const squatter = createServer().listen(0, '127.0.0.1')
+  await new Promise((resolve) => squatter.once('listening', resolve))
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-port-'))
+  const { port } = squatter.address() as AddressInfo
+  const started = start(readConfig({ PORT: String(port), OLVENT_DATA: folder }, ['--no-web'], folder), pino({ level: 'silent' }))
+  await expect(started).rejects.toThrow(StartProblem)
+  await expect(started).rejects.toThrow(`Port ${port} is taken`)
+  squatter.close()
+  await rm(folder, { recursive: true, force: true })
+})
+
+test('the clock can be moved over the wire only while it stands', async () => {
+  const standing = await startTestServer()
+  expect((await standing.send('POST', '/api/clock', { now: '2026-12-01T08:00:00.000Z' })).body).toEqual({ now: '2026-12-01T08:00:00.000Z', fixed: true })
+  expect((await standing.send('POST', '/api/clock', { now: 'later' })).status).toBe(400)
+  await standing.end()
+  const real = await startTestServer({ now: null })
+  expect((await real.send('POST', '/api/clock', { now: '2026-12-01T08:00:00.000Z' })).status).toBe(404)
+  await real.end()
+})

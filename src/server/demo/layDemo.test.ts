@@ -1,0 +1,66 @@
+import { happeningOf } from '../../contract'
+import { foldBake, nightAt } from '../../core'
+import { openDatabase } from '../db/connect'
+import { type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
+import { layDemo } from './layDemo'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startTestServer({ demo: true })
+})
+afterAll(() => server.end())
+
+const open = async () => (await server.send('GET', '/api/bakes?state=open')).body.bakes as Loose[]
+const done = async () => (await server.send('GET', '/api/bakes?state=mixed&limit=100')).body as Loose
+
+test('Lantern Street: four jars with something in each', async () => {
+  const { jars } = (await server.send('GET', '/api/jars')).body
+  expect(jars.map((j: Loose) => j.name)).toEqual(['Bramble', 'Juno', 'Keel', 'Moth'])
+  for (const jar of jars) expect(jar.grams).toBeGreaterThan(jar.keepMinimumGrams)
+})
+
+test('one levain is on its way, with looks at it that rise', async () => {
+  const running = (await open()).filter((b) => b.status === 'ripening')
+  expect(running).toHaveLength(1)
+  const rises = foldBake(running[0].events.map(happeningOf)).marks.map((m) => m.rise ?? 0)
+  expect(rises.length).toBeGreaterThanOrEqual(2)
+  expect(rises).toEqual([...rises].sort((a, b) => a - b))
+})
+
+test('the bakes to come are mixed while somebody is awake', async () => {
+  const planned = (await open()).filter((b) => b.status === 'planned')
+  expect(planned.map((b) => b.plan.name)).toEqual(['Market rolls and a crown', 'Monday’s rye tin', 'Moth’s pan loaf'])
+  for (const { plan } of planned) expect(nightAt(Date.parse(plan.mixAt), { from: '22:30', to: '06:30' }, 'Europe/Lisbon')).toBeUndefined()
+})
+
+test('twelve weeks of builds, all in the past, peaks where sourdough peaks', async () => {
+  const { bakes, total } = await done()
+  expect(total).toBeGreaterThanOrEqual(15)
+  for (const bake of bakes) {
+    const { band, mixed } = foldBake(bake.events.map(happeningOf))
+    const hours = ((mixed?.atMs ?? 0) - (band?.atMs ?? 0)) / 3_600_000
+    expect(mixed?.atMs).toBeLessThan(Date.parse(TEST_NOW))
+    expect(hours).toBeGreaterThan(3)
+    expect(hours).toBeLessThan(20)
+  }
+})
+
+test('laid for the same moment it is the same kitchen', async () => {
+  const other = await startTestServer({ demo: true })
+  const marks = (page: Loose) => page.bakes.map((b: Loose) => foldBake(b.events.map(happeningOf)).marks.map((m) => m.rise))
+  expect(marks((await other.send('GET', '/api/bakes?state=mixed&limit=100')).body)).toEqual(marks(await done()))
+  await other.end()
+})
+
+test('it is laid once, and again only when asked', async () => {
+  const first = await open()
+  await server.restart()
+  expect((await open()).map((b) => b.id)).toEqual(first.map((b) => b.id))
+  await server.end()
+  server = await startTestServer({ demo: true })
+  const database = await openDatabase(server.folder)
+  expect(await layDemo(database, Date.parse(TEST_NOW), false)).toBe(false)
+  expect(await layDemo(database, Date.parse(TEST_NOW), true)).toBe(true)
+  await database.close()
+  expect((await open()).map((b) => b.id)).not.toEqual(first.map((b) => b.id))
+})

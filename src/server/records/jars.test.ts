@@ -1,0 +1,71 @@
+import { firstRun, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
+
+let server: TestServer
+const jars = async () => (await server.send('GET', '/api/jars')).body.jars
+const feed = async (more: object) => {
+  const [jar] = await jars()
+  return server.send('POST', `/api/jars/${jar.id}/feeds`, {
+    id: testId(),
+    happenedAt: TEST_NOW,
+    keepGrams: 20,
+    flourGrams: 50,
+    waterGrams: 50,
+    mixTempC: 22,
+    placeId: jar.placeId,
+    ...more
+  })
+}
+
+beforeEach(async () => {
+  server = await startTestServer()
+  await server.send('POST', '/api/kitchen/first-run', firstRun())
+})
+afterEach(() => server.end())
+
+test('a feed keeps 20 g, adds 50 and 50, and is the jar’s new beginning', async () => {
+  const { body } = await feed({})
+  expect(body.grams).toBe(120)
+  expect(body.line).toMatchObject({ startedAt: TEST_NOW, flours: { 'white wheat': 50 }, waterGrams: 50 })
+  expect(body.line.parents[0]).toMatchObject({ grams: 20, line: { startedAt: '2026-11-26T08:00:00.000Z' } })
+})
+
+test('a wetter feed changes the jar’s hydration', async () => {
+  // 20 g at 100 % and 50 + 75: 60 flour, 85 water.
+  expect((await feed({ waterGrams: 75 })).body.hydration).toBeCloseTo(85 / 60, 3)
+})
+
+test('more kept than there is, nothing kept, an unknown place, tomorrow', async () => {
+  expect((await feed({ keepGrams: 500 })).body.error.message).toContain('Pip holds 100 g')
+  expect((await feed({ keepGrams: 0 })).body.error.message).toContain('culture is gone')
+  expect((await feed({ placeId: testId() })).status).toBe(400)
+  expect((await feed({ happenedAt: '2026-11-27T19:42:00.000Z' })).body.error.code).toBe('in the future')
+  expect((await jars())[0].grams).toBe(100)
+})
+
+test('a feed can be taken back, once', async () => {
+  const id = testId()
+  await feed({ id })
+  const [jar] = await jars()
+  const undo = { id: testId(), undoes: id, happenedAt: TEST_NOW }
+  expect((await server.send('POST', `/api/jars/${jar.id}/undo`, undo)).body.grams).toBe(100)
+  expect((await server.send('POST', `/api/jars/${jar.id}/undo`, undo)).body.grams).toBe(100)
+  expect((await server.send('POST', `/api/jars/${jar.id}/undo`, { ...undo, id: testId() })).status).toBe(409)
+})
+
+test('one weighing corrects the book, up or down', async () => {
+  const [jar] = await jars()
+  const weigh = (grams: number) => server.send('POST', `/api/jars/${jar.id}/weighings`, { id: testId(), happenedAt: TEST_NOW, grams })
+  expect((await weigh(87.5)).body.grams).toBe(87.5)
+  expect((await weigh(130)).body.grams).toBe(130)
+  expect((await weigh(-1)).status).toBe(400)
+})
+
+test('another jar, of rye; a jar of nothing is refused', async () => {
+  const [first] = await jars()
+  const rye = { id: testId(), name: 'Bramble', flour: 'rye', hydration: 1.2, grams: 80, lastFedAt: TEST_NOW, placeId: first.placeId }
+  expect((await server.send('POST', '/api/jars', rye)).body).toMatchObject({ name: 'Bramble', grams: 80, hydration: expect.closeTo(1.2, 3) })
+  expect((await server.send('POST', '/api/jars', rye)).status).toBe(200)
+  expect((await jars()).map((j: { name: string }) => j.name)).toEqual(['Bramble', 'Pip'])
+  expect((await server.send('POST', '/api/jars', { ...rye, id: testId(), grams: 0 })).status).toBe(400)
+  expect((await server.send('POST', '/api/jars', { ...rye, id: testId(), flour: 'sand' })).status).toBe(400)
+})

@@ -1,0 +1,102 @@
+import { createFormat, type Verdict, type Warning } from '../../core'
+import { readFigure, scaleOf } from './figures'
+import { tellWarning } from './warnings'
+import { adviceSentence, fromNow, near, possessive } from './words'
+
+const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
+const ounces = createFormat({ mass: 'oz', temperature: '°F', clock: '12 h', timeZone: 'UTC' })
+const plain = (words: string) => words.replace(/\s/g, ' ')
+const band = Date.UTC(2026, 10, 27, 0, 2)
+
+const range = { p05: 6, p25: 6.5, p50: 7, p75: 7.5, p95: 8 }
+const verdict = (advice: Verdict['advice'], fitNow = 0.84): Verdict => ({
+  phase: 'peak',
+  probability: 0.9,
+  phases: { lag: 0, climbing: 0, young: 0, peak: 0.9, easing: 0.1, collapsed: 0 },
+  fitNow,
+  forecast: { gridHours: [], gas: { p05: [], p25: [], p50: [], p75: [], p95: [] }, opens: range, peak: range, closes: range },
+  advice
+})
+
+test.each([
+  [{ kind: 'mix now', closesHours: 9 }, 'Mix now: it is fit with 84 % likelihood, and stays so until about Fri 09:00.'],
+  [{ kind: 'wait', opensHours: 7, lookAgainHours: 6 }, 'Wait: it is fit from about Fri 07:00. Look again at Fri 06:00.'],
+  [{ kind: 'feed again' }, 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.']
+] as const)('advice %j is one plain sentence or two', (advice, words) => {
+  expect(plain(adviceSentence(verdict(advice), band, format))).toBe(words)
+})
+
+test('a window without a known end promises none', () => {
+  expect(adviceSentence(verdict({ kind: 'mix now', closesHours: Number.POSITIVE_INFINITY }), band, format)).not.toContain('until')
+})
+
+test('from now', () => {
+  const now = Date.UTC(2026, 10, 27, 8)
+  expect(plain(fromNow(now + 2.75 * 3_600_000, now, format))).toBe('in 2 h 45 min')
+  expect(plain(fromNow(now - 12 * 60_000, now, format))).toBe('12 min ago')
+  expect(fromNow(now + 5000, now, format)).toBe('now')
+})
+
+test('times of a forecast are told to five minutes', () => {
+  expect(near(Date.UTC(2026, 10, 27, 8, 12, 40))).toBe(Date.UTC(2026, 10, 27, 8, 15))
+})
+
+test('names own things', () => {
+  expect(possessive('Juno')).toBe('Juno’s')
+  expect(possessive('Bas')).toBe('Bas’')
+})
+
+describe('figures as they are typed', () => {
+  test.each([
+    ['74', 74],
+    [' 74,5 ', 74.5],
+    ['.5', 0.5],
+    ['-3', -3],
+    ['', null],
+    ['abc', null],
+    ['1e9', null],
+    ['12 g', null],
+    ['NaN', null],
+    ['1.2.3', null]
+  ])('%j', (text, figure) => {
+    expect(readFigure(text)).toBe(figure)
+  })
+
+  test('what is shown is what is read, in every unit', () => {
+    for (const [kind, value] of [
+      ['percent', 0.74],
+      ['mass', 750],
+      ['temperature', 24],
+      ['rise', 2.1],
+      ['count', 18]
+    ] as const)
+      for (const here of [format, ounces]) {
+        const scale = scaleOf(kind, here)
+        expect(Math.abs(scale.read(Number(scale.show(value))) - value) / value).toBeLessThan(0.001)
+      }
+    expect(scaleOf('mass', ounces).show(750)).toBe('26.46')
+    expect(scaleOf('temperature', ounces).show(24)).toBe('75.2')
+  })
+})
+
+describe('warnings say what, why and the way out', () => {
+  const tell = (warning: Warning) => tellWarning(warning, 'Juno', format)
+  test('salt three times over names the likely slip', () => {
+    expect(plain(tell({ code: 'salt unusual', share: 0.063 }).words)).toBe('6.3 % salt looks like 2.1 % three times over. Is it meant?')
+  })
+  test('a jar too small names both masses and two ways out', () => {
+    const { words, tone } = tell({ code: 'jar too small', seedGrams: 58, spareGrams: 45 })
+    expect(plain(words)).toContain('58 g of seed are needed, and Juno can spare 45 g')
+    expect(words).toMatch(/Feed it first, or take a higher ratio/)
+    expect(tone).toBe('stop')
+  })
+  test('gluten into a gluten-free jar stops, and claims nothing about health', () => {
+    const { tone, words } = tell({ code: 'gluten into gluten-free' })
+    expect(tone).toBe('stop')
+    expect(words).not.toMatch(/safe|healthy|coeliac/i)
+  })
+  test('a start in the night carries its other ratios along', () => {
+    const others = [{ flourPerSeed: 8, startMs: band, ratio: '1:8:8', seedGrams: 12 }]
+    expect(tell({ code: 'start in the night', startMs: band, others }).others).toEqual(others)
+  })
+})
