@@ -21,7 +21,13 @@ export const theme = createTheme({
     sizes: { h1: { fontSize: '36px', lineHeight: '1.15' }, h2: { fontSize: '24px', lineHeight: '1.25' }, h3: { fontSize: '20px', lineHeight: '1.3' } }
   },
   components: {
-    Button: { defaultProps: { size: 'md' }, styles: { root: { minHeight: 48 }, label: { fontWeight: 650 } } },
+    Button: {
+      defaultProps: { size: 'md' },
+      vars: (_theme: unknown, props: { variant?: string }) => ({
+        root: props.variant === undefined || props.variant === 'filled' ? { '--button-color': 'var(--ol-on-action)' } : {}
+      }),
+      styles: { root: { minHeight: 48 }, label: { fontWeight: 650 } }
+    },
     ActionIcon: { defaultProps: { size: 44, variant: 'subtle' } },
     TextInput: { defaultProps: { size: 'md' } },
     NumberInput: { defaultProps: { size: 'md', hideControls: true } },

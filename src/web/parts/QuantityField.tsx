@@ -42,7 +42,7 @@ export function QuantityField({
     const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)
     if (Number.isNaN(read) || wrongKind || read < range[0] - 1e-9 || read > range[1] + 1e-9) {
       setError(
-        `${what ?? 'This'} has to be ${kind === 'count' ? 'a whole number' : 'a number'} from ${scale.show(range[0])} to ${scale.show(range[1])}${unit}.`
+        `${what ?? (typeof input.label === 'string' ? input.label : 'This')} has to be ${kind === 'count' ? 'a whole number' : 'a number'} from ${scale.show(range[0])} to ${scale.show(range[1])}${unit}.`
       )
       return
     }

@@ -118,12 +118,12 @@ function Look({ state, judged, plan, now, onMark }: StationProps & { onMark: (ri
               <IconPlus size={22} />
             </ActionIcon>
           </div>
-          <Group grow mt="sm" align="flex-end">
-            <QuantityField kind="rise" label="Or typed" what="The rise" value={rise} range={POSSIBLE.rise} onCommit={setTyped} />
-            <WhenField label="Seen" minutesAgo={ago} onChange={setAgo} />
-          </Group>
         </div>
       </div>
+      <Group grow mt="sm" align="flex-end">
+        <QuantityField kind="rise" label="Or typed" what="The rise" value={rise} range={POSSIBLE.rise} onCommit={setTyped} />
+        <WhenField label="Seen" minutesAgo={ago} onChange={setAgo} />
+      </Group>
       {(Object.keys(SIGNS) as SignKind[]).map((kind) => (
         <fieldset key={kind} className={classes.signs}>
           <legend>{SIGN_WORDS[kind]}</legend>

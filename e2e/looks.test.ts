@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs'
+import type { Page } from 'playwright-core'
+import { closeBrowser, openWindow, type Program, plain, startProgram } from './support'
+
+/** Every view, bright and dim, wide and narrow: readable, reachable, nothing over the edge. */
+let program: Program
+let paths: [name: string, path: string][]
+beforeAll(async () => {
+  program = await startProgram({ demo: true })
+  const { bakes } = (await (await fetch(`${program.address}/api/bakes`)).json()) as { bakes: { id: string; status: string }[] }
+  const running = bakes.find((b) => b.status === 'ripening')?.id
+  const planned = bakes.find((b) => b.status === 'planned')?.id
+  paths = [
+    ['Today', '/'],
+    ['Bakes', '/bakes'],
+    ['Dough', `/bakes/${planned}/dough`],
+    ['Build', `/bakes/${planned}/build`],
+    ['Clock', `/bakes/${planned}/clock`],
+    ['Bench', `/bakes/${planned}/bench`],
+    ['Watch', `/bakes/${running}/watch`],
+    ['Kitchen', '/kitchen']
+  ]
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
+
+async function open(page: Page, path: string): Promise<void> {
+  await page.goto(program.address + path)
+  await page.locator('main h1').first().waitFor({ state: 'attached' })
+  await page.waitForLoadState('networkidle')
+  await page.waitForTimeout(400)
+}
+
+interface Finding {
+  id: string
+  nodes: { target: string[]; failureSummary?: string }[]
+}
+
+async function findings(page: Page): Promise<string[]> {
+  // Evaluated by the debugger, so the page's own content policy stays as strict as it is.
+  await page.evaluate(axe)
+  const found = (await page.evaluate(`axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then((r) => r.violations)`)) as Finding[]
+  return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary ?? ''}`))
+}
+
+test.each([
+  ['bright', 1280, 800, false],
+  ['dim', 1280, 800, true],
+  ['bright on a phone', 390, 844, false]
+] as const)('%s: no view breaks WCAG 2.2 AA or runs over the edge', async (_, width, height, dim) => {
+  const { page, context } = await openWindow({ width, height, dim })
+  const wrong: string[] = []
+  for (const [name, path] of paths) {
+    await open(page, path)
+    wrong.push(...(await findings(page)).map((f) => `${name}: ${f}`))
+    const over = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
+    if (over > 0) wrong.push(`${name} is ${over} px too wide`)
+  }
+  await context.close()
+  expect(wrong).toEqual([])
+})
+
+test('on a phone every control is large enough for a thumb', async () => {
+  const { page, context } = await openWindow({ width: 390, height: 844 })
+  const small: string[] = []
+  for (const [name, path] of paths) {
+    await open(page, path)
+    const found = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('main button, main a, header a, header button, nav a')]
+        .filter(
+          (el) =>
+            el.offsetParent !== null && !el.closest('.mantine-TimePicker-root, .mantine-InputWrapper-root') && getComputedStyle(el).position !== 'absolute'
+        )
+        .map((el) => ({ words: el.getAttribute('aria-label') ?? el.textContent ?? '', box: el.getBoundingClientRect() }))
+        .filter(({ box }) => box.height < 43.5 || box.width < 43.5)
+        .map(({ words, box }) => `${words} ${Math.round(box.width)}×${Math.round(box.height)}`)
+    )
+    small.push(...found.map((f) => `${name}: ${f}`))
+  }
+  await context.close()
+  expect(small).toEqual([])
+})
+
+test('keys: rooms, stations, the sheet of keys, the palette', async () => {
+  const { page } = await openWindow()
+  await open(page, '/')
+  await page.keyboard.press('b')
+  await page.waitForURL(/\/bakes$/)
+  await page.keyboard.press('k')
+  await page.waitForURL(/\/kitchen$/)
+  await page.keyboard.press('t')
+  await page.getByTestId('next').waitFor()
+  await page.keyboard.press('?')
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor()
+  await page.keyboard.press('Escape')
+  await page.getByRole('dialog', { name: 'Keys' }).waitFor({ state: 'detached' })
+  await page.keyboard.press('Control+k')
+  await page.keyboard.type('rye tin: clock')
+  await page.keyboard.press('Enter')
+  await page.waitForURL(/\/clock$/)
+  await page.getByRole('textbox', { name: 'Find anything' }).waitFor({ state: 'detached' })
+  await page.keyboard.press('1')
+  await page.waitForURL(/\/dough$/)
+  await page.keyboard.press('ArrowRight')
+  await page.waitForURL(/\/build$/)
+})
+
+test('the ribbon is heard as words', async () => {
+  const { page } = await openWindow()
+  await open(page, '/')
+  const figure = page.getByRole('figure')
+  expect(plain(await figure.locator('figcaption').textContent())).toMatch(/^Rise ribbon from .+ Juno levain: .+ Bramble levain: /)
+})
+
+test('nothing is fetched from anywhere else', async () => {
+  const { page } = await openWindow()
+  const strangers: string[] = []
+  page.on('request', (request) => {
+    if (!request.url().startsWith(program.address)) strangers.push(request.url())
+  })
+  for (const [, path] of paths) await open(page, path)
+  expect(strangers.filter((url) => !url.startsWith('data:'))).toEqual([])
+})

@@ -1,0 +1,129 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { mkdtemp, rm } from 'node:fs/promises'
+import type { AddressInfo } from 'node:net'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core'
+
+/** A Thursday evening in Lisbon. */
+export const NOW = '2026-11-26T19:42:00.000Z'
+const root = process.cwd()
+
+/** The built program as a user starts it, in a data folder of its own. */
+export interface Program {
+  readonly address: string
+  /** Moves its clock, which stands still. */
+  moveClock(iso: string): Promise<void>
+  /** Ends the process without a word, as a power cut would. */
+  kill(): Promise<void>
+  start(): Promise<void>
+  end(): Promise<void>
+}
+
+async function freePort(): Promise<number> {
+  const probe = createServer().listen(0, '127.0.0.1')
+  await new Promise((done) => probe.once('listening', done))
+  const { port } = probe.address() as AddressInfo
+  await new Promise((done) => probe.close(done))
+  return port
+}
+
+/** Starts the built program; `demo` opens Lantern Street. */
+export async function startProgram({ demo = false, now = NOW } = {}): Promise<Program> {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-e2e-'))
+  const port = await freePort()
+  let child: ChildProcess | null = null
+  let standing = now
+  const program: Program = {
+    address: `http://localhost:${port}`,
+    async start() {
+      child = spawn(process.execPath, [join(root, 'dist/server/main.js'), ...(demo ? ['--demo'] : [])], {
+        env: { ...process.env, OLVENT_DATA: folder, OLVENT_NOW: standing, PORT: String(port), LOG_LEVEL: 'error', TZ: 'Europe/Lisbon' },
+        stdio: ['ignore', 'pipe', 'inherit']
+      })
+      await new Promise<void>((ready, failed) => {
+        child?.stdout?.on('data', (words: Buffer) => words.toString().includes('Olvent is ready') && ready())
+        child?.once('exit', (code) => failed(new Error(`The program ended with ${code}.`)))
+      })
+    },
+    async moveClock(iso) {
+      standing = iso
+      const answer = await fetch(`${program.address}/api/clock`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify({ now: iso })
+      })
+      if (!answer.ok) throw new Error('The clock does not move.')
+    },
+    async kill() {
+      const dying = child
+      if (dying === null || dying.exitCode !== null) return
+      dying.removeAllListeners('exit')
+      await new Promise((gone) => {
+        dying.once('exit', gone)
+        dying.kill('SIGKILL')
+      })
+    },
+    async end() {
+      await program.kill()
+      await rm(folder, { recursive: true, force: true })
+    }
+  }
+  await program.start()
+  return program
+}
+
+/** A window on the program that notes whatever the browser complains about. */
+export interface Window {
+  readonly page: Page
+  readonly context: BrowserContext
+  /** Errors of scripts and of the content policy. */
+  readonly complaints: string[]
+}
+
+let browser: Browser | null = null
+
+/** Opens a window; all windows of a test file share one Chromium. */
+export async function openWindow({ width = 1280, height = 800, dim = false } = {}): Promise<Window> {
+  browser ??= await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run']
+  })
+  const context = await browser.newContext({
+    viewport: { width, height },
+    colorScheme: dim ? 'dark' : 'light',
+    timezoneId: 'America/New_York',
+    locale: 'en-GB'
+  })
+  const page = await context.newPage()
+  page.setDefaultTimeout(10_000)
+  const complaints: string[] = []
+  page.on('pageerror', (error) => complaints.push(error.message))
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource/.test(message.text())) complaints.push(message.text())
+  })
+  return { page, context, complaints }
+}
+
+/** Closes Chromium after a test file. */
+export async function closeBrowser(): Promise<void> {
+  await browser?.close()
+  browser = null
+}
+
+/** Types a figure into a labelled field as a person does. */
+export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {
+  await page.getByRole('textbox', { name: label }).first().fill(text)
+}
+
+/** Sets the time to mix: day and clock, in the kitchen's zone. */
+export async function setMix(page: Page, day: number, hour: string, minute: string): Promise<void> {
+  await page.getByRole('button', { name: /^Day/ }).click()
+  await page.getByRole('button', { name: new RegExp(`^${day} November 2026`) }).click()
+  await page.getByLabel('Hour').fill(hour)
+  await page.getByLabel('Minute').fill(minute)
+}
+
+/** Words as they are read: every kind of space alike. */
+export const plain = (words: string | null) => (words ?? '').replace(/\s+/g, ' ').trim()

@@ -1,0 +1,152 @@
+import type { Page } from 'playwright-core'
+import { closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
+
+/** What goes wrong in a kitchen: slips, two windows, a server that is gone. */
+let program: Program
+let page: Page
+beforeAll(async () => {
+  program = await startProgram({ demo: true })
+  page = (await openWindow()).page
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const saved = (p: Page) => p.getByText('saved', { exact: true }).waitFor()
+
+async function newBake(): Promise<void> {
+  await page.goto(program.address)
+  await page.getByRole('button', { name: 'New bake' }).click()
+  await page.waitForURL(/\/dough/)
+  await saved(page)
+}
+
+test.each([
+  ['Hydration', '-5', 'Hydration has to be a number from 5 to 300 %.'],
+  ['Hydration', '', 'Hydration has to be a number'],
+  ['Hydration', 'wet', 'Hydration has to be a number'],
+  ['Hydration', '1e9', 'Hydration has to be a number'],
+  ['Salt', '9999', 'Salt has to be a number from 0 to 20 %.'],
+  ['Levain', '0', 'Levain has to be a number from 0.1 to 300 %.']
+])('%s of %j: a sentence, and the last good figure holds', async (label, text, sentence) => {
+  if (!page.url().includes('/dough')) await newBake()
+  const before = plain(await page.getByRole('region', { name: 'Weigh' }).innerText())
+  await type(page, label, text)
+  await page.getByText(sentence).first().waitFor()
+  expect(plain(await page.getByRole('region', { name: 'Weigh' }).innerText())).toBe(before)
+  await page.reload()
+})
+
+test('salt three times over is asked about, not refused', async () => {
+  await newBake()
+  await type(page, 'Salt', '6.3')
+  await page.getByText(/looks like 2.1\s% three times over/).waitFor()
+  await saved(page)
+})
+
+test('a dough that cannot be says why, and what was typed is still there after a reload', async () => {
+  await newBake()
+  await type(page, 'Levain', '280')
+  await type(page, 'Hydration', '40')
+  await page
+    .getByText(/brings more water than a dough/)
+    .first()
+    .waitFor()
+  await page.getByText('not saved yet').waitFor()
+  await page.reload()
+  await page
+    .getByText(/brings more water than a dough/)
+    .first()
+    .waitFor()
+  expect(await page.getByRole('textbox', { name: 'Levain' }).inputValue()).toBe('280')
+})
+
+test('an edit is undone with Ctrl Z or its button', async () => {
+  await newBake()
+  await type(page, 'Hydration', '81')
+  await saved(page)
+  await page.getByRole('button', { name: 'Undo the last change' }).click()
+  await page.waitForFunction(() => document.querySelector('input[value="72"]') !== null)
+})
+
+test('two windows change one bake: both versions are shown and one is chosen', async () => {
+  await newBake()
+  const { page: other } = await openWindow()
+  await other.goto(page.url())
+  await saved(other)
+  await type(other, 'Hydration', '66')
+  await saved(other)
+  await page.evaluate(() => window.dispatchEvent(new Event('blur')))
+  await type(page, 'Salt', '1.9')
+  const dialog = page.getByRole('dialog')
+  await dialog.getByText('Another window changed this bake').waitFor()
+  expect(plain(await dialog.innerText())).toMatch(/Hydration 72 % 66 % Salt 1.9 % 2 %/)
+  await dialog.getByRole('button', { name: 'Take what is there' }).click()
+  await page.waitForFunction(() => document.querySelector('input[value="66"]') !== null)
+  expect(await page.getByRole('textbox', { name: 'Salt' }).inputValue()).toBe('2')
+})
+
+test('the server is gone: it is said, what is typed is kept, and it is sent once the server is back', async () => {
+  await newBake()
+  const address = page.url()
+  await program.kill()
+  await type(page, 'Hydration', '77')
+  await page.getByText(/server does not answer\. One entry is kept/).waitFor()
+  await program.start()
+  await page.getByText(/does not answer/).waitFor({ state: 'detached', timeout: 15_000 })
+  await saved(page)
+  const { page: fresh } = await openWindow()
+  await fresh.goto(address)
+  await fresh.waitForFunction(() => document.querySelector('input[value="77"]') !== null)
+})
+
+test('pours while the server is gone arrive once, in order', async () => {
+  await page.goto(program.address)
+  await page.getByRole('link', { name: 'Bakes' }).click()
+  await page.getByRole('link', { name: /Market rolls/ }).click()
+  await page.getByRole('link', { name: /^Bench/ }).click()
+  await page.getByText('Seed from Juno').waitFor()
+  await program.kill()
+  await page.getByRole('button', { name: /^Poured/ }).click()
+  await page.getByRole('heading', { name: 'Water' }).waitFor()
+  await page.getByRole('button', { name: /^Poured/ }).click()
+  await page.getByRole('heading', { name: /^Flour/ }).waitFor()
+  await page.getByText(/2 entries are kept/).waitFor()
+  await program.start()
+  await page.getByText(/does not answer/).waitFor({ state: 'detached', timeout: 15_000 })
+  const id = page.url().split('/')[4]
+  const bake = (await (await fetch(`${program.address}/api/bakes/${id}`)).json()) as { events: { item: string }[] }
+  expect(bake.events.map((e) => e.item)).toEqual(['seed', 'water'])
+})
+
+test('a bake taken away can be brought back at once', async () => {
+  await newBake()
+  await page.getByRole('button', { name: 'More for this bake' }).click()
+  await page.getByRole('menuitem', { name: 'Take this bake away' }).click()
+  await page.getByText('Two loaves has been taken away.').waitFor()
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.getByRole('region', { name: 'On the way' }).getByText('Two loaves').first().waitFor()
+})
+
+test('wrong addresses: a page, a bake', async () => {
+  await page.goto(`${program.address}/cellar`)
+  await page.getByText('There is no such page').waitFor()
+  await page.goto(`${program.address}/bakes/nonsense`)
+  await page.getByText('This bake could not be opened').waitFor()
+})
+
+test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
+  await page.goto(`${program.address}/kitchen`)
+  await page.getByText('oz', { exact: true }).click()
+  await page.getByText('°F', { exact: true }).click()
+  await page.getByText('12 h', { exact: true }).click()
+  await page.getByText(/26\.46\soz, 75\.2\s°F/).waitFor()
+  await newBake()
+  expect(plain(await page.getByRole('region', { name: 'Weigh' }).innerText())).toMatch(/\d oz/)
+  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByText('What is to be expected').waitFor()
+  const words = plain(await page.locator('main').innerText())
+  expect(words).toMatch(/(AM|PM)/)
+  expect(words).not.toMatch(/\d (g|°C)\b/)
+})

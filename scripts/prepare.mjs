@@ -1,0 +1,7 @@
+// Puts in place what pictures and benchmarks need.
+import { checkNode, ensureBuild, ensureChromium, ensurePackages } from './setup.mjs'
+
+checkNode()
+ensurePackages()
+ensureChromium()
+ensureBuild()

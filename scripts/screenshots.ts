@@ -1,0 +1,47 @@
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { closeBrowser, openWindow, startProgram, type Window } from '../e2e/support'
+
+/** One current picture per main view, from the demo kitchen at a standing clock, into docs/screenshots. */
+const folder = join(process.cwd(), 'docs', 'screenshots')
+
+async function shoot(window: Window, address: string, path: string, name: string): Promise<void> {
+  await window.page.goto(address + path)
+  await window.page.locator('h1').first().waitFor({ state: 'attached' })
+  await window.page.waitForLoadState('networkidle')
+  await window.page.waitForTimeout(700)
+  await window.page.screenshot({ path: join(folder, `${name}.png`) })
+  process.stdout.write(`  ${name}\n`)
+}
+
+async function main(): Promise<void> {
+  mkdirSync(folder, { recursive: true })
+  const demo = await startProgram({ demo: true, now: '2026-11-27T09:12:00.000Z' })
+  const own = await startProgram({ now: '2026-11-27T09:12:00.000Z' })
+  const { bakes } = (await (await fetch(`${demo.address}/api/bakes`)).json()) as { bakes: { id: string; status: string }[] }
+  const running = bakes.find((b) => b.status === 'ripening')?.id
+  const planned = bakes.find((b) => b.status === 'planned')?.id
+  const wide = await openWindow()
+  await shoot(wide, demo.address, '/', 'today')
+  await shoot(wide, demo.address, '/bakes', 'bakes')
+  await shoot(wide, demo.address, `/bakes/${planned}/dough`, 'bake-dough')
+  await shoot(wide, demo.address, `/bakes/${planned}/build`, 'bake-build')
+  await shoot(wide, demo.address, `/bakes/${planned}/clock`, 'bake-clock')
+  await shoot(wide, demo.address, `/bakes/${planned}/bench`, 'bake-bench')
+  await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
+  await shoot(wide, demo.address, '/kitchen', 'kitchen')
+  await shoot(wide, own.address, '/', 'first-run')
+  await shoot(await openWindow({ dim: true }), demo.address, '/', 'today-dim')
+  const phone = await openWindow({ width: 390, height: 844 })
+  await shoot(phone, demo.address, '/', 'today-phone')
+  await shoot(phone, demo.address, `/bakes/${planned}/bench`, 'bake-bench-phone')
+  await shoot(phone, demo.address, `/bakes/${running}/watch`, 'bake-watch-phone')
+  await closeBrowser()
+  await demo.end()
+  await own.end()
+}
+
+main().catch((error: unknown) => {
+  process.stderr.write(`${String(error)}\n`)
+  process.exit(1)
+})
