@@ -104,7 +104,7 @@ test('keys: rooms, stations, the sheet of keys, the palette', async () => {
   await page.waitForURL(/\/clock$/)
   await page.getByRole('textbox', { name: 'Find anything' }).waitFor({ state: 'detached' })
   await page.keyboard.press('1')
-  await page.waitForURL(/\/dough$/)
+  await page.locator('[aria-current=step]', { hasText: 'Dough' }).waitFor()
   await page.keyboard.press('ArrowRight')
   await page.waitForURL(/\/build$/)
 })

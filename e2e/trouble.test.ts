@@ -116,8 +116,10 @@ test('pours while the server is gone arrive once, in order', async () => {
   await program.start()
   await page.getByText(/does not answer/).waitFor({ state: 'detached', timeout: 15_000 })
   const id = page.url().split('/')[4]
-  const bake = (await (await fetch(`${program.address}/api/bakes/${id}`)).json()) as { events: { item: string }[] }
-  expect(bake.events.map((e) => e.item)).toEqual(['seed', 'water'])
+  const poured = async () => ((await (await fetch(`${program.address}/api/bakes/${id}`)).json()) as { events: { item: string }[] }).events.map((e) => e.item)
+  for (let tries = 0; tries < 50 && (await poured()).length < 2; tries++) await page.waitForTimeout(100)
+  await page.waitForTimeout(2500)
+  expect(await poured()).toEqual(['seed', 'water'])
 })
 
 test('a bake taken away can be brought back at once', async () => {

@@ -168,6 +168,7 @@ test('everything survives a server that dies and comes back', async () => {
   await page.getByRole('region', { name: 'In the record' }).waitFor()
   expect(await room()).toBe(before)
   await page.getByRole('link', { name: 'Bakes' }).click()
+  await page.getByRole('heading', { name: 'Bakes', level: 1 }).waitFor()
   await page.getByRole('region', { name: 'In the record' }).waitFor()
   expect(plain(await page.getByRole('region', { name: 'In the record' }).innerText())).toContain('Two loaves')
 })

@@ -1,5 +1,7 @@
 import { NOISE } from '../ferment/constants'
+import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type Draws, drawnGas, type Forecast, fitAt, type School, summarise } from '../ferment/forecast'
+import { type BatchLine, contentsOf } from '../jars/lineage'
 import { DULL_SPOON_TEMPER, DULL_TOP_TEMPER, likelihood, type SignKind, type Signs, TEMPER } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
 
@@ -41,6 +43,21 @@ export interface CultureManner {
   readonly domes: boolean
   /** A spoon of it in water tells something: white wheat, not very wet. */
   readonly floats: boolean
+}
+
+/** Wettest mix in which a spoon of levain still tells by floating, water ÷ flour. */
+const WETTEST_FLOATING = 1.3
+
+/**
+ * Which signs say little about a batch: judged by the flour there is most of.
+ * @example mannerOf(rye at 150 %) // { domes: false, floats: false }
+ */
+export function mannerOf(line: BatchLine): CultureManner {
+  const { flours, flourGrams, hydration } = contentsOf(line)
+  const grams = Object.entries(flours) as [FlourKind, number][]
+  const main = grams.reduce((most, next) => (next[1] > most[1] ? next : most))[0]
+  const white = (flours['white wheat'] ?? 0) > 0.5 * flourGrams
+  return { domes: FLOURS[main].domes, floats: white && hydration <= WETTEST_FLOATING }
 }
 
 /** Chance that a mark is simply wrong (wrong jar, misread line). */

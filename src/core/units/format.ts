@@ -69,7 +69,7 @@ export function createFormat(choice: UnitChoice): Format {
       const value = choice.temperature === '°C' ? tempC : celsiusToFahrenheit(tempC)
       return `${number(value, digits).replace(/\.0$/, '')}${NARROW}${choice.temperature}`
     },
-    percent: (share, digits = 1) => `${number(share * 100, digits).replace(/\.0+$/, '')}${NARROW}%`,
+    percent: (share, digits = 1) => `${Number(number(share * 100, digits))}${NARROW}%`,
     rise: (rise) => `×${number(rise, 1)}`,
     time,
     dayTime: (ms) => `${shortDay.format(ms)} ${time(ms)}`,

@@ -3,7 +3,6 @@ import { lazy, Suspense, useEffect } from 'react'
 import { Route, Routes } from 'react-router'
 import type { Kitchen } from '../../contract'
 import { Unreachable } from '../data/api'
-import { syncClock } from '../data/clock'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
 import { onRefusal } from '../data/outbox'
 import { Quiet } from '../parts/Quiet'
@@ -20,10 +19,7 @@ const FirstRun = lazy(() => import('../views/first-run/FirstRun').then((m) => ({
 /** The whole window: a kitchen that is set up, or the four questions that set it up. */
 export function App() {
   const { data, error, mutate } = useKitchenAnswer()
-  useEffect(() => {
-    syncClock().catch(() => undefined)
-    return onRefusal(tellError)
-  }, [])
+  useEffect(() => onRefusal(tellError), [])
   if (data !== undefined) {
     return (
       <ErrorBoundary>

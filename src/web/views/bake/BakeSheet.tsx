@@ -61,7 +61,7 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   const solved = useMemo(() => solve(plan), [solve, plan])
   const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
   const frozen = state.status !== 'planned'
-  const judged = useVerdicts([bake], now).get(bake.id)
+  const judged = useVerdicts(useMemo(() => [bake], [bake]), now)?.get(bake.id)
   const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
   const forecast = useForecast(plannedLine, plan.school)
   const shown = { ...bake, plan }
@@ -125,6 +125,9 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
           </Link>
         ))}
       </nav>
+      <p className={classes.openFigure} aria-hidden="true">
+        {stationFigure(station, props, format)}
+      </p>
       <div className={classes.room}>
         {bake.deletedAt !== null && <Note tone="care">This bake has been taken away. Undo brings it back.</Note>}
         {draft.refusal !== null && <Note tone="stop">{draft.refusal} What you typed is kept here.</Note>}

@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
+import { z } from 'zod'
 import { type Bake, bakeSchema, type Plan, planSchema } from '../../../contract'
 import { Refusal } from '../../data/api'
-import { savePlan } from '../../data/bakes'
+import { savePlan, showBake } from '../../data/bakes'
 
 const SAVE_AFTER_MS = 500
 /** Edits closer together than this are one step of undo. */
@@ -23,63 +24,79 @@ export interface PlanDraft {
   readonly takeTheirs: () => void
 }
 
-function load(id: string): Plan | null {
+/** A plan that the server has not got yet, and the version it was made from. */
+const draftSchema = z.object({ version: z.number(), plan: planSchema })
+type Draft = z.infer<typeof draftSchema>
+
+function load(id: string): Draft | null {
   try {
-    return planSchema.parse(JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null'))
+    return draftSchema.parse(JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null'))
   } catch {
     return null
   }
 }
 
 /**
- * Edits the plan of a bake: shown at once, saved half a second after the last keystroke.
+ * Edits the plan of a bake: shown at once, saved half a second after the last keystroke, one save at a time.
  * @param bake as the server has it
  * @param sendable whether the plan can be at all; one that cannot is held back, not lost
  */
 export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): PlanDraft {
-  const [draft, setDraft] = useState<Plan | null>(() => (bake.status === 'planned' ? load(bake.id) : null))
+  const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? load(bake.id) : null))
   const [past, setPast] = useState<Plan[]>([])
   const [refusal, setRefusal] = useState<string | null>(null)
   const [conflict, setConflict] = useState<Bake | null>(null)
-  const lastEditMs = useRef(0)
-  const latest = useRef({ bake, draft })
-  latest.current = { bake, draft }
-  const plan = draft ?? bake.plan
+  const [saving, setSaving] = useState(false)
+  const lastEditMs = useRef(Number.NEGATIVE_INFINITY)
+  const latest = useRef(draft)
+  latest.current = draft
+  const plan = draft?.plan ?? bake.plan
 
-  const put = useCallback((next: Plan | null, id: string) => {
-    if (next === null) localStorage.removeItem(keyOf(id))
-    else localStorage.setItem(keyOf(id), JSON.stringify(next))
-    setDraft(next)
-  }, [])
-
-  const save = useCallback(
-    async (base: Bake, mine: Plan) => {
-      try {
-        await savePlan(base, mine)
-        if (latest.current.draft === mine) put(null, base.id)
-        setRefusal(null)
-      } catch (error) {
-        if (!(error instanceof Refusal)) return setRefusal(error instanceof Error ? error.message : String(error))
-        const theirs = bakeSchema.safeParse(error.detail.current)
-        if (error.detail.code === 'stale' && theirs.success) setConflict(theirs.data)
-        else setRefusal(error.message)
-      }
+  const put = useCallback(
+    (next: Draft | null) => {
+      if (next === null) localStorage.removeItem(keyOf(bake.id))
+      else localStorage.setItem(keyOf(bake.id), JSON.stringify(next))
+      latest.current = next
+      setDraft(next)
     },
-    [put]
+    [bake.id]
   )
 
-  useEffect(() => {
-    if (draft === null || conflict !== null || !sendable(draft)) return
-    const timer = setTimeout(() => void save(latest.current.bake, draft), SAVE_AFTER_MS)
-    return () => clearTimeout(timer)
-  }, [draft, conflict, save, sendable])
+  const save = useCallback(
+    async (mine: Draft) => {
+      setSaving(true)
+      try {
+        const { version } = await savePlan(bake.id, mine.version, mine.plan)
+        // What was typed meanwhile goes on from the version just saved.
+        if (latest.current === mine) put(null)
+        else if (latest.current !== null) put({ ...latest.current, version })
+        setRefusal(null)
+      } catch (error) {
+        const theirs = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
+        if (theirs?.success) setConflict(theirs.data)
+        else setRefusal(error instanceof Error ? error.message : String(error))
+      }
+      setSaving(false)
+    },
+    [bake.id, put]
+  )
 
+  const ready = draft !== null && !saving && refusal === null && conflict === null && sendable(draft.plan)
+  useEffect(() => {
+    if (!ready || draft === null) return
+    const timer = setTimeout(() => void save(draft), SAVE_AFTER_MS)
+    return () => clearTimeout(timer)
+  }, [ready, draft, save])
+
+  const change = (next: Plan) => {
+    setRefusal(null)
+    put({ version: latest.current?.version ?? bake.version, plan: next })
+  }
   const edit = (patch: Partial<Plan>) => {
     const now = performance.now()
     if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-30), plan])
     lastEditMs.current = now
-    setRefusal(null)
-    put({ ...plan, ...patch }, bake.id)
+    change({ ...plan, ...patch })
   }
   const back = past.at(-1)
   return {
@@ -90,20 +107,21 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
         ? null
         : () => {
             setPast((before) => before.slice(0, -1))
-            lastEditMs.current = 0
-            put(back, bake.id)
+            lastEditMs.current = Number.NEGATIVE_INFINITY
+            change(back)
           },
-    state: draft === null ? 'saved' : refusal !== null || conflict !== null || !sendable(draft) ? 'held' : 'saving',
+    state: draft === null ? 'saved' : saving || ready ? 'saving' : 'held',
     refusal,
     conflict,
     keepMine: () => {
       if (conflict === null) return
+      put({ version: conflict.version, plan })
       setConflict(null)
-      void save(conflict, plan)
     },
     takeTheirs: () => {
+      if (conflict !== null) void showBake(conflict)
       setConflict(null)
-      put(null, bake.id)
+      put(null)
     }
   }
 }

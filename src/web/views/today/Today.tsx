@@ -49,21 +49,21 @@ export function Today() {
     [bakes, jars, kitchen, minute]
   )
   const entries: Entry[] = (bakes ?? []).map((bake) => {
-    const judged = verdicts.get(bake.id)
+    const judged = verdicts?.get(bake.id)
     const answer = solved.get(bake.id) ?? null
     return { bake, solved: answer, judged, steps: stepsFor(kitchen, bake, answer, judged, now) }
   })
   const hills = useMemo(
     () =>
       (bakes ?? []).flatMap((bake) => {
-        const judged = verdicts.get(bake.id)
+        const judged = verdicts?.get(bake.id)
         if (judged !== undefined) return [runningHill(judged, jars ?? [])]
         const hill = bake.status === 'planned' || bake.status === 'building' ? plannedHill(bake, solved.get(bake.id) ?? null, jars ?? []) : null
         return hill === null ? [] : [hill]
       }),
     [bakes, verdicts, solved, jars]
   )
-  if (bakes === undefined || jars === undefined) {
+  if (bakes === undefined || jars === undefined || verdicts === undefined) {
     return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="Today could not be opened" words={error.message} />
   }
   const fromMs = minute - BEHIND_HOURS * MS_PER_HOUR

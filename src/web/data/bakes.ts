@@ -1,0 +1,112 @@
+import useSWR, { mutate } from 'swr'
+import useSWRInfinite from 'swr/infinite'
+import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES } from '../../contract'
+import { foldBake, lineOfPlan, type PlannedBuild } from '../../core'
+import { refreshJars } from './jars'
+import { newId } from './newId'
+import { read, send } from './outbox'
+
+const OPEN = `${ROUTES.bakes}?state=open&limit=100`
+const PAGE = 20
+/** How often a bake is asked for again, since another device may be at work on it, ms. */
+const OTHERS_MS = 30_000
+
+/** One bake with all that happened to it. */
+export function useBake(id: string): { readonly bake: Bake | undefined; readonly error: Error | undefined } {
+  const { data, error } = useSWR(ROUTES.bake(id), (path) => read(bakeSchema, path), { refreshInterval: OTHERS_MS })
+  return { bake: data, error: error as Error | undefined }
+}
+
+/** Bakes that are not mixed yet, by when they are. */
+export function useOpenBakes(): { readonly bakes: readonly Bake[] | undefined; readonly error: Error | undefined } {
+  const { data, error } = useSWR(OPEN, (path) => read(bakePageSchema, path), { refreshInterval: OTHERS_MS })
+  return { bakes: data?.bakes, error: error as Error | undefined }
+}
+
+/** Bakes in the record, newest first, a page at a time. */
+export function useMixedBakes() {
+  const { data, error, size, setSize, isValidating } = useSWRInfinite(
+    (page) => `${ROUTES.bakes}?state=mixed&limit=${PAGE}&offset=${page * PAGE}`,
+    (path) => read(bakePageSchema, path)
+  )
+  return {
+    bakes: data?.flatMap((page) => page.bakes),
+    total: data?.at(-1)?.total ?? 0,
+    busy: isValidating,
+    more: () => setSize(size + 1),
+    error: error as Error | undefined
+  }
+}
+
+/** Shows a bake as the server has it. */
+export const showBake = (bake: Bake) => mutate(ROUTES.bake(bake.id), bake, { revalidate: false })
+
+async function settled(sent: Promise<Bake>, id: string): Promise<Bake> {
+  try {
+    const bake = await sent
+    await showBake(bake)
+    return bake
+  } catch (error) {
+    void mutate(ROUTES.bake(id))
+    throw error
+  } finally {
+    void mutate(OPEN)
+  }
+}
+
+/** Writes a bake down; its sheet can be opened at once. */
+export async function createBake(id: string, plan: Plan, createdAt: string): Promise<void> {
+  void showBake({ id, version: 1, plan, status: 'planned', events: [], line: null, createdAt, deletedAt: null })
+  await settled(send(id, bakeSchema, { method: 'POST', path: ROUTES.bakes, body: { id, plan } }), id)
+}
+
+/**
+ * Keeps a changed plan. The draft stays with its editor until this has answered, so it is not kept twice.
+ * @param version the version the plan was made from
+ * @throws Refusal, `stale` when another window was faster
+ */
+export async function savePlan(id: string, version: number, plan: Plan): Promise<Bake> {
+  const saved = await send(newId(), bakeSchema, { method: 'PUT', path: ROUTES.bake(id), body: { version, plan } }, { volatile: true })
+  await showBake(saved)
+  void mutate(OPEN)
+  return saved
+}
+
+/** Takes a bake off the table. */
+export async function removeBake(id: string): Promise<void> {
+  await settled(send(newId(), bakeSchema, { method: 'DELETE', path: ROUTES.bake(id) }), id)
+}
+
+/** Puts a bake back. */
+export async function restoreBake(id: string): Promise<void> {
+  await settled(send(newId(), bakeSchema, { method: 'POST', path: ROUTES.bakeRestore(id) }), id)
+}
+
+/** A bake as it will be once the server has an event. */
+function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined): Bake {
+  const events = [...bake.events, bakeEventSchema.parse(event)]
+  const { status, band, poured } = foldBake(events.map(happeningOf))
+  if (band === null) return { ...bake, events, status, line: null }
+  const line = bake.line ?? (planned === undefined ? null : lineToWire(lineOfPlan({ ...planned, mixTempC: band.mixTempC }, poured, band.atMs)))
+  return { ...bake, events, status, line }
+}
+
+/**
+ * Notes what happened: shown at once, and sent until the server has it.
+ * @param planned the build as planned, so that a band set while the server is away can be watched
+ * @throws Refusal; what the server has is shown again
+ */
+export async function addEvent(bake: Bake, event: NewBakeEvent, planned?: PlannedBuild): Promise<void> {
+  const sent = send(event.id, bakeSchema, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
+  void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned), { revalidate: false })
+  try {
+    const kept = await sent
+    await mutate<Bake>(ROUTES.bake(bake.id), (there) => (there !== undefined && there.events.length > kept.events.length ? there : kept), { revalidate: false })
+  } catch (error) {
+    void mutate(ROUTES.bake(bake.id))
+    throw error
+  } finally {
+    void mutate(OPEN)
+    void refreshJars()
+  }
+}

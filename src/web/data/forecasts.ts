@@ -1,0 +1,87 @@
+import { type Remote, wrap } from 'comlink'
+import { useMemo } from 'react'
+import useSWR from 'swr'
+import { type Bake, happeningOf, lineFromWire } from '../../contract'
+import { type BatchLine, type Forecast, foldBake, type Mark, mannerOf, type School, type Verdict } from '../../core'
+import type { ForecastDesk } from '../workers/forecast.worker'
+
+/** A running levain with what is thought of it now. */
+export interface Judged {
+  readonly bake: Bake
+  /** The levain as it was mixed. */
+  readonly line: BatchLine
+  readonly verdict: Verdict
+}
+
+const MS_PER_HOUR = 3_600_000
+const MS_PER_MINUTE = 60_000
+/** Answers of the worker depend on nothing but the question. */
+const ONCE = { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false, shouldRetryOnError: false, keepPreviousData: true }
+
+let worker: Remote<ForecastDesk> | null = null
+function desk(): Remote<ForecastDesk> {
+  worker ??= wrap<ForecastDesk>(new Worker(new URL('../workers/forecast.worker.ts', import.meta.url), { type: 'module' }))
+  return worker
+}
+
+/** Forecast of a build that is planned; the one before stays until the new one is there. */
+export function useForecast(line: BatchLine | null, school: School): Forecast | undefined {
+  const { data } = useSWR(line === null ? null : ['forecast', line, school], ([, l, s]: [string, BatchLine, School]) => desk().forecast(l, s), ONCE)
+  return line === null ? undefined : data
+}
+
+interface Question {
+  readonly id: string
+  readonly line: BatchLine
+  readonly marks: readonly Mark[]
+  readonly hours: number
+  readonly school: School
+}
+
+function questionsOf(bakes: readonly Bake[], minute: number): Question[] {
+  return bakes.flatMap((bake) => {
+    const { band, mixed, marks } = foldBake(bake.events.map(happeningOf))
+    if (bake.line === null || band === null || mixed !== null) return []
+    const line = lineFromWire(bake.line)
+    const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
+    return [
+      {
+        id: bake.id,
+        line,
+        marks: marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs })),
+        hours: hoursAt(minute),
+        school: bake.plan.school
+      }
+    ]
+  })
+}
+
+async function answersTo(questions: readonly Question[]): Promise<ReadonlyMap<string, { line: BatchLine; verdict: Verdict }>> {
+  const answers = await Promise.all(
+    questions.map(async ({ id, line, marks, hours, school }) => {
+      const verdict = await desk().judge(line, marks, hours, school, mannerOf(line))
+      return [id, { line, verdict }] as const
+    })
+  )
+  return new Map(answers)
+}
+
+/**
+ * Verdicts of all levains under way, by bake; renewed every minute and with every mark.
+ * @returns undefined until the first have been reckoned
+ */
+export function useVerdicts(bakes: readonly Bake[] | undefined, now: number): ReadonlyMap<string, Judged> | undefined {
+  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const questions = useMemo(() => questionsOf(bakes ?? [], minute), [bakes, minute])
+  const { data, error } = useSWR(questions.length === 0 ? null : ['verdicts', questions], ([, asked]: [string, Question[]]) => answersTo(asked), ONCE)
+  return useMemo(() => {
+    if (bakes === undefined || (questions.length > 0 && data === undefined && error === undefined)) return undefined
+    const judged = new Map<string, Judged>()
+    for (const { id } of questions) {
+      const answer = data?.get(id)
+      const bake = bakes.find((b) => b.id === id)
+      if (answer !== undefined && bake !== undefined) judged.set(id, { bake, ...answer })
+    }
+    return judged
+  }, [questions, bakes, data, error])
+}

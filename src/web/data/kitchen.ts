@@ -1,0 +1,65 @@
+import { createContext, useContext, useMemo } from 'react'
+import useSWR, { mutate } from 'swr'
+import { type FirstRun, type Kitchen, type KitchenEdit, kitchenAnswerSchema, kitchenSchema, ROUTES } from '../../contract'
+import { createFormat, type Format } from '../../core'
+import { syncClock } from './clock'
+import { newId } from './newId'
+import { read, send } from './outbox'
+
+/** The kitchen one stands in, and how it wants its figures. */
+export interface KitchenHere {
+  readonly kitchen: Kitchen
+  readonly format: Format
+}
+
+const KitchenContext = createContext<KitchenHere | null>(null)
+/** Gives all below it the kitchen. */
+export const KitchenProvider = KitchenContext.Provider
+
+/** The kitchen of this window. */
+export function useKitchen(): KitchenHere {
+  const here = useContext(KitchenContext)
+  if (here === null) throw new Error('Used outside the kitchen.')
+  return here
+}
+
+/** A kitchen with its format, made anew only when units or zone change. */
+export function useKitchenHere(kitchen: Kitchen): KitchenHere {
+  const { mass, temperature, clock, timeZone } = kitchen
+  const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone }), [mass, temperature, clock, timeZone])
+  return useMemo(() => ({ kitchen, format }), [kitchen, format])
+}
+
+/** What the server says of the kitchen: settings, or that there is none yet. The time is asked along with it. */
+export function useKitchenAnswer() {
+  return useSWR(ROUTES.kitchen, async (path) => {
+    await syncClock()
+    return read(kitchenAnswerSchema, path)
+  })
+}
+
+const keepKitchen = (kitchen: Kitchen) => mutate(ROUTES.kitchen, { kitchen }, { revalidate: false })
+
+/** Opens the kitchen with the answers of the first run. */
+export async function sendFirstRun(answers: FirstRun): Promise<void> {
+  await keepKitchen(await send(answers.id, kitchenSchema, { method: 'POST', path: ROUTES.firstRun, body: answers }))
+}
+
+/**
+ * Keeps a change of the kitchen: shown at once, sent in order.
+ * @throws Refusal; what the server has is shown again
+ */
+export async function saveKitchen(kitchen: Kitchen, edit: KitchenEdit): Promise<void> {
+  const next = { ...kitchen, ...edit, version: kitchen.version + 1 }
+  const sent = send(newId(), kitchenSchema, { method: 'PUT', path: ROUTES.kitchen, body: { version: kitchen.version, kitchen: edit } })
+  void keepKitchen(next)
+  try {
+    const kept = await sent
+    await mutate<{ kitchen: Kitchen }>(ROUTES.kitchen, (there) => (there !== undefined && there.kitchen.version > kept.version ? there : { kitchen: kept }), {
+      revalidate: false
+    })
+  } catch (error) {
+    await mutate(ROUTES.kitchen)
+    throw error
+  }
+}
