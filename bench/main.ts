@@ -1,10 +1,12 @@
+import { benchFormula } from './formula'
 import { benchModel } from './model'
 import { benchProgram } from './program'
 
-/** `npm run bench` prints all figures; `npm run bench -- model` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- model` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
+  if (wants('formula')) benchFormula()
   if (wants('model')) benchModel()
   if (wants('program')) await benchProgram()
 }

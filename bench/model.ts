@@ -1,9 +1,12 @@
 import {
+  BUILT_IN_INGREDIENTS,
+  CUP_SIZES,
   drawForecast,
   findMilestones,
   judge,
   mixCultures,
   normalFrom,
+  pantryOf,
   RIPE,
   seededRandom,
   simulate,
@@ -12,6 +15,7 @@ import {
   TYPICAL_JAR,
   type Vessel
 } from '../src/core'
+import { largeFormula } from './formula'
 import { referenceRun } from './reference'
 import { heading, report, timed } from './report'
 
@@ -68,17 +72,32 @@ export function benchModel(): void {
     flour: 'white wheat' as const,
     line: { ...line, parents: [{ grams: 15, hydration: 1, flour: 'white wheat' as const, line }] }
   }
-  const kitchen = { sleep: { from: '22:30', to: '06:30' }, timeZone: 'Europe/Lisbon', smallScale: true, tapTempC: 14, flourTempC: 22 }
+  const pantry = pantryOf(BUILT_IN_INGREDIENTS)
+  const kitchen = {
+    sleep: { from: '22:30', to: '06:30' },
+    timeZone: 'Europe/Lisbon',
+    smallScale: true,
+    tapTempC: 14,
+    flourTempC: 22,
+    pantry,
+    cups: CUP_SIZES.metric,
+    vessels: []
+  }
   const wish = {
-    pieces: [{ count: 2, grams: 780 }],
-    base: 'dough flour' as const,
-    hydration: 0.74,
-    salt: 0.021,
-    levain: 0.18,
-    levainHydration: 1,
-    levainFlour: 'white wheat' as const,
-    flourPerSeed: 5,
-    keepBackGrams: 20,
+    target: { kind: 'dough' as const, grams: 1590 },
+    formula: largeFormula(),
+    build: {
+      source: 'separate build' as const,
+      by: { kind: 'ratio' as const, flourPerSeed: 5 },
+      hydration: 1,
+      salt: 0,
+      oil: 0,
+      flours: [{ ingredientId: 'white wheat', share: 1 }],
+      keepBackGrams: 20,
+      older: { share: 0.5, hydration: 1 },
+      vesselId: null,
+      alsoFor: []
+    },
     tempC: 22,
     mixTempC: 24,
     school: 'dome' as const

@@ -1,30 +1,17 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, type BakeWish, type Happening, PERCENTAGE_BASES, POSSIBLE, POUR_ORDER, SCHOOLS, SIGNS, type SignKind } from '../core'
-import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
-import { flourKindSchema, lineSchema } from './jars'
+import { BAKE_STATUSES, type BakeWish, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS, SIGNS, type SignKind } from '../core'
+import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
+import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
+import { lineSchema } from './jars'
+import { ingredientSchema } from './stores'
 
 /** A wish: dough, levain and when. Shares are fractions. */
 export const planSchema = z.object({
   name: nameSchema,
-  pieces: z
-    .array(
-      z.object({
-        count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }),
-        grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g')
-      })
-    )
-    .min(1, { error: 'At least one piece is needed.' })
-    .max(20),
-  base: z.enum(PERCENTAGE_BASES),
-  hydration: shareIn(POSSIBLE.hydration, 'Hydration'),
-  salt: shareIn(POSSIBLE.salt, 'Salt'),
-  levain: shareIn(POSSIBLE.levain, 'Levain'),
-  levainHydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the levain'),
-  flour: flourKindSchema,
+  target: targetSchema,
+  formula: formulaSchema,
+  build: buildPlanSchema,
   jarId: idSchema,
-  levainFlour: flourKindSchema,
-  flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Flour per seed'),
-  keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'Keep-back', 'g'),
   placeId: idSchema,
   tempC: tempSchema('The place'),
   mixTempC: tempSchema('The fresh mix'),
@@ -66,7 +53,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
   z.object({
     ...noted,
     type: z.literal('pour'),
-    item: z.enum(POUR_ORDER),
+    item: z.enum(POUR_ITEMS),
+    ingredientId: ingredientIdSchema.optional(),
     plannedGrams: gramsSchema('The planned mass'),
     weighedGrams: numberIn([0.1, 50_000], 'What was weighed', 'g')
   }),
@@ -102,6 +90,8 @@ export const bakeSchema = z.object({
   plan: planSchema,
   status: z.enum(BAKE_STATUSES),
   events: z.array(bakeEventSchema),
+  /** What its ingredients were when it was started; empty while it is planned. */
+  ingredients: z.array(ingredientSchema as z.ZodType<Ingredient>),
   /** The levain as it was really mixed; null until the band is set. */
   line: lineSchema.nullable(),
   createdAt: instantSchema,

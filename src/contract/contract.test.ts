@@ -1,14 +1,14 @@
-import { foldBake, type TimingProblem } from '../core'
+import { type BakeProblem, foldBake } from '../core'
 import {
   bakeEventSchema,
   bakePutSchema,
   fieldSentences,
+  formulaSchema,
   happeningOf,
   kitchenEditSchema,
   lineFromWire,
   lineSchema,
   lineToWire,
-  planSchema,
   problemSentence,
   wishOf
 } from '.'
@@ -36,7 +36,17 @@ test('a line without a place is no line', () => {
 })
 
 test('every schema tells sentences, none in a machine’s words', () => {
-  const parsed = bakePutSchema.safeParse({ version: 'x', plan: { name: '', base: 'mine', pieces: 'two', hydration: 9, school: null, mixAt: 5 } })
+  const parsed = bakePutSchema.safeParse({
+    version: 'x',
+    plan: {
+      name: '',
+      formula: { base: 'mine', hydration: 9, lines: [{ kind: 'gold' }] },
+      target: { kind: 'pieces', pieces: 'two' },
+      build: { flours: [] },
+      school: null,
+      mixAt: 5
+    }
+  })
   if (parsed.success) throw new Error('accepted')
   const sentences = Object.values(fieldSentences(parsed.error))
   expect(sentences.length).toBeGreaterThan(8)
@@ -47,8 +57,9 @@ test('every schema tells sentences, none in a machine’s words', () => {
 })
 
 test('a percentage out of range is told in percent', () => {
-  const parsed = planSchema.shape.salt.safeParse(0.63)
-  expect(parsed.success ? '' : parsed.error.issues[0]?.message).toBe('Salt has to be from 0 % to 20 %.')
+  const parsed = formulaSchema.safeParse({ base: 'plain', doughKind: 'wheat', hydration: 0.7, salt: 0.63, lines: [], autolyse: false, heldBack: 0 })
+  const sentences = parsed.success ? [] : Object.values(fieldSentences(parsed.error))
+  expect(sentences).toContain('Salt has to be from 0 % to 20 %.')
 })
 
 test('only real time zones and clock times', () => {
@@ -75,7 +86,7 @@ test.each([
   ['levain wetter than dough', { levainHydration: 2.5, hydration: 0.3 }, /250 %.*30 %/],
   ['seed too wet', { leastFlourPerSeed: 1.11 }, /1\.2 parts of flour/],
   ['never ripe', { tempC: 4 }, /4 °C.*warmer/],
-  ['dough mass', {}, /count and a weight/]
-] as [TimingProblem, Record<string, number>, RegExp][])('%s has a sentence with its figures', (code, values, pattern) => {
+  ['dough mass', {}, /give it a size/]
+] as [BakeProblem, Record<string, number>, RegExp][])('%s has a sentence with its figures', (code, values, pattern) => {
   expect(problemSentence({ code, values })).toMatch(pattern)
 })

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { PERCENTAGE_BASES, SCHOOLS } from '../core'
 import { clockTimeSchema, idSchema, instantSchema, nameSchema, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema } from './jars'
+import { cupKindSchema } from './stores'
 
 export const timeZoneSchema = z.string().refine(isTimeZone, { error: 'This time zone is not known. It looks like Europe/Lisbon.' })
 
@@ -36,6 +37,8 @@ export const kitchenEditSchema = z.object({
   /** A second scale that shows 0.1 g. */
   smallScale: z.boolean(),
   tapTempC: tempSchema('The tap water'),
+  /** Which cups and spoons are meant where a recipe measures by them. */
+  cups: cupKindSchema,
   /** Single-key shortcuts on. */
   keys: z.boolean(),
   places: z.array(placeSchema).min(1, { error: 'A kitchen needs at least one place.' }).max(20)

@@ -1,5 +1,5 @@
 import { request as rawRequest } from 'node:http'
-import { firstRun, type Loose, planFor, startTestServer, type TestServer, testId } from './testing/testServer'
+import { buildWith, firstRun, formulaFor, type Loose, piecesOf, planFor, startTestServer, type TestServer, testId } from './testing/testServer'
 
 let server: TestServer
 beforeAll(async () => {
@@ -117,22 +117,42 @@ describe('guards', () => {
 
 describe('bad wishes', () => {
   test.each([
-    ['a negative hydration', { hydration: -0.5 }, 'plan.hydration'],
-    ['hydration 0', { hydration: 0 }, 'plan.hydration'],
-    ['hydration as text', { hydration: 'wet' }, 'plan.hydration'],
-    ['NaN, which JSON makes null', { salt: Number.NaN }, 'plan.salt'],
-    ['a thousand million grams', { pieces: [{ count: 1, grams: 1e9 }] }, 'plan.pieces.0.grams'],
-    ['half a piece', { pieces: [{ count: 0.5, grams: 500 }] }, 'plan.pieces.0.count'],
-    ['no pieces', { pieces: [] }, 'plan.pieces'],
-    ['more dough than a kitchen holds', { pieces: [{ count: 500, grams: 20_000 }] }, 'plan.pieces'],
+    ['a negative hydration', { formula: formulaFor({ hydration: -0.5 }) }, 'plan.formula.hydration'],
+    ['hydration 0', { formula: formulaFor({ hydration: 0 }) }, 'plan.formula.hydration'],
+    ['hydration as text', { formula: formulaFor({ hydration: 'wet' }) }, 'plan.formula.hydration'],
+    ['NaN, which JSON makes null', { formula: formulaFor({ salt: Number.NaN }) }, 'plan.formula.salt'],
+    ['a thousand million grams', { target: piecesOf(1, 1e9) }, 'plan.target.pieces.0.grams'],
+    ['half a piece', { target: piecesOf(0.5, 500) }, 'plan.target.pieces.0.count'],
+    ['no pieces', { target: { ...piecesOf(1, 1), pieces: [] } }, 'plan.target.pieces'],
+    ['more dough than a kitchen holds', { target: piecesOf(500, 20_000) }, 'plan.target'],
     ['no name', { name: '   ' }, 'plan.name'],
     ['yesterday', { mixAt: '2026-11-25T09:00:00.000Z' }, 'plan.mixAt'],
     ['in three years', { mixAt: '2029-11-25T09:00:00.000Z' }, 'plan.mixAt'],
     ['no date at all', { mixAt: 'soon' }, 'plan.mixAt'],
-    ['an unknown base', { base: 'my own' }, 'plan.base'],
-    ['a ratio of nothing', { flourPerSeed: 0 }, 'plan.flourPerSeed'],
-    ['a levain wetter than the dough allows', { levain: 3, hydration: 0.3, levainHydration: 2.5 }, 'plan.levain'],
-    ['a wet seed into a stiff levain', { levainHydration: 0.3, flourPerSeed: 0.2 }, 'plan.flourPerSeed'],
+    ['an unknown base', { formula: formulaFor({ base: 'my own' }) }, 'plan.formula.base'],
+    ['a ratio of nothing', { build: buildWith({ by: { kind: 'ratio', flourPerSeed: 0 } }) }, 'plan.build.by.flourPerSeed'],
+    ['a levain wetter than the dough allows', { formula: formulaFor({ levain: 3, hydration: 0.3 }), build: buildWith({ hydration: 2.5 }) }, 'plan.formula'],
+    ['a wet seed into a stiff levain', { build: buildWith({ hydration: 0.3, by: { kind: 'ratio', flourPerSeed: 0.2 } }) }, 'plan.build.by'],
+    [
+      'no flour line',
+      {
+        formula: formulaFor({
+          lines: [
+            { id: 'w', kind: 'water' },
+            { id: 's', kind: 'salt' },
+            { id: 'l', kind: 'levain', share: 0.2 }
+          ]
+        })
+      },
+      'plan.formula.lines'
+    ],
+    [
+      'an ingredient that is not in the kitchen',
+      { formula: formulaFor({ lines: [...(formulaFor().lines as object[]), { id: 'x', kind: 'extra', ingredientId: 'stardust', share: 0.1 }] }) },
+      'plan.formula'
+    ],
+    ['a dough without levain', { formula: formulaFor({ levain: 0 }) }, 'plan.formula'],
+    ['a levain of a flour that is not there', { build: buildWith({ flours: [{ ingredientId: 'stardust', share: 1 }] }) }, 'plan.build.flours'],
     ['a place that is gone', { placeId: '99999999-0000-4000-8000-000000000000' }, 'placeId']
   ])('%s', async (_, more, field) => {
     const before = (await server.send('GET', '/api/bakes')).body.total

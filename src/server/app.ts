@@ -11,9 +11,11 @@ import { ROUTES } from '../contract'
 import { apiNotFound, errorHandler, Problem } from './problems'
 import { bakeRoutes } from './routes/bakes'
 import { clockRoutes } from './routes/clock'
+import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
 import { kitchenRoutes } from './routes/kitchen'
 import type { Services } from './routes/route'
+import { storeRoutes } from './routes/stores'
 
 /** What an app is made of. */
 export interface AppParts extends Services {
@@ -73,7 +75,7 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
-  app.use(clockRoutes(services), kitchenRoutes(services), jarRoutes(services), bakeRoutes(services))
+  app.use(clockRoutes(services), kitchenRoutes(services), jarRoutes(services), storeRoutes(services), formulaRoutes(services), bakeRoutes(services))
   app.use('/api', apiNotFound)
   if (webFolder !== null) servePages(app, webFolder)
   app.use(errorHandler)

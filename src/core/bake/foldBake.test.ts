@@ -1,4 +1,5 @@
-import { foldBake, type Happening } from './foldBake'
+import { PANTRY } from '../testing/doughs'
+import { foldBake, type Happening, massesOfPours, pouredGrams } from './foldBake'
 
 const at = (minute: number) => Date.UTC(2026, 10, 27, 20, minute)
 const pour = (id: string, item: 'seed' | 'water' | 'flour', weighedGrams: number): Happening => ({
@@ -6,6 +7,7 @@ const pour = (id: string, item: 'seed' | 'water' | 'flour', weighedGrams: number
   happenedAtMs: at(0),
   type: 'pour',
   item,
+  ...(item === 'flour' ? { ingredientId: 'white wheat' } : {}),
   plannedGrams: 40,
   weighedGrams
 })
@@ -22,8 +24,9 @@ test('nothing happened: planned', () => {
 test('what was weighed counts, not what was planned', () => {
   const state = foldBake(poured)
   expect(state.status).toBe('building')
-  expect(state.poured).toEqual({ seed: 41, water: 200, flour: 199 })
-  expect(state.done).toEqual(['seed', 'water', 'flour'])
+  expect(state.poured).toMatchObject({ seed: 41, water: 200, flour: 199 })
+  expect(state.done).toEqual(['seed', 'water', 'flour:white wheat'])
+  expect(pouredGrams(state.poured)).toBe(440)
 })
 
 test('two pours of one item add up', () => {
@@ -48,4 +51,12 @@ test('mixed, and not mixed after all', () => {
   const mixed: Happening = { id: 'm', happenedAtMs: at(50), type: 'mixed', levainGrams: 400, keepBackGrams: 20 }
   expect(foldBake([...poured, band, mixed]).status).toBe('mixed')
   expect(foldBake([...poured, band, mixed, { id: 'u', happenedAtMs: at(51), type: 'undo', undoes: 'm' }]).status).toBe('ripening')
+})
+
+test('a blend is kept by flour, and becomes a batch by kind', () => {
+  const rye: Happening = { id: 'r', happenedAtMs: at(2), type: 'pour', item: 'flour', ingredientId: 'light rye', plannedGrams: 20, weighedGrams: 22 }
+  const strong: Happening = { id: 's', happenedAtMs: at(2), type: 'pour', item: 'flour', ingredientId: 'strong white', plannedGrams: 5, weighedGrams: 5 }
+  const state = foldBake([...poured, rye, strong])
+  expect(state.flours).toEqual({ 'white wheat': 199, 'light rye': 22, 'strong white': 5 })
+  expect(massesOfPours(state, PANTRY)).toMatchObject({ seed: 41, water: 200, flours: { 'white wheat': 204, rye: 22 } })
 })

@@ -1,12 +1,18 @@
+import { POUR_ITEMS, type PourItem, pourKey } from '../build/pourOrder'
+import type { Pantry } from '../dough/ingredient'
 import type { Signs } from '../readiness/likelihoods'
-
-/** What goes into a one-stage build, in the order it is poured: the seed is loosened in the water before the flour. */
-export const POUR_ORDER = ['seed', 'water', 'flour'] as const
-export type PourItem = (typeof POUR_ORDER)[number]
+import type { FloursByKind, LineMasses } from '../schedule/planBuild'
 
 /** What happened to a bake, as far as its state depends on it. `undo` takes an earlier one back. */
 export type Happening = { readonly id: string; readonly happenedAtMs: number } & (
-  | { readonly type: 'pour'; readonly item: PourItem; readonly plannedGrams: number; readonly weighedGrams: number }
+  | {
+      readonly type: 'pour'
+      readonly item: PourItem
+      /** Which flour. */
+      readonly ingredientId?: string
+      readonly plannedGrams: number
+      readonly weighedGrams: number
+    }
   | { readonly type: 'band'; readonly mixTempC: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number }
@@ -22,8 +28,10 @@ export interface BakeState {
   readonly status: BakeStatus
   /** Poured so far, g. */
   readonly poured: Readonly<Record<PourItem, number>>
-  /** Items that have been poured at least once. */
-  readonly done: readonly PourItem[]
+  /** Flour poured so far by ingredient, g. */
+  readonly flours: Readonly<Record<string, number>>
+  /** Pours that have been made at least once, by their key, in order. */
+  readonly done: readonly string[]
   readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number } | null
   readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
   readonly mixed: { readonly id: string; readonly atMs: number; readonly levainGrams: number; readonly keepBackGrams: number } | null
@@ -43,20 +51,40 @@ export function standing<H extends Happening>(happenings: readonly H[]): Exclude
  */
 export function foldBake(happenings: readonly Happening[]): BakeState {
   const stood = standing(happenings)
-  const poured: Record<PourItem, number> = { seed: 0, water: 0, flour: 0 }
-  const done = new Set<PourItem>()
+  const poured = Object.fromEntries(POUR_ITEMS.map((item) => [item, 0])) as Record<PourItem, number>
+  const flours: Record<string, number> = {}
+  const done = new Set<string>()
   let band: BakeState['band'] = null
   let mixed: BakeState['mixed'] = null
   const marks: BakeState['marks'][number][] = []
   for (const h of stood) {
     if (h.type === 'pour') {
       poured[h.item] += h.weighedGrams
-      done.add(h.item)
+      if (h.item === 'flour' && h.ingredientId !== undefined) flours[h.ingredientId] = (flours[h.ingredientId] ?? 0) + h.weighedGrams
+      done.add(pourKey(h))
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note })
     else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   const status: BakeStatus = mixed !== null ? 'mixed' : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
-  return { status, poured, done: POUR_ORDER.filter((item) => done.has(item)), band, marks, mixed, lastUndoable: stood.at(-1) ?? null }
+  return { status, poured, flours, done: [...done], band, marks, mixed, lastUndoable: stood.at(-1) ?? null }
 }
+
+/** Grams of flour by ingredient as grams by kind; what the kitchen does not have any more counts as white wheat. */
+export function kindsOfGrams(flours: Readonly<Record<string, number>>, pantry: Pantry): FloursByKind {
+  const kinds: Record<string, number> = {}
+  for (const [id, grams] of Object.entries(flours)) {
+    const kind = pantry.get(id)?.flourKind ?? 'white wheat'
+    kinds[kind] = (kinds[kind] ?? 0) + grams
+  }
+  return kinds
+}
+
+/** What has been poured, as the batch it makes. */
+export function massesOfPours({ poured, flours }: Pick<BakeState, 'poured' | 'flours'>, pantry: Pantry): LineMasses {
+  return { seed: poured.seed, older: poured['older levain'], water: poured.water, salt: poured.salt, flours: kindsOfGrams(flours, pantry) }
+}
+
+/** All that has been poured, g. */
+export const pouredGrams = (poured: BakeState['poured']) => POUR_ITEMS.reduce((t, item) => t + poured[item], 0)

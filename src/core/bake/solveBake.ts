@@ -1,24 +1,71 @@
-import { type BuildMasses, levainNeeded } from '../build/solveBuild'
+import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
+import { MOST_GROWTH } from '../build/ladder'
+import { type PourManner, type PourStep, pourManner, pourSteps } from '../build/pourOrder'
+import { type BuildMeasure, levainComposition } from '../build/solveBuild'
+import type { LevainSource, SourcedLevain } from '../build/source'
 import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, type WaterBlend, waterTemperature } from '../build/waterTemperature'
-import type { TrueValues } from '../dough/composition'
-import { doughForPieces, type Pieces } from '../dough/pieces'
-import { isPlausible } from '../dough/plausible'
-import { type DoughMasses, type DoughProblem, type Formula, type SolvedDough, solveFormula, truthOf } from '../dough/solveFormula'
+import type { Formula, Target } from '../dough/formula'
+import type { Pantry } from '../dough/ingredient'
+import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT, within } from '../dough/plausible'
+import { roundDough, type WeighedDough } from '../dough/roundDough'
+import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solveFormula'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
 import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
 import { nightAt, type Sleep } from '../schedule/nights'
-import { type AwakeRatio, awakeRatios, buildFor, type PlannedBuild, type TimedBuild, type TimingProblem } from '../schedule/planBuild'
+import {
+  type AwakeRatio,
+  atRatio,
+  awakeRatios,
+  buildFor,
+  type FloursByKind,
+  flourPerSeedOf,
+  type PlannedBuild,
+  type TimedBuild,
+  type TimedStage,
+  type TimingProblem,
+  timeLadder
+} from '../schedule/planBuild'
 import { KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
 import type { Problem, Result } from '../units/result'
+import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
+
+/** How much seed, as a baker says it; spoons are converted. */
+export type SeedMeasure =
+  | BuildMeasure
+  | { readonly kind: 'spoons'; readonly count: number; readonly spoon: 'tablespoon' | 'teaspoon'; readonly stirred: boolean }
+
+/** Some of a blend. */
+export interface BlendPart {
+  readonly ingredientId: string
+  /** Taken relative to the sum. */
+  readonly share: number
+}
+
+/** The levain of a bake as it is wished. */
+export interface BuildPlan {
+  readonly source: LevainSource
+  readonly by: SeedMeasure
+  readonly hydration: number
+  /** Salt and oil on all flour of the levain. */
+  readonly salt: number
+  readonly oil: number
+  /** Fresh flour. */
+  readonly flours: readonly BlendPart[]
+  readonly keepBackGrams: number
+  /** Older ripe levain in a mixed seed. */
+  readonly older: { readonly share: number; readonly hydration: number }
+  readonly vesselId: string | null
+  /** Other doughs that take of the same levain, g each. */
+  readonly alsoFor: readonly { readonly name: string; readonly grams: number }[]
+}
 
 /** A wish for a bake, from dough to the time of mixing. */
-export interface BakeWish extends Formula {
-  readonly pieces: readonly Pieces[]
-  readonly levainFlour: FlourKind
-  readonly flourPerSeed: number
-  readonly keepBackGrams: number
+export interface BakeWish {
+  readonly target: Target
+  readonly formula: Formula
+  readonly build: BuildPlan
   /** Where the levain stands, °C. */
   readonly tempC: number
   /** Fresh mix of the levain, °C. */
@@ -37,6 +84,12 @@ export interface SeedJar {
   readonly parameters?: JarParameters
 }
 
+/** A vessel of the kitchen. */
+export interface NamedVessel extends FitVessel {
+  readonly id: string
+  readonly name: string
+}
+
 /** What the kitchen adds to the reckoning. */
 export interface KitchenFacts {
   readonly sleep: Sleep
@@ -48,6 +101,9 @@ export interface KitchenFacts {
   readonly flourTempC: number
   /** What surrounds the levain where it stands. */
   readonly surroundings?: 'air' | 'water bath'
+  readonly pantry: Pantry
+  readonly cups: CupSizes
+  readonly vessels: readonly NamedVessel[]
 }
 
 /** Something to say before going on; figures in the core's units. */
@@ -56,141 +112,260 @@ export type Warning =
   | { readonly code: 'start has passed'; readonly startMs: number; readonly soonestMs: number; readonly others: readonly AwakeRatio[] }
   | { readonly code: 'mix in the night' }
   | { readonly code: 'jar too small'; readonly seedGrams: number; readonly spareGrams: number }
+  | { readonly code: 'nothing kept' }
+  | { readonly code: 'vessel too small'; readonly vessel: string; readonly full: number; readonly other: string | null }
   | { readonly code: 'gluten into gluten-free' }
   | { readonly code: 'culture weak'; readonly strength: Strength }
-  | { readonly code: 'hydration unusual'; readonly share: number }
-  | { readonly code: 'salt unusual'; readonly share: number }
+  | { readonly code: 'much old starter' }
+  | { readonly code: 'hydration unusual'; readonly share: number; readonly usual: readonly [low: number, high: number]; readonly slip: Slip | null }
+  | { readonly code: 'salt unusual'; readonly share: number; readonly slip: Slip | null }
+  | { readonly code: 'yeast unusual'; readonly share: number }
   | { readonly code: 'pre-fermented unusual'; readonly share: number }
   | { readonly code: 'piece unusual'; readonly grams: number }
   | { readonly code: 'water too hot'; readonly tempC: number }
 
+export type BakeProblem = DoughProblem | TimingProblem | 'no levain' | 'levain flour missing'
+
+/** A dough with its answers: exact, and as it will be weighed. */
+export interface BakeDough {
+  readonly exact: SolvedDough
+  readonly weigh: WeighedDough
+}
+
 /** A wish with all its answers. */
 export interface SolvedBake {
   /** Exact dough and the grams to weigh, with what is then truly in it. */
-  readonly dough: Result<{ readonly exact: SolvedDough; readonly weigh: DoughMasses; readonly truth: TrueValues; readonly doughGrams: number }, DoughProblem>
+  readonly dough: Result<BakeDough, DoughProblem>
   /** The levain: how much, from what, when. Missing while the dough cannot be. */
   readonly build: SolvedLevain | null
-  readonly problem: Problem<DoughProblem | TimingProblem> | null
+  readonly problem: Problem<BakeProblem> | null
   readonly warnings: readonly Warning[]
+}
+
+/** What is weighed for a levain, rounded to the scale, g. */
+export interface WeighedBuild {
+  /** Out of the jar. */
+  readonly seed: number
+  readonly older: number
+  /** All fresh flour. */
+  readonly flour: number
+  readonly flours: readonly { readonly ingredientId: string; readonly grams: number }[]
+  readonly water: number
+  readonly salt: number
+  readonly oil: number
 }
 
 /** The levain of a bake, answered. */
 export interface SolvedLevain {
-  /** Levain that goes into the dough, keep-back, what sticks, and all of it, g. */
+  /** Levain that goes into the doughs, keep-back, what sticks, and all of it, g. */
   readonly needGrams: number
   readonly keepBackGrams: number
   readonly sticksGrams: number
   readonly totalGrams: number
-  /** To weigh, rounded to the scale. */
-  readonly weigh: BuildMasses
+  readonly weigh: WeighedBuild
+  readonly steps: readonly PourStep[]
+  readonly manner: PourManner
+  /** Seed measured by spoon: what it may weigh. */
+  readonly spoons: MassRange | null
+  readonly sourced: SourcedLevain
   readonly timed: TimedBuild
   readonly planned: PlannedBuild
-  /** What the jar holds once the seed is out, g. */
+  readonly flourPerSeed: number
+  /** What the jar holds once the seed is out, and in the end, g. */
   readonly jarAfterGrams: number
+  readonly jarInTheEndGrams: number
   readonly strength: Strength
+  /** Stages that grow the seed first: empty when the jar can spare it, null when it has nothing to spare. */
+  readonly ladder: readonly TimedStage[] | null
+  /** How it stands in its vessel; null without one. */
+  readonly fit: (JarFit & { readonly vessel: NamedVessel; readonly other: NamedVessel | null }) | null
   /** Water for the wanted mix temperature, and how to get it; null where there is none to be had. */
   readonly water: { readonly tempC: number; readonly blend: WaterBlend } | null
 }
 
-const MS_PER_HOUR = 3_600_000
 /** Below this a small seed is weighed on the small scale, g. */
 const TINY_GRAMS = 20
+/** Less fresh flour per seed than this is too little food for so much old starter. */
+const LITTLE_FLOUR = 0.5
+
+/** Shares of a blend by kind of flour; null when the kitchen does not have one of its flours, or it is empty. */
+export function kindsOfBlend(blend: readonly BlendPart[], pantry: Pantry): FloursByKind | null {
+  const all = blend.reduce((t, p) => t + p.share, 0)
+  if (!(all > 0)) return null
+  const kinds: Partial<Record<FlourKind, number>> = {}
+  for (const { ingredientId, share } of blend) {
+    const kind = pantry.get(ingredientId)?.flourKind
+    if (kind === undefined) return null
+    kinds[kind] = (kinds[kind] ?? 0) + share / all
+  }
+  return kinds
+}
+
+/** The kind there is most of. */
+export function mainKind(flours: FloursByKind): FlourKind {
+  const parts = Object.entries(flours) as [FlourKind, number][]
+  return parts.reduce((most, next) => (next[1] > most[1] ? next : most), parts[0] ?? ['white wheat', 0])[0]
+}
+
+/** Grams of seed that spoons hold. */
+export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: CupSizes): MassRange {
+  return massOfVolume(by.count * cups[by.spoon], by.stirred ? STARTER_DENSITY.stirred : STARTER_DENSITY.risen)
+}
 
 /**
  * Everything that follows from a wish: grams, truth, levain, when to build it, and what to be warned of.
  * @param wish what is wanted
  * @param jar where the seed comes from
- * @param kitchen sleep, scales, temperatures
+ * @param kitchen sleep, scales, temperatures, ingredients, vessels
  * @param nowMs the time now, ms
  */
 export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number): SolvedBake {
-  const doughGrams = doughForPieces(wish.pieces)
-  const exact = solveFormula(doughGrams, wish)
+  const { build } = wish
+  const exact = solveFormula(wish.formula, wish.target, { pantry: kitchen.pantry, levain: levainComposition(build) })
   if (!exact.ok) return { dough: exact, build: null, problem: exact.problem, warnings: [] }
-  const weigh = roundedDough(exact.value.masses, kitchen.smallScale)
-  const dough = { ok: true as const, value: { exact: exact.value, weigh, truth: truthOf(weigh, wish), doughGrams } }
-  const need = levainNeeded([weigh.levain], wish.keepBackGrams)
+  const weigh = roundDough(exact.value, kitchen.smallScale)
+  const dough = { ok: true as const, value: { exact: exact.value, weigh } }
+  const doughOnly = (problem: Problem<BakeProblem>): SolvedBake => ({ dough, build: null, problem, warnings: doughWarnings(wish, exact.value) })
+  const flours = kindsOfBlend(build.flours, kitchen.pantry)
+  if (flours === null) return doughOnly({ code: 'levain flour missing', values: {} })
+  const doughNeeds = [weigh.levainGrams, ...build.alsoFor.map((d) => d.grams)].filter((g) => g > 0)
+  if (doughNeeds.length === 0) return doughOnly({ code: 'no levain', values: {} })
+  const spoons = build.by.kind === 'spoons' ? spoonedSeed(build.by, kitchen.cups) : null
   const planned: PlannedBuild = {
-    totalGrams: need.total,
-    hydration: wish.levainHydration,
-    flourPerSeed: wish.flourPerSeed,
-    flour: wish.levainFlour,
-    seed: { hydration: jar.hydration, flour: jar.flour, line: jar.line, jar: jar.parameters },
+    levain: {
+      source: build.source,
+      doughNeeds,
+      keepBackGrams: build.keepBackGrams,
+      hydration: build.hydration,
+      salt: build.salt,
+      oil: build.oil,
+      by: build.by.kind === 'spoons' ? { kind: 'seed', grams: (spoons as MassRange).middle } : build.by,
+      jar: { grams: jar.grams, hydration: jar.hydration, keepMinimumGrams: jar.keepMinimumGrams },
+      older: build.older
+    },
+    flours,
+    seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
     place: { tempC: wish.tempC, surroundings: kitchen.surroundings },
     mixTempC: wish.mixTempC
   }
-  const timed = buildFor(planned, wish.mixAtMs, wish.school)
-  if (!timed.ok) return { dough, build: null, problem: timed.problem, warnings: doughWarnings(wish, exact.value) }
-  const build = roundedBuild(timed.value, need, weigh.levain, planned, wish, jar, kitchen)
-  return { dough, build, problem: null, warnings: [...buildWarnings(build, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
-}
-
-function roundedDough(masses: DoughMasses, smallScale: boolean): DoughMasses {
-  const kitchen = (grams: number) => roundToScale(grams, KITCHEN_SCALE_GRAMS)
-  return {
-    flour: kitchen(masses.flour),
-    water: kitchen(masses.water),
-    salt: roundToScale(masses.salt, smallScale ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS),
-    levain: kitchen(masses.levain),
-    extras: masses.extras.map(kitchen)
+  let timed = buildFor(planned, wish.mixAtMs, wish.school)
+  if (!timed.ok) return doughOnly(timed.problem)
+  const { fromJarGrams, spareGrams } = timed.value.levain
+  let ladder: readonly TimedStage[] | null = []
+  if (fromJarGrams > spareGrams + 0.05) {
+    // The last stage is seeded by a ripe one then, not by the jar as it stands.
+    const grown: PlannedBuild = { ...planned, seed: { ...planned.seed, line: null } }
+    const last = buildFor(grown, wish.mixAtMs, wish.school)
+    if (last.ok) {
+      timed = last
+      const strength = strengthOf(cultureAt(jar.line, last.value.startMs, jar.parameters))
+      const most = strength === 'ready as it is' || strength === 'one feed' ? MOST_GROWTH.vigorous : MOST_GROWTH.sluggish
+      ladder = timeLadder(planned, fromJarGrams, spareGrams, last.value.startMs, most)
+    }
   }
+  const solved = answerLevain(timed.value, ladder, spoons, planned, wish, jar, kitchen)
+  return { dough, build: solved, problem: null, warnings: [...buildWarnings(solved, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
 }
 
-function roundedBuild(
+function answerLevain(
   timed: TimedBuild,
-  need: { sticks: number; total: number },
-  needGrams: number,
+  ladder: readonly TimedStage[] | null,
+  spoons: MassRange | null,
   planned: PlannedBuild,
   wish: BakeWish,
   jar: SeedJar,
   kitchen: KitchenFacts
 ): SolvedLevain {
-  const { masses, startMs } = timed
-  const seedScale = kitchen.smallScale && masses.seed < TINY_GRAMS ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
-  const weigh = {
-    seed: Math.max(roundToScale(masses.seed, seedScale), seedScale),
-    flour: roundToScale(masses.flour, KITCHEN_SCALE_GRAMS),
-    water: roundToScale(masses.water, KITCHEN_SCALE_GRAMS)
+  const { levain: sourced, startMs } = timed
+  const { masses } = sourced
+  const { build } = wish
+  const fine = (grams: number) => (kitchen.smallScale && grams < TINY_GRAMS ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS)
+  const seedOf = (grams: number) => (grams > 0 ? Math.max(roundToScale(grams, fine(grams)), fine(grams)) : 0)
+  const all = build.flours.reduce((t, p) => t + p.share, 0)
+  const flours = build.flours
+    .map(({ ingredientId, share }) => ({ ingredientId, grams: roundToScale((masses.flour * share) / all, KITCHEN_SCALE_GRAMS) }))
+    .filter((p) => p.grams > 0)
+  const weigh: WeighedBuild = {
+    seed: seedOf(sourced.fromJarGrams),
+    older: seedOf(sourced.fromOlderGrams),
+    flour: flours.reduce((t, p) => t + p.grams, 0),
+    flours,
+    water: roundToScale(masses.water, KITCHEN_SCALE_GRAMS),
+    salt: roundToScale(masses.salt, kitchen.smallScale ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS),
+    oil: roundToScale(masses.oil, fine(masses.oil))
   }
   const water = waterTemperature(wish.mixTempC, weigh.water, [
-    { grams: weigh.seed, tempC: temperatureAt(jar.line, startMs, jar.parameters), heat: levainHeat(jar.hydration) },
+    { grams: weigh.seed + weigh.older, tempC: temperatureAt(jar.line, startMs, jar.parameters), heat: levainHeat(sourced.seedHydration) },
     { grams: weigh.flour, tempC: kitchen.flourTempC, heat: HEAT.flour }
   ])
+  const manner = pourManner(build.hydration, mainKind(planned.flours))
+  const vessel = kitchen.vessels.find((v) => v.id === build.vesselId)
+  const rise = 1 + timed.milestones.peakGas
   return {
-    needGrams,
-    keepBackGrams: wish.keepBackGrams,
-    sticksGrams: need.sticks,
-    totalGrams: weigh.seed + weigh.flour + weigh.water,
+    needGrams: planned.levain.doughNeeds.reduce((t, g) => t + g, 0),
+    keepBackGrams: sourced.keepBackGrams,
+    sticksGrams: sourced.sticksGrams,
+    totalGrams: weigh.seed + weigh.older + weigh.flour + weigh.water + weigh.salt + weigh.oil,
     weigh,
+    steps: pourSteps(weigh, flours, manner),
+    manner,
+    spoons,
+    sourced,
     timed,
     planned,
-    jarAfterGrams: jar.grams - weigh.seed,
+    flourPerSeed: flourPerSeedOf(sourced, build.hydration),
+    jarAfterGrams: sourced.jarAfterGrams,
+    jarInTheEndGrams: sourced.jarInTheEndGrams,
     strength: strengthOf(cultureAt(jar.line, startMs, jar.parameters)),
+    ladder,
+    fit:
+      vessel === undefined
+        ? null
+        : {
+            ...jarFit(vessel, sourced.totalGrams, build.hydration, rise),
+            vessel,
+            other: smallestThatFits(kitchen.vessels, sourced.totalGrams, build.hydration, rise) ?? null
+          },
     water: water.ok ? { tempC: water.value, blend: blendWater(weigh.water, water.value, kitchen.tapTempC) } : null
   }
 }
 
 function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number): Warning[] {
   const warnings: Warning[] = []
-  const { startMs } = build.timed
-  const others = () => awakeRatios(build.planned, wish.mixAtMs, wish.school, startMs, kitchen.sleep, kitchen.timeZone, nowMs)
-  if (startMs < nowMs) warnings.push({ code: 'start has passed', startMs, soonestMs: nowMs + build.timed.fitHours * MS_PER_HOUR, others: others() })
+  const startMs = build.ladder?.[0]?.startMs ?? build.timed.startMs
+  const others = () =>
+    awakeRatios(atRatio(build.planned, build.flourPerSeed), build.flourPerSeed, wish.mixAtMs, wish.school, startMs, kitchen.sleep, kitchen.timeZone, nowMs)
+  if (startMs < nowMs) warnings.push({ code: 'start has passed', startMs, soonestMs: nowMs + (wish.mixAtMs - startMs), others: others() })
   else if (nightAt(startMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'start in the night', startMs, others: others() })
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
-  const spareGrams = Math.max(jar.grams - jar.keepMinimumGrams, 0)
+  const { spareGrams } = build.sourced
   if (build.weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: build.weigh.seed, spareGrams })
-  if (!FLOURS[jar.flour].gluten && FLOURS[wish.levainFlour].gluten) warnings.push({ code: 'gluten into gluten-free' })
+  if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, 5)) warnings.push({ code: 'nothing kept' })
+  if (build.fit !== null && !build.fit.fits) {
+    warnings.push({ code: 'vessel too small', vessel: build.fit.vessel.name, full: build.fit.full, other: build.fit.other?.name ?? null })
+  }
+  const glutenInside = (Object.keys(build.planned.flours) as FlourKind[]).some((kind) => FLOURS[kind].gluten)
+  if (!FLOURS[jar.flour].gluten && glutenInside) warnings.push({ code: 'gluten into gluten-free' })
   if (build.strength === 'two feeds' || build.strength === 'revival') warnings.push({ code: 'culture weak', strength: build.strength })
-  if (build.water === null) warnings.push({ code: 'water too hot', tempC: HOTTEST_WATER_C })
+  if (build.flourPerSeed < LITTLE_FLOUR) warnings.push({ code: 'much old starter' })
+  if (build.water === null && build.weigh.water > 0) warnings.push({ code: 'water too hot', tempC: HOTTEST_WATER_C })
   return warnings
 }
 
-function doughWarnings(wish: BakeWish, dough: SolvedDough): Warning[] {
+const PERCENT = 100
+
+function doughWarnings({ formula, target }: Pick<BakeWish, 'formula' | 'target'>, dough: SolvedDough): Warning[] {
   const warnings: Warning[] = []
   const { hydration, salt } = dough.truth
-  if (!isPlausible('hydration', hydration)) warnings.push({ code: 'hydration unusual', share: hydration })
-  if (!isPlausible('salt', salt)) warnings.push({ code: 'salt unusual', share: salt })
+  const usual = PLAUSIBLE_HYDRATION[formula.doughKind]
+  if (!within(usual, hydration)) {
+    warnings.push({ code: 'hydration unusual', share: hydration, usual, slip: likelySlip(formula.hydration * PERCENT, USUAL_PERCENT.hydration) })
+  }
+  if (!isPlausible('salt', salt))
+    warnings.push({ code: 'salt unusual', share: salt, slip: likelySlip(Math.round(formula.salt * 10_000) / PERCENT, USUAL_PERCENT.salt) })
+  if (!isPlausible('yeast', dough.yeast)) warnings.push({ code: 'yeast unusual', share: dough.yeast })
   if (!isPlausible('preFermented', dough.preFermented)) warnings.push({ code: 'pre-fermented unusual', share: dough.preFermented })
-  for (const piece of wish.pieces) if (!isPlausible('pieceGrams', piece.grams)) warnings.push({ code: 'piece unusual', grams: piece.grams })
+  if (target.kind === 'pieces')
+    for (const piece of target.pieces) if (!isPlausible('pieceGrams', piece.grams)) warnings.push({ code: 'piece unusual', grams: piece.grams })
   return warnings
 }

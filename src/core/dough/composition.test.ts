@@ -1,6 +1,5 @@
 import { compose, FLOUR, levainOf, SALT, trueValues, WATER } from './composition'
 import { doughForPieces } from './pieces'
-import { isPlausible } from './plausible'
 
 test('true values count what is inside the levain', () => {
   const truth = trueValues([
@@ -45,16 +44,4 @@ test('eighteen rolls and a crown, with 2 % left on bowl and hands', () => {
   ).toBeCloseTo(2070 / 0.98, 9)
   expect(doughForPieces([{ count: 2, grams: 780 }], 0.02)).toBeCloseTo(1591.84, 2)
   expect(doughForPieces([{ count: 2, grams: 780 }], 0)).toBe(1560)
-})
-
-test.each([
-  ['salt', 0.021, true],
-  ['salt', 0.063, false],
-  ['hydration', 0.74, true],
-  ['hydration', 0.3, false],
-  ['preFermented', 0.55, false],
-  ['pieceGrams', 65, true],
-  ['pieceGrams', 9, false]
-] as const)('%s of %d is plausible: %s', (name, value, plausible) => {
-  expect(isPlausible(name, value)).toBe(plausible)
 })

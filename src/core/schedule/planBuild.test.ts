@@ -1,5 +1,5 @@
 import { nightAt } from './nights'
-import { awakeRatios, buildFor, buildFrom, type PlannedBuild } from './planBuild'
+import { atRatio, awakeRatios, buildFor, buildFrom, type PlannedBuild, timeLadder } from './planBuild'
 
 const HOUR = 3_600_000
 const mixAtMs = Date.UTC(2026, 10, 28, 9, 30)
@@ -7,11 +7,20 @@ const sleep = { from: '22:30', to: '06:30' }
 const zone = 'Europe/Lisbon'
 
 const build: PlannedBuild = {
-  totalGrams: 220,
-  hydration: 1,
-  flourPerSeed: 5,
-  flour: 'white wheat',
-  seed: { hydration: 1, flour: 'white wheat', line: null },
+  // 213.59 g and 3 % that sticks are 220 g
+  levain: {
+    source: 'separate build',
+    doughNeeds: [220 / 1.03],
+    keepBackGrams: 0,
+    hydration: 1,
+    salt: 0,
+    oil: 0,
+    by: { kind: 'ratio', flourPerSeed: 5 },
+    jar: { grams: 90, hydration: 1, keepMinimumGrams: 15 },
+    older: { share: 0, hydration: 1 }
+  },
+  flours: { 'white wheat': 1 },
+  seed: { flour: 'white wheat', line: null },
   place: { tempC: 25 },
   mixTempC: 25
 }
@@ -37,17 +46,16 @@ test('those who mix young begin later, those who mix mature begin earlier', () =
 
 test('a colder place and a higher ratio begin earlier', () => {
   expect(timed({ place: { tempC: 19 } }).startMs).toBeLessThan(timed().startMs - 3 * HOUR)
-  expect(timed({ flourPerSeed: 10 }).startMs).toBeLessThan(timed().startMs)
+  expect(timed(atRatio(build, 10)).startMs).toBeLessThan(timed().startMs)
 })
 
 test('masses are those of the ratio', () => {
-  expect(timed().masses.seed).toBeCloseTo(20, 6)
-  expect(timed().masses.flour).toBeCloseTo(100, 6)
+  expect(timed().levain.masses.seed).toBeCloseTo(20, 6)
+  expect(timed().levain.masses.flour).toBeCloseTo(100, 6)
 })
 
 test('a jar that goes hungry before the build makes the build begin earlier', () => {
   const fedAt = (hoursBefore: number): PlannedBuild['seed'] => ({
-    hydration: 1,
     flour: 'white wheat',
     line: {
       startedAtMs: mixAtMs - hoursBefore * HOUR,
@@ -74,13 +82,13 @@ test('in the fridge it is never ripe within ten days, and says so', () => {
 })
 
 test('a seed too wet for a stiff build is told before any timing', () => {
-  const answer = buildFor({ ...build, hydration: 0.4, flourPerSeed: 0.2 }, mixAtMs, 'dome')
+  const answer = buildFor({ ...build, levain: { ...build.levain, hydration: 0.4, by: { kind: 'ratio', flourPerSeed: 0.2 } } }, mixAtMs, 'dome')
   expect(answer.ok ? '' : answer.problem.code).toBe('seed too wet')
 })
 
 describe('a start at half past one in the morning', () => {
   const startMs = timed().startMs
-  const others = awakeRatios(build, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 48 * HOUR)
+  const others = awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 48 * HOUR)
 
   test('is in the night', () => {
     expect(nightAt(startMs, sleep, zone)).toBeDefined()
@@ -91,7 +99,21 @@ describe('a start at half past one in the morning', () => {
     expect(others.some((o) => o.flourPerSeed > 5 && o.startMs < startMs)).toBe(true)
   })
   test('none of them begins before now', () => {
-    for (const other of awakeRatios(build, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 6 * HOUR))
+    for (const other of awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 6 * HOUR))
       expect(other.startMs).toBeGreaterThanOrEqual(mixAtMs - 6 * HOUR)
+  })
+})
+
+describe('a ladder', () => {
+  const stages = timeLadder(build, 500, 6, mixAtMs, 11) ?? []
+  test('has its stages in the order of time, each ripe when the next begins', () => {
+    expect(stages).toHaveLength(2)
+    const [first, second] = stages
+    expect((second?.startMs ?? 0) - (first?.startMs ?? 0)).toBeGreaterThan(5 * HOUR)
+    expect(mixAtMs - (second?.startMs ?? 0)).toBeGreaterThan(5 * HOUR)
+    expect(mixAtMs - (first?.startMs ?? 0)).toBeLessThan(30 * HOUR)
+  })
+  test('cannot begin from nothing', () => {
+    expect(timeLadder(build, 500, 0, mixAtMs, 11)).toBeNull()
   })
 })

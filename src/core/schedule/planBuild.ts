@@ -1,5 +1,6 @@
-import type { BuildProblem } from '../build/solveBuild'
-import { type BuildMasses, ratioOf, solveBuild } from '../build/solveBuild'
+import { type LadderStage, solveLadder } from '../build/ladder'
+import { type BuildProblem, flourPerSeedFor, ratioOf } from '../build/solveBuild'
+import { type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
 import type { FlourKind } from '../ferment/flours'
 import { type School, windowOf } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
@@ -12,40 +13,53 @@ import { nightAt, type Sleep } from './nights'
 
 const MS_PER_HOUR = 3_600_000
 
+/** Grams by kind of flour, or shares of it. */
+export type FloursByKind = Readonly<Partial<Record<FlourKind, number>>>
+
 /** A build that is thought about: what goes in, from which jar, and where it will stand. */
 export interface PlannedBuild {
-  /** M, g. */
-  readonly totalGrams: number
-  /** Water ÷ flour of the levain. */
-  readonly hydration: number
-  /** Fresh flour per gram of seed. */
-  readonly flourPerSeed: number
-  /** Kind of the fresh flour. */
-  readonly flour: FlourKind
-  /** The jar it is seeded from. */
-  readonly seed: { readonly hydration: number; readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
+  /** How much of it, by which school and ratio. */
+  readonly levain: LevainWish
+  /** Shares of the fresh flour; they sum to 1. */
+  readonly flours: FloursByKind
+  /** The jar it is seeded from; `line` null: a ripe seed. */
+  readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
   /** Where it will stand. */
   readonly place: { readonly tempC: number; readonly surroundings?: Surroundings }
   /** Temperature of the fresh mix, °C. */
   readonly mixTempC: number
 }
 
-/** The batch a plan would become when mixed at a time with given masses. */
-export function lineOfPlan(build: PlannedBuild, masses: BuildMasses, startMs: number): BatchLine {
+/** What really goes into a build, g. */
+export interface LineMasses {
+  readonly seed: number
+  readonly older: number
+  readonly water: number
+  readonly salt: number
+  readonly flours: FloursByKind
+}
+
+/** The batch a plan would become when mixed at a time with given masses. An older levain in the seed is taken to be ripe. */
+export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: number): BatchLine {
+  const { jar, older } = build.levain
+  const parents = [
+    { grams: masses.seed, hydration: jar.hydration, flour: build.seed.flour, line: build.seed.line },
+    { grams: masses.older, hydration: older.hydration, flour: build.seed.flour, line: null }
+  ]
   return {
     startedAtMs: startMs,
-    flours: { [build.flour]: masses.flour },
+    flours: masses.flours,
     waterGrams: masses.water,
-    saltGrams: 0,
+    saltGrams: masses.salt,
     mixTempC: build.mixTempC,
     stays: [{ fromMs: startMs, tempC: build.place.tempC, surroundings: build.place.surroundings }],
-    parents: [{ grams: masses.seed, hydration: build.seed.hydration, flour: build.seed.flour, line: build.seed.line }]
+    parents: parents.filter((p) => p.grams > 0)
   }
 }
 
 /** A plan with its answer. */
 export interface TimedBuild {
-  readonly masses: BuildMasses
+  readonly levain: SourcedLevain
   /** When to mix it, ms. */
   readonly startMs: number
   readonly milestones: Milestones
@@ -72,19 +86,16 @@ export function fitHours(milestones: Milestones, school: School): number | null 
  * @returns masses, milestones and the batch, or why it cannot be
  */
 export function buildFrom(build: PlannedBuild, startMs: number, school: School): Result<TimedBuild, TimingProblem> {
-  const solved = solveBuild({
-    totalGrams: build.totalGrams,
-    hydration: build.hydration,
-    seedHydration: build.seed.hydration,
-    flourPerSeed: build.flourPerSeed
-  })
-  if (!solved.ok) return solved
-  const line = lineOfPlan(build, solved.value, startMs)
+  const levain = sourceLevain(build.levain)
+  if (!levain.ok) return levain
+  const { masses, fromJarGrams, fromOlderGrams } = levain.value
+  const flours = Object.fromEntries(Object.entries(build.flours).map(([kind, share]) => [kind, share * masses.flour])) as FloursByKind
+  const line = lineOfPlan(build, { seed: fromJarGrams, older: fromOlderGrams, water: masses.water, salt: masses.salt, flours }, startMs)
   const jar = build.seed.jar ?? TYPICAL_JAR
   const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_BUILD_HOURS, stopPastPeak: true })
   const fit = fitHours(milestones, school)
   if (fit === null) return { ok: false, problem: { code: 'never ripe', values: { tempC: build.place.tempC } } }
-  return { ok: true, value: { masses: solved.value, startMs, milestones, fitHours: fit, line } }
+  return { ok: true, value: { levain: levain.value, startMs, milestones, fitHours: fit, line } }
 }
 
 /**
@@ -128,13 +139,20 @@ const LEAST_FLOUR = 0.5
 const MOST_FLOUR = 20
 const FLOUR_STEP = 0.5
 
+/** The same build at another ratio. */
+export function atRatio(build: PlannedBuild, flourPerSeed: number): PlannedBuild {
+  return { ...build, levain: { ...build.levain, by: { kind: 'ratio', flourPerSeed } } }
+}
+
 /**
  * Ratios whose start falls while the baker is awake, one on each side of the night: the nearest later and the nearest earlier start.
- * @param startMs the start that falls in the night
+ * @param flourPerSeed the ratio whose start falls in the night
+ * @param startMs that start
  * @returns none, one or two, later start first
  */
 export function awakeRatios(
   build: PlannedBuild,
+  flourPerSeed: number,
   mixAtMs: number,
   school: School,
   startMs: number,
@@ -144,12 +162,13 @@ export function awakeRatios(
 ): AwakeRatio[] {
   const found: AwakeRatio[] = []
   const seek = (step: number) => {
-    for (let f = Math.round(build.flourPerSeed / FLOUR_STEP) * FLOUR_STEP + step; f >= LEAST_FLOUR && f <= MOST_FLOUR; f += step) {
-      const answer = buildFor({ ...build, flourPerSeed: f }, mixAtMs, school)
+    for (let f = Math.round(flourPerSeed / FLOUR_STEP) * FLOUR_STEP + step; f >= LEAST_FLOUR && f <= MOST_FLOUR; f += step) {
+      const answer = buildFor(atRatio(build, f), mixAtMs, school)
       if (!answer.ok) return
       const at = answer.value.startMs
       if (at >= nowMs && nightAt(at, sleep, timeZone) === undefined) {
-        found.push({ flourPerSeed: f, startMs: at, ratio: ratioOf(answer.value.masses), seedGrams: answer.value.masses.seed })
+        const { masses } = answer.value.levain
+        found.push({ flourPerSeed: f, startMs: at, ratio: ratioOf(masses), seedGrams: masses.seed })
         return
       }
     }
@@ -158,3 +177,48 @@ export function awakeRatios(
   seek(FLOUR_STEP)
   return found
 }
+
+/** One rung of a ladder with its time. */
+export interface TimedStage extends LadderStage {
+  readonly startMs: number
+}
+
+/**
+ * The stages that grow the seed first, each ripe when the next one begins.
+ * @param build the last stage as planned
+ * @param lastStartMs when it begins, ms
+ * @param mostGrowth growth a stage may make
+ * @returns in the order of time; null when the jar has nothing to spare or a stage never gets ripe
+ */
+export function timeLadder(build: PlannedBuild, seedGrams: number, spareGrams: number, lastStartMs: number, mostGrowth: number): TimedStage[] | null {
+  const { jar, hydration } = build.levain
+  const ladder = solveLadder({ seedGrams, spareGrams, jarHydration: jar.hydration, hydration, mostGrowth })
+  if (!ladder.ok) return null
+  const stages: TimedStage[] = []
+  let readyMs = lastStartMs
+  for (let i = ladder.value.length - 1; i >= 0; i--) {
+    const stage = ladder.value[i] as LadderStage
+    const rung: PlannedBuild = {
+      ...build,
+      seed: i === 0 ? build.seed : { ...build.seed, line: null },
+      levain: {
+        ...build.levain,
+        source: 'separate build',
+        // The wish adds what sticks; the stage has it already.
+        doughNeeds: [stage.totalGrams],
+        keepBackGrams: 0,
+        by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed },
+        jar: { ...jar, hydration: stage.seedHydration }
+      }
+    }
+    const timed = buildFor(rung, readyMs, 'dome')
+    if (!timed.ok) return null
+    readyMs = timed.value.startMs
+    stages.unshift({ ...stage, startMs: readyMs })
+  }
+  return stages
+}
+
+/** Flour per seed of masses that were given otherwise. */
+export const flourPerSeedOf = ({ totalGrams, masses, seedHydration }: SourcedLevain, hydration: number) =>
+  flourPerSeedFor(totalGrams / masses.seed, { hydration, seedHydration })

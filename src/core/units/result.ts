@@ -4,6 +4,8 @@ export interface Problem<Code extends string = string> {
   readonly code: Code
   /** Figures by name, in the core's units (g, °C, fractions, hours). */
   readonly values: Readonly<Record<string, number>>
+  /** Id of the line or ingredient it is about, where there is one. */
+  readonly about?: string
 }
 
 /** A value, or why there is none. */
@@ -15,7 +17,8 @@ export function ok<Value>(value: Value): { readonly ok: true; readonly value: Va
 
 export function problem<Code extends string>(
   code: Code,
-  values: Readonly<Record<string, number>> = {}
+  values: Readonly<Record<string, number>> = {},
+  about?: string
 ): { readonly ok: false; readonly problem: Problem<Code> } {
-  return { ok: false, problem: { code, values } }
+  return { ok: false, problem: about === undefined ? { code, values } : { code, values, about } }
 }

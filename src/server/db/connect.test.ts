@@ -33,6 +33,7 @@ const kitchen = {
   base: 'plain',
   smallScale: false,
   tapTempC: 15,
+  cups: 'metric',
   keys: true,
   places: [{ id: testId(), name: 'Counter', tempC: 21, surroundings: 'air' }]
 } as const

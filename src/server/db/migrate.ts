@@ -1,6 +1,7 @@
 import type { QueryInterface, Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
-import * as first from './migrations/0001-kitchen'
+import * as kitchen from './migrations/0001-kitchen'
+import * as formulas from './migrations/0002-formulas'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -8,7 +9,10 @@ export interface Migration {
 }
 
 /** All steps, oldest first. A step that has shipped is never edited. */
-export const MIGRATIONS: readonly { readonly name: string; readonly step: Migration }[] = [{ name: '0001-kitchen', step: first }]
+export const MIGRATIONS: readonly { readonly name: string; readonly step: Migration }[] = [
+  { name: '0001-kitchen', step: kitchen },
+  { name: '0002-formulas', step: formulas }
+]
 
 /** Brings the tables to the newest version; does nothing when they are. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

@@ -1,6 +1,6 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { Plan } from '../../contract'
-import type { FlourKind, Surroundings } from '../../core'
+import type { FormulaContent, Plan } from '../../contract'
+import type { CupKind, FlourKind, Ingredient, PercentageBase, Surroundings } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
 export interface KitchenSettings {
@@ -10,9 +10,10 @@ export interface KitchenSettings {
   clock: '24 h' | '12 h'
   sleep: { from: string; to: string }
   school: 'young' | 'dome' | 'mature'
-  base: Plan['base']
+  base: PercentageBase
   smallScale: boolean
   tapTempC: number
+  cups: CupKind
   keys: boolean
 }
 
@@ -47,8 +48,8 @@ export interface BakeRow {
   id: string
   kitchenId: string
   plan: Plan
-  /** What the plan and its masses were when the first item was poured. */
-  frozen: unknown
+  /** What the plan and its ingredients were when the first item was poured. */
+  frozen: { plan: Plan; ingredients: Ingredient[] } | null
   version: number
   /** Kept beside the events for the lists; always written with them. */
   status: string
@@ -88,6 +89,42 @@ export interface BatchStayRow {
   tempC: number
   surroundings: Surroundings
 }
+/** An ingredient of the baker's own, or a built-in one that was changed. */
+export interface IngredientRow {
+  id: string
+  kitchenId: string
+  content: Ingredient
+  version: number
+  deletedAtMs: number | null
+}
+export interface VesselRow {
+  id: string
+  kitchenId: string
+  name: string
+  tareMg: number
+  capacityMl: number
+  innerDiameterMm: number
+  heightMm: number
+  version: number
+  deletedAtMs: number | null
+}
+export interface FormulaRow {
+  id: string
+  kitchenId: string
+  /** Newest version. */
+  version: number
+  deletedAtMs: number | null
+}
+/** One version of a formula; never changed. */
+export interface FormulaVersionRow {
+  sequence?: number
+  formulaId: string
+  version: number
+  name: string
+  note: string
+  content: FormulaContent
+  recordedAtMs: number
+}
 export interface EventRow {
   id: string
   kitchenId: string
@@ -126,6 +163,10 @@ export interface Models {
   readonly batches: Table<BatchRow>
   readonly batchParents: Table<BatchParentRow>
   readonly batchStays: Table<BatchStayRow>
+  readonly ingredients: Table<IngredientRow>
+  readonly vessels: Table<VesselRow>
+  readonly formulas: Table<FormulaRow>
+  readonly formulaVersions: Table<FormulaVersionRow>
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
 }
@@ -190,6 +231,24 @@ export function defineModels(sequelize: Sequelize): Models {
       flour: TEXT
     }),
     batchStays: table<BatchStayRow>('batch_stays', { id: INTEGER, batchId: UUID, placeId: UUID, fromMs: BIGINT, tempC: DOUBLE, surroundings: TEXT }),
+    ingredients: table<IngredientRow>('ingredients', { id: TEXT, kitchenId: UUID, content: JSON_TYPE, version: INTEGER, deletedAtMs: BIGINT }),
+    vessels: table<VesselRow>('vessels', {
+      id: UUID,
+      kitchenId: UUID,
+      name: TEXT,
+      tareMg: INTEGER,
+      capacityMl: DOUBLE,
+      innerDiameterMm: DOUBLE,
+      heightMm: DOUBLE,
+      version: INTEGER,
+      deletedAtMs: BIGINT
+    }),
+    formulas: table<FormulaRow>('formulas', { id: UUID, kitchenId: UUID, version: INTEGER, deletedAtMs: BIGINT }),
+    formulaVersions: table<FormulaVersionRow>(
+      'formula_versions',
+      { sequence: INTEGER, formulaId: UUID, version: INTEGER, name: TEXT, note: TEXT, content: JSON_TYPE, recordedAtMs: BIGINT },
+      'sequence'
+    ),
     events: table<EventRow>(
       'events',
       {

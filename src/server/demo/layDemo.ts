@@ -1,25 +1,35 @@
 import { randomUUID } from 'node:crypto'
 import { lineFromWire, type Plan } from '../../contract'
 import {
+  BUILT_IN_INGREDIENTS,
   buildFor,
-  doughForPieces,
+  type Formula,
+  type FormulaLine,
   HOTTEST_WATER_C,
-  levainNeeded,
+  kindsOfBlend,
+  levainComposition,
   nightAt,
   normalFrom,
   type PlannedBuild,
-  POUR_ORDER,
+  type PourItem,
+  pantryOf,
+  roundDough,
   seededRandom,
-  solveBuild,
   solveFormula,
+  sourceLevain,
+  type Target,
   toGrams,
   trueRise,
-  trueRiseAt
+  trueRiseAt,
+  usualMix
 } from '../../core'
 import type { Database } from '../db/connect'
-import { addBakeEvent, createBake } from '../records/bakes'
+import { addBakeEvent } from '../records/bakeEvents'
+import { createBake, levainWishOf } from '../records/bakes'
+import { createFormula } from '../records/formulas'
 import { feedJar, findJar, openJar, weighJar } from '../records/jars'
 import { createKitchen, findKitchen } from '../records/kitchens'
+import { putVessel } from '../records/vessels'
 import type { Work } from '../records/work'
 
 const HOUR = 3_600_000
@@ -61,6 +71,10 @@ async function clear({ models, transaction }: Work): Promise<void> {
     models.batchParents,
     models.batches,
     models.bakes,
+    models.formulaVersions,
+    models.formulas,
+    models.vessels,
+    models.ingredients,
     models.jars,
     models.places,
     models.kitchens
@@ -72,6 +86,7 @@ interface Demo {
   readonly work: Work
   readonly places: Record<keyof typeof PLACES, string>
   readonly jars: Record<string, string>
+  readonly vessels: Record<string, string>
   readonly random: () => number
   readonly normal: () => number
 }
@@ -91,6 +106,7 @@ async function lay(work: Work): Promise<void> {
     base: 'dough flour',
     smallScale: true,
     tapTempC: 14,
+    cups: 'metric',
     keys: true,
     places: [
       { id: places.counter, name: PLACES.counter, tempC: 22, surroundings: 'air' },
@@ -126,7 +142,8 @@ async function lay(work: Work): Promise<void> {
   await open('Keel', 'white wheat', 0.5, 110, 'fridge', 6 * 24)
   await open('Moth', 'gluten-free', 1.1, 90, 'counter', 9)
 
-  const demo: Demo = { work, places, jars, random, normal: normalFrom(random) }
+  const vessels = await layVessels(work)
+  const demo: Demo = { work, places, jars, vessels, random, normal: normalFrom(random) }
   for (let week = WEEKS; week >= 1; week--) {
     await pastBuild(demo, week, 'Juno')
     if (week % 2 === 0) await pastBuild(demo, week, 'Bramble')
@@ -136,6 +153,7 @@ async function lay(work: Work): Promise<void> {
   await feed(demo, 'Juno', 16, 15, 60, 'counter')
   await running(demo)
   await coming(demo)
+  await library(demo)
 }
 
 /** Feeds a jar some hours ago. */
@@ -153,26 +171,121 @@ async function feed(demo: Demo, name: string, hoursAgo: number, keepGrams: numbe
   })
 }
 
-function planFor(demo: Demo, jar: string, more: Partial<Plan>): Plan {
+/** Jars and bowls of the kitchen. */
+async function layVessels(work: Work): Promise<Record<string, string>> {
+  const vessels: [name: string, tareGrams: number, capacityMl: number, innerDiameterMm: number, heightMm: number][] = [
+    ['Small jar', 190, 320, 72, 92],
+    ['Tulip jar', 340, 580, 82, 118],
+    ['Tall jar', 520, 1000, 92, 165],
+    ['Crock', 900, 2000, 130, 175]
+  ]
+  const ids: Record<string, string> = {}
+  for (const [name, tareGrams, capacityMl, innerDiameterMm, heightMm] of vessels) {
+    const id = randomUUID()
+    ids[name] = id
+    await putVessel(work, id, { version: 0, vessel: { id, name, tareGrams, capacityMl, innerDiameterMm, heightMm } })
+  }
+  return ids
+}
+
+const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
+const pieces = (...list: [count: number, grams: number][]): Target => ({
+  kind: 'pieces',
+  pieces: list.map(([count, grams]) => ({ count, grams })),
+  handlingLoss: 0.02,
+  bakeLoss: null
+})
+const flourLines = (...list: [ingredientId: string, share: number][]): FormulaLine[] =>
+  list.map(([ingredientId, share]) => ({ id: ingredientId, kind: 'flour', ingredientId, share }))
+const extraLines = (...list: [ingredientId: string, share: number][]): FormulaLine[] =>
+  list.map(([ingredientId, share]) => ({ id: ingredientId, kind: 'extra', ingredientId, share }))
+
+/** A dough as Lantern Street writes it down: flours, water, levain, salt, the rest. */
+function formulaOf(flours: FormulaLine[], levain: number, more: Partial<Formula> & { rest?: FormulaLine[] } = {}): Formula {
+  const { rest = [], ...figures } = more
   return {
-    name: 'Two lantern loaves',
-    pieces: [{ count: 2, grams: 780 }],
     base: 'dough flour',
+    doughKind: 'wheat',
     hydration: 0.74,
     salt: 0.021,
-    levain: 0.27,
-    levainHydration: 1,
-    flour: 'white wheat',
+    lines: [...flours, { id: 'water', kind: 'water' }, { id: 'levain', kind: 'levain', share: levain }, { id: 'salt', kind: 'salt' }, ...rest],
+    autolyse: false,
+    heldBack: 0,
+    ...figures
+  }
+}
+
+const DOUGHS = {
+  lantern: formulaOf(flourLines(['strong white', 85], ['wholegrain wheat', 15]), 0.27, { autolyse: true, heldBack: 0.03 }),
+  market: formulaOf(flourLines(['strong white', 90], ['spelt', 10]), 0.25, {
+    doughKind: 'enriched',
+    hydration: 0.66,
+    salt: 0.02,
+    rest: [
+      ...extraLines(['milk', 0.2], ['butter', 0.06], ['honey', 0.03], ['sesame', 0.02]),
+      { id: 'soaker', kind: 'pre-ferment', style: 'soaker', mix: usualMix('soaker', 'strong white'), share: 0.12 }
+    ]
+  }),
+  rye: formulaOf(flourLines(['rye', 100]), 0.35, {
+    doughKind: 'rye tin',
+    hydration: 0.86,
+    rest: [{ id: 'scald', kind: 'pre-ferment', style: 'scald', mix: usualMix('scald', 'rye'), share: 0.12 }, ...extraLines(['caraway', 0.01])]
+  }),
+  ryePast: formulaOf(flourLines(['rye', 100]), 0.27, { doughKind: 'rye tin', hydration: 0.82 }),
+  moth: formulaOf(flourLines(['buckwheat', 50], ['sorghum', 50]), 0.3, {
+    doughKind: 'gluten-free',
+    hydration: 1.1,
+    rest: extraLines(['psyllium', 0.05], ['oil', 0.04])
+  })
+} satisfies Record<string, Formula>
+
+type DemoPlan = Partial<Plan> & { readonly flourPerSeed?: number }
+
+function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPlan): Plan {
+  const levainFlours = jar === 'Bramble' ? ['rye'] : jar === 'Moth' ? ['buckwheat', 'sorghum'] : ['white wheat']
+  return {
+    name: 'Two lantern loaves',
+    target: pieces([2, 780]),
+    formula: DOUGHS.lantern,
+    build: {
+      source: 'separate build',
+      by: { kind: 'ratio', flourPerSeed },
+      hydration: 1,
+      salt: 0,
+      oil: 0,
+      flours: levainFlours.map((ingredientId) => ({ ingredientId, share: 1 })),
+      keepBackGrams: 30,
+      older: { share: 0.5, hydration: 1 },
+      vesselId: demo.vessels['Tall jar'] ?? null,
+      alsoFor: []
+    },
     jarId: demo.jars[jar] as string,
-    levainFlour: jar === 'Bramble' ? 'rye' : jar === 'Moth' ? 'gluten-free' : 'white wheat',
-    flourPerSeed: 5,
-    keepBackGrams: 30,
     placeId: demo.places.counter,
     tempC: 22,
     mixTempC: 24,
     school: 'dome',
     mixAt: new Date(demo.work.nowMs).toISOString(),
     ...more
+  }
+}
+
+/** Formulas the kitchen bakes from, the loaf in its second version. */
+async function library(demo: Demo): Promise<void> {
+  const levain = (...flours: string[]) => ({ hydration: 1, salt: 0, oil: 0, flours: flours.map((ingredientId) => ({ ingredientId, share: 1 })) })
+  const entries: [name: string, note: string, formula: Formula, target: Target, levain: ReturnType<typeof levain>][] = [
+    ['Lantern loaf', 'The loaf of the house. Rest half an hour before the levain goes in.', DOUGHS.lantern, pieces([2, 780]), levain('white wheat')],
+    [
+      'Market rolls and a crown',
+      'Eighteen rolls and a crown from one dough; the soaker the evening before.',
+      DOUGHS.market,
+      pieces([18, 65], [1, 900]),
+      levain('white wheat')
+    ],
+    ['Rye tin', 'Scald in the morning, mix at noon. Slice it the day after.', DOUGHS.rye, pieces([1, 950]), levain('rye')],
+    ['Moth’s pan loaf', 'Buckwheat and sorghum, kept apart from all wheat.', DOUGHS.moth, pieces([1, 820]), levain('buckwheat', 'sorghum')]
+  ]
+  for (const [name, note, formula, target, levainContent] of entries) {
+    await createFormula(demo.work, { id: randomUUID(), name, note, content: { formula, target, levain: levainContent } })
   }
 }
 
@@ -197,9 +310,8 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
   const rye = jar === 'Bramble'
   const plan = planFor(demo, jar, {
     name: rye ? 'Rye tin' : 'Two lantern loaves',
-    pieces: rye ? [{ count: 1, grams: 950 }] : [{ count: 2, grams: 780 }],
-    flour: rye ? 'rye' : 'white wheat',
-    hydration: rye ? 0.82 : 0.74,
+    target: rye ? pieces([1, 950]) : pieces([2, 780]),
+    formula: rye ? DOUGHS.ryePast : DOUGHS.lantern,
     flourPerSeed,
     tempC: roomC,
     mixAt: new Date(startMs + curve.peakHours * HOUR).toISOString()
@@ -221,7 +333,7 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
 }
 
 type Happened =
-  | { type: 'pour'; item: (typeof POUR_ORDER)[number]; plannedGrams: number; weighedGrams: number }
+  | { type: 'pour'; item: PourItem; ingredientId?: string; plannedGrams: number; weighedGrams: number }
   | { type: 'band'; mixTempC: number }
   | { type: 'mark'; rise?: number; signs: { top?: 'domed' | 'flat'; bubbles?: 'few' | 'many' } }
   | { type: 'mixed'; levainGrams: number; keepBackGrams: number }
@@ -230,28 +342,32 @@ async function note(demo: Demo, bakeId: string, atMs: number, what: Happened): P
   await addBakeEvent({ ...demo.work, nowMs: atMs }, bakeId, { id: randomUUID(), happenedAt: new Date(atMs).toISOString(), source: 'typed', ...what })
 }
 
-function massesOf(plan: Plan) {
-  const dough = solveFormula(doughForPieces(plan.pieces), plan)
+function massesOf(plan: Plan, jarHydration = 1) {
+  const dough = solveFormula(plan.formula, plan.target, { pantry: PANTRY, levain: levainComposition(plan.build) })
   if (!dough.ok) throw new Error(`The demo's formula fails: ${dough.problem.code}`)
-  const build = solveBuild({
-    totalGrams: levainNeeded([dough.value.masses.levain], plan.keepBackGrams).total,
-    hydration: plan.levainHydration,
-    seedHydration: 1,
-    flourPerSeed: plan.flourPerSeed
-  })
+  const levainGrams = roundDough(dough.value, true).levainGrams
+  const wish = levainWishOf(plan, levainGrams, { grams: 100, hydration: jarHydration, keepMinimumGrams: 15 }, 'metric')
+  const build = sourceLevain(wish)
   if (!build.ok) throw new Error(`The demo's build fails: ${build.problem.code}`)
-  return { dough: dough.value.masses, build: build.value }
+  return { levainGrams, wish, build: build.value }
 }
 
 async function weighIn(demo: Demo, bakeId: string, plan: Plan, startMs: number, slip: () => number): Promise<void> {
-  const { build } = massesOf(plan)
+  const { masses } = massesOf(plan).build
   const jar = await jarGrams(demo, plan.jarId)
-  if (jar < build.seed + 2) await topUp(demo, plan.jarId, startMs - 0.2 * HOUR, Math.ceil(build.seed + 20))
-  for (const [i, item] of POUR_ORDER.entries()) {
-    const planned = Math.round(build[item])
-    await note(demo, bakeId, startMs - (POUR_ORDER.length - i) * 90_000, {
+  if (jar < masses.seed + 2) await topUp(demo, plan.jarId, startMs - 0.2 * HOUR, Math.ceil(masses.seed + 20))
+  const [flour] = plan.build.flours
+  const pours: [item: PourItem, grams: number, ingredientId?: string][] = [
+    ['seed', masses.seed],
+    ['water', masses.water],
+    ['flour', masses.flour, flour?.ingredientId]
+  ]
+  for (const [i, [item, grams, ingredientId]] of pours.entries()) {
+    const planned = Math.round(grams)
+    await note(demo, bakeId, startMs - (pours.length - i) * 90_000, {
       type: 'pour',
       item,
+      ingredientId,
       plannedGrams: planned,
       weighedGrams: Math.max(1, Math.round(planned * slip()))
     })
@@ -269,19 +385,15 @@ async function topUp(demo: Demo, jarId: string, atMs: number, grams: number): Pr
 }
 
 async function mix(demo: Demo, bakeId: string, plan: Plan, atMs: number): Promise<void> {
-  const { dough } = massesOf(plan)
-  await note(demo, bakeId, atMs, { type: 'mixed', levainGrams: Math.round(dough.levain), keepBackGrams: plan.keepBackGrams - 10 })
+  await note(demo, bakeId, atMs, { type: 'mixed', levainGrams: massesOf(plan).levainGrams, keepBackGrams: plan.build.keepBackGrams - 10 })
 }
 
 async function plannedBuild(demo: Demo, plan: Plan): Promise<PlannedBuild> {
   const jar = await findJar(demo.work, plan.jarId)
-  const { dough } = massesOf(plan)
   return {
-    totalGrams: levainNeeded([dough.levain], plan.keepBackGrams).total,
-    hydration: plan.levainHydration,
-    flourPerSeed: plan.flourPerSeed,
-    flour: plan.levainFlour,
-    seed: { hydration: jar.hydration, flour: jar.flour, line: lineFromWire(jar.line) },
+    levain: massesOf(plan, jar.hydration).wish,
+    flours: kindsOfBlend(plan.build.flours, PANTRY) ?? {},
+    seed: { flour: jar.flour, line: lineFromWire(jar.line) },
     place: { tempC: plan.tempC },
     mixTempC: plan.mixTempC
   }
@@ -310,37 +422,10 @@ async function running(demo: Demo): Promise<void> {
 /** What is still to come, each built while somebody is awake. */
 async function coming(demo: Demo): Promise<void> {
   const { nowMs } = demo.work
-  const wishes: [string, Partial<Plan>, number][] = [
-    [
-      'Juno',
-      {
-        name: 'Market rolls and a crown',
-        pieces: [
-          { count: 18, grams: 65 },
-          { count: 1, grams: 900 }
-        ],
-        hydration: 0.66,
-        salt: 0.02,
-        levain: 0.25,
-        flourPerSeed: 4
-      },
-      26
-    ],
-    [
-      'Bramble',
-      {
-        name: 'Monday’s rye tin',
-        pieces: [{ count: 1, grams: 950 }],
-        flour: 'rye',
-        hydration: 0.82,
-        levain: 0.35,
-        flourPerSeed: 6,
-        placeId: demo.places.cool,
-        tempC: 18.5
-      },
-      50
-    ],
-    ['Moth', { name: 'Moth’s pan loaf', pieces: [{ count: 1, grams: 820 }], flour: 'gluten-free', hydration: 1.05, levain: 0.3, flourPerSeed: 3 }, 74]
+  const wishes: [string, DemoPlan, number][] = [
+    ['Juno', { name: 'Market rolls and a crown', target: pieces([18, 65], [1, 900]), formula: DOUGHS.market, flourPerSeed: 4 }, 26],
+    ['Bramble', { name: 'Monday’s rye tin', target: pieces([1, 950]), formula: DOUGHS.rye, flourPerSeed: 6, placeId: demo.places.cool, tempC: 18.5 }, 50],
+    ['Moth', { name: 'Moth’s pan loaf', target: pieces([1, 820]), formula: DOUGHS.moth, flourPerSeed: 3 }, 74]
   ]
   const sleep = { from: '22:30', to: '06:30' }
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone

@@ -1,4 +1,4 @@
-import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
+import { firstRun, formulaFor, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
 
 let server: TestServer
 let bakeId: string
@@ -66,12 +66,18 @@ test('a plan changes under its version; the slower window is shown what the fast
 
 test('once something is poured the plan stands; with the pour undone it is free again', async () => {
   const poured = await pour('seed', 16)
-  const frozen = await server.send('PUT', `/api/bakes/${bakeId}`, { version: poured.body.version, plan: await planFor(server, { hydration: 0.6 }) })
+  const frozen = await server.send('PUT', `/api/bakes/${bakeId}`, {
+    version: poured.body.version,
+    plan: await planFor(server, { formula: formulaFor({ hydration: 0.6 }) })
+  })
   expect(frozen.status).toBe(409)
   const undone = await event('undo', { undoes: poured.body.events[0].id })
   expect(undone.body.status).toBe('planned')
   expect((await jar()).grams).toBe(100)
-  const free = await server.send('PUT', `/api/bakes/${bakeId}`, { version: undone.body.version, plan: await planFor(server, { hydration: 0.6 }) })
+  const free = await server.send('PUT', `/api/bakes/${bakeId}`, {
+    version: undone.body.version,
+    plan: await planFor(server, { formula: formulaFor({ hydration: 0.6 }) })
+  })
   expect(free.status).toBe(200)
 })
 

@@ -25,6 +25,7 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
     base: 'dough flour',
     smallScale: false,
     tapTempC: 15,
+    cups: 'metric',
     keys: true,
     places: [
       { id: counter, name: 'Counter', tempC: answers.roomTempC, surroundings: 'air' },

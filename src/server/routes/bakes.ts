@@ -1,7 +1,8 @@
 import { Router } from 'express'
 import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, ROUTES } from '../../contract'
 import { parse } from '../problems'
-import { addBakeEvent, createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
+import { addBakeEvent } from '../records/bakeEvents'
+import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
 import { idIn, reads, type Services, writes } from './route'
 
 /** Bakes: wished for, changed, and what happened to them. */

@@ -84,23 +84,55 @@ export function firstRun(more: Record<string, unknown> = {}): Record<string, unk
   }
 }
 
+/** The dough of two loaves: white flour, water, levain, salt. */
+export function formulaFor({ levain = 0.18, ...more }: Record<string, unknown> & { levain?: number } = {}): Record<string, unknown> {
+  return {
+    base: 'dough flour',
+    doughKind: 'wheat',
+    hydration: 0.74,
+    salt: 0.021,
+    lines: [
+      { id: 'flour', kind: 'flour', ingredientId: 'white wheat', share: 1 },
+      { id: 'water', kind: 'water' },
+      { id: 'levain', kind: 'levain', share: levain },
+      { id: 'salt', kind: 'salt' }
+    ],
+    autolyse: false,
+    heldBack: 0,
+    ...more
+  }
+}
+
+/** So many pieces of one weight. */
+export const piecesOf = (count: number, grams: number) => ({ kind: 'pieces', pieces: [{ count, grams }], handlingLoss: 0.02, bakeLoss: null })
+
+/** A levain of white flour at 1:5:5. */
+export function buildWith(more: Record<string, unknown> = {}): Record<string, unknown> {
+  return {
+    source: 'separate build',
+    by: { kind: 'ratio', flourPerSeed: 5 },
+    hydration: 1,
+    salt: 0,
+    oil: 0,
+    flours: [{ ingredientId: 'white wheat', share: 1 }],
+    keepBackGrams: 20,
+    older: { share: 0.5, hydration: 1 },
+    vesselId: null,
+    alsoFor: [],
+    ...more
+  }
+}
+
 /** A plan for two loaves in the kitchen of that first run. */
 export async function planFor(server: TestServer, more: Record<string, unknown> = {}): Promise<Record<string, unknown>> {
   const { kitchen } = (await server.send('GET', '/api/kitchen')).body
   const { jars } = (await server.send('GET', '/api/jars')).body
   return {
     name: 'Two loaves',
-    pieces: [{ count: 2, grams: 780 }],
-    base: 'dough flour',
-    hydration: 0.74,
-    salt: 0.021,
-    levain: 0.18,
-    levainHydration: 1,
-    flour: 'white wheat',
+    target: piecesOf(2, 780),
+    formula: formulaFor(),
+    build: buildWith(),
     jarId: jars[0].id,
-    levainFlour: 'white wheat',
-    flourPerSeed: 5,
-    keepBackGrams: 20,
     placeId: kitchen.places[0].id,
     tempC: 22,
     mixTempC: 24,

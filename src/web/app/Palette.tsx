@@ -16,7 +16,7 @@ export function Palette() {
   const { bakes } = useOpenBakes()
   const newBake = useNewBake()
   const actions = [
-    { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: newBake.start }] : [] },
+    { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: () => newBake.start() }] : [] },
     { group: 'Rooms', actions: ROOMS.map((room) => ({ id: room.path, label: room.label, onClick: () => void navigate(room.path) })) },
     {
       group: 'Bakes',

@@ -27,7 +27,7 @@ export function Shell({ children }: { children: ReactNode }) {
     kitchen.keys
       ? [
           ...ROOMS.map((room) => [room.key, () => void navigate(room.path)] as [string, () => void]),
-          ['n', newBake.start],
+          ['n', () => newBake.start()],
           ['d', toggleDim],
           ['shift+?', sheetOpen.open],
           ['?', sheetOpen.open]
@@ -51,7 +51,7 @@ export function Shell({ children }: { children: ReactNode }) {
             </NavLink>
           ))}
           {newBake.ready && (
-            <button type="button" className={`${classes.room} ${classes.roomButton}`} onClick={newBake.start}>
+            <button type="button" className={`${classes.room} ${classes.roomButton}`} onClick={() => newBake.start()}>
               <IconPlus size={22} stroke={1.8} className={classes.roomIcon} aria-hidden="true" />
               <span>New bake</span>
             </button>

@@ -1,19 +1,22 @@
-import { IconBread, IconHome, IconSun } from '@tabler/icons-react'
+import { IconBook2, IconBread, IconHome, IconSun } from '@tabler/icons-react'
 
 /** Rooms that exist, with their single keys. */
 export const ROOMS = [
   { path: '/', label: 'Today', key: 't', icon: IconSun },
   { path: '/bakes', label: 'Bakes', key: 'b', icon: IconBread },
+  { path: '/formulas', label: 'Formulas', key: 'f', icon: IconBook2 },
   { path: '/kitchen', label: 'Kitchen', key: 'k', icon: IconHome }
 ] as const
 
 /** Single keys besides those of the rooms; stations add their own while they are open. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: 't · b · k', does: 'Today, Bakes, Kitchen' },
+  { keys: 't · b · f · k', does: 'Today, Bakes, Formulas, Kitchen' },
   { keys: 'n', does: 'New bake' },
   { keys: 'd', does: 'Bright or dim' },
   { keys: '1 – 5', does: 'Stations of a bake' },
   { keys: '← →', does: 'Station before, station after' },
+  { keys: '↑ ↓ Enter', does: 'From cell to cell in a dough' },
+  { keys: 'Ctrl Z · Ctrl Y', does: 'Undo, do again' },
   { keys: 'space', does: 'Next step at the Bench' },
   { keys: 'm', does: 'Note a look at the Watch' },
   { keys: 'Ctrl K', does: 'Find anything' },

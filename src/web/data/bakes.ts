@@ -1,7 +1,7 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite from 'swr/infinite'
 import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES } from '../../contract'
-import { foldBake, lineOfPlan, type PlannedBuild } from '../../core'
+import { foldBake, lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
 import { refreshJars } from './jars'
 import { newId } from './newId'
 import { read, send } from './outbox'
@@ -56,7 +56,7 @@ async function settled(sent: Promise<Bake>, id: string): Promise<Bake> {
 
 /** Writes a bake down; its sheet can be opened at once. */
 export async function createBake(id: string, plan: Plan, createdAt: string): Promise<void> {
-  void showBake({ id, version: 1, plan, status: 'planned', events: [], line: null, createdAt, deletedAt: null })
+  void showBake({ id, version: 1, plan, status: 'planned', events: [], ingredients: [], line: null, createdAt, deletedAt: null })
   await settled(send(id, bakeSchema, { method: 'POST', path: ROUTES.bakes, body: { id, plan } }), id)
 }
 
@@ -83,22 +83,24 @@ export async function restoreBake(id: string): Promise<void> {
 }
 
 /** A bake as it will be once the server has an event. */
-function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined): Bake {
+function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined, pantry: Pantry): Bake {
   const events = [...bake.events, bakeEventSchema.parse(event)]
-  const { status, band, poured } = foldBake(events.map(happeningOf))
+  const state = foldBake(events.map(happeningOf))
+  const { status, band } = state
   if (band === null) return { ...bake, events, status, line: null }
-  const line = bake.line ?? (planned === undefined ? null : lineToWire(lineOfPlan({ ...planned, mixTempC: band.mixTempC }, poured, band.atMs)))
-  return { ...bake, events, status, line }
+  const mixed = planned === undefined ? null : lineToWire(lineOfPlan({ ...planned, mixTempC: band.mixTempC }, massesOfPours(state, pantry), band.atMs))
+  return { ...bake, events, status, line: bake.line ?? mixed }
 }
 
 /**
  * Notes what happened: shown at once, and sent until the server has it.
+ * @param pantry kinds of the flours poured
  * @param planned the build as planned, so that a band set while the server is away can be watched
  * @throws Refusal; what the server has is shown again
  */
-export async function addEvent(bake: Bake, event: NewBakeEvent, planned?: PlannedBuild): Promise<void> {
+export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): Promise<void> {
   const sent = send(event.id, bakeSchema, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
-  void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned), { revalidate: false })
+  void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
   try {
     const kept = await sent
     await mutate<Bake>(ROUTES.bake(bake.id), (there) => (there !== undefined && there.events.length > kept.events.length ? there : kept), { revalidate: false })

@@ -1,16 +1,33 @@
 import { createContext, useContext, useMemo } from 'react'
 import useSWR, { mutate } from 'swr'
-import { type FirstRun, type Kitchen, type KitchenEdit, kitchenAnswerSchema, kitchenSchema, ROUTES } from '../../contract'
-import { createFormat, type Format } from '../../core'
+import {
+  type FirstRun,
+  type Kitchen,
+  type KitchenEdit,
+  kitchenAnswerSchema,
+  kitchenSchema,
+  type ListedIngredient,
+  type ListedVessel,
+  ROUTES
+} from '../../contract'
+import { BUILT_IN_INGREDIENTS, createFormat, type Format, type Pantry, pantryOf } from '../../core'
 import { syncClock } from './clock'
 import { newId } from './newId'
 import { read, send } from './outbox'
+import { useIngredients, useVessels } from './stores'
 
-/** The kitchen one stands in, and how it wants its figures. */
+/** The kitchen one stands in, how it wants its figures, and what there is in it. */
 export interface KitchenHere {
   readonly kitchen: Kitchen
   readonly format: Format
+  readonly ingredients: readonly ListedIngredient[]
+  readonly pantry: Pantry
+  readonly vessels: readonly ListedVessel[]
 }
+
+/** Ingredients until the server has told its own. */
+const BUILT_IN: readonly ListedIngredient[] = BUILT_IN_INGREDIENTS.map((ingredient) => ({ ingredient, builtIn: true, changed: false, version: 0 }))
+const NO_VESSELS: readonly ListedVessel[] = []
 
 const KitchenContext = createContext<KitchenHere | null>(null)
 /** Gives all below it the kitchen. */
@@ -23,11 +40,14 @@ export function useKitchen(): KitchenHere {
   return here
 }
 
-/** A kitchen with its format, made anew only when units or zone change. */
+/** A kitchen with its format, ingredients and vessels; each made anew only when it changes. */
 export function useKitchenHere(kitchen: Kitchen): KitchenHere {
   const { mass, temperature, clock, timeZone } = kitchen
   const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone }), [mass, temperature, clock, timeZone])
-  return useMemo(() => ({ kitchen, format }), [kitchen, format])
+  const ingredients = useIngredients() ?? BUILT_IN
+  const vessels = useVessels() ?? NO_VESSELS
+  const pantry = useMemo(() => pantryOf(ingredients.map((listed) => listed.ingredient)), [ingredients])
+  return useMemo(() => ({ kitchen, format, ingredients, pantry, vessels }), [kitchen, format, ingredients, pantry, vessels])
 }
 
 /** What the server says of the kitchen: settings, or that there is none yet. The time is asked along with it. */

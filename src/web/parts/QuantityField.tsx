@@ -1,7 +1,8 @@
 import { TextInput, type TextInputProps } from '@mantine/core'
 import { useEffect, useRef, useState } from 'react'
+import { evaluate } from '../../core'
 import { useKitchen } from '../data/kitchen'
-import { type QuantityKind, readFigure, scaleOf } from './figures'
+import { type QuantityKind, scaleOf } from './figures'
 
 /**
  * A figure to type. Every figure that is in range counts at once; anything else stays as typed with a sentence beside it, and the last good figure holds.
@@ -36,7 +37,7 @@ export function QuantityField({
   }, [shown])
   const change = (next: string) => {
     setText(next)
-    const figure = readFigure(next)
+    const figure = evaluate(next)
     const unit = scale.unit === '' ? '' : ` ${scale.unit}`
     const read = figure === null ? Number.NaN : scale.read(figure)
     const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)

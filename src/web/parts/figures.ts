@@ -32,9 +32,3 @@ export function scaleOf(kind: QuantityKind, format: Format): Scale {
       return { unit: '', show: (v) => trimmed(v, 2), read: (s) => s }
   }
 }
-
-/** Reads "74", "74,5" or " 74.5 "; null for anything else. */
-export function readFigure(text: string): number | null {
-  const plain = text.trim().replace(',', '.')
-  return /^-?(\d+\.?\d*|\.\d+)$/.test(plain) ? Number(plain) : null
-}

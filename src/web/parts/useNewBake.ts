@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import { useNavigate } from 'react-router'
-import type { Jar, Kitchen, Plan } from '../../contract'
-import { instantAt } from '../../core'
+import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
+import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
 import { createBake } from '../data/bakes'
 import { nowMs } from '../data/clock'
 import { useJars } from '../data/jars'
@@ -22,21 +22,42 @@ function nextMorning(now: number, timeZone: string): number {
   return morning(ahead)
 }
 
-function firstPlan(jar: Jar, kitchen: Kitchen, now: number): Plan {
-  const place = kitchen.places[0] as Kitchen['places'][number]
+/** The plain loaf a new bake begins with. */
+function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
+  const free = jar.flour === 'gluten-free'
   return {
-    name: 'Two loaves',
-    pieces: [{ count: 2, grams: 780 }],
     base: kitchen.base,
-    hydration: 0.72,
+    doughKind: free ? 'gluten-free' : 'wheat',
+    hydration: free ? 0.95 : 0.72,
     salt: 0.02,
-    levain: 0.2,
-    levainHydration: 1,
-    flour: jar.flour === 'gluten-free' ? 'gluten-free' : 'white wheat',
+    lines: [
+      { id: newId(), kind: 'flour', ingredientId: free ? 'gluten-free' : 'white wheat', share: 1 },
+      { id: newId(), kind: 'water' },
+      { id: newId(), kind: 'levain', share: kitchen.base === 'total flour' ? 0.1 : 0.2 },
+      { id: newId(), kind: 'salt' }
+    ],
+    autolyse: false,
+    heldBack: 0
+  }
+}
+
+function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Plan {
+  const place = kitchen.places[0] as Kitchen['places'][number]
+  const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: [{ ingredientId: jar.flour, share: 1 }] }
+  return {
+    name: from?.name ?? 'Two loaves',
+    target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: HANDLING_LOSS, bakeLoss: null },
+    formula: from?.content.formula ?? firstFormula(jar, kitchen),
+    build: {
+      ...levain,
+      source: 'separate build',
+      by: { kind: 'ratio', flourPerSeed: 5 },
+      keepBackGrams: 20,
+      older: { share: 0.5, hydration: 1 },
+      vesselId: null,
+      alsoFor: []
+    },
     jarId: jar.id,
-    levainFlour: jar.flour,
-    flourPerSeed: 5,
-    keepBackGrams: 20,
     placeId: place.id,
     tempC: place.tempC,
     mixTempC: 24,
@@ -45,21 +66,33 @@ function firstPlan(jar: Jar, kitchen: Kitchen, now: number): Plan {
   }
 }
 
+/** A formula to bake from. */
+export interface BakeSeed {
+  readonly name: string
+  readonly content: FormulaContent
+}
+
 /** Begins a new bake and opens its sheet. */
-export function useNewBake(): { readonly ready: boolean; readonly start: () => void } {
+export function useNewBake(): { readonly ready: boolean; readonly start: (from?: BakeSeed) => void } {
   const navigate = useNavigate()
-  const { kitchen } = useKitchen()
+  const { kitchen, pantry } = useKitchen()
   const { jars } = useJars()
-  const jar = [...(jars ?? [])].sort(
-    (a, b) => Number(a.flour !== 'white wheat') - Number(b.flour !== 'white wheat') || Date.parse(b.line.startedAt) - Date.parse(a.line.startedAt)
-  )[0]
+  /** The jar that lives on a flour, or a white one; the one fed last first. */
+  const jarFor = (flour: string) =>
+    [...(jars ?? [])].sort(
+      (a, b) =>
+        Number(a.flour !== flour) - Number(b.flour !== flour) ||
+        Number(a.flour !== 'white wheat') - Number(b.flour !== 'white wheat') ||
+        Date.parse(b.line.startedAt) - Date.parse(a.line.startedAt)
+    )[0]
   return {
-    ready: jar !== undefined,
-    start: () => {
+    ready: jars !== undefined && jars.length > 0,
+    start: (from) => {
+      const jar = jarFor(pantry.get(from?.content.levain.flours[0]?.ingredientId ?? '')?.flourKind ?? 'white wheat')
       if (jar === undefined) return
       const id = newId()
       const now = nowMs()
-      createBake(id, firstPlan(jar, kitchen, now), new Date(now).toISOString()).catch(tellError)
+      createBake(id, firstPlan(jar, kitchen, now, from), new Date(now).toISOString()).catch(tellError)
       void navigate(`/bakes/${id}/dough`)
     }
   }

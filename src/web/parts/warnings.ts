@@ -1,4 +1,4 @@
-import type { AwakeRatio, Format, Strength, Warning } from '../../core'
+import type { AwakeRatio, Format, Slip, Strength, Warning } from '../../core'
 import { near } from './words'
 
 /** A warning as words: what, why and the way out. */
@@ -19,6 +19,14 @@ const NEEDS: Readonly<Record<Strength, string>> = {
 
 /** What a culture needs, in words. */
 export const needOf = (strength: Strength) => NEEDS[strength]
+
+const SLIPS: Readonly<Record<Slip['kind'], (meant: string) => string>> = {
+  'three times over': (meant) => ` looks like ${meant} three times over`,
+  twice: (meant) => ` looks like ${meant} twice over`,
+  'decimal point': (meant) => ` looks like ${meant} with the point in the wrong place`,
+  'digits swapped': (meant) => ` looks like ${meant} with its digits swapped`
+}
+const slipWords = (slip: Slip | null) => (slip === null ? '' : SLIPS[slip.kind](`${slip.meant} %`))
 
 /**
  * The sentence for a warning.
@@ -50,14 +58,25 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
       return told(`${jarName} is gluten-free. This flour holds gluten and would end that.`, 'stop')
     case 'culture weak':
       return told(`By then ${jarName} ${needOf(warning.strength)}.`)
-    case 'hydration unusual':
-      return told(`${format.percent(warning.share)} hydration is unusual for a wheat dough (45 to 100 %). Is it meant?`)
-    case 'salt unusual':
+    case 'nothing kept':
+      return told(`Nothing of ${jarName} would be left. Keep some back, or the culture is gone.`, 'stop')
+    case 'vessel too small':
       return told(
-        warning.share > 0.035 && warning.share / 3 < 0.035
-          ? `${format.percent(warning.share)} salt looks like ${format.percent(warning.share / 3)} three times over. Is it meant?`
-          : `${format.percent(warning.share)} salt is unusual (up to 3.5 %). Is it meant?`
+        `${warning.vessel} would be ${format.percent(warning.full, 0)} full at the peak and foam over. ${warning.other === null ? 'No vessel of this kitchen is large enough: build in two.' : `${warning.other} fits.`}`,
+        'care'
       )
+    case 'much old starter':
+      return told('That is much old starter for little food: it gets sluggish, flat and sour. Give it more flour.')
+    case 'hydration unusual':
+      return told(
+        `${format.percent(warning.share)} hydration is unusual for such a dough (${format.percent(warning.usual[0], 0)} to ${format.percent(warning.usual[1], 0)})${slipWords(warning.slip)}. Is it meant?`
+      )
+    case 'salt unusual':
+      return warning.slip === null
+        ? told(`${format.percent(warning.share)} salt is unusual (up to 3.5 %). Is it meant?`)
+        : told(`${format.percent(warning.share)} salt${slipWords(warning.slip)}. Is it meant?`)
+    case 'yeast unusual':
+      return told(`${format.percent(warning.share)} yeast is unusual (up to 3 %). Is it meant?`)
     case 'pre-fermented unusual':
       return told(
         `${format.percent(warning.share)} of all flour would come ripe with the levain, more than half. The dough will be sour and slack. Is it meant?`

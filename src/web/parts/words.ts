@@ -1,4 +1,4 @@
-import type { Format, Phase, Verdict } from '../../core'
+import type { Format, Phase, Target, Verdict } from '../../core'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -44,3 +44,21 @@ export function fromNow(ms: number, nowMs: number, format: Format): string {
 
 /** "Juno’s" */
 export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)
+
+/** "18 × 65 g, 1 × 900 g", "1500 g of dough". */
+export function sizeWords(target: Target, format: Format): string {
+  switch (target.kind) {
+    case 'pieces':
+      return `${target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')}${target.bakeLoss === null ? '' : ', baked'}`
+    case 'dough':
+      return `${format.mass(target.grams)} of dough`
+    case 'added flour':
+      return `${format.mass(target.grams)} of flour`
+    case 'total flour':
+      return `${format.mass(target.grams)} of flour in all`
+    case 'levain':
+      return `from ${format.mass(target.grams)} of levain`
+    case 'line':
+      return `from ${format.mass(target.grams)} at hand`
+  }
+}

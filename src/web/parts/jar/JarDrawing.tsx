@@ -1,3 +1,4 @@
+import type { Family } from '../family'
 import classes from './JarDrawing.module.css'
 
 /** Shape of the top, as it is named at the Watch. */
@@ -41,7 +42,7 @@ export function JarDrawing({
 }: {
   rise: number | null
   top?: Top
-  family: 'wheat' | 'rye' | 'other'
+  family: Family
   height?: number
   scale?: boolean
 }) {

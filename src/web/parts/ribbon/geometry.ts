@@ -2,6 +2,7 @@
  * Geometry of the rise ribbon: hours to pixels, hills to paths, labels that keep out of each other's way. Pure; the drawing only draws it.
  */
 import { TZDate } from '@date-fns/tz'
+import type { Family } from '../family'
 
 /** One point of a hill. */
 export interface HillPoint {
@@ -16,7 +17,7 @@ export interface Hill {
   /** "Juno levain" */
   readonly label: string
   /** Colour family; the label says the same in words. */
-  readonly family: 'wheat' | 'rye' | 'other'
+  readonly family: Family
   /** Already mixed and in its jar; a planned one is drawn lighter. */
   readonly running: boolean
   readonly points: readonly HillPoint[]

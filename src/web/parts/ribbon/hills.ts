@@ -1,6 +1,19 @@
 import { type Bake, happeningOf, type Jar } from '../../../contract'
-import { type BakeState, type BatchLine, FLOURS, type Forecast, foldBake, type SolvedBake, simulate, TYPICAL_JAR, vesselOf, windowOf } from '../../../core'
+import {
+  type BakeState,
+  type BatchLine,
+  contentsOf,
+  type Forecast,
+  foldBake,
+  mainKind,
+  type SolvedBake,
+  simulate,
+  TYPICAL_JAR,
+  vesselOf,
+  windowOf
+} from '../../../core'
 import type { Judged } from '../../data/forecasts'
+import { familyOf } from '../family'
 import type { Hill } from './geometry'
 
 const MS_PER_HOUR = 3_600_000
@@ -9,7 +22,7 @@ const LONGEST_HOURS = 96
 /** How much of the fall is shown beyond the window, h. */
 const TAIL_HOURS = 1.5
 
-const familyOf = (bake: Bake): Hill['family'] => (bake.plan.levainFlour === 'rye' ? 'rye' : FLOURS[bake.plan.levainFlour].gluten ? 'wheat' : 'other')
+const familyOfLine = (line: BatchLine) => familyOf(mainKind(contentsOf(line).flours))
 
 function labelOf(bake: Bake, jars: readonly Jar[]): string {
   const jar = jars.find((j) => j.id === bake.plan.jarId)
@@ -47,7 +60,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, jars: readonl
   return {
     id: bake.id,
     label: labelOf(bake, jars),
-    family: familyOf(bake),
+    family: familyOfLine(timed.line),
     running: false,
     points,
     band: forecast === undefined ? undefined : bandOf(forecast, timed.startMs, endMs),
@@ -70,7 +83,7 @@ export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[
   return {
     id: bake.id,
     label: labelOf(bake, jars),
-    family: familyOf(bake),
+    family: familyOfLine(line),
     running: true,
     points: grid.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
@@ -90,7 +103,7 @@ export function recordHill(bake: Bake, line: BatchLine, jars: readonly Jar[]): H
   return {
     id: bake.id,
     label: labelOf(bake, jars),
-    family: familyOf(bake),
+    family: familyOfLine(line),
     running: true,
     points,
     window:

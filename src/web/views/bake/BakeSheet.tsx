@@ -1,10 +1,10 @@
 import { ActionIcon, Button, Group, Menu, Modal, Skeleton, Table, Text, TextInput } from '@mantine/core'
 import { useHotkeys, useMediaQuery } from '@mantine/hooks'
-import { IconArrowBackUp, IconDots } from '@tabler/icons-react'
+import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, happeningOf, type Jar, lineFromWire, type Plan, planSchema } from '../../../contract'
-import { type BakeState, type Format, foldBake, type SolvedBake } from '../../../core'
+import { type BakeState, type Format, type FormulaLine, foldBake, type SolvedBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useForecast, useVerdicts } from '../../data/forecasts'
@@ -18,12 +18,13 @@ import { plannedHill, recordHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
+import { sizeWords } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import { stationFigure } from './stationFigure'
 import { usePlanDraft } from './usePlanDraft'
 
-const Dough = lazy(() => import('./Dough').then((m) => ({ default: m.Dough })))
-const Build = lazy(() => import('./Build').then((m) => ({ default: m.Build })))
+const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough })))
+const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
 const Clock = lazy(() => import('./Clock').then((m) => ({ default: m.Clock })))
 const Bench = lazy(() => import('./Bench').then((m) => ({ default: m.Bench })))
 const Watch = lazy(() => import('./Watch').then((m) => ({ default: m.Watch })))
@@ -49,19 +50,27 @@ export function BakeSheet() {
 function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   const { station: asked } = useParams()
   const navigate = useNavigate()
-  const { kitchen, format } = useKitchen()
+  const here = useKitchen()
+  const { kitchen, format } = here
   const now = useNow()
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
-  const solve = useCallback((plan: Plan) => (planSchema.safeParse(plan).success ? solvePlan(plan, jars, kitchen, minute) : null), [jars, kitchen, minute])
+  const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
+  const solve = useCallback(
+    (plan: Plan) =>
+      planSchema.safeParse(plan).success ? solvePlan(plan, jars, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null,
+    [jars, here, minute, state.poured.seed, bake.ingredients]
+  )
   const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
   const draft = usePlanDraft(bake, sendable)
   const { plan } = draft
   const solved = useMemo(() => solve(plan), [solve, plan])
-  const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
   const frozen = state.status !== 'planned'
-  const judged = useVerdicts(useMemo(() => [bake], [bake]), now)?.get(bake.id)
+  const judged = useVerdicts(
+    useMemo(() => [bake], [bake]),
+    now
+  )?.get(bake.id)
   const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
   const forecast = useForecast(plannedLine, plan.school)
   const shown = { ...bake, plan }
@@ -86,9 +95,27 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
         ]
       : []
   )
-  useHotkeys([['mod+Z', () => draft.undo?.()]])
+  useHotkeys([
+    ['mod+Z', () => draft.undo?.()],
+    ['mod+shift+Z', () => draft.redo?.()],
+    ['mod+Y', () => draft.redo?.()]
+  ])
   const View = VIEWS[station]
-  const props = { bake, state, plan, edit: draft.edit, solved, forecast, judged, jars, jar: jars.find((j) => j.id === plan.jarId), now, frozen }
+  const props = {
+    bake,
+    state,
+    plan,
+    edit: draft.edit,
+    undo: draft.undo,
+    redo: draft.redo,
+    solved,
+    forecast,
+    judged,
+    jars,
+    jar: jars.find((j) => j.id === plan.jarId),
+    now,
+    frozen
+  }
   return (
     <>
       <div className={classes.head}>
@@ -103,6 +130,11 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
           {draft.undo !== null && !frozen && (
             <ActionIcon aria-label="Undo the last change" onClick={draft.undo}>
               <IconArrowBackUp size={22} />
+            </ActionIcon>
+          )}
+          {draft.redo !== null && !frozen && (
+            <ActionIcon aria-label="Do the change again" onClick={draft.redo}>
+              <IconArrowForwardUp size={22} />
             </ActionIcon>
           )}
           <SheetMenu bake={bake} plan={plan} now={now} />
@@ -261,18 +293,21 @@ function Conflict({
   )
 }
 
+const shortName = (line: FormulaLine) => ('ingredientId' in line ? line.ingredientId : line.kind === 'pre-ferment' ? line.mix.name : line.kind)
+
 function describePlan(plan: Plan, jars: readonly Jar[], format: Format, solve: (plan: Plan) => SolvedBake | null): [string, string][] {
   const build = solve(plan)?.build
   return [
     ['Name', plan.name],
-    ['Pieces', plan.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')],
-    ['Percentage base', plan.base],
-    ['Hydration', format.percent(plan.hydration)],
-    ['Salt', format.percent(plan.salt)],
-    ['Levain', format.percent(plan.levain)],
+    ['Size', sizeWords(plan.target, format)],
+    ['Percentage base', plan.formula.base],
+    ['Hydration', format.percent(plan.formula.hydration)],
+    ['Salt', format.percent(plan.formula.salt)],
+    ['Lines', plan.formula.lines.map((l) => ('share' in l ? `${shortName(l)} ${format.percent(l.share)}` : shortName(l))).join(', ')],
+    ['Levain', `${format.percent(plan.build.hydration, 0)}, ${plan.build.source}`],
     ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
     ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
-    ['Keep-back', format.mass(plan.keepBackGrams)],
+    ['Keep-back', format.mass(plan.build.keepBackGrams)],
     ['Place', format.temperature(plan.tempC)],
     ['Mix', format.dayTime(Date.parse(plan.mixAt))]
   ]

@@ -3,8 +3,8 @@ import { useHotkeys } from '@mantine/hooks'
 import { IconCheck } from '@tabler/icons-react'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { NewBakeEvent } from '../../../contract'
-import { POSSIBLE, POUR_ORDER, type PourItem, ratioOf } from '../../../core'
+import { happeningOf, type NewBakeEvent } from '../../../contract'
+import { POSSIBLE, type PourItem, type PourManner, pouredGrams, pourKey, ratioOf, standing } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -19,31 +19,64 @@ import type { StationProps } from './station'
 import { Warnings } from './Warnings'
 import { WhenField } from './WhenField'
 
-const ITEM_WORDS: Readonly<Record<PourItem, { readonly name: string; readonly how: string }>> = {
-  seed: { name: 'Seed', how: 'Bowl or jar on the scale, tare, then the seed.' },
-  water: { name: 'Water', how: 'Tare, then the water; swirl until the seed is loose in it.' },
-  flour: { name: 'Flour', how: 'Tare, then the flour; stir until no dry flour is left.' }
+const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
+  seed: 'Seed',
+  'older levain': 'Older levain',
+  water: 'Water',
+  flour: 'Flour',
+  salt: 'Salt',
+  oil: 'Oil'
+}
+
+/** How each item goes in, by the manner of the culture. */
+const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
+  loosen: {
+    seed: 'Bowl or jar on the scale, tare, then the seed.',
+    'older levain': 'Tare, then the older levain.',
+    water: 'Tare, then the water; swirl until the seed is loose in it.',
+    flour: 'Tare, then the flour; stir until no dry flour is left.',
+    salt: 'Tare, then the salt; stir it in.',
+    oil: 'Tare, then the oil; work it in.'
+  },
+  'knead in': {
+    seed: 'Bowl on the scale, tare, then the seed. Cut away a dry crust or slimy outside first.',
+    'older levain': 'Tare, then the older levain.',
+    water: 'Tare, then the water; knead until smooth and firm.',
+    flour: 'Tare, then the flour over the seed; rub it in.',
+    salt: 'Tare, then the salt.',
+    oil: 'Tare, then the oil; work it in.'
+  },
+  'in portions': {
+    seed: 'Bowl or jar on the scale, tare, then the seed.',
+    'older levain': 'Tare, then the older levain.',
+    water: 'Tare, then the water: a third at first, the rest in portions while you stir the flour in.',
+    flour: 'Tare, then the flour, in turn with the rest of the water, until it runs off the spoon.',
+    salt: 'Tare, then the salt; stir it in.',
+    oil: 'Tare, then the oil; stir it in.'
+  }
 }
 const MS_PER_MINUTE = 60_000
 
 /** Weigh in, one item at a time, and set the band. */
 export function Bench(props: StationProps) {
-  const { bake, state, solved, plan, jar } = props
-  const { kitchen, format } = useKitchen()
+  const { bake, state, solved, jar } = props
+  const { kitchen, format, pantry } = useKitchen()
   const navigate = useNavigate()
   const build = solved?.build ?? null
-  const current = POUR_ORDER.find((item) => !state.done.includes(item))
+  const step = build?.steps.find((s) => !state.done.includes(pourKey(s)))
+  const current = step?.item
   const [typed, setTyped] = useState<number | null>(null)
-  const planned = current === undefined || build === null ? 0 : build.weigh[current]
+  const planned = step?.grams ?? 0
   const weighed = typed ?? planned
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent, build?.planned)
+    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent, pantry, build?.planned)
   const undoLast = state.lastUndoable
   const undo = () => (undoLast === null ? Promise.resolve() : note({ type: 'undo', undoes: undoLast.id }))
   const pour = () => {
-    if (current === undefined || build === null || weighed <= 0) return
+    if (step === undefined || weighed <= 0) return
     setTyped(null)
-    note({ type: 'pour', item: current, plannedGrams: planned, weighedGrams: weighed }).catch(tellError)
+    const { item, ingredientId } = step
+    note({ type: 'pour', item, ...(ingredientId === null ? {} : { ingredientId }), plannedGrams: planned, weighedGrams: weighed }).catch(tellError)
   }
   useHotkeys(kitchen.keys && current !== undefined ? [['space', pour]] : [])
   if (state.band !== null) {
@@ -71,25 +104,29 @@ export function Bench(props: StationProps) {
     )
   return (
     <div className={classes.columns}>
-      {current !== undefined ? (
+      {step !== undefined ? (
         <Card data-testid="pour">
-          <div className={classes.progress} role="img" aria-label={`${state.done.length} of 3 poured`}>
-            {POUR_ORDER.map((item) => (
-              <span key={item} data-done={state.done.includes(item)} data-current={item === current} />
+          <div className={classes.progress} role="img" aria-label={`${state.done.length} of ${build.steps.length} poured`}>
+            {build.steps.map((s) => (
+              <span key={pourKey(s)} data-done={state.done.includes(pourKey(s))} data-current={s === step} />
             ))}
           </div>
           <h2 className={classes.item}>
-            {current === 'flour' ? `Flour, ${plan.levainFlour}` : current === 'seed' ? `Seed from ${jar?.name ?? 'the jar'}` : ITEM_WORDS[current].name}
+            {step.item === 'seed'
+              ? `Seed from ${jar?.name ?? 'the jar'}`
+              : step.ingredientId !== null
+                ? (pantry.get(step.ingredientId)?.name ?? 'Flour')
+                : ITEM_NAMES[step.item]}
           </h2>
           <Text c="dimmed">
             {current === 'water' && build.water !== null ? `At ${format.temperature(build.water.tempC, 0)}, never above ${format.temperature(40, 0)}. ` : ''}
-            {ITEM_WORDS[current].how}
+            {HOW[build.manner][step.item]}
           </Text>
           <p className={classes.huge}>
             <Mass grams={planned} />
           </p>
           <QuantityField
-            key={current}
+            key={pourKey(step)}
             kind="mass"
             label="What the scale shows"
             what="What was weighed"
@@ -110,7 +147,7 @@ export function Bench(props: StationProps) {
               it.
             </Note>
           )}
-          <Warnings {...props} frozen={state.done.length > 0} codes={['jar too small', 'gluten into gluten-free']} />
+          <Warnings {...props} frozen={state.done.length > 0} codes={['jar too small', 'gluten into gluten-free', 'vessel too small']} />
           <Button size="xl" fullWidth mt="lg" onClick={pour}>
             Poured{kitchen.keys && <span className={classes.keyHint}>space</span>}
           </Button>
@@ -145,49 +182,60 @@ export function Bench(props: StationProps) {
 }
 
 /** What went in, planned and weighed, and what it makes. */
-function Poured({ bake, state, jar }: StationProps) {
-  const { format } = useKitchen()
+function Poured({ bake, state, jar, plan, solved }: StationProps) {
+  const { format, pantry } = useKitchen()
   const { seed, water, flour } = state.poured
-  const seedHydration = jar?.hydration ?? 1
-  const allFlour = flour + seed / (1 + seedHydration)
+  const older = state.poured['older levain']
+  const starter = (grams: number, hydration: number) => ({ flour: grams / (1 + hydration), water: grams - grams / (1 + hydration) })
+  const parts = [starter(seed, jar?.hydration ?? 1), starter(older, plan.build.older.hydration), { flour, water }]
+  const sum = (pick: 'flour' | 'water') => parts.reduce((t, p) => t + p[pick], 0)
+  const pours = new Map(standing(bake.events.map(happeningOf)).flatMap((e) => (e.type === 'pour' ? [[pourKey(e), e] as const] : [])))
+  const gramsOf = (item: PourItem, id: string | undefined) => (id === undefined ? state.poured[item] : (state.flours[id] ?? 0))
   return (
     <>
       <table className={classes.weigh}>
         <tbody>
-          {state.done.map((item) => {
-            const planned = bake.events.flatMap((e) => (e.type === 'pour' && e.item === item ? [e.plannedGrams] : [])).at(-1) ?? 0
+          {[...pours].map(([key, { item, ingredientId, plannedGrams }]) => {
+            const grams = gramsOf(item, ingredientId)
             return (
-              <tr key={item}>
+              <tr key={key}>
                 <th scope="row">
-                  <IconCheck size={18} className={classes.tick} aria-hidden="true" /> {ITEM_WORDS[item].name}
+                  <IconCheck size={18} className={classes.tick} aria-hidden="true" />{' '}
+                  {ingredientId === undefined ? ITEM_NAMES[item] : (pantry.get(ingredientId)?.name ?? 'Flour')}
                 </th>
-                <td>{Math.abs(planned - state.poured[item]) >= 0.1 ? `planned ${format.mass(planned, planned % 1 === 0 ? 1 : 0.1)}` : ''}</td>
+                <td>{Math.abs(plannedGrams - grams) >= 0.1 ? `planned ${format.mass(plannedGrams, plannedGrams % 1 === 0 ? 1 : 0.1)}` : ''}</td>
                 <td className={classes.grams}>
-                  <Mass grams={state.poured[item]} />
+                  <Mass grams={grams} />
                 </td>
               </tr>
             )
           })}
         </tbody>
       </table>
-      {state.done.length === 3 && (
+      {(solved?.build?.steps ?? []).every((s) => state.done.includes(pourKey(s))) && (
         <Figures>
-          <Figure value={ratioOf(state.poured)} name="really" />
-          <Figure value={format.percent((water + seed - seed / (1 + seedHydration)) / allFlour, 0)} name="hydration" />
-          <Figure value={<Mass grams={seed + water + flour} />} name="in all" />
+          <Figure value={ratioOf({ seed: seed + older, flour, water })} name="really" />
+          <Figure value={format.percent(sum('water') / sum('flour'), 0)} name="hydration" />
+          <Figure value={<Mass grams={pouredGrams(state.poured)} />} name="in all" />
         </Figures>
       )}
     </>
   )
 }
 
-function SetBand({ plan, onBand }: StationProps & { onBand: (mixTempC: number, minutesAgo: number) => void }) {
+function SetBand({ plan, solved, onBand }: StationProps & { onBand: (mixTempC: number, minutesAgo: number) => void }) {
   const [mixTempC, setMixTempC] = useState(plan.mixTempC)
   const [ago, setAgo] = useState(0)
   return (
     <Card data-testid="set-band">
       <h2 className={classes.item}>Set the band</h2>
       <Text>Stir well, scrape the sides down, level the top, and put a band at the level. Lid on loosely.</Text>
+      {solved?.build?.fit != null && (
+        <Text mt="xs" c="dimmed">
+          In the {solved.build.fit.vessel.name.toLowerCase()} it should stand about {Math.round(solved.build.fit.bandMm)} mm high, and{' '}
+          {Math.round(solved.build.fit.peakMm)} mm at the peak.
+        </Text>
+      )}
       <QuantityField mt="md" kind="temperature" label="Temperature of the mix" what="The mix" value={mixTempC} range={[0, 40]} onCommit={setMixTempC} />
       <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
       <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>

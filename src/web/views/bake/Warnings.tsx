@@ -7,7 +7,7 @@ import { near } from '../../parts/words'
 import type { StationProps } from './station'
 
 /** Warnings of a station, each with its way out. */
-export function Warnings({ solved, jar, edit, frozen, codes }: StationProps & { readonly codes: readonly Warning['code'][] }) {
+export function Warnings({ solved, jar, plan, edit, frozen, codes }: StationProps & { readonly codes: readonly Warning['code'][] }) {
   const { format } = useKitchen()
   if (frozen) return null
   const told = (solved?.warnings ?? []).filter((w) => codes.includes(w.code)).map((w) => tellWarning(w, jar?.name ?? 'The jar', format))
@@ -19,7 +19,12 @@ export function Warnings({ solved, jar, edit, frozen, codes }: StationProps & { 
           {others.length > 0 && (
             <Group gap="xs" mt="xs">
               {others.map((other) => (
-                <Button key={other.flourPerSeed} variant="default" size="sm" onClick={() => edit({ flourPerSeed: other.flourPerSeed })}>
+                <Button
+                  key={other.flourPerSeed}
+                  variant="default"
+                  size="sm"
+                  onClick={() => edit({ build: { ...plan.build, by: { kind: 'ratio', flourPerSeed: other.flourPerSeed } } })}
+                >
                   {other.ratio} begins {format.dayTime(near(other.startMs))}
                 </Button>
               ))}

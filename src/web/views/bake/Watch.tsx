@@ -3,12 +3,13 @@ import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { NewBakeEvent } from '../../../contract'
-import { FLOURS, levelOf, POSSIBLE, SIGNS, type SignKind, type Signs } from '../../../core'
+import { contentsOf, levelOf, mainKind, POSSIBLE, pouredGrams, SIGNS, type SignKind, type Signs } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
+import { familyOf } from '../../parts/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
@@ -34,8 +35,9 @@ const SIGN_WORDS: Readonly<Record<SignKind, string>> = {
 /** Look at the jar, and judge: is it ready to mix? */
 export function Watch(props: StationProps) {
   const { bake, state, judged, plan } = props
+  const { pantry } = useKitchen()
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent)
+    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent, pantry)
   const undo = (id: string) => note({ type: 'undo', undoes: id })
   if (state.band === null) {
     return (
@@ -53,7 +55,7 @@ export function Watch(props: StationProps) {
         {...props}
         onMark={(rise, signs, ago) => {
           const id = newId()
-          addEvent(bake, { id, happenedAt: new Date(nowMs() - ago * MS_PER_MINUTE).toISOString(), type: 'mark', rise, signs }).then(
+          addEvent(bake, { id, happenedAt: new Date(nowMs() - ago * MS_PER_MINUTE).toISOString(), type: 'mark', rise, signs }, pantry).then(
             () => tellDone('Noted.', () => undo(id)),
             tellError
           )
@@ -78,7 +80,7 @@ export function Watch(props: StationProps) {
   )
 }
 
-function Look({ state, judged, plan, now, onMark }: StationProps & { onMark: (rise: number | undefined, signs: Signs, minutesAgo: number) => void }) {
+function Look({ state, judged, now, onMark }: StationProps & { onMark: (rise: number | undefined, signs: Signs, minutesAgo: number) => void }) {
   const { kitchen, format } = useKitchen()
   const lastRise = state.marks.findLast((m) => m.rise !== undefined)?.rise
   const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / MS_PER_HOUR, 0))
@@ -101,7 +103,7 @@ function Look({ state, judged, plan, now, onMark }: StationProps & { onMark: (ri
         <JarDrawing
           rise={rise}
           top={(signs.top as Top | undefined) ?? 'flat'}
-          family={plan.levainFlour === 'rye' ? 'rye' : FLOURS[plan.levainFlour].gluten ? 'wheat' : 'other'}
+          family={familyOf(judged === undefined ? 'white wheat' : mainKind(contentsOf(judged.line).flours))}
           height={230}
           scale
         />
@@ -175,11 +177,14 @@ function VerdictCard({ judged }: StationProps) {
 
 function MixCard({ state, solved, plan, judged, onMixed }: StationProps & { onMixed: (levainGrams: number, keepBackGrams: number) => Promise<void> }) {
   const { format } = useKitchen()
-  const there = state.poured.seed + state.poured.flour + state.poured.water
-  const wanted = solved?.dough.ok ? solved.dough.value.weigh.levain : there
+  const others = plan.build.alsoFor.reduce((t, d) => t + d.grams, 0)
+  const there = pouredGrams(state.poured)
+  const wanted = solved?.dough.ok ? solved.dough.value.weigh.levainGrams : there
   const [levain, setLevain] = useState(Math.min(wanted, there))
-  const [keep, setKeep] = useState(Math.max(0, Math.min(plan.keepBackGrams, there - Math.min(wanted, there))))
-  const over = levain + keep > there + 0.05
+  const [keep, setKeep] = useState(
+    Math.max(0, Math.min(Math.round(solved?.build?.keepBackGrams ?? plan.build.keepBackGrams), there - others - Math.min(wanted, there)))
+  )
+  const over = levain + others + keep > there + 0.05
   return (
     <Card title="Into the dough">
       <Group grow align="flex-end">
@@ -187,9 +192,10 @@ function MixCard({ state, solved, plan, judged, onMixed }: StationProps & { onMi
         <QuantityField kind="mass" label="Keep-back, into the jar" value={keep} range={[0, there]} what="Keep-back" onCommit={setKeep} />
       </Group>
       <Text c="dimmed" mt="xs">
-        {format.mass(there)} were mixed; the rest sticks.
+        {format.mass(there)} were mixed{others > 0 && `, ${format.mass(others)} of it for ${plan.build.alsoFor.map((d) => d.name).join(' and ')}`}; the rest
+        sticks.
       </Text>
-      {over && <Note tone="stop">That is {format.mass(levain + keep - there)} more than there is.</Note>}
+      {over && <Note tone="stop">That is {format.mass(levain + others + keep - there)} more than there is.</Note>}
       {keep === 0 && <Note tone="care">Nothing is kept back. Make sure that the jar holds enough to go on.</Note>}
       <Note tone="care">Raw dough and raw flour are not eaten.</Note>
       <Button

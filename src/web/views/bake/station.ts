@@ -8,6 +8,9 @@ export interface StationProps {
   readonly state: BakeState
   readonly plan: Plan
   readonly edit: (patch: Partial<Plan>) => void
+  /** Takes the last edit back, or does it again; null when there is none. */
+  readonly undo: (() => void) | null
+  readonly redo: (() => void) | null
   readonly solved: SolvedBake | null
   readonly forecast: Forecast | undefined
   readonly judged: Judged | undefined

@@ -1,4 +1,4 @@
-import { doughForPieces, type Format, ratioOf } from '../../../core'
+import { type Format, pouredGrams, ratioOf } from '../../../core'
 import type { StationId } from '../../parts/stations'
 import { near } from '../../parts/words'
 import type { StationProps } from './station'
@@ -6,19 +6,21 @@ import type { StationProps } from './station'
 const MS_PER_HOUR = 3_600_000
 
 /** The one number of a station that is folded. */
-export function stationFigure(id: StationId, { state, plan, solved, judged }: StationProps, format: Format): string {
+export function stationFigure(id: StationId, { state, solved, judged }: StationProps, format: Format): string {
   const build = solved?.build
   switch (id) {
     case 'dough':
-      return solved?.dough.ok ? `${format.mass(doughForPieces(plan.pieces))} · ${format.percent(solved.dough.value.truth.hydration)}` : 'cannot be'
+      return solved?.dough.ok
+        ? `${format.mass(solved.dough.value.weigh.doughGrams)} · ${format.percent(solved.dough.value.weigh.truth.hydration)}`
+        : 'cannot be'
     case 'build':
-      if (state.band !== null) return `${ratioOf(state.poured)} · ${format.mass(state.poured.seed + state.poured.flour + state.poured.water)}`
-      return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.weigh)} · ${format.mass(build.totalGrams)}`
+      if (state.band !== null) return `${ratioOf(state.poured)} · ${format.mass(pouredGrams(state.poured))}`
+      return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.sourced.masses)} · ${format.mass(build.totalGrams)}`
     case 'clock':
       if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
       return build === undefined || build === null ? 'no time yet' : `begin ${format.dayTime(near(build.timed.startMs))}`
     case 'bench':
-      return state.band !== null ? 'band is set' : `${state.done.length} of 3 poured`
+      return state.band !== null ? 'band is set' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
     case 'watch': {
       if (state.mixed !== null) return `mixed ${format.dayTime(state.mixed.atMs)}`
       const opens = judged?.verdict.forecast.opens.p50

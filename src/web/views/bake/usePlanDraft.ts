@@ -7,14 +7,17 @@ import { savePlan, showBake } from '../../data/bakes'
 const SAVE_AFTER_MS = 500
 /** Edits closer together than this are one step of undo. */
 const ONE_EDIT_MS = 1200
+/** Edits that can be taken back. */
+const MOST_UNDO = 60
 const keyOf = (id: string) => `olvent.draft.${id}`
 
 /** A plan as it is being edited; what is typed stays in the browser until the server has it. */
 export interface PlanDraft {
   readonly plan: Plan
   readonly edit: (patch: Partial<Plan>) => void
-  /** Takes the last edit back; null when there is none. */
+  /** Takes the last edit back, or does it again; null when there is none. */
   readonly undo: (() => void) | null
+  readonly redo: (() => void) | null
   readonly state: 'saved' | 'saving' | 'held'
   /** Why the server does not take it, as a sentence. */
   readonly refusal: string | null
@@ -43,7 +46,8 @@ function load(id: string): Draft | null {
  */
 export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): PlanDraft {
   const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? load(bake.id) : null))
-  const [past, setPast] = useState<Plan[]>([])
+  const [past, setPast] = useState<readonly Plan[]>([])
+  const [ahead, setAhead] = useState<readonly Plan[]>([])
   const [refusal, setRefusal] = useState<string | null>(null)
   const [conflict, setConflict] = useState<Bake | null>(null)
   const [saving, setSaving] = useState(false)
@@ -94,22 +98,27 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
   }
   const edit = (patch: Partial<Plan>) => {
     const now = performance.now()
-    if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-30), plan])
+    if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-MOST_UNDO), plan])
+    setAhead([])
     lastEditMs.current = now
     change({ ...plan, ...patch })
   }
-  const back = past.at(-1)
+  /** Moves one step along the edits: from one pile to the other. */
+  const move = (from: readonly Plan[], setFrom: typeof setPast, setTo: typeof setPast) => {
+    const next = from.at(-1)
+    if (next === undefined) return null
+    return () => {
+      setFrom(from.slice(0, -1))
+      setTo((pile) => [...pile, plan])
+      lastEditMs.current = Number.NEGATIVE_INFINITY
+      change(next)
+    }
+  }
   return {
     plan,
     edit,
-    undo:
-      back === undefined
-        ? null
-        : () => {
-            setPast((before) => before.slice(0, -1))
-            lastEditMs.current = Number.NEGATIVE_INFINITY
-            change(back)
-          },
+    undo: move(past, setPast, setAhead),
+    redo: move(ahead, setAhead, setPast),
     state: draft === null ? 'saved' : saving || ready ? 'saving' : 'held',
     refusal,
     conflict,

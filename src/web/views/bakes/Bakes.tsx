@@ -2,11 +2,12 @@ import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
 import { Link } from 'react-router'
 import { type Bake, happeningOf } from '../../../contract'
-import { doughForPieces, foldBake } from '../../../core'
+import { foldBake } from '../../../core'
 import { useMixedBakes, useOpenBakes } from '../../data/bakes'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/Quiet'
 import { useNewBake } from '../../parts/useNewBake'
+import { sizeWords } from '../../parts/words'
 import classes from './Bakes.module.css'
 
 const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'mixed' } as const
@@ -24,7 +25,7 @@ export function Bakes() {
       <Group justify="space-between" mb="md">
         <h1 className={classes.title}>Bakes</h1>
         {newBake.ready && (
-          <Button leftSection={<IconPlus size={20} />} onClick={newBake.start}>
+          <Button leftSection={<IconPlus size={20} />} onClick={() => newBake.start()}>
             New bake
           </Button>
         )}
@@ -34,7 +35,7 @@ export function Bakes() {
         <Quiet
           title="No bakes yet"
           words="Say what you want to bake and when you want to mix; the levain follows."
-          action={newBake.ready ? { label: 'New bake', onClick: newBake.start } : undefined}
+          action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
         />
       )}
       {open.bakes !== undefined && open.bakes.length > 0 && <List title="On the way" bakes={open.bakes} />}
@@ -79,7 +80,7 @@ function Row({ bake }: { bake: Bake }) {
         {format.date(when)} {format.time(when)}
       </span>
       <span className={classes.name}>{bake.plan.name}</span>
-      <span className={classes.detail}>{format.mass(doughForPieces(bake.plan.pieces))} of dough</span>
+      <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
         {mixed !== null && band !== null
           ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? `, seen at ${format.rise(highest)}` : ''}`

@@ -41,6 +41,7 @@ const BEFORE: Kitchen = {
   base: 'dough flour',
   smallScale: false,
   tapTempC: 15,
+  cups: 'metric',
   keys: true,
   places: []
 }

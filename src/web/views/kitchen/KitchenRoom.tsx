@@ -3,14 +3,16 @@ import { TimePicker } from '@mantine/dates'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type Kitchen, type KitchenEdit, kitchenEditSchema } from '../../../contract'
-import { PERCENTAGE_BASES, POSSIBLE, SCHOOLS } from '../../../core'
+import { CUP_KINDS, PERCENTAGE_BASES, POSSIBLE, SCHOOLS } from '../../../core'
 import { Refusal } from '../../data/api'
 import { saveKitchen, useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Card, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellError } from '../../parts/tell'
+import { IngredientsCard } from './IngredientsCard'
 import classes from './KitchenRoom.module.css'
+import { VesselsCard } from './VesselsCard'
 
 const ZONES = Intl.supportedValuesOf('timeZone')
 
@@ -139,6 +141,7 @@ export function KitchenRoom() {
         <Card title="Habits">
           <div className={classes.stack}>
             {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
+            {segments('Cups and spoons', CUP_KINDS, kitchen.cups, (cups) => change({ cups }))}
             {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
             <Switch
               size="md"
@@ -148,6 +151,8 @@ export function KitchenRoom() {
             />
           </div>
         </Card>
+        <VesselsCard />
+        <IngredientsCard />
         <Card title="This program">
           <div className={classes.stack}>
             <TextInput

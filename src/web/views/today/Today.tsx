@@ -4,15 +4,16 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type Bake, happeningOf, type Jar, type Kitchen, lineFromWire } from '../../../contract'
-import { cultureAt, FLOURS, type Format, foldBake, levelOf, nightAt, type SolvedBake, type Step, stepsOf, strengthOf } from '../../../core'
+import { cultureAt, type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, strengthOf, type WeighedDough } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { type Judged, useVerdicts } from '../../data/forecasts'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
-import { solvePlan } from '../../data/solve'
+import { solveBakeHere } from '../../data/solve'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
 import { FeedSheet } from '../../parts/FeedSheet'
+import { familyOf } from '../../parts/family'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { Quiet } from '../../parts/Quiet'
 import { plannedHill, runningHill } from '../../parts/ribbon/hills'
@@ -36,7 +37,8 @@ interface Entry {
 
 /** What to do now and next, over all bakes and jars. */
 export function Today() {
-  const { kitchen } = useKitchen()
+  const here = useKitchen()
+  const { kitchen } = here
   const now = useNow()
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const { bakes, error } = useOpenBakes()
@@ -45,8 +47,8 @@ export function Today() {
   const verdicts = useVerdicts(bakes, now)
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const solved = useMemo(
-    () => new Map((bakes ?? []).map((bake) => [bake.id, jars === undefined ? null : solvePlan(bake.plan, jars, kitchen, minute)])),
-    [bakes, jars, kitchen, minute]
+    () => new Map((bakes ?? []).map((bake) => [bake.id, jars === undefined ? null : solveBakeHere(bake, jars, here, minute)])),
+    [bakes, jars, here, minute]
   )
   const entries: Entry[] = (bakes ?? []).map((bake) => {
     const judged = verdicts?.get(bake.id)
@@ -77,7 +79,7 @@ export function Today() {
         <Quiet
           title="Nothing is on its way"
           words="Say when you want to mix, and Olvent works back from there: grams, ratio, and when to build the levain."
-          action={newBake.ready ? { label: 'New bake', onClick: newBake.start } : undefined}
+          action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
         />
       ) : (
         <div className={classes.board}>
@@ -141,7 +143,7 @@ const VERB = {
 
 /** The one next action, to be read from two metres. */
 function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: readonly Jar[]; now: number }) {
-  const { format } = useKitchen()
+  const { format, pantry } = useKitchen()
   const { bake, solved, judged } = entry
   const build = solved?.build
   const dough = solved?.dough.ok ? solved.dough.value.weigh : null
@@ -157,21 +159,27 @@ function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: 
       </p>
       {(step.kind === 'build' || step.kind === 'finish weighing') && build !== null && build !== undefined && (
         <Figures>
-          <Figure size="lg" value={<Mass grams={build.weigh.seed} />} name="seed" />
-          <Figure
-            size="lg"
-            value={<Mass grams={build.weigh.water} />}
-            name={build.water === null ? 'water' : `water at ${format.temperature(build.water.tempC, 0)}`}
-          />
-          <Figure size="lg" value={<Mass grams={build.weigh.flour} />} name="flour" />
+          {build.steps.map((pour) => (
+            <Figure
+              key={pourKey(pour)}
+              size="lg"
+              value={<Mass grams={pour.grams} />}
+              name={
+                pour.item === 'water' && build.water !== null
+                  ? `water at ${format.temperature(build.water.tempC, 0)}`
+                  : pour.ingredientId !== null && build.weigh.flours.length > 1
+                    ? (pantry.get(pour.ingredientId)?.name ?? 'flour')
+                    : pour.item
+              }
+            />
+          ))}
         </Figures>
       )}
       {step.kind === 'mix' && dough !== null && (
         <Figures>
-          <Figure size="lg" value={<Mass grams={dough.flour} />} name="flour" />
-          <Figure size="lg" value={<Mass grams={dough.water} />} name="water" />
-          <Figure size="lg" value={<Mass grams={dough.levain} />} name="levain" />
-          <Figure size="lg" value={<Mass grams={dough.salt} />} name="salt" />
+          {mixFigures(dough).map(([name, grams]) => (
+            <Figure key={name} size="lg" value={<Mass grams={grams} />} name={name} />
+          ))}
         </Figures>
       )}
       {step.kind === 'look' && judged !== undefined && (
@@ -191,6 +199,19 @@ function NextCard({ entry, step, jars, now }: { entry: Entry; step: Step; jars: 
       </Group>
     </Card>
   )
+}
+
+/** What goes into the bowl, told in five figures at most. */
+function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
+  const sum = (kinds: readonly string[]) => lines.reduce((t, l) => (kinds.includes(l.kind) ? t + l.grams : t), 0)
+  const figures: [string, number][] = [
+    ['flour', sum(['flour'])],
+    ['water', sum(['water'])],
+    ['levain', sum(['levain'])],
+    ['salt', sum(['salt'])],
+    ['the rest', sum(['extra', 'pre-ferment'])]
+  ]
+  return figures.filter(([, grams]) => grams > 0)
 }
 
 function windowWords({ line, verdict }: Judged, format: Format): string {
@@ -222,7 +243,7 @@ function JarShelf({ jars, now }: { jars: readonly Jar[]; now: number }) {
         const place = kitchen.places.find((p) => p.id === jar.placeId)
         return (
           <button key={jar.id} type="button" className={classes.jar} onClick={() => setFeeding(jar)} aria-label={`Feed ${jar.name}`}>
-            <JarDrawing rise={1} family={jar.flour === 'rye' ? 'rye' : FLOURS[jar.flour].gluten ? 'wheat' : 'other'} height={84} />
+            <JarDrawing rise={1} family={familyOf(jar.flour)} height={84} />
             <span className={classes.jarWords}>
               <b>{jar.name}</b>
               <span>

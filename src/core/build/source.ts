@@ -1,0 +1,99 @@
+import { ok, type Result } from '../units/result'
+import { type BuildMasses, type BuildMeasure, type BuildProblem, type BuildWish, levainNeeded, mixedSeedHydration, solveBuild } from './solveBuild'
+
+/** Where the levain comes from: the schools. */
+export const LEVAIN_SOURCES = ['separate build', 'straight from the jar', 'draw and top up', 'put some back', 'mixed seed'] as const
+export type LevainSource = (typeof LEVAIN_SOURCES)[number]
+
+/** A levain as it is wished, whatever the school. */
+export interface LevainWish {
+  readonly source: LevainSource
+  /** Levain of each dough it serves, g. */
+  readonly doughNeeds: readonly number[]
+  /** Held back out of the ripe build, g; what stays in the jar where it comes straight from it. */
+  readonly keepBackGrams: number
+  readonly hydration: number
+  readonly salt: number
+  readonly oil: number
+  readonly by: BuildMeasure
+  readonly jar: { readonly grams: number; readonly hydration: number; readonly keepMinimumGrams: number }
+  /** Older ripe levain in a mixed seed: its share of the seed, and its hydration. */
+  readonly older: { readonly share: number; readonly hydration: number }
+}
+
+/** A levain with its masses, and what it leaves behind. All g. */
+export interface SourcedLevain {
+  readonly masses: BuildMasses
+  readonly seedHydration: number
+  readonly fromJarGrams: number
+  readonly fromOlderGrams: number
+  /** Held back or returned. */
+  readonly keepBackGrams: number
+  readonly sticksGrams: number
+  readonly totalGrams: number
+  /** Fresh flour and water that go into the jar in the same moment. */
+  readonly topUp: { readonly flour: number; readonly water: number }
+  /** What the jar holds once the seed is out (and the top-up in). */
+  readonly jarAfterGrams: number
+  /** What it holds once the levain has been mixed and the keep-back is home. */
+  readonly jarInTheEndGrams: number
+  /** What goes to the discard pot. */
+  readonly discardGrams: number
+  /** What the jar can spare without falling below its least. */
+  readonly spareGrams: number
+}
+
+const ROUNDS = 40
+
+/**
+ * Masses of a levain in one of the schools, and what it leaves in jar and discard pot.
+ * `separate build`: seed out, jar fed apart. `straight from the jar`: all but the seed goes to the discard pot, the jar is fed large enough, and what is not used stays in it.
+ * `draw and top up`: as much flour and water as seed was drawn goes into the jar at once. `put some back`: as much of the ripe build as seed was taken returns.
+ * `mixed seed`: part of the seed is older ripe levain.
+ */
+export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProblem> {
+  const { source, jar, hydration, salt, oil, by } = wish
+  const mixed = source === 'mixed seed'
+  const seedHydration = mixed
+    ? mixedSeedHydration([
+        { share: 1 - wish.older.share, hydration: jar.hydration },
+        { share: wish.older.share, hydration: wish.older.hydration }
+      ])
+    : jar.hydration
+  const build = (keepBack: number) => {
+    const need = levainNeeded(wish.doughNeeds, keepBack)
+    const stage: BuildWish = { totalGrams: need.total, hydration, seedHydration, by, salt, oil }
+    return { need, keepBack, solved: solveBuild(stage) }
+  }
+  let answer = build(source === 'put some back' ? 0 : wish.keepBackGrams)
+  if (source === 'put some back') {
+    // What returns is as much as the seed, and more to build takes more seed: settled by repeating.
+    for (let i = 0; i < ROUNDS && answer.solved.ok; i++) {
+      if (Math.abs(answer.solved.value.seed - answer.keepBack) < 1e-9) break
+      answer = build(answer.solved.value.seed)
+    }
+  }
+  if (!answer.solved.ok) return answer.solved
+  const masses = answer.solved.value
+  const fromOlderGrams = mixed ? masses.seed * wish.older.share : 0
+  const fromJarGrams = masses.seed - fromOlderGrams
+  const topFlour = source === 'draw and top up' ? fromJarGrams / (1 + jar.hydration) : 0
+  const topUp = { flour: topFlour, water: topFlour * jar.hydration }
+  const emptied = source === 'straight from the jar'
+  const jarAfterGrams = emptied ? 0 : jar.grams - fromJarGrams + topUp.flour + topUp.water
+  return ok({
+    masses,
+    seedHydration,
+    fromJarGrams,
+    fromOlderGrams,
+    keepBackGrams: answer.keepBack,
+    sticksGrams: answer.need.sticks,
+    totalGrams: answer.need.total,
+    topUp,
+    jarAfterGrams,
+    jarInTheEndGrams: jarAfterGrams + answer.keepBack,
+    discardGrams: emptied ? Math.max(jar.grams - fromJarGrams, 0) : 0,
+    // Straight from the jar nothing else has to stay: what stays is the keep-back of the build.
+    spareGrams: Math.max(emptied ? jar.grams : jar.grams - jar.keepMinimumGrams, 0)
+  })
+}

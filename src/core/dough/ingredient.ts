@@ -1,0 +1,58 @@
+import type { FlourKind } from '../ferment/flours'
+import type { Composition } from './composition'
+
+/** What an ingredient is in a dough. `flour`, `water` and `salt` are what a formula solves for; a `starter` is discard or ripe starter. */
+export const INGREDIENT_KINDS = [
+  'flour',
+  'water',
+  'salt',
+  'yeast',
+  'starter',
+  'dairy',
+  'egg',
+  'fat',
+  'sweet',
+  'seed',
+  'malt',
+  'spice',
+  'fruit',
+  'other'
+] as const
+export type IngredientKind = (typeof INGREDIENT_KINDS)[number]
+
+/** Allergens that are listed on what is printed or exported. */
+export const ALLERGENS = ['gluten', 'milk', 'egg', 'nuts', 'sesame', 'soy'] as const
+export type Allergen = (typeof ALLERGENS)[number]
+
+/** Something that can be weighed into a dough. */
+export interface Ingredient {
+  /** A word of the built-in list, or a UUID of the baker's own. */
+  readonly id: string
+  readonly name: string
+  readonly kind: IngredientKind
+  /** Flour, water and salt by weight. */
+  readonly composition: Composition
+  /** How it ferments; flours only. */
+  readonly flourKind?: FlourKind
+  /** g/ml when spooned or poured, least and most; missing where volume makes no sense. */
+  readonly density?: readonly [least: number, most: number]
+  /** One piece without shell or stone, g, least and most. */
+  readonly pieceGrams?: readonly [least: number, most: number]
+  readonly allergens: readonly Allergen[]
+  /** Weighed on the small scale where there is one. */
+  readonly fine: boolean
+  /** Other words it goes by in a recipe, lower case. */
+  readonly alsoCalled?: readonly string[]
+}
+
+/** Looks an ingredient up; undefined when the kitchen does not have it. */
+export type Pantry = ReadonlyMap<string, Ingredient>
+
+/** Ids of the two ingredients every dough has. */
+export const WATER_ID = 'water'
+export const SALT_ID = 'salt'
+
+/** An ingredient list as a pantry. */
+export function pantryOf(ingredients: readonly Ingredient[]): Pantry {
+  return new Map(ingredients.map((i) => [i.id, i]))
+}

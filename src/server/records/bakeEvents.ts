@@ -1,0 +1,370 @@
+import { type BakeEvent, happeningOf, type Plan } from '../../contract'
+import {
+  type BakeState,
+  type BakeStatus,
+  contentsOf,
+  drawnIngredients,
+  type FlourKind,
+  foldBake,
+  HOTTEST_WATER_C,
+  type Ingredient,
+  ingredientsOf,
+  kindsOfBlend,
+  type LedgerEntry,
+  levainComposition,
+  mainKind,
+  massesOfPours,
+  type Pantry,
+  pantryOf,
+  pourKey,
+  pourManner,
+  pourSteps,
+  reversed,
+  roundDough,
+  solveFormula,
+  sourceLevain,
+  toGrams,
+  toMilligrams,
+  transfer
+} from '../../core'
+import type { BakeRow, JarRow } from '../db/models'
+import { Problem } from '../problems'
+import { bakeRow, eventsOf, levainOfBake, levainWishOf } from './bakes'
+import { addLineage, createBatch, dropLineage, lineOf } from './batches'
+import { pantryIn } from './ingredients'
+import { jarForSeed, refuseFuture, setContents } from './jars'
+import { theKitchen } from './kitchens'
+import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+
+/** What an event does to batches and masses. */
+interface Effect {
+  readonly entries: readonly LedgerEntry[]
+  readonly batchId: string | null
+  /** Kept with the event so that it can be taken back. */
+  readonly trace?: Trace
+}
+
+/** Batches an event made, and what a jar held before it. */
+interface Trace {
+  readonly doughBatchId?: string
+  readonly jarBatchId?: string
+  readonly previousBatchId?: string | null
+}
+
+/** Keeps what happened to a bake. Sent twice, it counts once. */
+export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
+  if (await isRecorded(work, sent.id)) return
+  const row = await bakeRow(work, bakeId)
+  if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake has been taken away. Put it back first.')
+  refuseFuture(Date.parse(sent.happenedAt), work.nowMs, 'What you noted')
+  const event = withFlour(sent, row.plan)
+  const before = ((await eventsOf(work, [bakeId])).get(bakeId) ?? []).map(happeningOf)
+  const state = foldBake(before)
+  const effect = await effectOf(work, row, state, event)
+  const { id, happenedAt, source, device, type, ...payload } = event
+  await record(
+    work,
+    {
+      id,
+      kitchenId: row.kitchenId,
+      bakeId,
+      jarId: null,
+      batchId: effect.batchId,
+      type,
+      payload: { ...payload, ...(effect.trace === undefined ? {} : { trace: effect.trace }) },
+      happenedAtMs: Date.parse(happenedAt),
+      source,
+      device: device ?? null
+    },
+    effect.entries
+  )
+  const { status } = foldBake([...before, happeningOf(event)])
+  await work.models.bakes.update(
+    { status, frozen: await frozenOf(work, row, status), version: row.version + 1 },
+    { where: { id: bakeId }, transaction: work.transaction }
+  )
+}
+
+/** A pour of flour says which; where the levain has one flour only it is that. */
+function withFlour(event: BakeEvent, plan: Plan): BakeEvent {
+  if (event.type !== 'pour' || event.item !== 'flour' || event.ingredientId !== undefined) return event
+  const [only, ...others] = plan.build.flours.filter((p) => p.share > 0)
+  if (only === undefined || others.length > 0) {
+    throw new Problem(400, 'which flour', 'This levain has several flours. Say which one was poured.', { fields: { ingredientId: 'Choose a flour.' } })
+  }
+  return { ...event, ingredientId: only.ingredientId }
+}
+
+/** A started bake keeps its plan and what its ingredients were; one whose pours were all taken back is free again. */
+async function frozenOf(work: Work, row: BakeRow, status: BakeStatus): Promise<BakeRow['frozen']> {
+  if (status === 'planned') return null
+  return row.frozen ?? { plan: row.plan, ingredients: usedIngredients(row.plan, await pantryIn(work)) }
+}
+
+function usedIngredients({ formula, build }: Plan, pantry: Pantry): Ingredient[] {
+  const ids = [
+    ...formula.lines.flatMap((line) => (line.kind === 'pre-ferment' ? ingredientsOf(line.mix) : 'ingredientId' in line ? [line.ingredientId] : [])),
+    ...build.flours.map((p) => p.ingredientId),
+    'water',
+    'salt'
+  ]
+  return [...new Set(ids)].flatMap((id) => pantry.get(id) ?? [])
+}
+
+/** The kitchen's ingredients, as they were when a started bake began. */
+async function pantryFor(work: Work, row: BakeRow): Promise<Pantry> {
+  return new Map([...(await pantryIn(work)), ...pantryOf(row.frozen?.ingredients ?? [])])
+}
+
+const wrongMoment = (sentence: string) => new Problem(409, 'wrong moment', sentence)
+
+function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent): Promise<Effect> {
+  switch (event.type) {
+    case 'pour':
+      return pour(work, row, state, event)
+    case 'band':
+      return band(work, row, state, event)
+    case 'mark':
+      return mark(work, row, state, event)
+    case 'mixed':
+      return mixed(work, row, state, event)
+    case 'undo':
+      return undo(work, row, state, event)
+  }
+}
+
+async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
+  if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
+  const { row: jar, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const poured = toMilligrams(event.weighedGrams)
+  if (event.item === 'seed' && poured > milligrams) {
+    throw new Problem(
+      400,
+      'more than there is',
+      `${jar.name} holds ${toGrams(milligrams)} g by the book; ${event.weighedGrams} g cannot have come out of it. Weigh the jar if the book is wrong.`,
+      { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
+    )
+  }
+  const pantry = await pantryFor(work, row)
+  const levain = await levainOfBake(work, row.id)
+  const batchId =
+    levain?.id ??
+    (await createBatch(work, {
+      kitchenId: row.kitchenId,
+      kind: 'levain',
+      jarId: jar.id,
+      bakeId: row.id,
+      startedAtMs: null,
+      flour: mainKind(kindsOfBlend(row.plan.build.flours, pantry) ?? {}),
+      floursMg: {},
+      waterMg: 0,
+      saltMg: 0,
+      mixTempC: null,
+      parents: [],
+      stays: []
+    }))
+  return { entries: await drawn(work, event, jar.id, batchId, poured), batchId }
+}
+
+/** Where a pour comes from. Older levain comes out of the discard pot, and from outside where the book knows of too little there. */
+async function drawn(work: Work, event: Extract<BakeEvent, { type: 'pour' }>, jarId: string, batchId: string, poured: number): Promise<LedgerEntry[]> {
+  const to = `batch:${batchId}` as const
+  if (event.item === 'seed') return transfer(`jar:${jarId}`, to, poured)
+  if (event.item !== 'older levain') return transfer(`shelf:${event.ingredientId ?? event.item}`, to, poured)
+  const fromPot = Math.min(Math.max(await balanceOf(work, 'discard'), 0), poured)
+  return [...transfer('discard', to, fromPot), ...transfer('outside', to, poured - fromPot)]
+}
+
+/** Items a plan wants poured that have not been yet. */
+function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration: number): string[] {
+  const built = sourceLevain(levainWishOf(plan, 100, { grams: 0, hydration: jarHydration, keepMinimumGrams: 0 }, 'metric'))
+  if (!built.ok) return []
+  const { masses, fromOlderGrams, fromJarGrams } = built.value
+  const flours = plan.build.flours.filter((p) => p.share > 0).map(({ ingredientId }) => ({ ingredientId, grams: masses.flour }))
+  const manner = pourManner(plan.build.hydration, mainKind(kindsOfBlend(plan.build.flours, pantry) ?? {}))
+  return pourSteps({ ...masses, seed: fromJarGrams, older: fromOlderGrams }, flours, manner)
+    .filter((step) => !state.done.includes(pourKey(step)))
+    .map((step) => (flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
+}
+
+async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
+  if (state.band !== null) throw wrongMoment('The band is set already.')
+  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const pantry = await pantryFor(work, row)
+  const missing = missingPours(row.plan, pantry, state, hydration)
+  if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
+  if (event.mixTempC > HOTTEST_WATER_C)
+    throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
+  const kitchen = await theKitchen(work)
+  const place = kitchen.places.find((p) => p.id === row.plan.placeId)
+  const levain = await levainOfBake(work, row.id)
+  if (levain === null) throw new Error('Poured, but no batch.')
+  const startedAtMs = Date.parse(event.happenedAt)
+  const masses = massesOfPours(state, pantry)
+  const floursMg = Object.fromEntries(Object.entries(masses.flours).map(([kind, grams]) => [kind, toMilligrams(grams)]))
+  await work.models.batches.update(
+    { startedAtMs, floursMg, waterMg: toMilligrams(masses.water), saltMg: toMilligrams(masses.salt), mixTempC: event.mixTempC },
+    { where: { id: levain.id }, transaction: work.transaction }
+  )
+  const { older } = row.plan.build
+  await addLineage(
+    work,
+    levain.id,
+    [
+      { parentBatchId: jar.currentBatchId, milligrams: toMilligrams(masses.seed), hydration, flour: jar.flour },
+      { parentBatchId: null, milligrams: toMilligrams(masses.older), hydration: older.hydration, flour: jar.flour }
+    ].filter((p) => p.milligrams > 0),
+    [{ placeId: row.plan.placeId, fromMs: startedAtMs, tempC: row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+  )
+  return { batchId: levain.id, ...(await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })) }
+}
+
+/** What the school does to the jar once its seed is out: topped up at once, or emptied into the discard pot. */
+async function jarAtBand(
+  work: Work,
+  row: BakeRow,
+  jar: JarRow,
+  { hydration, milligrams, seedGrams, startedAtMs }: { hydration: number; milligrams: number; seedGrams: number; startedAtMs: number }
+): Promise<Pick<Effect, 'entries' | 'trace'>> {
+  if (row.plan.build.source === 'straight from the jar') return { entries: transfer(`jar:${jar.id}`, 'discard', milligrams) }
+  if (row.plan.build.source !== 'draw and top up' || milligrams === 0) return { entries: [] }
+  const place = (await theKitchen(work)).places.find((p) => p.id === jar.placeId)
+  const flour = toMilligrams(seedGrams / (1 + hydration))
+  const water = toMilligrams(seedGrams) - flour
+  const jarBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'feed',
+    jarId: jar.id,
+    bakeId: null,
+    startedAtMs,
+    flour: jar.flour,
+    floursMg: { [jar.flour]: flour },
+    waterMg: water,
+    saltMg: 0,
+    mixTempC: place?.tempC ?? row.plan.tempC,
+    parents: [{ parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour }],
+    stays: [{ placeId: jar.placeId, fromMs: startedAtMs, tempC: place?.tempC ?? row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+  })
+  await setContents(work, jar, jarBatchId, jar.placeId)
+  return {
+    entries: [...transfer(`shelf:${jar.flour}`, `jar:${jar.id}`, flour), ...transfer('shelf:water', `jar:${jar.id}`, water)],
+    trace: { jarBatchId, previousBatchId: jar.currentBatchId }
+  }
+}
+
+async function mark(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mark' }>): Promise<Effect> {
+  if (state.band === null) throw wrongMoment('There is nothing to watch yet: set the band first.')
+  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  if (Date.parse(event.happenedAt) < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
+  if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
+  return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
+}
+
+async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
+  const levain = await levainOfBake(work, row.id)
+  if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
+  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  const atMs = Date.parse(event.happenedAt)
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
+  const there = await balanceOf(work, `batch:${levain.id}`)
+  const intoDough = toMilligrams(event.levainGrams)
+  const kept = toMilligrams(event.keepBackGrams)
+  const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
+  const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
+  if (intoDough + intoOthers + kept > there) {
+    const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
+    throw new Problem(
+      400,
+      'more than there is',
+      `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
+      { fields: { levainGrams: `At most ${toGrams(Math.max(there - intoOthers, 0))} g are there.` } }
+    )
+  }
+  if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
+  const pantry = await pantryFor(work, row)
+  const kitchen = await theKitchen(work)
+  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const line = await lineOf(work, levain.id, 1)
+  const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
+  const place = kitchen.places.find((p) => p.id === row.plan.placeId)
+  const solved = solveFormula(row.plan.formula, row.plan.target, { pantry, levain: levainComposition(row.plan.build) })
+  const ingredients = solved.ok ? drawnIngredients(roundDough(solved.value, kitchen.smallScale).lines) : new Map<string, number>()
+  const floursMg: Partial<Record<FlourKind, number>> = {}
+  for (const [id, grams] of ingredients) {
+    const kind = pantry.get(id)?.flourKind
+    if (kind !== undefined) floursMg[kind] = (floursMg[kind] ?? 0) + toMilligrams(grams)
+  }
+  const doughBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'dough',
+    jarId: null,
+    bakeId: row.id,
+    startedAtMs: atMs,
+    flour: mainKind(floursMg),
+    floursMg,
+    waterMg: toMilligrams(ingredients.get('water') ?? 0),
+    saltMg: toMilligrams(ingredients.get('salt') ?? 0),
+    mixTempC: row.plan.tempC,
+    parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
+    stays: [{ placeId: row.plan.placeId, fromMs: atMs, tempC: row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+  })
+  const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
+  const entries = [
+    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough + intoOthers),
+    ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
+    ...transfer(`batch:${levain.id}`, 'loss', there - intoDough - intoOthers - kept),
+    ...[...ingredients].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
+  ]
+  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
+  const jarPlace = kitchen.places.find((p) => p.id === jar.placeId)
+  const jarBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'feed',
+    jarId: jar.id,
+    bakeId: null,
+    startedAtMs: atMs,
+    flour: jar.flour,
+    floursMg: {},
+    waterMg: 0,
+    saltMg: 0,
+    mixTempC: row.plan.tempC,
+    parents: [
+      { parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour },
+      { parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }
+    ].filter((p) => p.milligrams > 0),
+    stays: [{ placeId: jar.placeId, fromMs: atMs, tempC: jarPlace?.tempC ?? row.plan.tempC, surroundings: jarPlace?.surroundings ?? 'air' }]
+  })
+  await setContents(work, jar, jarBatchId, jar.placeId)
+  return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
+}
+
+async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
+  const last = state.lastUndoable
+  if (last === null || last.id !== event.undoes) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
+  const levain = await levainOfBake(work, row.id)
+  await undoTrace(work, row, last.id)
+  if (last.type === 'band' && levain !== null) {
+    await work.models.batches.update(
+      { startedAtMs: null, floursMg: {}, waterMg: 0, saltMg: 0, mixTempC: null },
+      { where: { id: levain.id }, transaction: work.transaction }
+    )
+    await dropLineage(work, levain.id)
+  }
+  return { entries: reversed(await entriesOf(work, event.undoes)), batchId: levain?.id ?? null }
+}
+
+/** Takes the batches away that an event made, and gives the jar back what it held. */
+async function undoTrace(work: Work, row: BakeRow, eventId: string): Promise<void> {
+  const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
+  if (trace === undefined) return
+  const { row: jar } = await jarForSeed(work, row.plan.jarId)
+  if (trace.jarBatchId !== undefined) {
+    if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(`${jar.name} has been fed since, so this can no longer be taken back.`)
+    await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
+  }
+  for (const batchId of [trace.doughBatchId, trace.jarBatchId]) {
+    if (batchId === undefined) continue
+    await dropLineage(work, batchId)
+    await work.models.batches.destroy({ where: { id: batchId }, transaction: work.transaction })
+  }
+}

@@ -1,0 +1,54 @@
+import type { z } from 'zod'
+import type { ingredientPutSchema, ListedIngredient } from '../../contract'
+import { BUILT_IN_INGREDIENTS, type Pantry, pantryOf } from '../../core'
+import { type IngredientRow, plain } from '../db/models'
+import { notFound, Problem } from '../problems'
+import { theKitchen } from './kitchens'
+import type { Work } from './work'
+
+const BUILT_IN = pantryOf(BUILT_IN_INGREDIENTS)
+
+async function rows({ models, transaction }: Work): Promise<IngredientRow[]> {
+  return (await models.ingredients.findAll({ where: { deletedAtMs: null }, transaction })).map(plain)
+}
+
+/** Everything that can be weighed in here: the built-in list as the baker has changed it, and the baker's own by name. */
+export async function listIngredients(work: Work): Promise<ListedIngredient[]> {
+  const changed = new Map((await rows(work)).map((row) => [row.id, row]))
+  const builtIn = BUILT_IN_INGREDIENTS.map((ingredient): ListedIngredient => {
+    const row = changed.get(ingredient.id)
+    return { ingredient: row?.content ?? ingredient, builtIn: true, changed: row !== undefined, version: row?.version ?? 0 }
+  })
+  const own = [...changed.values()]
+    .filter((row) => !BUILT_IN.has(row.id))
+    .map((row): ListedIngredient => ({ ingredient: row.content, builtIn: false, changed: true, version: row.version }))
+    .sort((a, b) => a.ingredient.name.localeCompare(b.ingredient.name))
+  return [...builtIn, ...own]
+}
+
+/** The kitchen's ingredients, by id. */
+export async function pantryIn(work: Work): Promise<Pantry> {
+  return pantryOf((await listIngredients(work)).map((listed) => listed.ingredient))
+}
+
+/** Adds or changes one; refused when another window was faster. */
+export async function putIngredient(work: Work, id: string, { version, ingredient }: z.output<typeof ingredientPutSchema>): Promise<ListedIngredient> {
+  if (ingredient.id !== id) throw new Problem(400, 'not understood', 'The ingredient has another id than its address.')
+  const kitchen = await theKitchen(work)
+  const { models, transaction } = work
+  const found = await models.ingredients.findByPk(id, { transaction })
+  const row = found === null ? null : plain(found)
+  const current = row === null || row.deletedAtMs !== null ? 0 : row.version
+  if (current !== version)
+    throw new Problem(409, 'stale', 'This ingredient was changed in another window. What it has now is shown.', { current: row?.content })
+  await models.ingredients.upsert({ id, kitchenId: kitchen.id, content: ingredient, version: (row?.version ?? 0) + 1, deletedAtMs: null }, { transaction })
+  return (await listIngredients(work)).find((listed) => listed.ingredient.id === id) as ListedIngredient
+}
+
+/** Takes one of the baker's own away, or puts a built-in one back to what it was. Started bakes keep what they began with. */
+export async function dropIngredient(work: Work, id: string): Promise<{ ingredients: ListedIngredient[] }> {
+  const { models, transaction, nowMs } = work
+  const [changed] = await models.ingredients.update({ deletedAtMs: nowMs }, { where: { id, deletedAtMs: null }, transaction })
+  if (changed === 0 && !BUILT_IN.has(id)) throw notFound('This ingredient')
+  return { ingredients: await listIngredients(work) }
+}

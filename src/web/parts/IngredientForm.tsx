@@ -1,0 +1,109 @@
+import { Button, Chip, Group, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { fieldSentences, ingredientSchema } from '../../contract'
+import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../core'
+import { newId } from '../data/newId'
+import { saveIngredient } from '../data/stores'
+import { Note } from './Card'
+import { QuantityField } from './QuantityField'
+import { tellDone, tellError } from './tell'
+
+/** An ingredient to begin from. */
+export const newIngredient = (name: string, kind: IngredientKind): Ingredient =>
+  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, allergens: [], fine: false }, kind)
+
+/** A flour is all flour and ferments somehow; other kinds keep what they hold. */
+function withKind(ingredient: Ingredient, kind: IngredientKind): Ingredient {
+  if (kind !== 'flour') return { ...ingredient, kind, flourKind: undefined }
+  return { ...ingredient, kind, flourKind: ingredient.flourKind ?? 'white wheat', composition: { flour: 1, water: 0, salt: 0 } }
+}
+
+/** Edits one ingredient and keeps it. */
+export function IngredientForm({
+  ingredient,
+  version,
+  onDone,
+  onCancel
+}: {
+  readonly ingredient: Ingredient
+  readonly version: number
+  readonly onDone: (ingredient: Ingredient) => void
+  readonly onCancel: () => void
+}) {
+  const [draft, setDraft] = useState(ingredient)
+  const [problem, setProblem] = useState<string | null>(null)
+  const edit = (patch: Partial<Ingredient>) => {
+    setProblem(null)
+    setDraft((before) => ({ ...before, ...patch }))
+  }
+  const holds = (part: 'flour' | 'water' | 'salt') => (value: number) => edit({ composition: { ...draft.composition, [part]: value } })
+  const keep = () => {
+    const checked = ingredientSchema.safeParse({ ...draft, name: draft.name.trim() })
+    if (!checked.success) return setProblem(Object.values(fieldSentences(checked.error))[0] ?? 'Something is missing.')
+    const next = { ...draft, name: draft.name.trim() }
+    saveIngredient(next, version).then(() => tellDone(`${next.name} is kept.`), tellError)
+    onDone(next)
+  }
+  return (
+    <Stack gap="sm">
+      <TextInput label="Name" value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <SimpleGrid cols={2}>
+        <Select
+          label="Kind"
+          data={[...INGREDIENT_KINDS].filter((k) => k !== 'water' && k !== 'salt')}
+          value={draft.kind}
+          onChange={(v) => v !== null && setDraft((before) => withKind(before, v as IngredientKind))}
+        />
+        {draft.kind === 'flour' && (
+          <Select
+            label="Ferments like"
+            data={[...FLOUR_KINDS]}
+            value={draft.flourKind ?? 'white wheat'}
+            onChange={(v) => v !== null && edit({ flourKind: v as FlourKind })}
+          />
+        )}
+      </SimpleGrid>
+      {draft.kind !== 'flour' && (
+        <SimpleGrid cols={3}>
+          <QuantityField kind="percent" label="Water in it" value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
+          <QuantityField kind="percent" label="Flour in it" value={draft.composition.flour} range={[0, 1]} onCommit={holds('flour')} />
+          <QuantityField kind="percent" label="Salt in it" value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
+        </SimpleGrid>
+      )}
+      <SimpleGrid cols={2}>
+        <QuantityField
+          kind="parts"
+          label="Grams in a ml, least"
+          value={draft.density?.[0] ?? 0.5}
+          range={[0.05, 5]}
+          onCommit={(least) => edit({ density: [least, Math.max(least, draft.density?.[1] ?? least)] })}
+        />
+        <QuantityField
+          kind="parts"
+          label="and most"
+          value={draft.density?.[1] ?? 0.6}
+          range={[0.05, 5]}
+          onCommit={(most) => edit({ density: [Math.min(most, draft.density?.[0] ?? most), most] })}
+        />
+      </SimpleGrid>
+      <Text fw={500}>Allergens</Text>
+      <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
+        <Group gap={8}>
+          {ALLERGENS.map((a) => (
+            <Chip key={a} value={a}>
+              {a}
+            </Chip>
+          ))}
+        </Group>
+      </Chip.Group>
+      <Switch label="Goes on the small scale" checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
+      {problem !== null && <Note tone="stop">{problem}</Note>}
+      <Group mt="sm">
+        <Button onClick={keep}>Keep it</Button>
+        <Button variant="default" onClick={onCancel}>
+          Leave it
+        </Button>
+      </Group>
+    </Stack>
+  )
+}

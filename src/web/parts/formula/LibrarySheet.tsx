@@ -1,0 +1,88 @@
+import { Button, Drawer, Group, Stack, Text, Textarea, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { FormulaContent } from '../../../contract'
+import { changeFormula, keepFormula, useFormulas } from '../../data/formulas'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { Note } from '../Card'
+import { tellDone, tellError } from '../tell'
+import { sizeWords } from '../words'
+import classes from './formula.module.css'
+
+/** The library beside a dough: take a formula from it, or keep this one in it. */
+export function LibrarySheet({
+  name,
+  content,
+  frozen,
+  onTake,
+  onClose
+}: {
+  readonly name: string
+  readonly content: FormulaContent
+  readonly frozen: boolean
+  readonly onTake: (content: FormulaContent) => void
+  readonly onClose: () => void
+}) {
+  const { format } = useKitchen()
+  const { formulas, error } = useFormulas()
+  const [title, setTitle] = useState(name)
+  const [note, setNote] = useState('')
+  const same = formulas?.find((f) => f.name.toLowerCase() === title.trim().toLowerCase())
+  const keep = () => {
+    const post = { id: same?.id ?? newId(), name: title.trim(), note: note === '' ? (same?.note ?? '') : note, content }
+    const kept = same === undefined ? keepFormula(post) : changeFormula(post, same.version)
+    kept.then(() => tellDone(same === undefined ? `${post.name} is in the library.` : `${post.name} has a new version.`), tellError)
+    onClose()
+  }
+  return (
+    <Drawer opened onClose={onClose} position="right" size="md" title="Formulas">
+      <Stack gap="sm">
+        <Text fw={600}>Keep this dough</Text>
+        <TextInput
+          label="Name"
+          value={title}
+          maxLength={80}
+          error={title.trim() === '' ? 'A name is needed.' : null}
+          onChange={(e) => setTitle(e.currentTarget.value)}
+        />
+        <Textarea label="Note" autosize minRows={2} maxRows={5} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+        {same !== undefined && <Note>There is a formula of that name: this becomes its version {same.version + 1}, and the earlier ones stay.</Note>}
+        <Button disabled={title.trim() === ''} onClick={keep}>
+          {same === undefined ? 'Keep it as a formula' : 'Keep it as a new version'}
+        </Button>
+        <Group justify="space-between" mt="lg">
+          <Text fw={600}>Take one from the library</Text>
+          <Button component={Link} to="/formulas" variant="subtle" size="sm">
+            All formulas
+          </Button>
+        </Group>
+        {error !== undefined && <Note tone="stop">{error.message}</Note>}
+        {formulas?.length === 0 && <Text c="dimmed">There is none yet.</Text>}
+        <div>
+          {(formulas ?? []).map((formula) => (
+            <div key={formula.id} className={classes.row}>
+              <div className={classes.rowWords}>
+                <b>{formula.name}</b>
+                <span>
+                  {sizeWords(formula.content.target, format)} · version {formula.version}
+                </span>
+              </div>
+              <Button
+                variant="default"
+                size="sm"
+                disabled={frozen}
+                onClick={() => {
+                  onTake(formula.content)
+                  onClose()
+                }}
+              >
+                Take
+              </Button>
+            </div>
+          ))}
+        </div>
+      </Stack>
+    </Drawer>
+  )
+}

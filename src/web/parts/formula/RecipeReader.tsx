@@ -1,0 +1,322 @@
+import { ActionIcon, Button, FileButton, Group, Modal, SegmentedControl, Select, Text, Textarea } from '@mantine/core'
+import { useMediaQuery } from '@mantine/hooks'
+import { IconCheck, IconHelpCircle, IconX } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import { type FormulaContent, readPortable } from '../../../contract'
+import {
+  CUP_SIZES,
+  type Format,
+  guessBase,
+  type Ingredient,
+  type MassRange,
+  PERCENTAGE_BASES,
+  type PercentageBase,
+  POSSIBLE,
+  type PortableFormula,
+  type ReadLine,
+  type RecipeItem,
+  readRecipe,
+  recipeFormula,
+  recogniseImport,
+  regrammed,
+  restate
+} from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { saveIngredient } from '../../data/stores'
+import { Figure, Figures, Note } from '../Card'
+import { QuantityField } from '../QuantityField'
+import { tellError } from '../tell'
+import classes from './formula.module.css'
+
+/** What the baker answered about a line. */
+interface Answer {
+  readonly ingredientId?: string
+  readonly grams?: number
+  readonly skipped?: boolean
+}
+
+const EXAMPLE = '480 g strong flour\n1 1/2 cups rye\n0.35 l water\n120 g levain\n2 tsp salt'
+const MOST_FILE = 500_000
+
+/** Reads a recipe or a file of a formula; nothing changes until it is taken. */
+export function RecipeReader({
+  levain,
+  onTake,
+  onClose
+}: {
+  readonly levain: FormulaContent['levain']
+  readonly onTake: (content: FormulaContent, name: string, note: string) => void
+  readonly onClose: () => void
+}) {
+  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const [text, setText] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const found = useMemo(() => recogniseImport(text), [text])
+  const open = (file: File | null) => {
+    setProblem(null)
+    if (file === null) return
+    if (file.size > MOST_FILE) return setProblem('This file is larger than a recipe can be (500 KB).')
+    file.text().then(setText, () => setProblem('This file could not be read.'))
+  }
+  const taken = (content: FormulaContent, name: string, note = '') => {
+    onTake(content, name, note)
+    onClose()
+  }
+  return (
+    <Modal opened onClose={onClose} title="Read a recipe" size="xl" fullScreen={narrow}>
+      <Text c="dimmed" mb="xs">
+        Type or paste its lines, or open a file: formula (JSON), schema.org recipe, CSV or Markdown. Nothing changes until you take it.
+      </Text>
+      <Textarea
+        data-autofocus
+        aria-label="The recipe"
+        autosize
+        minRows={5}
+        maxRows={12}
+        placeholder={EXAMPLE}
+        value={text}
+        onChange={(e) => setText(e.currentTarget.value)}
+      />
+      <Group mt="xs" mb="md">
+        <FileButton onChange={open} accept=".json,.jsonld,.csv,.md,.txt,text/*,application/json">
+          {(button) => (
+            <Button {...button} variant="default" size="sm">
+              Open a file
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+      {problem !== null && <Note tone="stop">{problem}</Note>}
+      {text.trim() !== '' && found.kind === 'unreadable' && (
+        <Note tone="stop">
+          {found.reason === 'broken JSON' ? 'This looks like JSON, but it is cut off or damaged.' : 'No list of ingredients was found in this.'}
+        </Note>
+      )}
+      {found.kind === 'formula' && <PortableTake value={found.value} onTake={taken} />}
+      {found.kind === 'recipe' && found.text.trim() !== '' && <Reading key={found.text} text={found.text} name={found.name} levain={levain} onTake={taken} />}
+    </Modal>
+  )
+}
+
+function PortableTake({ value, onTake }: { readonly value: unknown; readonly onTake: (content: FormulaContent, name: string, note: string) => void }) {
+  const { pantry } = useKitchen()
+  const answer = useMemo(() => readPortable(value), [value])
+  if (!answer.ok) {
+    return (
+      <Note tone="stop">
+        This formula file is not quite right:
+        <ul>
+          {answer.issues.slice(0, 12).map((i) => (
+            <li key={i.path}>
+              <code>{i.path}</code>: {i.sentence}
+            </li>
+          ))}
+        </ul>
+      </Note>
+    )
+  }
+  const { name, note, formula, target, levain, ingredients } = answer.value
+  const fresh = ingredients.filter((i) => !pantry.has(i.id))
+  const take = () => {
+    addIngredients(fresh)
+    onTake({ formula, target, levain: { ...levain, flours: [...levain.flours] } }, name, note)
+  }
+  return (
+    <>
+      <Text>
+        <b>{name}</b>, {formula.lines.length} lines.{fresh.length > 0 && ` New to this kitchen: ${fresh.map((i) => i.name).join(', ')}.`}
+      </Text>
+      <Button mt="sm" onClick={take}>
+        Take it over
+      </Button>
+    </>
+  )
+}
+
+function addIngredients(fresh: PortableFormula['ingredients']): void {
+  for (const ingredient of fresh) saveIngredient(ingredient, 0).catch(tellError)
+}
+
+function Reading({
+  text,
+  name,
+  levain,
+  onTake
+}: {
+  readonly text: string
+  readonly name: string
+  readonly levain: FormulaContent['levain']
+  readonly onTake: (content: FormulaContent, name: string) => void
+}) {
+  const { kitchen, format, pantry } = useKitchen()
+  const cups = CUP_SIZES[kitchen.cups]
+  const reading = useMemo(() => readRecipe(text, pantry, cups), [text, pantry, cups])
+  const [answers, setAnswers] = useState<Readonly<Record<number, Answer>>>({})
+  const [base, setBase] = useState<PercentageBase | null>(null)
+  const [dough, setDough] = useState<number | null>(null)
+  const answer = (i: number, patch: Answer) => setAnswers((before) => ({ ...before, [i]: { ...before[i], ...patch } }))
+  const lines = reading.lines.map((line, i) => ({ line, i, ...resolve(line, answers[i], pantry, cups) }))
+  const waiting = lines.filter((l) => l.open)
+  const items = lines.flatMap((l): RecipeItem[] =>
+    l.ingredient === null || l.skipped ? [] : [{ id: `line-${l.i}`, ingredient: l.ingredient, grams: l.grams, percent: percentOf(l.line) }]
+  )
+  const recipe = waiting.length === 0 && items.length > 0 ? recipeFormula(items, pantry, levain.hydration) : null
+  const guess = recipe?.ok ? guessBase(items, recipe.value) : null
+  const chosen = base ?? guess?.base ?? kitchen.base
+  return (
+    <>
+      <ul className={classes.reading}>
+        {lines.map(({ line, i, ingredient, grams, skipped, open }) =>
+          line.remark ? null : (
+            <li key={`${i}-${line.text}`} data-open={open} data-skipped={skipped}>
+              <span className={classes.mark}>
+                {open ? (
+                  <IconHelpCircle size={20} aria-label="Asked" />
+                ) : skipped ? (
+                  <IconX size={20} aria-label="Left out" />
+                ) : (
+                  <IconCheck size={20} aria-label="Understood" />
+                )}
+              </span>
+              <div className={classes.readLine}>
+                <span>{line.text}</span>
+                {!open && !skipped && <span className={classes.understood}>{understood(ingredient, grams, line, format)}</span>}
+                {line.unused.length > 0 && !skipped && <span className={classes.unused}>not used: {line.unused.map((u) => u.text).join(', ')}</span>}
+                {open && <Question line={line} ingredient={ingredient} hasGrams={grams !== null} onAnswer={(patch) => answer(i, patch)} />}
+              </div>
+              <ActionIcon aria-label={skipped ? `Take ${line.text} in` : `Leave ${line.text} out`} onClick={() => answer(i, { skipped: !skipped })}>
+                {skipped ? <IconCheck size={18} /> : <IconX size={18} />}
+              </ActionIcon>
+            </li>
+          )
+        )}
+      </ul>
+      {reading.cut && <Note tone="care">Only the first 200 lines were read.</Note>}
+      {waiting.length > 0 && (
+        <Note tone="care">{waiting.length === 1 ? 'One line has to be told' : `${waiting.length} lines have to be told`} before it can be taken.</Note>
+      )}
+      {recipe !== null && !recipe.ok && (
+        <Note tone="stop">
+          {recipe.problem.code === 'no flour'
+            ? 'There is no flour among these lines.'
+            : recipe.problem.code === 'no water'
+              ? 'There is no water, milk or other liquid among these lines.'
+              : recipe.problem.code === 'grams missing'
+                ? 'Some lines are in grams, others only in percent. Give the missing grams, or leave those lines out.'
+                : 'These figures do not make a dough.'}
+        </Note>
+      )}
+      {recipe?.ok && (
+        <div className={classes.result}>
+          <Figures>
+            <Figure value={format.percent(recipe.value.solved.truth.hydration)} name="true hydration" />
+            <Figure value={format.percent(recipe.value.solved.truth.salt, 2)} name="true salt" />
+            <Figure value={format.percent(recipe.value.solved.preFermented)} name="flour in the levain" />
+          </Figures>
+          <Text mt="sm">
+            {guess === null
+              ? 'Nothing in it tells which flour counts as 100 %.'
+              : `It seems to be written with ${guess.base} as its base: ${guess.because === 'percentages' ? 'its percentages fit' : 'its figures come out round'}.`}
+          </Text>
+          <SegmentedControl
+            mt="xs"
+            fullWidth
+            aria-label="Take it over with"
+            data={[...PERCENTAGE_BASES]}
+            value={chosen}
+            onChange={(v) => setBase(v as PercentageBase)}
+          />
+          <Group mt="sm" align="flex-end">
+            <QuantityField
+              kind="mass"
+              label="Scaled to so much dough"
+              what="The dough"
+              value={dough ?? recipe.value.solved.doughGrams}
+              range={POSSIBLE.doughGrams}
+              onCommit={setDough}
+              w={220}
+            />
+            <Button
+              onClick={() =>
+                onTake(
+                  {
+                    formula: restate(recipe.value.formula, recipe.value.solved, chosen),
+                    target: { kind: 'dough', grams: Math.round(dough ?? recipe.value.solved.doughGrams) },
+                    levain
+                  },
+                  name
+                )
+              }
+            >
+              Take it over
+            </Button>
+          </Group>
+        </div>
+      )}
+    </>
+  )
+}
+
+const percentOf = (line: ReadLine) => (line.quantity?.kind === 'percent' ? line.quantity.value : (line.percent?.value ?? null))
+
+/** A line with what the baker answered about it. */
+function resolve(line: ReadLine, answer: Answer | undefined, pantry: ReadonlyMap<string, Ingredient>, cups: (typeof CUP_SIZES)[keyof typeof CUP_SIZES]) {
+  const ingredient = answer?.ingredientId === undefined ? line.ingredient : (pantry.get(answer.ingredientId) ?? null)
+  const told = answer?.grams
+  const quantity = ingredient === null ? line.quantity : regrammed(line, ingredient, cups)
+  const grams: MassRange | null = told === undefined ? (quantity?.grams ?? null) : { least: told, most: told, middle: told }
+  const skipped = answer?.skipped ?? line.remark
+  const enough = grams !== null || quantity?.kind === 'percent'
+  const twoFigures = line.question === 'which figure' && told === undefined
+  return { ingredient, grams, skipped, open: !skipped && (ingredient === null || !enough || twoFigures) }
+}
+
+function understood(ingredient: Ingredient | null, grams: MassRange | null, line: ReadLine, format: Format): string {
+  const name = ingredient?.name ?? ''
+  if (grams === null) return `${name}, ${line.quantity?.value ?? ''} %`
+  const wide = grams.most > grams.least * 1.005
+  return wide
+    ? `${name}, ${format.massFigure(grams.least)} to ${format.mass(grams.most)}: marked until weighed`
+    : `${name}, ${format.mass(grams.middle, grams.middle < 20 ? 0.1 : 1)}`
+}
+
+function Question({
+  line,
+  ingredient,
+  hasGrams,
+  onAnswer
+}: {
+  readonly line: ReadLine
+  readonly ingredient: Ingredient | null
+  readonly hasGrams: boolean
+  readonly onAnswer: (patch: Answer) => void
+}) {
+  const { ingredients } = useKitchen()
+  const choices = line.candidates.length > 0 ? line.candidates : ingredients.map((i) => i.ingredient)
+  return (
+    <Group gap="xs" mt={4}>
+      {ingredient === null ? (
+        <Select
+          size="sm"
+          searchable
+          aria-label={`Which ingredient is ${line.text}`}
+          placeholder={line.candidates.length > 0 ? 'Which of these?' : 'Which ingredient is it?'}
+          data={choices.map((c) => ({ value: c.id, label: c.name }))}
+          onChange={(v) => v !== null && onAnswer({ ingredientId: v })}
+        />
+      ) : !hasGrams || line.question === 'which figure' ? (
+        <QuantityField
+          size="sm"
+          kind="mass"
+          aria-label={`How much ${ingredient.name}`}
+          what="This"
+          placeholder="How much?"
+          value={line.quantity?.grams?.middle ?? 0}
+          range={[0.1, 50_000]}
+          onCommit={(grams) => onAnswer({ grams })}
+          w={160}
+        />
+      ) : null}
+    </Group>
+  )
+}

@@ -1,0 +1,186 @@
+import { Button, Group, Select, Text } from '@mantine/core'
+import { useDisclosure } from '@mantine/hooks'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { type Jar, problemSentence } from '../../../../contract'
+import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
+import { FeedSheet, NewJarSheet } from '../../../parts/FeedSheet'
+import { needOf } from '../../../parts/warnings'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+import { Warnings } from '../Warnings'
+import { BlendEditor } from './BlendEditor'
+import { FitCard } from './FitCard'
+import { LadderCard } from './LadderCard'
+import { SeedMeasureField } from './SeedMeasureField'
+import { TextureFields } from './TextureFields'
+
+/** Each school of where the levain comes from, in one plain sentence. */
+const SOURCE_SAYS: Readonly<Record<LevainSource, string>> = {
+  'separate build': 'Some of the jar seeds a levain in a bowl of its own; the jar is fed apart.',
+  'straight from the jar':
+    'The jar itself is fed large enough for the dough. What is not seed goes to the discard pot first, and what the dough leaves is the new jar.',
+  'draw and top up': 'Seed is drawn from the cold jar, and as much flour and water goes into the jar at the same moment.',
+  'put some back': 'As much of the ripe levain goes back into the jar as seed was taken out.',
+  'mixed seed': 'Part of the seed is starter, part an older ripe levain.'
+}
+
+const MANNER_SAYS = {
+  loosen: 'Loosen the seed in the water first, then the flour.',
+  'knead in': 'Flour into the seed first, then the water.',
+  'in portions': 'The water in portions, in turn with the flour.'
+} as const
+
+/** The levain: from which jar and school, how much seed, how much of it. */
+export function Build(props: StationProps) {
+  const { bake, plan, edit, solved, jars, jar, frozen, state } = props
+  const { format, pantry } = useKitchen()
+  const [feeding, setFeeding] = useState<Jar | null>(null)
+  const [newJar, newJarOpen] = useDisclosure(false)
+  const { build: wish } = plan
+  const build = solved?.build ?? null
+  const set = (patch: Partial<BuildPlan>) => edit({ build: { ...wish, ...patch } })
+  const ratio =
+    state.band === null ? (build === null ? null : build.sourced.masses) : { ...state.poured, seed: state.poured.seed + state.poured['older levain'] }
+  return (
+    <div className={classes.columns}>
+      <fieldset disabled={frozen} className={classes.plain}>
+        <Card title="From which seed">
+          <Select
+            label="Jar"
+            data={jars.map((j) => ({ value: j.id, label: `${j.name}: ${format.mass(j.grams)}, ${j.flour}` }))}
+            value={plan.jarId}
+            disabled={frozen}
+            onChange={(v) => {
+              const next = jars.find((j) => j.id === v)
+              if (next !== undefined) edit({ jarId: next.id, build: { ...wish, flours: [{ ingredientId: next.flour, share: 1 }] } })
+            }}
+          />
+          <Group mt="sm" gap="xs">
+            {jar !== undefined && (
+              <Button variant="default" size="sm" onClick={() => setFeeding(jar)}>
+                Feed {jar.name}
+              </Button>
+            )}
+            <Button variant="subtle" size="sm" onClick={newJarOpen.open}>
+              A new jar
+            </Button>
+          </Group>
+          <Select
+            mt="md"
+            label="Where the levain comes from"
+            data={[...LEVAIN_SOURCES]}
+            value={wish.source}
+            disabled={frozen}
+            onChange={(v) => v !== null && set({ source: v as LevainSource })}
+          />
+          <Text c="dimmed" mt={6}>
+            {SOURCE_SAYS[wish.source]}
+          </Text>
+        </Card>
+        <Card title="How much seed">
+          <output className={classes.ratioLine} aria-label="Ratio, seed to flour to water">
+            {ratio === null ? 'no ratio yet' : ratioOf(ratio)}
+          </output>
+          <SeedMeasureField wish={wish} build={build} jarHydration={jar?.hydration ?? 1} frozen={frozen} onSet={set} />
+        </Card>
+        <Card title="What it is made of">
+          <BlendEditor blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
+          <TextureFields wish={wish} frozen={frozen} onSet={set} />
+        </Card>
+      </fieldset>
+      <div className={classes.stack}>
+        <Card title={state.band === null ? 'Weigh for the levain' : 'What went into the levain'}>
+          {state.band === null && build === null ? (
+            <Note tone="stop">{solved?.problem == null ? 'The dough has to be known first.' : problemSentence(solved.problem)}</Note>
+          ) : (
+            <>
+              <Figures>
+                {(state.band === null ? (build?.steps ?? []) : pouredSteps(props)).map((s) => (
+                  <Figure
+                    key={pourKey(s)}
+                    size="lg"
+                    value={<Mass grams={s.grams} />}
+                    name={s.ingredientId === null ? s.item : (pantry.get(s.ingredientId)?.name.toLowerCase() ?? 'flour')}
+                  />
+                ))}
+              </Figures>
+              {build !== null && state.band === null && (
+                <>
+                  <Text mt="md" c="dimmed">
+                    {needWords(props)}
+                  </Text>
+                  <Text c="dimmed">{MANNER_SAYS[build.manner]}</Text>
+                </>
+              )}
+              {state.band !== null && (
+                <Text mt="md" c="dimmed">
+                  {format.mass(pouredGrams(state.poured))} in all.
+                </Text>
+              )}
+              <Warnings {...props} codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />
+            </>
+          )}
+        </Card>
+        {build !== null && state.band === null && <LadderCard build={build} jar={jar} now={props.now} />}
+        {build !== null && jar !== undefined && state.band === null && (
+          <Card title={`What stays in ${jar.name}`}>
+            <Figures>
+              <Figure value={<Mass grams={jar.grams + state.poured.seed} />} name="in the jar now" />
+              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : 'not enough'} name="once the seed is out" />
+              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name="when you have mixed" />
+              {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name="to the discard pot" />}
+            </Figures>
+            {build.sourced.topUp.flour > 0 && (
+              <Text mt="sm">
+                Into {jar.name} at the same moment: {format.mass(build.sourced.topUp.flour)} of flour and {format.mass(build.sourced.topUp.water)} of water.
+              </Text>
+            )}
+            {build.sourced.discardGrams > 0 && (
+              <Note tone="care">Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.</Note>
+            )}
+            <Text mt="sm">
+              By the time of the build {jar.name} {needOf(build.strength)}.
+            </Text>
+            <Warnings {...props} codes={['culture weak']} />
+          </Card>
+        )}
+        <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
+          <Warnings {...props} codes={['vessel too small']} />
+        </FitCard>
+        <Button component={Link} to={`/bakes/${bake.id}/clock`} variant="light" size="lg">
+          On to the time
+        </Button>
+      </div>
+      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+      <NewJarSheet opened={newJar} onClose={newJarOpen.close} />
+    </div>
+  )
+
+  function needWords({ plan: { build: b }, solved: s }: StationProps): string {
+    const levain = s?.build
+    if (levain == null) return ''
+    const others = b.alsoFor.reduce((t, d) => t + d.grams, 0)
+    const terms = [
+      `${format.mass(levain.needGrams - others)} for the dough`,
+      ...b.alsoFor.map((d) => `${format.mass(d.grams)} for ${d.name}`),
+      `${format.mass(levain.keepBackGrams)} ${b.source === 'put some back' ? 'to put back' : 'keep-back'}`,
+      `${format.mass(levain.sticksGrams)} that sticks`
+    ]
+    return `${terms.join(' + ')} = ${format.mass(levain.needGrams + levain.keepBackGrams + levain.sticksGrams)}`
+  }
+}
+
+/** What was poured, in the order it was. */
+function pouredSteps({ state }: StationProps): PourStep[] {
+  const { poured, flours } = state
+  return (['seed', 'older levain', 'water', 'flour', 'salt', 'oil'] as const)
+    .flatMap((item): PourStep[] =>
+      item === 'flour' && Object.keys(flours).length > 0
+        ? Object.entries(flours).map(([ingredientId, grams]) => ({ item, ingredientId, grams }))
+        : [{ item, ingredientId: null, grams: poured[item] }]
+    )
+    .filter((s) => s.grams > 0)
+}

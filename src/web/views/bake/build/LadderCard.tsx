@@ -1,0 +1,62 @@
+import { Text } from '@mantine/core'
+import type { Jar } from '../../../../contract'
+import { nightAt, ratioOf, type SolvedLevain } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Note } from '../../../parts/Card'
+import { near } from '../../../parts/words'
+import classes from '../BakeSheet.module.css'
+
+/** The stages that grow the seed when the jar is too small; nothing while it can spare it. */
+export function LadderCard({ build, jar, now }: { readonly build: SolvedLevain; readonly jar: Jar | undefined; readonly now: number }) {
+  const { kitchen, format } = useKitchen()
+  const { ladder } = build
+  if (ladder === null) {
+    return (
+      <Card title="Grow the seed first">
+        <Note tone="stop">
+          {jar?.name ?? 'The jar'} has nothing to spare without falling below its least of {format.mass(jar?.keepMinimumGrams ?? 0)}. Feed it up first.
+        </Note>
+      </Card>
+    )
+  }
+  if (ladder.length === 0) return null
+  const asleep = (ms: number) => nightAt(ms, kitchen.sleep, kitchen.timeZone) !== undefined
+  return (
+    <Card title="Grow the seed first">
+      <Text mb="xs">
+        {jar?.name ?? 'The jar'} can spare {format.mass(build.sourced.spareGrams)}, and {format.mass(build.sourced.fromJarGrams)} are needed:{' '}
+        {ladder.length === 1 ? 'one stage' : `${ladder.length} stages`} before the build.
+      </Text>
+      <table className={classes.weigh}>
+        <thead>
+          <tr>
+            <th scope="col" className={classes.unseen}>
+              Begin
+            </th>
+            <th scope="col">seed</th>
+            <th scope="col">flour</th>
+            <th scope="col">water</th>
+            <th scope="col">makes</th>
+          </tr>
+        </thead>
+        <tbody>
+          {ladder.map((stage) => (
+            <tr key={stage.startMs}>
+              <th scope="row">
+                {format.dayTime(near(stage.startMs))}
+                {stage.startMs < now ? ', which has passed' : asleep(stage.startMs) ? ', in the night' : ''}
+                <br />
+                <span className={classes.stageRatio}>{ratioOf(stage.masses)}</span>
+              </th>
+              <td>{format.mass(stage.masses.seed, 0.1)}</td>
+              <td>{format.mass(stage.masses.flour)}</td>
+              <td>{format.mass(stage.masses.water)}</td>
+              <td className={classes.grams}>{format.mass(stage.totalGrams)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Note>Each stage is used at its peak. The last build then begins {format.dayTime(near(build.timed.startMs))}.</Note>
+    </Card>
+  )
+}

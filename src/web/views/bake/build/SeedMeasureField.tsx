@@ -1,0 +1,151 @@
+import { ActionIcon, Group, SegmentedControl, Select, Switch, Text, TextInput } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { QuantityField } from '../../../parts/QuantityField'
+import classes from '../BakeSheet.module.css'
+
+const RATIO_STEP = 0.5
+const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: string }[] = [
+  { value: 'ratio', label: 'ratio' },
+  { value: 'inoculation', label: 'inoculation' },
+  { value: 'seed', label: 'seed' },
+  { value: 'spoons', label: 'spoons' }
+]
+
+/** How much seed: by ratio, by inoculation, by the seed at hand, or by spoons. Changing the way keeps the amount. */
+export function SeedMeasureField({
+  wish,
+  build,
+  jarHydration,
+  frozen,
+  onSet
+}: {
+  readonly wish: BuildPlan
+  readonly build: SolvedLevain | null
+  readonly jarHydration: number
+  readonly frozen: boolean
+  readonly onSet: (patch: Partial<BuildPlan>) => void
+}) {
+  const { format } = useKitchen()
+  const { by } = wish
+  const flourPerSeed = build?.flourPerSeed ?? (by.kind === 'ratio' ? by.flourPerSeed : 5)
+  const set = (next: SeedMeasure) => onSet({ by: next })
+  const step = (from: number, change: number) =>
+    set({ kind: 'ratio', flourPerSeed: Math.min(Math.max(Math.round((from + change) * 2) / 2, 0.5), POSSIBLE.flourPerSeed[1]) })
+  const choose = (kind: SeedMeasure['kind']) => {
+    if (kind === 'ratio') return set({ kind, flourPerSeed: Math.max(Math.round(flourPerSeed * 10) / 10, POSSIBLE.flourPerSeed[0]) })
+    if (kind === 'inoculation') return set({ kind, share: Math.round(1000 / flourPerSeed) / 1000 })
+    if (kind === 'seed') return set({ kind, grams: Math.max(Math.round(build?.sourced.masses.seed ?? 20), 1) })
+    return set({ kind, count: 2, spoon: 'tablespoon', stirred: true })
+  }
+  return (
+    <>
+      <SegmentedControl
+        fullWidth
+        disabled={frozen}
+        aria-label="How the seed is told"
+        data={[...WAYS]}
+        value={by.kind}
+        onChange={(v) => choose(v as SeedMeasure['kind'])}
+      />
+      <div className={classes.sizeFields}>
+        {by.kind === 'ratio' && (
+          <>
+            <Group wrap="nowrap" align="flex-end" gap="xs">
+              <ActionIcon aria-label="Less flour per seed: faster" variant="default" onClick={() => step(by.flourPerSeed, -RATIO_STEP)}>
+                <IconMinus size={22} />
+              </ActionIcon>
+              <QuantityField
+                kind="parts"
+                label="Flour per seed"
+                disabled={frozen}
+                value={by.flourPerSeed}
+                range={POSSIBLE.flourPerSeed}
+                onCommit={(f) => set({ kind: 'ratio', flourPerSeed: f })}
+                style={{ flex: 1 }}
+              />
+              <ActionIcon aria-label="More flour per seed: slower" variant="default" onClick={() => step(by.flourPerSeed, RATIO_STEP)}>
+                <IconPlus size={22} />
+              </ActionIcon>
+              <RatioField
+                frozen={frozen}
+                onRatio={(f, w) =>
+                  onSet({ by: { kind: 'ratio', flourPerSeed: f }, ...(w === null ? {} : { hydration: hydrationOfRatio(f, w, jarHydration) }) })
+                }
+              />
+            </Group>
+            <Text c="dimmed">Less flour ripens sooner, more flour later.</Text>
+          </>
+        )}
+        {by.kind === 'inoculation' && (
+          <QuantityField
+            kind="percent"
+            label="Seed on the fresh flour"
+            disabled={frozen}
+            value={by.share}
+            range={POSSIBLE.inoculation}
+            onCommit={(share) => set({ kind: 'inoculation', share })}
+          />
+        )}
+        {by.kind === 'seed' && (
+          <QuantityField
+            kind="mass"
+            label="Seed at hand"
+            disabled={frozen}
+            value={by.grams}
+            range={[0.1, 20_000]}
+            onCommit={(grams) => set({ kind: 'seed', grams })}
+          />
+        )}
+        {by.kind === 'spoons' && (
+          <>
+            <Group wrap="nowrap" align="flex-end" gap="xs" grow>
+              <QuantityField kind="parts" label="How many" disabled={frozen} value={by.count} range={[0.25, 100]} onCommit={(count) => set({ ...by, count })} />
+              <Select
+                label="Of"
+                disabled={frozen}
+                data={['tablespoon', 'teaspoon']}
+                value={by.spoon}
+                onChange={(v) => v !== null && set({ ...by, spoon: v as 'tablespoon' | 'teaspoon' })}
+              />
+            </Group>
+            <Switch label="Stirred down, not risen" disabled={frozen} checked={by.stirred} onChange={(e) => set({ ...by, stirred: e.currentTarget.checked })} />
+            {build?.spoons != null && (
+              <Text c="dimmed">
+                That is {format.massFigure(build.spoons.least)} to {format.mass(build.spoons.most)} of starter, so the ripening is that much less sure until you
+                weigh it.
+              </Text>
+            )}
+          </>
+        )}
+      </div>
+    </>
+  )
+}
+
+/** The ratio as it is written, 1:4:3; with its third number the hydration follows. */
+function RatioField({ frozen, onRatio }: { readonly frozen: boolean; readonly onRatio: (flourPerSeed: number, waterPerSeed: number | null) => void }) {
+  const [text, setText] = useState('')
+  const ratio = text === '' ? null : readRatio(text)
+  const wrong = text !== '' && (ratio === null || ratio.flourPerSeed < POSSIBLE.flourPerSeed[0] || ratio.flourPerSeed > POSSIBLE.flourPerSeed[1])
+  return (
+    <TextInput
+      label="Or typed"
+      placeholder="1:4:4"
+      disabled={frozen}
+      value={text}
+      error={wrong ? 'A ratio looks like 1:4:4.' : null}
+      onChange={(e) => {
+        const next = e.currentTarget.value
+        setText(next)
+        const read = readRatio(next)
+        if (read !== null && read.flourPerSeed >= POSSIBLE.flourPerSeed[0] && read.flourPerSeed <= POSSIBLE.flourPerSeed[1])
+          onRatio(read.flourPerSeed, read.waterPerSeed)
+      }}
+      onBlur={() => !wrong && setText('')}
+      style={{ flex: 1 }}
+    />
+  )
+}

@@ -1,0 +1,123 @@
+import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { type BuildPlan, POSSIBLE } from '../../../../core'
+import { QuantityField } from '../../../parts/QuantityField'
+import classes from '../BakeSheet.module.css'
+
+/** Textures with their usual hydration. */
+const TEXTURES = [
+  { value: '0.5', label: 'stiff' },
+  { value: '0.7', label: 'thick' },
+  { value: '1', label: 'liquid' },
+  { value: '2', label: 'wet rye' }
+]
+
+/** Hydration, salt and oil of the levain, keep-back, older levain, and other doughs that take of it. */
+export function TextureFields({
+  wish,
+  frozen,
+  onSet
+}: {
+  readonly wish: BuildPlan
+  readonly frozen: boolean
+  readonly onSet: (patch: Partial<BuildPlan>) => void
+}) {
+  const { source, alsoFor } = wish
+  const setOther = (i: number, patch: Partial<BuildPlan['alsoFor'][number]>) => onSet({ alsoFor: alsoFor.map((d, n) => (n === i ? { ...d, ...patch } : d)) })
+  return (
+    <div className={classes.sizeFields}>
+      <SegmentedControl
+        fullWidth
+        disabled={frozen}
+        aria-label="Texture"
+        data={TEXTURES}
+        value={TEXTURES.find((t) => Number(t.value) === wish.hydration)?.value ?? ''}
+        onChange={(v) => onSet({ hydration: Number(v) })}
+      />
+      <SimpleGrid cols={2}>
+        <QuantityField
+          kind="percent"
+          label="Hydration of the levain"
+          disabled={frozen}
+          value={wish.hydration}
+          range={POSSIBLE.levainHydration}
+          onCommit={(hydration) => onSet({ hydration })}
+        />
+        {source !== 'put some back' && (
+          <QuantityField
+            kind="mass"
+            label={source === 'straight from the jar' ? 'Stays in the jar' : 'Keep-back'}
+            what="Keep-back"
+            disabled={frozen}
+            value={wish.keepBackGrams}
+            range={POSSIBLE.keepBackGrams}
+            onCommit={(keepBackGrams) => onSet({ keepBackGrams })}
+          />
+        )}
+        <QuantityField kind="percent" label="Salt in it" disabled={frozen} value={wish.salt} range={[0, 0.05]} onCommit={(salt) => onSet({ salt })} />
+        <QuantityField kind="percent" label="Oil in it" disabled={frozen} value={wish.oil} range={[0, 0.2]} onCommit={(oil) => onSet({ oil })} />
+        {source === 'mixed seed' && (
+          <>
+            <QuantityField
+              kind="percent"
+              label="Older levain in the seed"
+              disabled={frozen}
+              value={wish.older.share}
+              range={[0, 1]}
+              onCommit={(share) => onSet({ older: { ...wish.older, share } })}
+            />
+            <QuantityField
+              kind="percent"
+              label="Its hydration"
+              disabled={frozen}
+              value={wish.older.hydration}
+              range={POSSIBLE.levainHydration}
+              onCommit={(hydration) => onSet({ older: { ...wish.older, hydration } })}
+            />
+          </>
+        )}
+      </SimpleGrid>
+      {alsoFor.map((dough, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: other doughs have no identity of their own, only an order
+        <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
+          <TextInput
+            label={i === 0 ? 'Also for' : undefined}
+            aria-label={`Other dough ${i + 1}`}
+            disabled={frozen}
+            value={dough.name}
+            maxLength={80}
+            error={dough.name.trim() === '' ? 'A name is needed.' : null}
+            onChange={(e) => setOther(i, { name: e.currentTarget.value })}
+            style={{ flex: 1 }}
+          />
+          <QuantityField
+            kind="mass"
+            label={i === 0 ? 'Levain for it' : undefined}
+            aria-label={`Levain for other dough ${i + 1}`}
+            what="The levain"
+            disabled={frozen}
+            value={dough.grams}
+            range={[0, 50_000]}
+            onCommit={(grams) => setOther(i, { grams })}
+            w={130}
+          />
+          {!frozen && (
+            <ActionIcon aria-label={`Take other dough ${i + 1} away`} onClick={() => onSet({ alsoFor: alsoFor.filter((_, n) => n !== i) })}>
+              <IconMinus size={20} />
+            </ActionIcon>
+          )}
+        </Group>
+      ))}
+      {!frozen && alsoFor.length < 10 && (
+        <Button
+          variant="subtle"
+          size="sm"
+          leftSection={<IconPlus size={18} />}
+          onClick={() => onSet({ alsoFor: [...alsoFor, { name: 'another dough', grams: 100 }] })}
+        >
+          Another dough takes of it
+        </Button>
+      )}
+    </div>
+  )
+}

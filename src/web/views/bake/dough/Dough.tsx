@@ -1,0 +1,275 @@
+import { Button, Group, Menu, SegmentedControl, Select, SimpleGrid, Switch } from '@mantine/core'
+import { IconBook2, IconPlus } from '@tabler/icons-react'
+import { lazy, Suspense, useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { type FormulaContent, problemSentence } from '../../../../contract'
+import {
+  DOUGH_KINDS,
+  type DoughKind,
+  type Formula,
+  type FormulaLine,
+  levainComposition,
+  PERCENTAGE_BASES,
+  type PercentageBase,
+  POSSIBLE,
+  PRE_FERMENT_STYLES,
+  type PreFermentStyle,
+  portionsOf,
+  restate,
+  type Target,
+  usualMix
+} from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { newId } from '../../../data/newId'
+import { pantryOfBake } from '../../../data/solve'
+import { Card, Note } from '../../../parts/Card'
+import { IngredientPicker } from '../../../parts/IngredientPicker'
+import { QuantityField } from '../../../parts/QuantityField'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+import { Warnings } from '../Warnings'
+import { FormulaGrid } from './FormulaGrid'
+import { gridLines } from './gridLines'
+import { LineDetails } from './LineDetails'
+import { SizeCard } from './SizeCard'
+import { TruthCard } from './TruthCard'
+
+const LibrarySheet = lazy(() => import('../../../parts/formula/LibrarySheet').then((m) => ({ default: m.LibrarySheet })))
+const RecipeReader = lazy(() => import('../../../parts/formula/RecipeReader').then((m) => ({ default: m.RecipeReader })))
+
+const BASE_SAYS: Readonly<Record<PercentageBase, string>> = {
+  'total flour': 'All flour is 100 %, the levain’s too. The levain is given as its share of that flour.',
+  'dough flour': 'Flour added at the mix is 100 %. Water and salt are set so that the whole dough meets your figures.',
+  plain: 'Flour added at the mix is 100 %, every figure is taken as written, and the levain’s flour and water are not counted.'
+}
+const PORTION_WORDS = { ahead: 'Ahead', autolyse: 'First, to rest', mix: 'At the mix', late: 'At the end, held back' } as const
+
+type Sheet = 'library' | 'reader' | null
+
+/** Wish and grams of the dough. */
+export function Dough(props: StationProps) {
+  const { bake, plan, edit, solved, frozen, undo, redo } = props
+  const { format, pantry: kitchenPantry } = useKitchen()
+  const pantry = pantryOfBake(bake, kitchenPantry)
+  const { formula, target, build } = plan
+  const [open, setOpen] = useState<string | null>(null)
+  const [picking, setPicking] = useState<{ readonly replaces: string | null } | null>(null)
+  const [sheet, setSheet] = useState<Sheet>(null)
+  const dough = solved?.dough.ok ? solved.dough.value : null
+  const context = useMemo(() => ({ pantry, levain: levainComposition(build) }), [pantry, build])
+  const lines = gridLines(formula, dough, format, pantry, build.hydration)
+  const nameOf = (id: string) => lines.find((l) => l.id === id)?.name ?? pantry.get(id)?.name
+  const setFormula = (patch: Partial<Formula>) => edit({ formula: { ...formula, ...patch } })
+  const setLines = (next: readonly FormulaLine[]) => setFormula({ lines: next })
+  const setLine = (line: FormulaLine) => setLines(formula.lines.map((l) => (l.id === line.id ? line : l)))
+  const move = (from: number, to: number) => {
+    const next = [...formula.lines]
+    const [line] = next.splice(from, 1)
+    if (line !== undefined) next.splice(to, 0, line)
+    setLines(next)
+  }
+  const add = (line: FormulaLine) => {
+    setLines([...formula.lines, line])
+    setOpen(line.kind === 'pre-ferment' ? line.id : open)
+  }
+  const flours = formula.lines.filter((l) => l.kind === 'flour')
+  const addPreFerment = (style: PreFermentStyle) =>
+    add({ id: newId(), kind: 'pre-ferment', style, mix: usualMix(style, flours[0]?.kind === 'flour' ? flours[0].ingredientId : 'white wheat'), share: 0.1 })
+  const setBase = (base: PercentageBase) => edit({ formula: dough === null ? { ...formula, base } : restate(formula, dough.exact, base) })
+  const take = ({ formula: f, target: t, levain }: FormulaContent) => edit({ formula: f, target: t, build: { ...build, ...levain } })
+  const content: FormulaContent = {
+    formula,
+    target,
+    levain: { hydration: build.hydration, salt: build.salt, oil: build.oil, flours: [...build.flours] }
+  }
+  const size = (
+    <SizeCard target={target} formula={formula} solved={dough?.exact ?? null} frozen={frozen} nameOf={nameOf} onTarget={(t: Target) => edit({ target: t })} />
+  )
+  const portions = dough === null ? [] : portionsOf(formula, dough.weigh.lines, dough.exact.baseFlourGrams)
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: undo and redo also work while a cell is being typed in
+    <div
+      className={classes.wideColumns}
+      onKeyDown={(event) => {
+        const mod = event.ctrlKey || event.metaKey
+        const again = (event.key === 'z' && event.shiftKey) || event.key === 'Z' || event.key === 'y'
+        if (!mod || !(event.target instanceof HTMLInputElement) || event.target.dataset.row === undefined || !(again || event.key === 'z')) return
+        event.preventDefault()
+        event.target.blur()
+        if (again) redo?.()
+        else undo?.()
+      }}
+    >
+      <div className={classes.stack}>
+        <Card
+          title="The dough"
+          aside={
+            <Button variant="subtle" size="sm" leftSection={<IconBook2 size={18} />} onClick={() => setSheet('library')}>
+              Formulas
+            </Button>
+          }
+        >
+          <SimpleGrid cols={{ base: 2, sm: 3 }}>
+            <QuantityField
+              kind="percent"
+              label="Hydration"
+              disabled={frozen}
+              value={formula.hydration}
+              range={POSSIBLE.hydration}
+              onCommit={(hydration) => setFormula({ hydration })}
+            />
+            <QuantityField kind="percent" label="Salt" disabled={frozen} value={formula.salt} range={POSSIBLE.salt} onCommit={(salt) => setFormula({ salt })} />
+            <Select
+              label="Kind"
+              disabled={frozen}
+              data={[...DOUGH_KINDS]}
+              value={formula.doughKind}
+              onChange={(v) => v !== null && setFormula({ doughKind: v as DoughKind })}
+            />
+          </SimpleGrid>
+          {solved !== null && !solved.dough.ok && <Note tone="stop">{problemSentence(solved.dough.problem, nameOf)}</Note>}
+          {solved?.problem?.code === 'no levain' && <Note tone="stop">{problemSentence(solved.problem)}</Note>}
+          <div className={classes.gridBox}>
+            <FormulaGrid
+              lines={lines}
+              total={{
+                share: dough === null ? '' : format.percent(dough.exact.divisor),
+                grams: dough === null ? '' : format.massFigure(dough.weigh.doughGrams)
+              }}
+              sized={{ formula, target }}
+              context={context}
+              format={format}
+              frozen={frozen}
+              open={open}
+              onOpen={setOpen}
+              unfolded={(id) => {
+                const index = formula.lines.findIndex((l) => l.id === id)
+                const line = formula.lines[index]
+                if (line === undefined) return null
+                const needed = line.kind === 'water' || line.kind === 'salt' || (line.kind === 'flour' && flours.length === 1)
+                return (
+                  <LineDetails
+                    line={line}
+                    formula={formula}
+                    solved={dough?.exact ?? null}
+                    index={index}
+                    frozen={frozen}
+                    onLine={setLine}
+                    onMove={(to) => move(index, to)}
+                    onRemove={needed ? null : () => setLines(formula.lines.filter((l) => l.id !== id))}
+                    onReplace={'ingredientId' in line ? () => setPicking({ replaces: id }) : null}
+                    onScale={() =>
+                      edit({ target: { kind: 'line', lineId: id, grams: Math.max(Math.round(dough?.weigh.lines.find((l) => l.id === id)?.grams ?? 500), 1) } })
+                    }
+                  />
+                )
+              }}
+              onEdit={(next) => edit(next)}
+              onMove={move}
+              nameOf={nameOf}
+            />
+          </div>
+          {!frozen && (
+            <Group mt="md" gap="xs">
+              <Button variant="light" size="sm" leftSection={<IconPlus size={18} />} onClick={() => setPicking({ replaces: null })}>
+                Ingredient
+              </Button>
+              <Menu>
+                <Menu.Target>
+                  <Button variant="light" size="sm" leftSection={<IconPlus size={18} />}>
+                    Pre-ferment or soaker
+                  </Button>
+                </Menu.Target>
+                <Menu.Dropdown>
+                  {PRE_FERMENT_STYLES.map((style) => (
+                    <Menu.Item key={style} onClick={() => addPreFerment(style)}>
+                      {usualMix(style, 'rye').name}
+                    </Menu.Item>
+                  ))}
+                </Menu.Dropdown>
+              </Menu>
+              {!formula.lines.some((l) => l.kind === 'levain') && (
+                <Button variant="light" size="sm" leftSection={<IconPlus size={18} />} onClick={() => add({ id: newId(), kind: 'levain', share: 0.2 })}>
+                  Levain
+                </Button>
+              )}
+              <Button variant="subtle" size="sm" onClick={() => setSheet('reader')}>
+                Read a recipe
+              </Button>
+            </Group>
+          )}
+          <Group mt="lg" gap="lg" align="flex-end">
+            <Switch
+              label="Autolyse: flour and water rest first"
+              disabled={frozen}
+              checked={formula.autolyse}
+              onChange={(e) => setFormula({ autolyse: e.currentTarget.checked })}
+            />
+            <QuantityField
+              kind="percent"
+              label="Water held back"
+              disabled={frozen}
+              value={formula.heldBack}
+              range={[0, 0.5]}
+              onCommit={(heldBack) => setFormula({ heldBack })}
+              w={150}
+            />
+          </Group>
+          {portions.length > 1 && (
+            <div className={classes.portions}>
+              {portions.map((p) => (
+                <div key={p.kind}>
+                  <b>{PORTION_WORDS[p.kind]}</b>{' '}
+                  {p.items.map((i) => `${nameOf(i.lineId) ?? i.name} ${format.mass(i.grams, i.grams % 1 > 0.01 ? 0.1 : 1)}`).join(', ')}
+                </div>
+              ))}
+            </div>
+          )}
+        </Card>
+      </div>
+      <div className={classes.stack}>
+        {size}
+        <TruthCard formula={formula} dough={dough} pantry={pantry} levainFlours={build.flours.map((f) => f.ingredientId)}>
+          <Warnings {...props} codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
+        </TruthCard>
+        <Card title="What counts as 100 %">
+          <SegmentedControl
+            fullWidth
+            disabled={frozen}
+            data={[...PERCENTAGE_BASES]}
+            value={formula.base}
+            onChange={(v) => setBase(v as PercentageBase)}
+            aria-label="Percentage base"
+          />
+          <Note>{BASE_SAYS[formula.base]} Changing it keeps the grams.</Note>
+        </Card>
+        <Button component={Link} to={`/bakes/${bake.id}/build`} variant="light" size="lg">
+          On to the levain
+        </Button>
+      </div>
+      <IngredientPicker
+        title={picking?.replaces == null ? 'Add an ingredient' : 'Another instead'}
+        kinds={picking?.replaces != null && flours.some((l) => l.id === picking.replaces) ? ['flour'] : undefined}
+        onPick={
+          picking === null
+            ? null
+            : (ingredient) => {
+                const { replaces } = picking
+                setPicking(null)
+                if (replaces !== null) {
+                  setLines(formula.lines.map((l) => (l.id === replaces && 'ingredientId' in l ? { ...l, ingredientId: ingredient.id } : l)))
+                } else if (ingredient.kind === 'flour') {
+                  const parts = flours.reduce((t, l) => (l.kind === 'flour' ? t + l.share : t), 0)
+                  add({ id: newId(), kind: 'flour', ingredientId: ingredient.id, share: parts / 9 })
+                } else add({ id: newId(), kind: 'extra', ingredientId: ingredient.id, share: ingredient.fine ? 0.01 : 0.05 })
+              }
+        }
+        onClose={() => setPicking(null)}
+      />
+      <Suspense>
+        {sheet === 'library' && <LibrarySheet name={plan.name} content={content} frozen={frozen} onTake={take} onClose={() => setSheet(null)} />}
+        {sheet === 'reader' && <RecipeReader levain={content.levain} onTake={take} onClose={() => setSheet(null)} />}
+      </Suspense>
+    </div>
+  )
+}

@@ -1,0 +1,95 @@
+import { Button, Group } from '@mantine/core'
+import { type ExplainStep, explainLine, type Format, type Formula, type FormulaLine, type SolvedDough } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import classes from './LineDetails.module.css'
+import { MixEditor } from './MixEditor'
+
+/** What an unfolded line shows: how its grams came about, what a pre-ferment is made of, and what can be done with it. */
+export function LineDetails({
+  line,
+  formula,
+  solved,
+  index,
+  frozen,
+  onLine,
+  onMove,
+  onRemove,
+  onReplace,
+  onScale
+}: {
+  readonly line: FormulaLine
+  readonly formula: Formula
+  readonly solved: SolvedDough | null
+  readonly index: number
+  readonly frozen: boolean
+  readonly onLine: (line: FormulaLine) => void
+  readonly onMove: (to: number) => void
+  readonly onRemove: (() => void) | null
+  readonly onReplace: (() => void) | null
+  readonly onScale: (() => void) | null
+}) {
+  const { format } = useKitchen()
+  const at = solved?.lines.find((l) => l.id === line.id)
+  const steps = solved === null ? [] : explainLine(formula, solved, line.id)
+  return (
+    <>
+      {at !== undefined && steps.length > 0 && (
+        <dl className={classes.steps}>
+          {steps.map((step) => (
+            <div key={stepWords(step, format)}>
+              <dt>{format.mass(step.grams, Math.abs(step.grams) < 10 ? 0.1 : 1)}</dt>
+              <dd>{stepWords(step, format)}</dd>
+            </div>
+          ))}
+          <div className={classes.sum}>
+            <dt>{format.mass(at.grams, at.grams < 10 ? 0.1 : 1)}</dt>
+            <dd>to weigh at the mix</dd>
+          </div>
+        </dl>
+      )}
+      {line.kind === 'pre-ferment' && <MixEditor mix={line.mix} parts={at?.parts ?? []} frozen={frozen} onMix={(mix) => onLine({ ...line, mix })} />}
+      {!frozen && (
+        <Group gap="xs" mt="sm">
+          {line.estimate !== undefined && (
+            <Button size="compact-md" onClick={() => onLine({ ...line, estimate: undefined })}>
+              It is weighed now
+            </Button>
+          )}
+          {onScale !== null && (
+            <Button size="compact-md" variant="default" onClick={onScale}>
+              Scale all to this
+            </Button>
+          )}
+          {onReplace !== null && (
+            <Button size="compact-md" variant="default" onClick={onReplace}>
+              Another instead
+            </Button>
+          )}
+          <Button size="compact-md" variant="default" disabled={index === 0} onClick={() => onMove(index - 1)}>
+            Up
+          </Button>
+          <Button size="compact-md" variant="default" disabled={index === formula.lines.length - 1} onClick={() => onMove(index + 1)}>
+            Down
+          </Button>
+          {onRemove !== null && (
+            <Button size="compact-md" variant="default" onClick={onRemove}>
+              Take it out
+            </Button>
+          )}
+        </Group>
+      )}
+    </>
+  )
+}
+
+const OF: Readonly<Record<Extract<ExplainStep, { kind: 'share of' }>['of'], string>> = {
+  'base flour': 'that counts as 100 %',
+  'all flour': 'of flour in all',
+  'flour lines': 'of flour to be added'
+}
+
+function stepWords(step: ExplainStep, format: Format): string {
+  if (step.kind === 'share of') return `${format.percent(step.share, 2)} of the ${format.mass(step.ofGrams)} ${OF[step.of]}`
+  if (step.kind === 'goes ahead') return 'goes into the pre-ferments'
+  return step.grams < 0 ? `comes with ${step.name.toLowerCase()} already` : step.name
+}

@@ -1,0 +1,192 @@
+import { ActionIcon, Button, Group, Menu, Select, SimpleGrid, Switch } from '@mantine/core'
+import { IconMinus, IconPlus, IconShape } from '@tabler/icons-react'
+import { BAKE_LOSS, type Formula, HANDLING_LOSS, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { QuantityField } from '../../../parts/QuantityField'
+import classes from '../BakeSheet.module.css'
+
+const KNOWN: readonly { readonly value: Target['kind']; readonly label: string }[] = [
+  { value: 'pieces', label: 'pieces' },
+  { value: 'dough', label: 'all the dough' },
+  { value: 'added flour', label: 'flour to be added' },
+  { value: 'total flour', label: 'all flour, the levain’s too' },
+  { value: 'levain', label: 'ripe levain at hand' },
+  { value: 'line', label: 'one ingredient at hand' }
+]
+
+/** What is known of the size: any one figure, and the rest follows. */
+export function SizeCard({
+  target,
+  formula,
+  solved,
+  frozen,
+  nameOf,
+  onTarget
+}: {
+  readonly target: Target
+  readonly formula: Formula
+  readonly solved: SolvedDough | null
+  readonly frozen: boolean
+  readonly nameOf: (id: string) => string | undefined
+  readonly onTarget: (target: Target) => void
+}) {
+  const grams = (lineId: string) => Math.max(Math.round(solved?.lines.find((l) => l.id === lineId)?.grams ?? 500), 1)
+  /** Another known that leaves the dough as large as it is. */
+  const choose = (kind: Target['kind']) => {
+    const whole = Math.round(solved?.doughGrams ?? 1500)
+    if (kind === 'pieces') {
+      return onTarget({ kind, pieces: [{ count: 2, grams: Math.round((whole * (1 - HANDLING_LOSS)) / 2) }], handlingLoss: HANDLING_LOSS, bakeLoss: null })
+    }
+    if (kind === 'dough') return onTarget({ kind, grams: whole })
+    if (kind === 'added flour') return onTarget({ kind, grams: Math.round(solved?.addedFlourGrams ?? 1000) })
+    if (kind === 'total flour') return onTarget({ kind, grams: Math.round(solved?.truth.flourGrams ?? 1000) })
+    if (kind === 'levain') return onTarget({ kind, grams: Math.max(Math.round(solved?.levainGrams ?? 200), 1) })
+    const first = formula.lines.find((l) => l.kind === 'flour')?.id ?? ''
+    return onTarget({ kind, lineId: first, grams: grams(first) })
+  }
+  return (
+    <Card title="How much">
+      <Select label="What you know" data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v as Target['kind'])} />
+      <div className={classes.sizeFields}>
+        {target.kind === 'pieces' && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
+        {target.kind === 'line' && (
+          <Select
+            label="Which one"
+            disabled={frozen}
+            data={formula.lines.map((l) => ({ value: l.id, label: nameOf(l.id) ?? l.kind }))}
+            value={target.lineId}
+            onChange={(lineId) => lineId !== null && onTarget({ kind: 'line', lineId, grams: grams(lineId) })}
+          />
+        )}
+        {target.kind !== 'pieces' && (
+          <QuantityField
+            kind="mass"
+            label={KNOWN.find((k) => k.value === target.kind)?.label}
+            what="This"
+            disabled={frozen}
+            value={target.grams}
+            range={target.kind === 'line' ? [0.1, 50_000] : target.kind === 'levain' ? [1, 50_000] : POSSIBLE.doughGrams}
+            onCommit={(g) => onTarget({ ...target, grams: g })}
+          />
+        )}
+      </div>
+    </Card>
+  )
+}
+
+type PieceTarget = Extract<Target, { kind: 'pieces' }>
+
+function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; readonly frozen: boolean; readonly onTarget: (target: Target) => void }) {
+  const { pieces } = target
+  const set = (i: number, patch: Partial<{ count: number; grams: number }>) =>
+    onTarget({ ...target, pieces: pieces.map((p, n) => (n === i ? { ...p, ...patch } : p)) })
+  return (
+    <div className={classes.pieces}>
+      {pieces.map((piece, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: pieces have no identity of their own, only an order
+        <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
+          <QuantityField
+            kind="count"
+            label={i === 0 ? 'Pieces' : undefined}
+            aria-label={`Number of pieces, size ${i + 1}`}
+            what="The number of pieces"
+            disabled={frozen}
+            value={piece.count}
+            range={POSSIBLE.pieceCount}
+            onCommit={(count) => set(i, { count })}
+            w={84}
+          />
+          <QuantityField
+            kind="mass"
+            label={i === 0 ? (target.bakeLoss === null ? 'Dough in each' : 'Each, baked') : undefined}
+            aria-label={`Weight of a piece, size ${i + 1}`}
+            what="A piece"
+            disabled={frozen}
+            value={piece.grams}
+            range={POSSIBLE.pieceGrams}
+            onCommit={(grams) => set(i, { grams })}
+            style={{ flex: 1 }}
+          />
+          <ShapeMenu label={`Shape of size ${i + 1}`} frozen={frozen} onGrams={(grams) => set(i, { grams })} />
+          {pieces.length > 1 && !frozen && (
+            <ActionIcon aria-label={`Take away size ${i + 1}`} onClick={() => onTarget({ ...target, pieces: pieces.filter((_, n) => n !== i) })}>
+              <IconMinus size={20} />
+            </ActionIcon>
+          )}
+        </Group>
+      ))}
+      {pieces.length < 20 && !frozen && (
+        <Button
+          variant="subtle"
+          size="sm"
+          leftSection={<IconPlus size={18} />}
+          onClick={() => onTarget({ ...target, pieces: [...pieces, { count: 1, grams: 500 }] })}
+        >
+          Another size
+        </Button>
+      )}
+      <Switch
+        label="These are baked weights"
+        disabled={frozen}
+        checked={target.bakeLoss !== null}
+        onChange={(e) => onTarget({ ...target, bakeLoss: e.currentTarget.checked ? BAKE_LOSS : null })}
+      />
+      <SimpleGrid cols={2}>
+        <QuantityField
+          kind="percent"
+          label="Sticks to bowl, hands"
+          what="What sticks"
+          disabled={frozen}
+          value={target.handlingLoss}
+          range={POSSIBLE.loss}
+          onCommit={(handlingLoss) => onTarget({ ...target, handlingLoss })}
+        />
+        {target.bakeLoss !== null && (
+          <QuantityField
+            kind="percent"
+            label="Lost in the oven"
+            what="What is lost"
+            disabled={frozen}
+            value={target.bakeLoss}
+            range={POSSIBLE.loss}
+            onCommit={(bakeLoss) => onTarget({ ...target, bakeLoss })}
+          />
+        )}
+      </SimpleGrid>
+    </div>
+  )
+}
+
+const UNIT: Readonly<Record<(typeof SHAPES)[ShapeId]['measure'], string>> = { basket: 'g', piece: 'g', ml: 'ml', cm: 'cm across' }
+
+/** Usual weights of shapes; the figure stays free. */
+function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonly frozen: boolean; readonly onGrams: (grams: number) => void }) {
+  const { format } = useKitchen()
+  if (frozen) return null
+  return (
+    <Menu position="bottom-end">
+      <Menu.Target>
+        <ActionIcon aria-label={label} variant="default">
+          <IconShape size={20} />
+        </ActionIcon>
+      </Menu.Target>
+      <Menu.Dropdown mah={360} style={{ overflowY: 'auto' }}>
+        {(Object.keys(SHAPES) as ShapeId[]).map((shape) => (
+          <div key={shape}>
+            <Menu.Label>{SHAPES[shape].name}</Menu.Label>
+            {SHAPES[shape].sizes.map((size) => {
+              const grams = shapeGrams(shape, size)
+              const measure = SHAPES[shape].measure
+              return (
+                <Menu.Item key={size} onClick={() => onGrams(grams)}>
+                  {measure === 'ml' || measure === 'cm' ? `${size} ${UNIT[measure]}: ${format.mass(grams)}` : format.mass(grams)}
+                </Menu.Item>
+              )
+            })}
+          </div>
+        ))}
+      </Menu.Dropdown>
+    </Menu>
+  )
+}

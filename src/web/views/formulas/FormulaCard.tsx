@@ -1,0 +1,125 @@
+import { problemSentence } from '../../../contract'
+import { allergensOf, levainComposition, type PortableFormula, portionsOf, roundDough, solveFormula, type WeighedPart } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Figure, Figures, Mass, Note } from '../../parts/Card'
+import { sizeWords } from '../../parts/words'
+import classes from './Formulas.module.css'
+
+const PORTIONS = { ahead: 'Ahead', autolyse: 'First, to rest', mix: 'At the mix', late: 'At the end, held back' } as const
+
+/** One formula to read and to print: grams, percents, truth, allergens. */
+export function FormulaCard({ content }: { readonly content: Pick<PortableFormula, 'name' | 'note' | 'formula' | 'target' | 'levain'> }) {
+  const { kitchen, format, pantry } = useKitchen()
+  const { name, note, formula, target, levain } = content
+  const solved = solveFormula(formula, target, { pantry, levain: levainComposition(levain) })
+  const floursOf = levain.flours.map((f) => pantry.get(f.ingredientId)?.name.toLowerCase() ?? 'a flour that is gone').join(', ')
+  const allergens = allergensOf(
+    formula,
+    levain.flours.map((f) => f.ingredientId),
+    pantry
+  )
+  const weigh = solved.ok ? roundDough(solved.value, kitchen.smallScale) : null
+  const portions = solved.ok && weigh !== null ? portionsOf(formula, weigh.lines, solved.value.baseFlourGrams) : []
+  return (
+    <article className={classes.card}>
+      <h2 className={classes.name}>{name}</h2>
+      <p className={classes.size}>
+        {sizeWords(target, format)} · levain at {format.percent(levain.hydration, 0)} from {floursOf}
+      </p>
+      {note !== '' && <p className={classes.note}>{note}</p>}
+      {!solved.ok || weigh === null ? (
+        <Note tone="stop">{solved.ok ? '' : problemSentence(solved.problem, (id) => pantry.get(id)?.name)}</Note>
+      ) : (
+        <>
+          <table className={classes.lines}>
+            <thead>
+              <tr>
+                <th scope="col">of {formula.base === 'total flour' ? 'all flour' : 'dough flour'}</th>
+                <th scope="col">%</th>
+                <th scope="col">weigh</th>
+              </tr>
+            </thead>
+            <tbody>
+              {weigh.lines.map((line) => (
+                <LineRows key={line.id} name={line.name} share={format.percent(line.share, 1)} grams={line.grams} parts={line.parts} />
+              ))}
+            </tbody>
+            <tfoot>
+              <tr>
+                <th scope="row">Dough</th>
+                <td>{format.percent(solved.value.divisor)}</td>
+                <td>
+                  <Mass grams={weigh.doughGrams} />
+                </td>
+              </tr>
+            </tfoot>
+          </table>
+          <Figures>
+            <Figure value={format.percent(weigh.truth.hydration)} name="true hydration" />
+            <Figure value={format.percent(weigh.truth.salt, 2)} name="true salt" />
+            <Figure value={format.percent(solved.value.preFermented)} name="flour that ripens ahead" />
+          </Figures>
+          {portions.length > 1 && (
+            <div className={classes.portions}>
+              {portions.map((p) => (
+                <p key={p.kind}>
+                  <b>{PORTIONS[p.kind]}</b> {p.items.map((i) => `${i.name} ${format.mass(i.grams, i.grams % 1 > 0.01 ? 0.1 : 1)}`).join(', ')}
+                </p>
+              ))}
+            </div>
+          )}
+          <p className={classes.allergens}>
+            {allergens.length === 0 ? 'No allergens of the list.' : `Contains ${allergens.join(', ')}.`}
+            {allergens.includes('gluten') && ' Fermenting does not make it safe for coeliac disease or wheat allergy.'}
+          </p>
+        </>
+      )}
+    </article>
+  )
+}
+
+function LineRows({
+  name,
+  share,
+  grams,
+  parts
+}: {
+  readonly name: string
+  readonly share: string
+  readonly grams: number
+  readonly parts: readonly WeighedPart[]
+}) {
+  return (
+    <>
+      <tr>
+        <th scope="row">{name}</th>
+        <td>{share}</td>
+        <td>
+          <Mass grams={grams} />
+        </td>
+      </tr>
+      {parts.map((part) => (
+        <PartRow key={part.name} part={part} depth={1} />
+      ))}
+    </>
+  )
+}
+
+function PartRow({ part, depth }: { readonly part: WeighedPart; readonly depth: number }) {
+  return (
+    <>
+      <tr className={classes.part}>
+        <th scope="row" style={{ paddingLeft: depth * 20 }}>
+          {part.name}
+        </th>
+        <td />
+        <td>
+          <Mass grams={part.grams} />
+        </td>
+      </tr>
+      {part.parts.map((inner) => (
+        <PartRow key={inner.name} part={inner} depth={depth + 1} />
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,221 @@
+import { ActionIcon, Button, Group, Menu, Modal, Select, Skeleton, Text } from '@mantine/core'
+import { IconDots, IconPlus, IconPrinter } from '@tabler/icons-react'
+import { lazy, Suspense, useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import type { SavedFormula } from '../../../contract'
+import { compareFormulas, levainComposition, solveFormula } from '../../../core'
+import { changeFormula, dropFormula, keepFormula, useFormulas, useFormulaVersions } from '../../data/formulas'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { Card, Note } from '../../parts/Card'
+import { Quiet } from '../../parts/Quiet'
+import { tellDone, tellError } from '../../parts/tell'
+import { useNewBake } from '../../parts/useNewBake'
+import { sizeWords } from '../../parts/words'
+import { downloadFormula, FORMATS } from './download'
+import { FormulaCard } from './FormulaCard'
+import classes from './Formulas.module.css'
+
+const RecipeReader = lazy(() => import('../../parts/formula/RecipeReader').then((m) => ({ default: m.RecipeReader })))
+
+/** The formula library: read, compare, print, bake from. */
+export function Formulas() {
+  const { format } = useKitchen()
+  const { formulas, error } = useFormulas()
+  const { id } = useParams()
+  const navigate = useNavigate()
+  const [reading, setReading] = useState(false)
+  if (formulas === undefined)
+    return error === undefined ? <Skeleton height={320} m="lg" /> : <Quiet title="The formulas could not be opened" words={error.message} />
+  const chosen = formulas.find((f) => f.id === id) ?? formulas[0]
+  return (
+    <div className={classes.page}>
+      <Group justify="space-between" mb="md" className={classes.noPrint}>
+        <h1 className={classes.title}>Formulas</h1>
+        <Button leftSection={<IconPlus size={20} />} variant="default" onClick={() => setReading(true)}>
+          Read a recipe or a file
+        </Button>
+      </Group>
+      {chosen === undefined ? (
+        <Quiet
+          title="No formulas yet"
+          words="Keep a dough you like from its bake, or read a recipe somebody else wrote."
+          action={{ label: 'Read a recipe', onClick: () => setReading(true) }}
+        />
+      ) : (
+        <div className={classes.columns}>
+          <nav className={classes.list} aria-label="Formulas">
+            {formulas.map((f) => (
+              <button
+                key={f.id}
+                type="button"
+                className={classes.item}
+                aria-current={f.id === chosen.id ? 'true' : undefined}
+                onClick={() => void navigate(`/formulas/${f.id}`, { replace: true })}
+              >
+                <b>{f.name}</b>
+                <span>
+                  {sizeWords(f.content.target, format)}
+                  {f.version > 1 && ` · version ${f.version}`}
+                </span>
+              </button>
+            ))}
+          </nav>
+          <Chosen key={chosen.id} formula={chosen} all={formulas} />
+        </div>
+      )}
+      <Suspense>
+        {reading && (
+          <RecipeReader
+            levain={{ hydration: 1, salt: 0, oil: 0, flours: [{ ingredientId: 'white wheat', share: 1 }] }}
+            onTake={(content, name, note) => {
+              const post = { id: newId(), name: name.trim() === '' ? 'A recipe' : name.trim().slice(0, 80), note, content }
+              keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
+              void navigate(`/formulas/${post.id}`)
+            }}
+            onClose={() => setReading(false)}
+          />
+        )}
+      </Suspense>
+    </div>
+  )
+}
+
+function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all: readonly SavedFormula[] }) {
+  const here = useKitchen()
+  const newBake = useNewBake()
+  const navigate = useNavigate()
+  const [shown, setShown] = useState<number | null>(null)
+  const [other, setOther] = useState<string | null>(null)
+  const versions = useFormulaVersions(formula.id)
+  const version = versions?.find((v) => v.version === shown) ?? formula
+  const content = { name: version.name, note: version.note, ...version.content }
+  const copy = () => {
+    const post = { id: newId(), name: `${formula.name}, a copy`.slice(0, 80), note: version.note, content: version.content }
+    keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
+    void navigate(`/formulas/${post.id}`)
+  }
+  const remove = () => {
+    dropFormula(formula.id).then((undo) => tellDone(`${formula.name} has been taken out.`, undo), tellError)
+    void navigate('/formulas')
+  }
+  const restore = () =>
+    changeFormula({ id: formula.id, name: version.name, note: version.note, content: version.content }, formula.version).then(
+      () => tellDone(`${formula.name} is as it was in version ${version.version} again.`),
+      tellError
+    )
+  const right = all.find((f) => f.id === other)
+  return (
+    <div className={classes.stack}>
+      <Card>
+        <Group justify="space-between" wrap="nowrap" align="flex-start" className={classes.noPrint}>
+          <Group gap="xs">
+            <Button disabled={!newBake.ready} onClick={() => newBake.start({ name: version.name, content: version.content })}>
+              Bake this
+            </Button>
+            <Button variant="default" leftSection={<IconPrinter size={18} />} onClick={() => window.print()}>
+              Print
+            </Button>
+          </Group>
+          <Menu position="bottom-end">
+            <Menu.Target>
+              <ActionIcon aria-label="More for this formula">
+                <IconDots size={22} />
+              </ActionIcon>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Label>Save as a file</Menu.Label>
+              {FORMATS.map((f) => (
+                <Menu.Item key={f.id} onClick={() => downloadFormula(f.id, content, here)}>
+                  {f.label}
+                </Menu.Item>
+              ))}
+              <Menu.Divider />
+              <Menu.Item onClick={copy}>Make a copy</Menu.Item>
+              <Menu.Item onClick={remove}>Take it out of the library</Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
+        </Group>
+        {version.version !== formula.version && (
+          <Note tone="care">
+            This is version {version.version}; the newest is {formula.version}.{' '}
+            <Button size="compact-md" variant="subtle" onClick={restore}>
+              Make this the newest
+            </Button>
+          </Note>
+        )}
+        <FormulaCard content={content} />
+        <Group mt="lg" gap="md" className={classes.noPrint} align="flex-end">
+          {versions !== undefined && versions.length > 1 && (
+            <Select
+              label="Version"
+              data={versions.map((v) => ({ value: String(v.version), label: `${v.version}, ${here.format.date(Date.parse(v.recordedAt))}` }))}
+              value={String(version.version)}
+              onChange={(v) => v !== null && setShown(Number(v))}
+            />
+          )}
+          {all.length > 1 && (
+            <Select
+              label="Beside"
+              placeholder="another formula"
+              clearable
+              data={all.filter((f) => f.id !== formula.id).map((f) => ({ value: f.id, label: f.name }))}
+              value={other}
+              onChange={setOther}
+            />
+          )}
+        </Group>
+      </Card>
+      <Modal opened={right !== undefined} onClose={() => setOther(null)} title="Two formulas side by side" size="lg">
+        {right !== undefined && <Compared left={{ ...formula, content: version.content }} right={right} />}
+      </Modal>
+    </div>
+  )
+}
+
+function Compared({ left, right }: { readonly left: SavedFormula; readonly right: SavedFormula }) {
+  const { format, pantry } = useKitchen()
+  const solve = ({ content }: SavedFormula) => solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
+  const [l, r] = [solve(left), solve(right)]
+  if (!l.ok || !r.ok) return <Note tone="stop">One of the two cannot be reckoned in this kitchen.</Note>
+  const share = (value: number | null) => (value === null ? '–' : format.percent(value))
+  const truths: [string, number, number][] = [
+    ['True hydration', l.value.truth.hydration, r.value.truth.hydration],
+    ['True salt', l.value.truth.salt, r.value.truth.salt],
+    ['Flour that ripens ahead', l.value.preFermented, r.value.preFermented]
+  ]
+  return (
+    <>
+      <table className={classes.compare}>
+        <thead>
+          <tr>
+            <th scope="col">of all flour</th>
+            <th scope="col">{left.name}</th>
+            <th scope="col">{right.name}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {compareFormulas(l.value, r.value).map((row) => (
+            <tr key={row.name} data-differs={Math.abs((row.left ?? 0) - (row.right ?? 0)) > 0.002}>
+              <th scope="row">{row.name}</th>
+              <td>{share(row.left)}</td>
+              <td>{share(row.right)}</td>
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          {truths.map(([name, a, b]) => (
+            <tr key={name} data-differs={Math.abs(a - b) > 0.002}>
+              <th scope="row">{name}</th>
+              <td>{format.percent(a)}</td>
+              <td>{format.percent(b)}</td>
+            </tr>
+          ))}
+        </tfoot>
+      </table>
+      <Text c="dimmed" mt="sm">
+        Lines in bold differ.
+      </Text>
+    </>
+  )
+}

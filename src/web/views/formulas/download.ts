@@ -1,0 +1,50 @@
+import {
+  formulaCsv,
+  formulaJson,
+  formulaJsonLd,
+  formulaMarkdown,
+  levainComposition,
+  type PortableFormula,
+  portableFormula,
+  roundDough,
+  solveFormula,
+  type WrittenFormula
+} from '../../../core'
+import type { KitchenHere } from '../../data/kitchen'
+import { tellError } from '../../parts/tell'
+
+/** Formats a formula can be saved in. */
+export const FORMATS = [
+  { id: 'json', label: 'Formula (JSON), complete', ending: 'json', type: 'application/json' },
+  { id: 'jsonld', label: 'schema.org recipe (JSON-LD)', ending: 'jsonld', type: 'application/ld+json' },
+  { id: 'csv', label: 'Table (CSV)', ending: 'csv', type: 'text/csv' },
+  { id: 'md', label: 'Page (Markdown)', ending: 'md', type: 'text/markdown' }
+] as const
+export type FormatId = (typeof FORMATS)[number]['id']
+
+/** Hands the browser a file of a formula. */
+export function downloadFormula(
+  id: FormatId,
+  content: Pick<PortableFormula, 'name' | 'note' | 'formula' | 'target' | 'levain'>,
+  { pantry, kitchen }: Pick<KitchenHere, 'pantry' | 'kitchen'>
+): void {
+  const format = FORMATS.find((f) => f.id === id)
+  const solved = solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
+  if (format === undefined || !solved.ok) {
+    tellError(new Error('This formula cannot be reckoned, so it cannot be saved.'))
+    return
+  }
+  const written: WrittenFormula = { portable: portableFormula(content, pantry), solved: solved.value, weigh: roundDough(solved.value, kitchen.smallScale) }
+  const texts: Readonly<Record<FormatId, () => string>> = {
+    json: () => formulaJson(written.portable),
+    jsonld: () => formulaJsonLd(written),
+    csv: () => formulaCsv(written),
+    md: () => formulaMarkdown(written, pantry)
+  }
+  const url = URL.createObjectURL(new Blob([texts[id]()], { type: `${format.type};charset=utf-8` }))
+  const link = document.createElement('a')
+  link.href = url
+  link.download = `${content.name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'formula'}.${format.ending}`
+  link.click()
+  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+}

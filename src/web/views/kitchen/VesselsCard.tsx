@@ -1,0 +1,98 @@
+import { ActionIcon, Button, Group, SimpleGrid, Text, TextInput } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import { type Vessel, vesselSchema } from '../../../contract'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { dropVessel, saveVessel } from '../../data/stores'
+import { Card, Note } from '../../parts/Card'
+import { QuantityField } from '../../parts/QuantityField'
+import { tellDone, tellError } from '../../parts/tell'
+import classes from './KitchenRoom.module.css'
+
+/** Jars and bowls: what they weigh empty and how large they are. */
+export function VesselsCard() {
+  const { format, vessels } = useKitchen()
+  const [open, setOpen] = useState<string | null>(null)
+  const [fresh, setFresh] = useState<Vessel | null>(null)
+  return (
+    <Card title="Vessels">
+      {vessels.length === 0 && fresh === null && (
+        <Text c="dimmed" mb="sm">
+          A jar with its inner width and height lets Olvent say where the band goes and whether the peak stays below the rim.
+        </Text>
+      )}
+      {vessels.map((vessel) => (
+        <div key={vessel.id}>
+          <button type="button" className={classes.line} aria-expanded={open === vessel.id} onClick={() => setOpen(open === vessel.id ? null : vessel.id)}>
+            <b>{vessel.name}</b>
+            <span>
+              {vessel.capacityMl} ml, {vessel.innerDiameterMm} × {vessel.heightMm} mm, empty {format.mass(vessel.tareGrams)}
+            </span>
+          </button>
+          {open === vessel.id && <VesselForm vessel={vessel} version={vessel.version} onDone={() => setOpen(null)} />}
+        </div>
+      ))}
+      {fresh !== null ? (
+        <VesselForm vessel={fresh} version={0} onDone={() => setFresh(null)} />
+      ) : (
+        <Button
+          mt="sm"
+          variant="subtle"
+          size="sm"
+          leftSection={<IconPlus size={18} />}
+          onClick={() => setFresh({ id: newId(), name: '', tareGrams: 300, capacityMl: 500, innerDiameterMm: 80, heightMm: 110 })}
+        >
+          Another vessel
+        </Button>
+      )}
+    </Card>
+  )
+}
+
+function VesselForm({ vessel, version, onDone }: { readonly vessel: Vessel; readonly version: number; readonly onDone: () => void }) {
+  const [draft, setDraft] = useState<Vessel>(vessel)
+  const [problem, setProblem] = useState<string | null>(null)
+  const edit = (patch: Partial<Vessel>) => setDraft((before) => ({ ...before, ...patch }))
+  const keep = () => {
+    const checked = vesselSchema.safeParse(draft)
+    if (!checked.success) return setProblem(checked.error.issues[0]?.message ?? 'Something is missing.')
+    saveVessel(checked.data, version).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
+    onDone()
+  }
+  const remove = () => {
+    dropVessel(vessel.id).then((undo) => tellDone(`${vessel.name} has been taken away.`, undo), tellError)
+    onDone()
+  }
+  return (
+    <div className={classes.form}>
+      <TextInput label="Name" value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <SimpleGrid cols={2} mt="sm">
+        <QuantityField kind="mass" label="Empty weight" value={draft.tareGrams} range={[0, 20_000]} onCommit={(tareGrams) => edit({ tareGrams })} />
+        <QuantityField kind="parts" label="Holds, ml" value={draft.capacityMl} range={[20, 50_000]} onCommit={(capacityMl) => edit({ capacityMl })} />
+        <QuantityField
+          kind="parts"
+          label="Inner width, mm"
+          value={draft.innerDiameterMm}
+          range={[20, 600]}
+          onCommit={(innerDiameterMm) => edit({ innerDiameterMm })}
+        />
+        <QuantityField kind="parts" label="Height inside, mm" value={draft.heightMm} range={[20, 800]} onCommit={(heightMm) => edit({ heightMm })} />
+      </SimpleGrid>
+      {problem !== null && <Note tone="stop">{problem}</Note>}
+      <Group mt="sm">
+        <Button size="sm" onClick={keep}>
+          Keep it
+        </Button>
+        <Button size="sm" variant="default" onClick={onDone}>
+          Leave it
+        </Button>
+        {version > 0 && (
+          <ActionIcon aria-label={`Take ${vessel.name} away`} onClick={remove}>
+            <IconMinus size={20} />
+          </ActionIcon>
+        )}
+      </Group>
+    </div>
+  )
+}
