@@ -1,4 +1,5 @@
 import { benchFormula } from './formula'
+import { benchGrid } from './grid'
 import { benchModel } from './model'
 import { benchProgram } from './program'
 
@@ -7,6 +8,7 @@ async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
   if (wants('formula')) benchFormula()
+  if (wants('grid')) await benchGrid()
   if (wants('model')) benchModel()
   if (wants('program')) await benchProgram()
 }

@@ -37,7 +37,7 @@ test('answered, it opens on an empty Today with the one button', async () => {
 
 test('the same walk begins from here', async () => {
   await page.getByRole('main').getByRole('button', { name: 'New bake' }).click()
-  await page.getByText('What you want').waitFor()
+  await page.getByText('What is really in it').waitFor()
   await page.getByRole('link', { name: /^Build/ }).click()
   await page.getByText('What stays in Pip').waitFor()
   expect(await page.getByRole('combobox', { name: 'Jar' }).inputValue()).toMatch(/Pip/)

@@ -18,6 +18,7 @@ beforeAll(async () => {
     ['Clock', `/bakes/${planned}/clock`],
     ['Bench', `/bakes/${planned}/bench`],
     ['Watch', `/bakes/${running}/watch`],
+    ['Formulas', '/formulas'],
     ['Kitchen', '/kitchen']
   ]
 })

@@ -7,6 +7,7 @@ import '@fontsource-variable/atkinson-hyperlegible-mono/wght.css'
 import './app/tokens.css'
 import { MantineProvider } from '@mantine/core'
 import { Notifications } from '@mantine/notifications'
+import { setNonce } from 'get-nonce'
 import { StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
@@ -16,6 +17,8 @@ import { cssVariables, theme } from './app/theme'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
 const root = document.getElementById('root')
+// Dialogs lock the page behind them with a style of their own; it carries the nonce, too.
+if (nonce !== undefined) setNonce(nonce)
 if (root === null) throw new Error('The page has no place for Olvent.')
 
 createRoot(root).render(

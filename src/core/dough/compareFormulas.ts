@@ -8,13 +8,13 @@ export interface ComparedLine {
 }
 
 /**
- * Two doughs side by side.
+ * Two doughs side by side; flour, water and salt with what goes into pre-ferments.
  * @returns every ingredient of either with its share of all flour, in the order of the left one, then what only the right one has
  */
 export function compareFormulas(left: SolvedDough, right: SolvedDough): ComparedLine[] {
   const shares = ({ lines, truth }: SolvedDough) => {
     const sums = new Map<string, number>()
-    for (const line of lines) sums.set(line.name, (sums.get(line.name) ?? 0) + line.grams / truth.flourGrams)
+    for (const line of lines) sums.set(line.name, (sums.get(line.name) ?? 0) + (line.grams + line.ahead) / truth.flourGrams)
     return sums
   }
   const [l, r] = [shares(left), shares(right)]

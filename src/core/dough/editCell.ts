@@ -13,6 +13,8 @@ export type CellProblem = DoughProblem | 'out of reach' | 'only flour'
 
 const STEPS = 80
 const CLOSE = 1e-10
+/** Grams that are as good as the ones typed, relative. */
+const CLOSE_GRAMS = 1e-7
 
 /**
  * Types a figure into one cell; the size stays what it was and the other cells answer.
@@ -48,7 +50,7 @@ export function editCell(sized: SizedFormula, lineId: string, column: CellColumn
     return next.ok ? ok({ formula: next.value, target }) : next
   }
 
-  /** Grams grow with the share, so the share is found by halving. */
+  /** Grams grow with the share, so the share is found between two that enclose it. */
   function shareForGrams(): Result<SizedFormula, CellProblem> {
     const at = solved as { readonly value: SolvedDough }
     const gramsAt = (share: number): number | null => {
@@ -57,25 +59,29 @@ export function editCell(sized: SizedFormula, lineId: string, column: CellColumn
       const answer = solveFormula(next.value, target, context)
       return answer.ok ? (answer.value.lines.find((l) => l.id === lineId)?.grams ?? 0) : null
     }
-    let low = 0
-    let high = Math.max(at.value.lines.find((l) => l.id === lineId)?.share ?? 0, 0.01)
     const isFlour = line?.kind === 'flour'
-    for (let i = 0; i < STEPS; i++) {
-      const grams = gramsAt(high)
-      if (grams === null || grams >= value || (isFlour && high >= mostFlour(at.value))) break
-      low = high
+    let [low, lowGrams] = [0, gramsAt(0) ?? 0]
+    let high = Math.max(at.value.lines.find((l) => l.id === lineId)?.share ?? 0, 0.01)
+    let highGrams = gramsAt(high)
+    for (let i = 0; i < STEPS && highGrams !== null && highGrams < value && !(isFlour && high >= mostFlour(at.value)); i++) {
+      ;[low, lowGrams] = [high, highGrams]
       high = isFlour ? Math.min(high * 2, mostFlour(at.value)) : high * 2
+      highGrams = gramsAt(high)
     }
+    // Grams are nearly straight in the share: a chord is close at once, and halving makes sure where it is not.
     for (let i = 0; i < STEPS && high - low > CLOSE * Math.max(high, 1); i++) {
-      const middle = (low + high) / 2
+      const chord =
+        highGrams === null || highGrams <= lowGrams || i % 4 === 3 ? (low + high) / 2 : low + ((value - lowGrams) * (high - low)) / (highGrams - lowGrams)
+      const middle = chord > low && chord < high ? chord : (low + high) / 2
       const grams = gramsAt(middle)
-      if (grams !== null && grams < value) low = middle
-      else high = middle
+      if (grams !== null && Math.abs(grams - value) <= CLOSE_GRAMS * Math.max(value, 1)) return shared(middle, at.value)
+      if (grams !== null && grams < value) [low, lowGrams] = [middle, grams]
+      else [high, highGrams] = [middle, grams]
     }
-    // Where the halving ends at an edge of what can be, the edge does not give the grams.
+    // Where it ends at an edge of what can be, the edge does not give the grams.
     for (const share of [high, low]) {
       const grams = gramsAt(share)
-      if (grams !== null && Math.abs(grams - value) <= 1e-5 * Math.max(value, 1)) return shared(share, at.value)
+      if (grams !== null && Math.abs(grams - value) <= 100 * CLOSE_GRAMS * Math.max(value, 1)) return shared(share, at.value)
     }
     return problem('out of reach', { grams: value }, lineId)
   }

@@ -33,8 +33,8 @@ export const theme = createTheme({
     NumberInput: { defaultProps: { size: 'md', hideControls: true } },
     Select: { defaultProps: { size: 'md', allowDeselect: false, comboboxProps: { transitionProps: { duration: 100 } } } },
     SegmentedControl: { defaultProps: { size: 'md' } },
-    Modal: { defaultProps: { transitionProps: { duration: 120 }, centered: true } },
-    Drawer: { defaultProps: { transitionProps: { duration: 150 } } }
+    Modal: { defaultProps: { transitionProps: { duration: 120 }, centered: true }, styles: { title: { fontSize: 22, fontWeight: 700 } } },
+    Drawer: { defaultProps: { transitionProps: { duration: 150 } }, styles: { title: { fontSize: 22, fontWeight: 700 } } }
   }
 })
 

@@ -1,20 +1,17 @@
-import { memo, useState } from 'react'
+import { memo, useCallback, useLayoutEffect, useRef, useState } from 'react'
 import { evaluate } from '../../core'
 import classes from './Cell.module.css'
 
-/** One cell of a grid: a figure that is typed like in a spreadsheet, sums and products too. */
-export const Cell = memo(function Cell({
-  shown,
-  label,
-  row,
-  column,
-  disabled = false,
-  onFigure,
-  onRevert,
-  onFocus
-}: {
-  /** The figure as it stands. */
-  readonly shown: string
+/** A text that changes by itself. */
+export interface LiveText {
+  readonly get: () => string
+  readonly subscribe: (listener: () => void) => () => void
+}
+
+/** A cell of a grid. */
+export interface CellProps {
+  /** The figure as it stands; a live one is put into the cell without drawing anything else anew. */
+  readonly shown: string | LiveText
   readonly label: string
   /** Place in the grid, for the arrow keys. */
   readonly row: number
@@ -25,16 +22,24 @@ export const Cell = memo(function Cell({
   /** Escape: back to what stood here when the cell was entered. */
   readonly onRevert: (row: number, column: number) => void
   readonly onFocus: (row: number, column: number) => void
-}) {
-  const [text, setText] = useState<string | null>(null)
+}
+
+/** One cell of a grid: a figure that is typed like in a spreadsheet, sums and products too. */
+export const Cell = memo(function Cell({ shown, label, row, column, disabled = false, onFigure, onRevert, onFocus }: CellProps) {
+  const input = useRef<HTMLInputElement>(null)
+  /** What is typed stays until the cell is left, or for as long as it cannot be taken. */
+  const typing = useRef(false)
   const [wrong, setWrong] = useState(false)
-  const put = (next: string) => {
-    setText(next)
-    const figure = evaluate(next)
-    setWrong(!onFigure(row, column, figure))
-  }
+  const put = useCallback(() => {
+    if (input.current !== null && !typing.current) input.current.value = typeof shown === 'string' ? shown : shown.get()
+  }, [shown])
+  useLayoutEffect(() => {
+    put()
+    return typeof shown === 'string' ? undefined : shown.subscribe(put)
+  }, [put, shown])
   return (
     <input
+      ref={input}
       className={classes.cell}
       aria-label={label}
       aria-invalid={wrong}
@@ -43,21 +48,26 @@ export const Cell = memo(function Cell({
       inputMode="decimal"
       autoComplete="off"
       disabled={disabled}
-      value={text ?? shown}
-      onChange={(event) => put(event.currentTarget.value)}
+      onChange={(event) => {
+        typing.current = true
+        setWrong(!onFigure(row, column, evaluate(event.currentTarget.value)))
+      }}
       onFocus={(event) => {
         event.currentTarget.select()
         onFocus(row, column)
       }}
       onBlur={() => {
-        if (!wrong) setText(null)
+        if (wrong) return
+        typing.current = false
+        put()
       }}
       onKeyDown={(event) => {
-        if (event.key !== 'Escape' || text === null) return
+        if (event.key !== 'Escape' || !typing.current) return
         event.stopPropagation()
-        setText(null)
+        typing.current = false
         setWrong(false)
         onRevert(row, column)
+        put()
       }}
     />
   )

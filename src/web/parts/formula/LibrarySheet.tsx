@@ -46,7 +46,7 @@ export function LibrarySheet({
           error={title.trim() === '' ? 'A name is needed.' : null}
           onChange={(e) => setTitle(e.currentTarget.value)}
         />
-        <Textarea label="Note" autosize minRows={2} maxRows={5} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+        <Textarea label="Note" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
         {same !== undefined && <Note>There is a formula of that name: this becomes its version {same.version + 1}, and the earlier ones stay.</Note>}
         <Button disabled={title.trim() === ''} onClick={keep}>
           {same === undefined ? 'Keep it as a formula' : 'Keep it as a new version'}

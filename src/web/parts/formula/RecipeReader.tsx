@@ -67,16 +67,7 @@ export function RecipeReader({
       <Text c="dimmed" mb="xs">
         Type or paste its lines, or open a file: formula (JSON), schema.org recipe, CSV or Markdown. Nothing changes until you take it.
       </Text>
-      <Textarea
-        data-autofocus
-        aria-label="The recipe"
-        autosize
-        minRows={5}
-        maxRows={12}
-        placeholder={EXAMPLE}
-        value={text}
-        onChange={(e) => setText(e.currentTarget.value)}
-      />
+      <Textarea data-autofocus aria-label="The recipe" rows={7} placeholder={EXAMPLE} value={text} onChange={(e) => setText(e.currentTarget.value)} />
       <Group mt="xs" mb="md">
         <FileButton onChange={open} accept=".json,.jsonld,.csv,.md,.txt,text/*,application/json">
           {(button) => (
@@ -272,7 +263,7 @@ function resolve(line: ReadLine, answer: Answer | undefined, pantry: ReadonlyMap
 }
 
 function understood(ingredient: Ingredient | null, grams: MassRange | null, line: ReadLine, format: Format): string {
-  const name = ingredient?.name ?? ''
+  const name = ingredient?.kind === 'starter' ? 'Levain' : (ingredient?.name ?? '')
   if (grams === null) return `${name}, ${line.quantity?.value ?? ''} %`
   const wide = grams.most > grams.least * 1.005
   return wide

@@ -57,9 +57,11 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
   const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
-  const solve = useCallback(
-    (plan: Plan) =>
-      planSchema.safeParse(plan).success ? solvePlan(plan, jars, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null,
+  const solve = useMemo(
+    () =>
+      onceEach((plan: Plan) =>
+        planSchema.safeParse(plan).success ? solvePlan(plan, jars, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null
+      ),
     [jars, here, minute, state.poured.seed, bake.ingredients]
   )
   const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
@@ -73,13 +75,13 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   )?.get(bake.id)
   const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
   const forecast = useForecast(plannedLine, plan.school)
-  const shown = { ...bake, plan }
-  const hill =
-    judged !== undefined
-      ? runningHill(judged, jars)
-      : bake.line !== null
-        ? recordHill(shown, lineFromWire(bake.line), jars)
-        : plannedHill(shown, solved, jars, plannedLine === null ? undefined : forecast)
+  const hill = useMemo(() => {
+    const shown = { ...bake, plan }
+    if (judged !== undefined) return runningHill(judged, jars)
+    if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), jars)
+    return plannedHill(shown, solved, jars, plannedLine === null ? undefined : forecast)
+  }, [bake, plan, judged, jars, solved, plannedLine, forecast])
+  const hills = useMemo(() => (hill === null ? [] : [hill]), [hill])
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
   const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs)
@@ -108,6 +110,7 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
     edit: draft.edit,
     undo: draft.undo,
     redo: draft.redo,
+    revision: draft.revision,
     solved,
     forecast,
     judged,
@@ -140,7 +143,7 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
           <SheetMenu bake={bake} plan={plan} now={now} />
         </Group>
       </div>
-      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hill === null ? [] : [hill]} height={narrow ? 236 : 244} />
+      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={narrow ? 236 : 244} />
       <nav className={classes.path} aria-label="Stations">
         {STATIONS.map((s) => (
           <Link
@@ -181,6 +184,16 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
       )}
     </>
   )
+}
+
+/** A function of an object that is reckoned once for each. */
+function onceEach<Key extends object, Value>(reckon: (key: Key) => Value): (key: Key) => Value {
+  const known = new WeakMap<Key, { readonly value: Value }>()
+  return (key) => {
+    const there = known.get(key) ?? { value: reckon(key) }
+    known.set(key, there)
+    return there.value
+  }
 }
 
 /** Whether the work of a station is behind us; said in words by its figure, too. */

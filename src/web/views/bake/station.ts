@@ -11,6 +11,8 @@ export interface StationProps {
   /** Takes the last edit back, or does it again; null when there is none. */
   readonly undo: (() => void) | null
   readonly redo: (() => void) | null
+  /** Grows with every step back or forth along the edits: what is half typed is gone then. */
+  readonly revision: number
   readonly solved: SolvedBake | null
   readonly forecast: Forecast | undefined
   readonly judged: Judged | undefined

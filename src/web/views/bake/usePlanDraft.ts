@@ -19,6 +19,8 @@ export interface PlanDraft {
   readonly undo: (() => void) | null
   readonly redo: (() => void) | null
   readonly state: 'saved' | 'saving' | 'held'
+  /** Grows with every step back or forth, and when another window's version is taken. */
+  readonly revision: number
   /** Why the server does not take it, as a sentence. */
   readonly refusal: string | null
   /** What another window made of it meanwhile. */
@@ -51,20 +53,19 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
   const [refusal, setRefusal] = useState<string | null>(null)
   const [conflict, setConflict] = useState<Bake | null>(null)
   const [saving, setSaving] = useState(false)
+  const [revision, setRevision] = useState(0)
   const lastEditMs = useRef(Number.NEGATIVE_INFINITY)
   const latest = useRef(draft)
-  latest.current = draft
   const plan = draft?.plan ?? bake.plan
 
-  const put = useCallback(
-    (next: Draft | null) => {
-      if (next === null) localStorage.removeItem(keyOf(bake.id))
-      else localStorage.setItem(keyOf(bake.id), JSON.stringify(next))
-      latest.current = next
-      setDraft(next)
-    },
-    [bake.id]
-  )
+  const put = useCallback((next: Draft | null) => {
+    latest.current = next
+    setDraft(next)
+  }, [])
+  useEffect(() => {
+    if (draft === null) localStorage.removeItem(keyOf(bake.id))
+    else localStorage.setItem(keyOf(bake.id), JSON.stringify(draft))
+  }, [draft, bake.id])
 
   const save = useCallback(
     async (mine: Draft) => {
@@ -101,7 +102,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-MOST_UNDO), plan])
     setAhead([])
     lastEditMs.current = now
-    change({ ...plan, ...patch })
+    change({ ...(latest.current?.plan ?? bake.plan), ...patch })
   }
   /** Moves one step along the edits: from one pile to the other. */
   const move = (from: readonly Plan[], setFrom: typeof setPast, setTo: typeof setPast) => {
@@ -111,6 +112,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
       setFrom(from.slice(0, -1))
       setTo((pile) => [...pile, plan])
       lastEditMs.current = Number.NEGATIVE_INFINITY
+      setRevision((r) => r + 1)
       change(next)
     }
   }
@@ -120,6 +122,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     undo: move(past, setPast, setAhead),
     redo: move(ahead, setAhead, setPast),
     state: draft === null ? 'saved' : saving || ready ? 'saving' : 'held',
+    revision,
     refusal,
     conflict,
     keepMine: () => {
@@ -130,6 +133,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     takeTheirs: () => {
       if (conflict !== null) void showBake(conflict)
       setConflict(null)
+      setRevision((r) => r + 1)
       put(null)
     }
   }

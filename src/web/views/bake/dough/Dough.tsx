@@ -29,7 +29,6 @@ import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 import { FormulaGrid } from './FormulaGrid'
-import { gridLines } from './gridLines'
 import { LineDetails } from './LineDetails'
 import { SizeCard } from './SizeCard'
 import { TruthCard } from './TruthCard'
@@ -48,17 +47,26 @@ type Sheet = 'library' | 'reader' | null
 
 /** Wish and grams of the dough. */
 export function Dough(props: StationProps) {
-  const { bake, plan, edit, solved, frozen, undo, redo } = props
-  const { format, pantry: kitchenPantry } = useKitchen()
-  const pantry = pantryOfBake(bake, kitchenPantry)
+  const { bake, plan, edit, solved, frozen, undo, redo, revision } = props
+  const { kitchen, format, pantry: kitchenPantry } = useKitchen()
+  const pantry = useMemo(() => pantryOfBake(bake, kitchenPantry), [bake, kitchenPantry])
   const { formula, target, build } = plan
   const [open, setOpen] = useState<string | null>(null)
   const [picking, setPicking] = useState<{ readonly replaces: string | null } | null>(null)
   const [sheet, setSheet] = useState<Sheet>(null)
   const dough = solved?.dough.ok ? solved.dough.value : null
-  const context = useMemo(() => ({ pantry, levain: levainComposition(build) }), [pantry, build])
-  const lines = gridLines(formula, dough, format, pantry, build.hydration)
-  const nameOf = (id: string) => lines.find((l) => l.id === id)?.name ?? pantry.get(id)?.name
+  const facts = useMemo(
+    () => ({ context: { pantry, levain: levainComposition(build) }, format, smallScale: kitchen.smallScale, levainHydration: build.hydration }),
+    [pantry, build, format, kitchen.smallScale]
+  )
+  const sized = useMemo(() => ({ formula, target }), [formula, target])
+  const names = new Map(
+    formula.lines.map((l) => [
+      l.id,
+      l.kind === 'levain' ? 'Levain' : l.kind === 'pre-ferment' ? l.mix.name : pantry.get('ingredientId' in l ? l.ingredientId : l.kind)?.name
+    ])
+  )
+  const nameOf = (id: string) => names.get(id) ?? pantry.get(id)?.name
   const setFormula = (patch: Partial<Formula>) => edit({ formula: { ...formula, ...patch } })
   const setLines = (next: readonly FormulaLine[]) => setFormula({ lines: next })
   const setLine = (line: FormulaLine) => setLines(formula.lines.map((l) => (l.id === line.id ? line : l)))
@@ -131,14 +139,9 @@ export function Dough(props: StationProps) {
           {solved?.problem?.code === 'no levain' && <Note tone="stop">{problemSentence(solved.problem)}</Note>}
           <div className={classes.gridBox}>
             <FormulaGrid
-              lines={lines}
-              total={{
-                share: dough === null ? '' : format.percent(dough.exact.divisor),
-                grams: dough === null ? '' : format.massFigure(dough.weigh.doughGrams)
-              }}
-              sized={{ formula, target }}
-              context={context}
-              format={format}
+              key={revision}
+              sized={sized}
+              facts={facts}
               frozen={frozen}
               open={open}
               onOpen={setOpen}
@@ -164,9 +167,8 @@ export function Dough(props: StationProps) {
                   />
                 )
               }}
-              onEdit={(next) => edit(next)}
+              onEdit={edit}
               onMove={move}
-              nameOf={nameOf}
             />
           </div>
           {!frozen && (

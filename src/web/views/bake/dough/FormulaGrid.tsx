@@ -2,41 +2,43 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable'
 import { CSS } from '@dnd-kit/utilities'
 import { IconChevronDown, IconGripVertical } from '@tabler/icons-react'
-import { memo, type ReactNode, useCallback, useMemo, useRef, useState } from 'react'
+import { memo, type ReactNode, startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { problemSentence } from '../../../../contract'
-import { type CellProblem, editCell, type Format, type FormulaContext, type Problem, type SizedFormula } from '../../../../core'
+import { editCell, type Format, type Formula, type FormulaContext, type SizedFormula } from '../../../../core'
 import { Note } from '../../../parts/Card'
-import { Cell, moveInGrid } from '../../../parts/Cell'
+import { Cell, type CellProps, type LiveText, moveInGrid } from '../../../parts/Cell'
 import { scaleOf } from '../../../parts/figures'
 import classes from './FormulaGrid.module.css'
-import type { GridLine } from './gridLines'
+import { type GridLine, gridOf } from './gridLines'
+import { createGridTexts, type GridTexts, textKey } from './gridTexts'
 
 const SHARE = 0
 const GRAMS = 1
 
+/** What the grid is reckoned with. */
+export interface GridFacts {
+  readonly context: FormulaContext
+  readonly format: Format
+  readonly smallScale: boolean
+  readonly levainHydration: number
+}
+
 /**
- * The formula as a grid: type into any cell, the others answer. Each keystroke is reckoned from the formula as it was when the cell was entered,
- * so that a figure half typed leaves no trace.
+ * The formula as a grid: type into any cell, the others answer in the same frame, and the rest of the sheet follows when there is time.
+ * Each keystroke is reckoned from the formula as it was when the cell was entered, so that a figure half typed leaves no trace.
  */
 export function FormulaGrid({
-  lines,
-  total,
   sized,
-  context,
-  format,
+  facts,
   frozen,
   open,
   onOpen,
   unfolded,
   onEdit,
-  onMove,
-  nameOf
+  onMove
 }: {
-  readonly lines: readonly GridLine[]
-  readonly total: { readonly share: string; readonly grams: string }
   readonly sized: SizedFormula
-  readonly context: FormulaContext
-  readonly format: Format
+  readonly facts: GridFacts
   readonly frozen: boolean
   /** Line that is unfolded. */
   readonly open: string | null
@@ -45,29 +47,61 @@ export function FormulaGrid({
   readonly unfolded: (id: string) => ReactNode
   readonly onEdit: (next: SizedFormula) => void
   readonly onMove: (from: number, to: number) => void
-  readonly nameOf: (id: string) => string | undefined
 }) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const latest = useRef({ sized, context, format, lines, onEdit, nameOf })
-  latest.current = { sized, context, format, lines, onEdit, nameOf }
+  const { lines, total } = useMemo(() => gridOf(sized, facts), [sized, facts])
+  const [texts] = useState(() => {
+    const fresh = createGridTexts()
+    fresh.set(lines, total)
+    return fresh
+  })
+  const latest = useRef({ sized, facts, lines, onEdit })
+  latest.current = { sized, facts, lines, onEdit }
   const origin = useRef(sized)
+  /** The formula typed last, until the sheet has caught up with it; and all that were on their way to it. */
+  const typed = useRef<SizedFormula | null>(null)
+  const onTheWay = useRef(new WeakSet<Formula>())
+
+  useLayoutEffect(() => {
+    const waits = typed.current !== null && typed.current.formula !== sized.formula && onTheWay.current.has(sized.formula)
+    if (waits) return
+    typed.current = null
+    texts.set(lines, total)
+  }, [texts, lines, total, sized])
+
   const enter = useCallback(() => {
-    origin.current = latest.current.sized
+    origin.current = typed.current ?? latest.current.sized
+    onTheWay.current = new WeakSet([latest.current.sized.formula])
   }, [])
-  const type = useCallback((row: number, column: number, figure: number | null): boolean => {
-    const now = latest.current
-    const line = now.lines[row]
-    if (line === undefined || figure === null) return figure !== null
-    const value = column === SHARE ? figure / 100 : scaleOf('mass', now.format).read(figure)
-    const answer = editCell(origin.current, line.id, column === SHARE ? 'share' : 'grams', value, now.context)
-    setRefusal(answer.ok ? null : problemSentence(answer.problem as Problem<CellProblem>, now.nameOf))
-    if (answer.ok) now.onEdit(answer.value)
-    return answer.ok
-  }, [])
+  const afterPaint = useAfterPaint()
+  const show = useCallback(
+    (next: SizedFormula) => {
+      const now = latest.current
+      typed.current = next
+      onTheWay.current.add(next.formula)
+      const grid = gridOf(next, now.facts)
+      texts.set(grid.lines, grid.total)
+      afterPaint(() => startTransition(() => now.onEdit(next)))
+    },
+    [texts, afterPaint]
+  )
+  const type = useCallback(
+    (row: number, column: number, figure: number | null): boolean => {
+      const now = latest.current
+      const line = now.lines[row]
+      if (line === undefined || figure === null) return figure !== null
+      const value = column === SHARE ? figure / 100 : scaleOf('mass', now.facts.format).read(figure)
+      const answer = editCell(origin.current, line.id, column === SHARE ? 'share' : 'grams', value, now.facts.context)
+      setRefusal(answer.ok ? null : problemSentence(answer.problem, (id) => now.lines.find((l) => l.id === id)?.name))
+      if (answer.ok) show(answer.value)
+      return answer.ok
+    },
+    [show]
+  )
   const revert = useCallback(() => {
     setRefusal(null)
-    latest.current.onEdit(origin.current)
-  }, [])
+    show(origin.current)
+  }, [show])
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates })
@@ -86,7 +120,7 @@ export function FormulaGrid({
           <span />
           <span />
           <span>%</span>
-          <span>{format.choice.mass}</span>
+          <span>{facts.format.choice.mass}</span>
         </div>
         <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
           <SortableContext items={ids} strategy={verticalListSortingStrategy} disabled={frozen}>
@@ -96,9 +130,8 @@ export function FormulaGrid({
                   id={line.id}
                   name={line.name}
                   more={line.more}
-                  share={line.share}
-                  grams={line.grams}
                   fixedShare={line.fixedShare}
+                  texts={texts}
                   row={row}
                   frozen={frozen}
                   open={open === line.id}
@@ -115,8 +148,8 @@ export function FormulaGrid({
         <div className={classes.total}>
           <span />
           <span className={classes.totalName}>Dough</span>
-          <span>{total.share}</span>
-          <span>{total.grams}</span>
+          <Sum texts={texts} name={textKey(null, 'share')} />
+          <Sum texts={texts} name={textKey(null, 'grams')} />
         </div>
       </div>
       {refusal !== null && <Note tone="stop">{refusal}</Note>}
@@ -124,36 +157,46 @@ export function FormulaGrid({
   )
 }
 
-const Row = memo(function Row({
-  id,
-  name,
-  more,
-  share,
-  grams,
-  fixedShare,
-  row,
-  frozen,
-  open,
-  onToggle,
-  onFigure,
-  onRevert,
-  onFocus
-}: {
-  readonly id: string
-  readonly name: string
-  readonly more: string
-  readonly share: string
-  readonly grams: string
-  readonly fixedShare: boolean
-  readonly row: number
-  readonly frozen: boolean
-  readonly open: boolean
-  readonly onToggle: (id: string) => void
-  readonly onFigure: (row: number, column: number, figure: number | null) => boolean
-  readonly onRevert: () => void
-  readonly onFocus: () => void
-}) {
+/** Does the latest of several pieces of work once the frame is on the screen; at once when the grid is closed before. */
+function useAfterPaint(): (work: () => void) => void {
+  const waiting = useRef<(() => void) | null>(null)
+  const flush = useCallback(() => {
+    const work = waiting.current
+    waiting.current = null
+    work?.()
+  }, [])
+  useEffect(() => flush, [flush])
+  return useCallback(
+    (work) => {
+      if (waiting.current === null) requestAnimationFrame(() => setTimeout(flush))
+      waiting.current = work
+    },
+    [flush]
+  )
+}
+
+/** One text of the grid by itself. */
+function useLive(texts: GridTexts, name: string): LiveText {
+  return useMemo(() => ({ get: () => texts.get(name), subscribe: texts.subscribe }), [texts, name])
+}
+
+function Sum({ texts, name }: { readonly texts: GridTexts; readonly name: string }) {
+  const { subscribe, get } = useLive(texts, name)
+  return <span>{useSyncExternalStore(subscribe, get)}</span>
+}
+
+type RowProps = Pick<GridLine, 'id' | 'name' | 'more' | 'fixedShare'> &
+  Pick<CellProps, 'onFigure' | 'onRevert' | 'onFocus' | 'row'> & {
+    readonly texts: GridTexts
+    readonly frozen: boolean
+    readonly open: boolean
+    readonly onToggle: (id: string) => void
+  }
+
+const Row = memo(function Row({ id, name, more, fixedShare, texts, row, frozen, open, onToggle, ...cell }: RowProps) {
   const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({ id })
+  const share = useLive(texts, textKey(id, 'share'))
+  const grams = useLive(texts, textKey(id, 'grams'))
   return (
     <div ref={setNodeRef} className={classes.row} data-dragging={isDragging} style={{ transform: CSS.Translate.toString(transform), transition }}>
       <button type="button" className={classes.grip} aria-label={`Move ${name}`} disabled={frozen} {...attributes} {...listeners}>
@@ -166,17 +209,8 @@ const Row = memo(function Row({
         </span>
         <IconChevronDown size={18} className={classes.chevron} aria-hidden="true" />
       </button>
-      <Cell
-        shown={share}
-        label={`${name}, %`}
-        row={row}
-        column={SHARE}
-        disabled={frozen || fixedShare}
-        onFigure={onFigure}
-        onRevert={onRevert}
-        onFocus={onFocus}
-      />
-      <Cell shown={grams} label={`${name}, grams`} row={row} column={GRAMS} disabled={frozen} onFigure={onFigure} onRevert={onRevert} onFocus={onFocus} />
+      <Cell {...cell} shown={share} label={`${name}, %`} row={row} column={SHARE} disabled={frozen || fixedShare} />
+      <Cell {...cell} shown={grams} label={`${name}, grams`} row={row} column={GRAMS} disabled={frozen} />
     </div>
   )
 })

@@ -1,5 +1,7 @@
-import type { BakeDough, Format, Formula, Pantry, SolvedLine } from '../../../../core'
+import { type BakeDough, type Format, roundDough, type SizedFormula, type SolvedLine, solveFormula } from '../../../../core'
 import { scaleOf } from '../../../parts/figures'
+import type { GridFacts } from './FormulaGrid'
+import type { GridTotal } from './gridTexts'
 
 /** One row of the formula grid as words and figures, ready to be drawn. */
 export interface GridLine {
@@ -13,33 +15,36 @@ export interface GridLine {
   readonly fixedShare: boolean
 }
 
-const shareText = (share: number) => scaleOf('percent', { choice: { mass: 'g', temperature: '°C' } } as Format).show(share)
-
-/** Rows of a formula; while it cannot be, with the shares as they are written. */
-export function gridLines(formula: Formula, dough: BakeDough | null, format: Format, pantry: Pantry, levainHydration: number): GridLine[] {
+/** A formula as rows and their sum; while it cannot be, with the shares as they are written. */
+export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { readonly lines: GridLine[]; readonly total: GridTotal } {
+  const { context, format, smallScale } = facts
+  const exact = solveFormula(formula, target, context)
+  const dough: BakeDough | null = exact.ok ? { exact: exact.value, weigh: roundDough(exact.value, smallScale) } : null
+  const percent = scaleOf('percent', format).show
   const onlyFlour = formula.lines.filter((l) => l.kind === 'flour').length === 1
-  return formula.lines.map((line): GridLine => {
-    const exact = dough?.exact.lines.find((l) => l.id === line.id)
-    const weigh = dough?.weigh.lines.find((l) => l.id === line.id)
-    const ingredient = pantry.get('ingredientId' in line ? line.ingredientId : line.kind)
+  const lines = formula.lines.map((line, i): GridLine => {
+    const solved = dough?.exact.lines[i]
+    const weigh = dough?.weigh.lines[i]
+    const ingredient = context.pantry.get('ingredientId' in line ? line.ingredientId : line.kind)
     const name =
       line.kind === 'levain'
-        ? `Levain, ${format.percent(levainHydration, 0)}`
+        ? `Levain, ${format.percent(facts.levainHydration, 0)}`
         : line.kind === 'pre-ferment'
           ? line.mix.name
           : (ingredient?.name ?? 'Not in this kitchen any more')
     return {
       id: line.id,
       name,
-      more: moreOf(line.estimate, exact, allergenWords(name, ingredient?.allergens ?? []), format),
-      share: shareText(exact?.share ?? ('share' in line ? line.share : line.kind === 'water' ? formula.hydration : formula.salt)),
+      more: moreOf(line.estimate, solved, allergenWords(name, ingredient?.allergens ?? []), format),
+      share: percent(solved?.share ?? ('share' in line ? line.share : line.kind === 'water' ? formula.hydration : formula.salt)),
       grams: weigh === undefined ? '' : format.massFigure(weigh.grams, weigh.resolution),
       fixedShare: line.kind === 'flour' && onlyFlour
     }
   })
+  return { lines, total: { share: dough === null ? '' : percent(dough.exact.divisor), grams: dough === null ? '' : format.massFigure(dough.weigh.doughGrams) } }
 }
 
-/** Allergens that the name does not tell; gluten stands on the card below. */
+/** Allergens that the name does not tell; gluten stands on the card beside. */
 function allergenWords(name: string, allergens: readonly string[]): string {
   const told = allergens.filter((a) => a !== 'gluten' && !name.toLowerCase().includes(a))
   return told.length === 0 ? '' : `contains ${told.join(', ')}`

@@ -1,0 +1,157 @@
+import type { Page } from 'playwright-core'
+import { closeBrowser, openWindow, type Program, plain, setMix, startProgram, type, type Window } from './support'
+
+/** The build: every school, every way to say how much seed, ladders, vessels, and pours in the order of the culture. */
+let program: Program
+let window: Window
+let page: Page
+beforeAll(async () => {
+  program = await startProgram({ demo: true })
+  window = await openWindow()
+  page = window.page
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const saved = () => page.getByText('saved', { exact: true }).waitFor()
+const room = async () => plain(await page.locator('main').innerText())
+const card = async (name: string | RegExp) => plain(await page.getByRole('region', { name }).innerText())
+const choose = async (label: string, option: string) => {
+  await page.getByRole('combobox', { name: label, exact: true }).click()
+  await page.getByRole('option', { name: option }).click()
+}
+
+async function newBuild(): Promise<void> {
+  await page.goto(program.address)
+  await page.getByRole('button', { name: 'New bake' }).click()
+  await page.waitForURL(/\/dough/)
+  await saved()
+  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByText('Where the levain comes from').waitFor()
+}
+
+test('each school has its sentence, its numbers, and what it leaves', async () => {
+  await newBuild()
+  await choose('Where the levain comes from', 'straight from the jar')
+  await page.getByText('to the discard pot').first().waitFor()
+  expect(await card(/^What stays in/)).toMatch(/0 g once the seed is out 20 g when you have mixed \d+ g to the discard pot/)
+  await choose('Where the levain comes from', 'draw and top up')
+  await page.getByText(/at the same moment: \d/).waitFor()
+  await choose('Where the levain comes from', 'put some back')
+  await page.getByText(/to put back \+/).waitFor()
+  await choose('Where the levain comes from', 'mixed seed')
+  await page.getByText('older levain', { exact: true }).waitFor()
+  await saved()
+})
+
+test('ratio, inoculation, seed and spoons say the same amount in other words', async () => {
+  await newBuild()
+  expect(await card('How much seed')).toContain('1:5:5')
+  await page.getByText('inoculation', { exact: true }).click()
+  expect(await page.getByRole('textbox', { name: 'Seed on the fresh flour' }).inputValue()).toBe('20')
+  await page.getByText('seed', { exact: true }).first().click()
+  await page.getByRole('textbox', { name: 'Seed at hand' }).waitFor()
+  await page.getByText('spoons', { exact: true }).click()
+  await page.getByText(/That is 30 to 33\sg of starter/).waitFor()
+  await page.getByText('ratio', { exact: true }).click()
+  await type(page, 'Or typed', '1:4:3')
+  // (3 + .5) / (4 + .5)
+  await page.waitForFunction(() => document.querySelector('input[value="77.78"]') !== null)
+  await saved()
+})
+
+test('a typed ratio that is none says how one looks', async () => {
+  await type(page, 'Or typed', '1-4-3')
+  await page.getByText('A ratio looks like 1:4:4.').waitFor()
+})
+
+test('a stiff blend: weighed flour by flour, flour before water, and the band is set', async () => {
+  await newBuild()
+  await page.getByText('stiff', { exact: true }).click()
+  await page.getByRole('button', { name: 'Another flour' }).click()
+  await choose('Flour 2 of the levain', 'Wholegrain rye flour')
+  await page.getByText('Flour into the seed first, then the water.').waitFor()
+  await page.getByRole('link', { name: /^Clock/ }).click()
+  await setMix(page, 27, '18', '00')
+  await saved()
+  await page.getByRole('link', { name: /^Bench/ }).click()
+  const seen: string[] = []
+  for (let i = 0; i < 4; i++) {
+    seen.push(plain(await page.getByTestId('pour').getByRole('heading', { level: 2 }).innerText()))
+    await page.getByRole('button', { name: /^Poured/ }).click()
+    await page.waitForTimeout(250)
+  }
+  expect(seen).toEqual(['Seed from Juno', 'White wheat flour', 'Wholegrain rye flour', 'Water'])
+  await page.getByRole('button', { name: 'The band is set' }).click()
+  await page.getByTestId('verdict').waitFor()
+  await page.getByRole('link', { name: /^Build/ }).click()
+  expect(await card('What went into the levain')).toMatch(/wholegrain rye flour/)
+})
+
+test('a jar too small gets a ladder with its times, never below what is kept', async () => {
+  await newBuild()
+  await page.getByText('seed', { exact: true }).first().click()
+  await type(page, 'Seed at hand', '150')
+  await page.getByRole('region', { name: 'Grow the seed first' }).waitFor()
+  const words = await card('Grow the seed first')
+  expect(words).toMatch(/Juno can spare \d+ g, and 150 g are needed: one stage before the build/)
+  const [, seed = '999'] = words.match(/1:[\d.]+:[\d.]+ ([\d.]+) g/) ?? []
+  const [, spare = '0'] = words.match(/can spare (\d+) g/) ?? []
+  expect(Number(seed)).toBeLessThanOrEqual(Number(spare) + 0.05)
+})
+
+test('more seed than levain is told, and kept as typed', async () => {
+  await type(page, 'Seed at hand', '5000')
+  await page
+    .getByText(/as much as the whole levain/)
+    .first()
+    .waitFor()
+  await page.getByText('not saved yet').waitFor()
+})
+
+test('a vessel too small foams over, and one that fits is named', async () => {
+  await newBuild()
+  await page.getByRole('combobox', { name: 'Vessel' }).click()
+  await page.getByRole('option', { name: /Small jar/ }).click()
+  await page.getByText(/Small jar would be \d+\s% full at the peak and foam over\. \w+ \w+ fits\./).waitFor()
+  await saved()
+})
+
+test('a vessel of one’s own is told in Kitchen and is there at once', async () => {
+  await page.goto(`${program.address}/kitchen`)
+  await page.getByRole('button', { name: 'Another vessel' }).click()
+  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Keep it' }).click()
+  await page.getByText('A name is needed.').waitFor()
+  await page.getByRole('region', { name: 'Vessels' }).getByRole('textbox', { name: 'Name' }).fill('Blue pot')
+  await type(page, 'Holds, ml', '3000')
+  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Keep it' }).click()
+  await page.getByText('Blue pot is kept.').waitFor()
+  await page.getByRole('region', { name: 'Vessels' }).getByText('Blue pot').first().waitFor()
+})
+
+test('an ingredient is changed, and goes back to what it was', async () => {
+  await page.getByRole('region', { name: 'Ingredients' }).getByRole('textbox', { name: 'Find an ingredient' }).fill('honey')
+  await page.getByRole('button', { name: /^Honey/ }).click()
+  await type(page, 'Water in it', '20')
+  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click()
+  await page.getByText('20 % water · changed').waitFor()
+  await page.getByRole('button', { name: /^Honey/ }).click()
+  await page.getByRole('button', { name: 'Back to what it was' }).click()
+  await page.getByText('17 % water', { exact: true }).waitFor()
+})
+
+test('one levain for two doughs: summed in the build, divided at the mix', async () => {
+  await newBuild()
+  await page.getByRole('button', { name: 'Another dough takes of it' }).click()
+  await type(page, 'Other dough 1', 'pancakes')
+  await type(page, 'Levain for other dough 1', '120')
+  await page.getByText(/g for the dough \+ 120\sg for pancakes \+/).waitFor()
+  await saved()
+  expect(await room()).not.toContain('NaN')
+})
+
+test('the browser had nothing to complain about', () => {
+  expect(window.complaints).toEqual([])
+})
