@@ -15,24 +15,27 @@ export interface WireLine {
   stays: { from: string; tempC: number; surroundings?: 'air' | 'water bath' }[]
   parents: { grams: number; hydration: number; flour: FlourKind; line: WireLine | null }[]
 }
-export const lineSchema: z.ZodType<WireLine> = z.object({
-  startedAt: instantSchema,
-  flours: floursSchema,
-  waterGrams: z.number(),
-  saltGrams: z.number(),
-  mixTempC: z.number(),
-  stays: z.array(z.object({ from: instantSchema, tempC: z.number(), surroundings: z.enum(['air', 'water bath']).optional() })).min(1),
-  parents: z.array(
-    z.object({
-      grams: z.number(),
-      hydration: z.number(),
-      flour: flourKindSchema,
-      get line() {
-        return lineSchema.nullable()
-      }
-    })
-  )
-})
+/** Feeds that are followed back on the wire; level by level, so that no nesting can be deeper. */
+const MOST_GENERATIONS = 8
+function lineAt(generation: number): z.ZodType<WireLine> {
+  return z.object({
+    startedAt: instantSchema,
+    flours: floursSchema,
+    waterGrams: z.number(),
+    saltGrams: z.number(),
+    mixTempC: z.number(),
+    stays: z.array(z.object({ from: instantSchema, tempC: z.number(), surroundings: z.enum(['air', 'water bath']).optional() })).min(1),
+    parents: z.array(
+      z.object({
+        grams: z.number(),
+        hydration: z.number(),
+        flour: flourKindSchema,
+        line: generation <= 1 ? z.null() : lineAt(generation - 1).nullable()
+      })
+    )
+  })
+}
+export const lineSchema = lineAt(MOST_GENERATIONS)
 
 /** From the wire to what the core takes. */
 export function lineFromWire(line: WireLine): BatchLine {

@@ -15,9 +15,9 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
 ]
 
 /** Brings the tables to the newest version; does nothing when they are. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
+export async function migrate(sequelize: Sequelize, steps: typeof MIGRATIONS = MIGRATIONS): Promise<string[]> {
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, step }) => ({ name, up: ({ context }: { context: QueryInterface }) => step.up(context) })),
+    migrations: steps.map(({ name, step }) => ({ name, up: ({ context }: { context: QueryInterface }) => step.up(context) })),
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined

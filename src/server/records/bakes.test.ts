@@ -118,6 +118,17 @@ describe('what cannot be is refused, and nothing is stored', () => {
     for (const item of ['seed', 'water', 'flour']) await pour(item, 16)
     expect((await event('band', { mixTempC: 45 })).status).toBe(400)
   })
+  test('a forecast nested without end', async () => {
+    const line = (parents: string) =>
+      `{"startedAt":"2026-11-26T08:00:00.000Z","flours":{},"waterGrams":1,"saltGrams":0,"mixTempC":20,"stays":[{"from":"2026-11-26T08:00:00.000Z","tempC":20}],"parents":${parents}}`
+    const [before, after] = line('[{"grams":1,"hydration":1,"flour":"rye","line":HERE}]').split('HERE')
+    const inputs = `${before?.repeat(900)}${line('[]')}${after?.repeat(900)}`
+    const shown = { modelVersion: 'x', inputs: 'HERE', theta: {}, quantiles: { opens: [1, 1, 1, 1, 1], peak: [1, 1, 1, 1, 1], closes: [1, 1, 1, 1, 1] } }
+    const body = JSON.stringify({ id: testId(), type: 'band', happenedAt: at(0), mixTempC: 24, shown }).replace('"HERE"', inputs)
+    const { status } = await server.send('POST', `/api/bakes/${bakeId}/events`, body)
+    expect(status).toBeGreaterThanOrEqual(400)
+    expect(status).toBeLessThan(500)
+  })
   test('an unknown sign, an empty look, an unknown kind of event', async () => {
     for (const item of ['seed', 'water', 'flour']) await pour(item, 16)
     await event('band', { mixTempC: 24 })
