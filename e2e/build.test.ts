@@ -100,6 +100,11 @@ test('a jar too small gets a ladder with its times, never below what is kept', a
   const [, seed = '999'] = words.match(/1:[\d.]+:[\d.]+ ([\d.]+) g/) ?? []
   const [, spare = '0'] = words.match(/can spare (\d+) g/) ?? []
   expect(Number(seed)).toBeLessThanOrEqual(Number(spare) + 0.05)
+  await saved()
+  await page.getByRole('button', { name: 'Feed Juno like this' }).click()
+  await page.getByRole('dialog').getByText('Nothing is discarded.').waitFor()
+  await page.getByRole('button', { name: 'Fed like this' }).click()
+  await page.getByRole('region', { name: 'Grow the seed first' }).waitFor({ state: 'detached' })
 })
 
 test('more seed than levain is told, and kept as typed', async () => {

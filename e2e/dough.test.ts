@@ -156,7 +156,11 @@ test('from the levain at hand: the dough follows', async () => {
 test('a tin and a flatbread know their dough', async () => {
   await newBake()
   await page.getByRole('button', { name: 'Shape of size 1' }).click()
-  await page.getByRole('menuitem', { name: /30 cm across/ }).click()
+  await page.getByRole('combobox', { name: 'Shape' }).click()
+  await page.getByRole('option', { name: 'Flatbread, thin' }).click()
+  await type(page, 'Across, cm', '30')
+  // 707 cm² at .37 g, to 5 g
+  await page.getByRole('button', { name: /^Take 260/ }).click()
   expect(await page.getByRole('textbox', { name: 'Weight of a piece, size 1' }).inputValue()).toBe('260')
 })
 

@@ -179,12 +179,18 @@ export interface SolvedLevain {
   readonly ladder: readonly TimedStage[] | null
   /** How it stands in its vessel; null without one. */
   readonly fit: (JarFit & { readonly vessel: NamedVessel; readonly other: NamedVessel | null }) | null
-  /** Water for the wanted mix temperature, and how to get it; null where there is none to be had. */
+  /** Water for the wanted mix temperature, and how to get it with ice from the freezer; null where there is none to be had. */
   readonly water: { readonly tempC: number; readonly blend: WaterBlend } | null
+  /** What the seed has when it is taken, °C. */
+  readonly seedTempC: number
+  /** What the water would have to have, above what a culture bears or below freezing; null while it can be. */
+  readonly impossibleWaterC: number | null
 }
 
 /** Below this a small seed is weighed on the small scale, g. */
 const TINY_GRAMS = 20
+/** Water off the boil, °C. */
+const KETTLE_C = 95
 /** Less fresh flour per seed than this is too little food for so much old starter. */
 const LITTLE_FLOUR = 0.5
 
@@ -294,8 +300,9 @@ function answerLevain(
     salt: roundToScale(masses.salt, kitchen.smallScale ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS),
     oil: roundToScale(masses.oil, fine(masses.oil))
   }
+  const seedTempC = temperatureAt(jar.line, startMs, jar.parameters)
   const water = waterTemperature(wish.mixTempC, weigh.water, [
-    { grams: weigh.seed + weigh.older, tempC: temperatureAt(jar.line, startMs, jar.parameters), heat: levainHeat(sourced.seedHydration) },
+    { grams: weigh.seed + weigh.older, tempC: seedTempC, heat: levainHeat(sourced.seedHydration) },
     { grams: weigh.flour, tempC: kitchen.flourTempC, heat: HEAT.flour }
   ])
   const manner = pourManner(build.hydration, mainKind(planned.flours))
@@ -326,7 +333,9 @@ function answerLevain(
             vessel,
             other: smallestThatFits(kitchen.vessels, sourced.totalGrams, build.hydration, rise) ?? null
           },
-    water: water.ok ? { tempC: water.value, blend: blendWater(weigh.water, water.value, kitchen.tapTempC) } : null
+    water: water.ok ? { tempC: water.value, blend: blendWater(weigh.water, water.value, kitchen.tapTempC, KETTLE_C, HEAT.meltingFromFreezer) } : null,
+    seedTempC,
+    impossibleWaterC: water.ok ? null : (water.problem.values.tempC ?? null)
   }
 }
 
@@ -340,7 +349,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
   const { spareGrams } = build.sourced
   if (build.weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: build.weigh.seed, spareGrams })
-  if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, 5)) warnings.push({ code: 'nothing kept' })
+  else if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, 5)) warnings.push({ code: 'nothing kept' })
   if (build.fit !== null && !build.fit.fits) {
     warnings.push({ code: 'vessel too small', vessel: build.fit.vessel.name, full: build.fit.full, other: build.fit.other?.name ?? null })
   }
@@ -348,7 +357,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   if (!FLOURS[jar.flour].gluten && glutenInside) warnings.push({ code: 'gluten into gluten-free' })
   if (build.strength === 'two feeds' || build.strength === 'revival') warnings.push({ code: 'culture weak', strength: build.strength })
   if (build.flourPerSeed < LITTLE_FLOUR) warnings.push({ code: 'much old starter' })
-  if (build.water === null && build.weigh.water > 0) warnings.push({ code: 'water too hot', tempC: HOTTEST_WATER_C })
+  if ((build.impossibleWaterC ?? 0) > HOTTEST_WATER_C) warnings.push({ code: 'water too hot', tempC: HOTTEST_WATER_C })
   return warnings
 }
 

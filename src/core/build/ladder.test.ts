@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { type LadderWish, LEAST_GROWTH, MOST_GROWTH, solveLadder } from './ladder'
+import { feedUp, type LadderWish, LEAST_GROWTH, MOST_GROWTH, solveLadder } from './ladder'
 
 const wish: LadderWish = { seedGrams: 60, spareGrams: 10, jarHydration: 1, hydration: 1, mostGrowth: MOST_GROWTH.vigorous }
 const ladder = (more: Partial<LadderWish> = {}) => {
@@ -68,4 +68,17 @@ test('any ladder: never more than the jar can spare, growth within limits, each 
       }
     )
   )
+})
+
+describe('feeding the whole jar up', () => {
+  test('20 g become 80: 60 for the seed, 15 to stay, 5 that stick', () => {
+    expect(feedUp({ jarGrams: 20, hydration: 1, seedGrams: 60, keepMinimumGrams: 15 })).toEqual({ flourGrams: 30, waterGrams: 30 })
+  })
+  test('a stiff jar gets its own kind of feed', () => {
+    // 60 g fresh at 50 %: 40 flour, 20 water
+    expect(feedUp({ jarGrams: 20, hydration: 0.5, seedGrams: 60, keepMinimumGrams: 15 })).toEqual({ flourGrams: 40, waterGrams: 20 })
+  })
+  test('a jar that is nearly large enough is still fed something to eat', () => {
+    expect(feedUp({ jarGrams: 78, hydration: 1, seedGrams: 60, keepMinimumGrams: 15 })).toEqual({ flourGrams: 20, waterGrams: 20 })
+  })
 })

@@ -86,3 +86,18 @@ function leastThat(passes: (x: number) => boolean, least: number, most: number):
   }
   return high
 }
+
+/**
+ * Flour and water that make a whole jar large enough to spare a seed, at its own hydration and nothing taken out.
+ * @returns whole g, rounded up; at least as much as makes it grow by half, lest it starve
+ * @example feedUp({ jarGrams: 20, hydration: 1, seedGrams: 60, keepMinimumGrams: 15 }) // 30 g of each: 20 + 60 = 60 + 15 + 5
+ */
+export function feedUp(wish: { readonly jarGrams: number; readonly hydration: number; readonly seedGrams: number; readonly keepMinimumGrams: number }): {
+  readonly flourGrams: number
+  readonly waterGrams: number
+} {
+  const wanted = levainNeeded([wish.seedGrams], wish.keepMinimumGrams).total
+  const fresh = Math.max(wanted - wish.jarGrams, wish.jarGrams / 2)
+  const flour = fresh / (1 + wish.hydration)
+  return { flourGrams: Math.ceil(flour - 1e-9), waterGrams: Math.ceil(fresh - flour - 1e-9) }
+}

@@ -38,6 +38,11 @@ test('480 g at 20.19 °C from a tap at 26 °C: 26.3 g of ice', () => {
   expect(blend.tapGrams + blend.iceGrams).toBeCloseTo(480, 9)
 })
 
+test('the same with ice from the freezer, which is colder: 24.2 g', () => {
+  // 480 · 4.18 · 5.81 / (372 + 4.18 · 26)
+  expect(blendWater(480, 20.19, 26, 95, HEAT.meltingFromFreezer).iceGrams).toBeCloseTo(24.25, 1)
+})
+
 test('150 g at 35 °C from a tap at 15 °C and a kettle at 95 °C: 37.5 g from the kettle', () => {
   expect(blendWater(150, 35, 15)).toEqual({ tapGrams: expect.closeTo(112.5, 9), kettleGrams: expect.closeTo(37.5, 9), iceGrams: 0 })
 })

@@ -66,15 +66,16 @@ export interface WaterBlend {
  * @param wantedC 0 … 40 °C
  * @param tapC tap, °C
  * @param hotC kettle, °C
- * @returns grams that sum to waterGrams; ice is taken to be at 0 °C
+ * @param melting kJ to melt a kg of ice: `HEAT.melting` at 0 °C, `HEAT.meltingFromFreezer` from −18 °C
+ * @returns grams that sum to waterGrams
  * Source: heat balance; ice = m c (T_tap − t) / (334 + c T_tap).
  * @example blendWater(480, 20.19, 26).iceGrams // 26.3
  */
-export function blendWater(waterGrams: number, wantedC: number, tapC: number, hotC = 95): WaterBlend {
+export function blendWater(waterGrams: number, wantedC: number, tapC: number, hotC = 95, melting: number = HEAT.melting): WaterBlend {
   if (wantedC >= tapC) {
     const kettleGrams = hotC > tapC ? Math.min((waterGrams * (wantedC - tapC)) / (hotC - tapC), waterGrams) : 0
     return { tapGrams: waterGrams - kettleGrams, kettleGrams, iceGrams: 0 }
   }
-  const iceGrams = Math.min((waterGrams * HEAT.water * (tapC - wantedC)) / (HEAT.melting + HEAT.water * tapC), waterGrams)
+  const iceGrams = Math.min((waterGrams * HEAT.water * (tapC - wantedC)) / (melting + HEAT.water * tapC), waterGrams)
   return { tapGrams: waterGrams - iceGrams, kettleGrams: 0, iceGrams }
 }

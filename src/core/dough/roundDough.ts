@@ -1,6 +1,6 @@
 import { KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
-import type { TrueValues } from './composition'
-import { type SolvedDough, type SolvedLine, truthOf } from './solveFormula'
+import { type TrueValues, trueValues } from './composition'
+import type { SolvedDough, SolvedLine } from './solveFormula'
 
 /** A dough as it will be weighed. */
 export interface WeighedDough {
@@ -27,7 +27,7 @@ export function roundDough(solved: SolvedDough, smallScale: boolean): WeighedDou
       parts.map((p) => ({ ...p, grams: round(p.grams, p.ingredientId === 'salt' || (p.ingredientId ?? '').includes('yeast')), parts: roundParts(p.parts) }))
     return { ...line, grams: roundToScale(line.grams, resolution), parts: roundParts(line.parts), resolution }
   })
-  const truth = truthOf(lines)
+  const truth = trueValues(lines)
   return { lines, truth, doughGrams: truth.totalGrams, levainGrams: lines.reduce((t, l) => (l.kind === 'levain' ? t + l.grams : t), 0) }
 }
 

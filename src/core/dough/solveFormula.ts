@@ -1,5 +1,5 @@
 import { ok, problem, type Result } from '../units/result'
-import { type Composition, FLOUR, type Portion, SALT, type TrueValues, trueValues, WATER } from './composition'
+import { type Composition, FLOUR, SALT, type TrueValues, trueValues, WATER } from './composition'
 import type { Formula, FormulaContext, FormulaLine, PercentageBase, Target } from './formula'
 import { anatomyOf, ferments, type MixAnatomy, type WeighedPart, weighMix } from './mix'
 import { doughForPieces } from './pieces'
@@ -235,7 +235,7 @@ export function solveFormula(formula: Formula, target: Target, context: FormulaC
     }
   })
   const divisor = units.value.reduce((t, u) => t + u.mass, 0)
-  const truth = truthOf(lines)
+  const truth = trueValues(lines)
   if (!(truth.flourGrams > 0)) return problem('no flour')
   const aheadFlour = units.value.reduce(
     (t, u) => (u.line.kind === 'levain' || (u.line.kind === 'pre-ferment' && ferments(u.line.style)) ? t + u.mass * u.composition.flour : t),
@@ -258,11 +258,6 @@ function yeastGrams(lines: readonly SolvedLine[], { pantry }: FormulaContext): n
   const isYeast = (id: string | null) => id !== null && pantry.get(id)?.kind === 'yeast'
   const within = (parts: readonly WeighedPart[]): number => parts.reduce((t, p) => t + (isYeast(p.ingredientId) ? p.grams : 0) + within(p.parts), 0)
   return lines.reduce((t, l) => t + (isYeast(l.ingredientId) ? l.grams : 0) + within(l.parts), 0)
-}
-
-/** True values of lines, rounded or not. */
-export function truthOf(lines: readonly Portion[]): TrueValues {
-  return trueValues(lines)
 }
 
 /**

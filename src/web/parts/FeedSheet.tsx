@@ -1,7 +1,7 @@
 import { Button, Drawer, Group, Select, SimpleGrid, Stack, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../contract'
-import { FLOUR_KINDS, type FlourKind, POSSIBLE } from '../../core'
+import { FLOUR_KINDS, type FlourKind, POSSIBLE, pourManner, pourOrder } from '../../core'
 import { nowMs } from '../data/clock'
 import { feedJar, openJar, weighJar } from '../data/jars'
 import { useKitchen } from '../data/kitchen'
@@ -12,20 +12,27 @@ import { tellDone, tellError } from './tell'
 
 const grams = [1, POSSIBLE.grams[1]] as const
 
+/** What a feed begins with. */
+export interface FeedAmounts {
+  readonly keepGrams: number
+  readonly flourGrams: number
+  readonly waterGrams: number
+}
+
 /** Feeds one jar: what is kept, what goes in, where it stands. */
-export function FeedSheet({ jar, onClose }: { jar: Jar | null; onClose: () => void }) {
+export function FeedSheet({ jar, amounts, onClose }: { jar: Jar | null; amounts?: FeedAmounts; onClose: () => void }) {
   return (
     <Drawer opened={jar !== null} onClose={onClose} position="right" size="md" title={jar === null ? '' : `Feed ${jar.name}`}>
-      {jar !== null && <FeedForm key={jar.id} jar={jar} onClose={onClose} />}
+      {jar !== null && <FeedForm key={jar.id} jar={jar} amounts={amounts} onClose={onClose} />}
     </Drawer>
   )
 }
 
-function FeedForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
+function FeedForm({ jar, amounts, onClose }: { jar: Jar; amounts: FeedAmounts | undefined; onClose: () => void }) {
   const { kitchen, format } = useKitchen()
-  const [keep, setKeep] = useState(Math.min(Math.max(jar.keepMinimumGrams, 20), jar.grams))
-  const [flour, setFlour] = useState(50)
-  const [water, setWater] = useState(Math.round(50 * jar.hydration))
+  const [keep, setKeep] = useState(amounts?.keepGrams ?? Math.min(Math.max(jar.keepMinimumGrams, 20), jar.grams))
+  const [flour, setFlour] = useState(amounts?.flourGrams ?? 50)
+  const [water, setWater] = useState(amounts?.waterGrams ?? Math.round(50 * jar.hydration))
   const [placeId, setPlaceId] = useState(jar.placeId)
   const [weighed, setWeighed] = useState(jar.grams)
   const place = kitchen.places.find((p) => p.id === placeId) ?? kitchen.places[0]
@@ -51,8 +58,15 @@ function FeedForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
         {jar.grams - keep > 0 ? `${format.mass(jar.grams - keep)} goes to the discard pot: kept cold, used within a week, cooked.` : 'Nothing is discarded.'}
       </Text>
       <SimpleGrid cols={2}>
-        <QuantityField kind="mass" label={`Flour (${jar.flour})`} value={flour} range={grams} what="Flour" onCommit={setFlour} />
-        <QuantityField kind="mass" label="Water" value={water} range={grams} what="Water" onCommit={setWater} />
+        {pourOrder(pourManner(jar.hydration, jar.flour))
+          .filter((item) => item === 'flour' || item === 'water')
+          .map((item) =>
+            item === 'flour' ? (
+              <QuantityField key={item} kind="mass" label={`Flour (${jar.flour})`} value={flour} range={grams} what="Flour" onCommit={setFlour} />
+            ) : (
+              <QuantityField key={item} kind="mass" label="Water" value={water} range={grams} what="Water" onCommit={setWater} />
+            )
+          )}
       </SimpleGrid>
       <Select
         label="Where it stands"

@@ -103,15 +103,6 @@ export function Clock(props: StationProps) {
               <IconPlus size={20} />
             </ActionIcon>
           </Group>
-          <QuantityField
-            mt="md"
-            kind="temperature"
-            label="Fresh mix wanted at"
-            what="The mix"
-            value={plan.mixTempC}
-            range={[4, 38]}
-            onCommit={(mixTempC) => edit({ mixTempC })}
-          />
         </Card>
       </fieldset>
       <div className={classes.stack}>
@@ -130,15 +121,6 @@ export function Clock(props: StationProps) {
             </Figures>
           )}
           <Warnings {...props} codes={['start in the night', 'start has passed']} />
-          {build?.water !== null && build?.water !== undefined && state.band === null && (
-            <Note>
-              Water at {format.temperature(build.water.tempC, 0)}: {format.mass(build.water.blend.tapGrams)} from the tap
-              {build.water.blend.kettleGrams >= 0.5 &&
-                ` and ${format.mass(build.water.blend.kettleGrams)} from the kettle, stirred and measured before it meets the seed`}
-              {build.water.blend.iceGrams >= 0.5 && ` and ${format.mass(build.water.blend.iceGrams)} of ice`}.
-            </Note>
-          )}
-          <Warnings {...props} codes={['water too hot']} />
         </Card>
         {shown !== null && (
           <Card title="What is to be expected">

@@ -1,13 +1,14 @@
 import type { Bake, Jar, Plan } from '../../../contract'
 import type { BakeState, Forecast, SolvedBake } from '../../../core'
 import type { Judged } from '../../data/forecasts'
+import type { PlanPatch } from './usePlanDraft'
 
 /** What every station is given. */
 export interface StationProps {
   readonly bake: Bake
   readonly state: BakeState
   readonly plan: Plan
-  readonly edit: (patch: Partial<Plan>) => void
+  readonly edit: (patch: PlanPatch) => void
   /** Takes the last edit back, or does it again; null when there is none. */
   readonly undo: (() => void) | null
   readonly redo: (() => void) | null

@@ -11,10 +11,14 @@ const ONE_EDIT_MS = 1200
 const MOST_UNDO = 60
 const keyOf = (id: string) => `olvent.draft.${id}`
 
+/** A change of a plan. */
+export type PlanPatch = Partial<Plan> | ((plan: Plan) => Partial<Plan>)
+
 /** A plan as it is being edited; what is typed stays in the browser until the server has it. */
 export interface PlanDraft {
   readonly plan: Plan
-  readonly edit: (patch: Partial<Plan>) => void
+  /** Changes some of the plan; a function is given the plan as it is by then, other changes of the same moment included. */
+  readonly edit: (patch: PlanPatch) => void
   /** Takes the last edit back, or does it again; null when there is none. */
   readonly undo: (() => void) | null
   readonly redo: (() => void) | null
@@ -97,12 +101,13 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     setRefusal(null)
     put({ version: latest.current?.version ?? bake.version, plan: next })
   }
-  const edit = (patch: Partial<Plan>) => {
+  const edit = (patch: PlanPatch) => {
     const now = performance.now()
     if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-MOST_UNDO), plan])
     setAhead([])
     lastEditMs.current = now
-    change({ ...(latest.current?.plan ?? bake.plan), ...patch })
+    const before = latest.current?.plan ?? bake.plan
+    change({ ...before, ...(typeof patch === 'function' ? patch(before) : patch) })
   }
   /** Moves one step along the edits: from one pile to the other. */
   const move = (from: readonly Plan[], setFrom: typeof setPast, setTo: typeof setPast) => {

@@ -6,7 +6,7 @@ import { type Jar, problemSentence } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
-import { FeedSheet, NewJarSheet } from '../../../parts/FeedSheet'
+import { type FeedAmounts, FeedSheet, NewJarSheet } from '../../../parts/FeedSheet'
 import { needOf } from '../../../parts/warnings'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
@@ -16,6 +16,7 @@ import { FitCard } from './FitCard'
 import { LadderCard } from './LadderCard'
 import { SeedMeasureField } from './SeedMeasureField'
 import { TextureFields } from './TextureFields'
+import { WaterCard } from './WaterCard'
 
 /** Each school of where the levain comes from, in one plain sentence. */
 const SOURCE_SAYS: Readonly<Record<LevainSource, string>> = {
@@ -37,11 +38,11 @@ const MANNER_SAYS = {
 export function Build(props: StationProps) {
   const { bake, plan, edit, solved, jars, jar, frozen, state } = props
   const { format, pantry } = useKitchen()
-  const [feeding, setFeeding] = useState<Jar | null>(null)
+  const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [newJar, newJarOpen] = useDisclosure(false)
   const { build: wish } = plan
   const build = solved?.build ?? null
-  const set = (patch: Partial<BuildPlan>) => edit({ build: { ...wish, ...patch } })
+  const set = (patch: Partial<BuildPlan>) => edit((now) => ({ build: { ...now.build, ...patch } }))
   const ratio =
     state.band === null ? (build === null ? null : build.sourced.masses) : { ...state.poured, seed: state.poured.seed + state.poured['older levain'] }
   return (
@@ -60,7 +61,7 @@ export function Build(props: StationProps) {
           />
           <Group mt="sm" gap="xs">
             {jar !== undefined && (
-              <Button variant="default" size="sm" onClick={() => setFeeding(jar)}>
+              <Button variant="default" size="sm" onClick={() => setFeeding({ jar })}>
                 Feed {jar.name}
               </Button>
             )}
@@ -124,7 +125,9 @@ export function Build(props: StationProps) {
             </>
           )}
         </Card>
-        {build !== null && state.band === null && <LadderCard build={build} jar={jar} now={props.now} />}
+        {build !== null && state.band === null && (
+          <LadderCard build={build} jar={jar} now={props.now} onFeed={(amounts) => jar !== undefined && setFeeding({ jar, amounts })} />
+        )}
         {build !== null && jar !== undefined && state.band === null && (
           <Card title={`What stays in ${jar.name}`}>
             <Figures>
@@ -141,11 +144,18 @@ export function Build(props: StationProps) {
             {build.sourced.discardGrams > 0 && (
               <Note tone="care">Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.</Note>
             )}
-            <Text mt="sm">
-              By the time of the build {jar.name} {needOf(build.strength)}.
-            </Text>
+            {(build.strength === 'ready as it is' || build.strength === 'one feed') && (
+              <Text mt="sm">
+                By the time of the build {jar.name} {needOf(build.strength)}.
+              </Text>
+            )}
             <Warnings {...props} codes={['culture weak']} />
           </Card>
+        )}
+        {build !== null && state.band === null && build.weigh.water > 0 && (
+          <WaterCard build={build} mixTempC={plan.mixTempC} frozen={frozen} onMixTemp={(mixTempC) => edit({ mixTempC })}>
+            <Warnings {...props} codes={['water too hot']} />
+          </WaterCard>
         )}
         <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
           <Warnings {...props} codes={['vessel too small']} />
@@ -154,7 +164,7 @@ export function Build(props: StationProps) {
           On to the time
         </Button>
       </div>
-      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+      <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
       <NewJarSheet opened={newJar} onClose={newJarOpen.close} />
     </div>
   )

@@ -1,13 +1,24 @@
-import { Text } from '@mantine/core'
+import { Button, Text } from '@mantine/core'
 import type { Jar } from '../../../../contract'
-import { nightAt, ratioOf, type SolvedLevain } from '../../../../core'
+import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Note } from '../../../parts/Card'
+import { Card, Mass, Note } from '../../../parts/Card'
+import type { FeedAmounts } from '../../../parts/FeedSheet'
 import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 
 /** The stages that grow the seed when the jar is too small; nothing while it can spare it. */
-export function LadderCard({ build, jar, now }: { readonly build: SolvedLevain; readonly jar: Jar | undefined; readonly now: number }) {
+export function LadderCard({
+  build,
+  jar,
+  now,
+  onFeed
+}: {
+  readonly build: SolvedLevain
+  readonly jar: Jar | undefined
+  readonly now: number
+  readonly onFeed: (amounts: FeedAmounts) => void
+}) {
   const { kitchen, format } = useKitchen()
   const { ladder } = build
   if (ladder === null) {
@@ -16,6 +27,7 @@ export function LadderCard({ build, jar, now }: { readonly build: SolvedLevain; 
         <Note tone="stop">
           {jar?.name ?? 'The jar'} has nothing to spare without falling below its least of {format.mass(jar?.keepMinimumGrams ?? 0)}. Feed it up first.
         </Note>
+        <FeedUp build={build} jar={jar} onFeed={onFeed} />
       </Card>
     )
   }
@@ -51,12 +63,37 @@ export function LadderCard({ build, jar, now }: { readonly build: SolvedLevain; 
               <td>{format.mass(stage.masses.seed, 0.1)}</td>
               <td>{format.mass(stage.masses.flour)}</td>
               <td>{format.mass(stage.masses.water)}</td>
-              <td className={classes.grams}>{format.mass(stage.totalGrams)}</td>
+              <td className={classes.grams}>
+                <Mass grams={Math.round(stage.totalGrams)} />
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
       <Note>Each stage is used at its peak. The last build then begins {format.dayTime(near(build.timed.startMs))}.</Note>
+      <FeedUp build={build} jar={jar} onFeed={onFeed} />
     </Card>
+  )
+}
+
+/** The other way: the whole jar is fed until it can spare the seed. */
+function FeedUp({ build, jar, onFeed }: { readonly build: SolvedLevain; readonly jar: Jar | undefined; readonly onFeed: (amounts: FeedAmounts) => void }) {
+  const { format } = useKitchen()
+  if (jar === undefined || jar.grams <= 0) return null
+  const { flourGrams, waterGrams } = feedUp({
+    jarGrams: jar.grams,
+    hydration: jar.hydration,
+    seedGrams: build.sourced.fromJarGrams,
+    keepMinimumGrams: jar.keepMinimumGrams
+  })
+  return (
+    <>
+      <Text mt="sm">
+        Or feed {jar.name} as it is: {format.mass(flourGrams)} of flour and {format.mass(waterGrams)} of water, and nothing out, let it spare the seed.
+      </Text>
+      <Button mt="xs" variant="default" size="sm" onClick={() => onFeed({ keepGrams: jar.grams, flourGrams, waterGrams })}>
+        Feed {jar.name} like this
+      </Button>
+    </>
   )
 }

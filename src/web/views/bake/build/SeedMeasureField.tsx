@@ -44,6 +44,7 @@ export function SeedMeasureField({
     <>
       <SegmentedControl
         fullWidth
+        size="sm"
         disabled={frozen}
         aria-label="How the seed is told"
         data={[...WAYS]}

@@ -37,7 +37,7 @@ export function TextureFields({
       <SimpleGrid cols={2}>
         <QuantityField
           kind="percent"
-          label="Hydration of the levain"
+          label="Hydration"
           disabled={frozen}
           value={wish.hydration}
           range={POSSIBLE.levainHydration}

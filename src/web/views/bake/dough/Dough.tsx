@@ -67,17 +67,19 @@ export function Dough(props: StationProps) {
     ])
   )
   const nameOf = (id: string) => names.get(id) ?? pantry.get(id)?.name
-  const setFormula = (patch: Partial<Formula>) => edit({ formula: { ...formula, ...patch } })
-  const setLines = (next: readonly FormulaLine[]) => setFormula({ lines: next })
-  const setLine = (line: FormulaLine) => setLines(formula.lines.map((l) => (l.id === line.id ? line : l)))
-  const move = (from: number, to: number) => {
-    const next = [...formula.lines]
-    const [line] = next.splice(from, 1)
-    if (line !== undefined) next.splice(to, 0, line)
-    setLines(next)
-  }
+  const setFormula = (patch: Partial<Formula>) => edit((now) => ({ formula: { ...now.formula, ...patch } }))
+  const setLines = (next: (lines: readonly FormulaLine[]) => readonly FormulaLine[]) =>
+    edit((now) => ({ formula: { ...now.formula, lines: next(now.formula.lines) } }))
+  const setLine = (line: FormulaLine) => setLines((lines) => lines.map((l) => (l.id === line.id ? line : l)))
+  const move = (from: number, to: number) =>
+    setLines((lines) => {
+      const next = [...lines]
+      const [line] = next.splice(from, 1)
+      if (line !== undefined) next.splice(to, 0, line)
+      return next
+    })
   const add = (line: FormulaLine) => {
-    setLines([...formula.lines, line])
+    setLines((lines) => [...lines, line])
     setOpen(line.kind === 'pre-ferment' ? line.id : open)
   }
   const flours = formula.lines.filter((l) => l.kind === 'flour')
@@ -159,7 +161,7 @@ export function Dough(props: StationProps) {
                     frozen={frozen}
                     onLine={setLine}
                     onMove={(to) => move(index, to)}
-                    onRemove={needed ? null : () => setLines(formula.lines.filter((l) => l.id !== id))}
+                    onRemove={needed ? null : () => setLines((lines) => lines.filter((l) => l.id !== id))}
                     onReplace={'ingredientId' in line ? () => setPicking({ replaces: id }) : null}
                     onScale={() =>
                       edit({ target: { kind: 'line', lineId: id, grams: Math.max(Math.round(dough?.weigh.lines.find((l) => l.id === id)?.grams ?? 500), 1) } })
@@ -259,7 +261,7 @@ export function Dough(props: StationProps) {
                 const { replaces } = picking
                 setPicking(null)
                 if (replaces !== null) {
-                  setLines(formula.lines.map((l) => (l.id === replaces && 'ingredientId' in l ? { ...l, ingredientId: ingredient.id } : l)))
+                  setLines((lines) => lines.map((l) => (l.id === replaces && 'ingredientId' in l ? { ...l, ingredientId: ingredient.id } : l)))
                 } else if (ingredient.kind === 'flour') {
                   const parts = flours.reduce((t, l) => (l.kind === 'flour' ? t + l.share : t), 0)
                   add({ id: newId(), kind: 'flour', ingredientId: ingredient.id, share: parts / 9 })

@@ -73,7 +73,7 @@ export function FormulaGrid({
     origin.current = typed.current ?? latest.current.sized
     onTheWay.current = new WeakSet([latest.current.sized.formula])
   }, [])
-  const afterPaint = useAfterPaint()
+  const [afterPaint, flush] = useAfterPaint()
   const show = useCallback(
     (next: SizedFormula) => {
       const now = latest.current
@@ -115,7 +115,7 @@ export function FormulaGrid({
   return (
     <div>
       {/* biome-ignore lint/a11y/noStaticElementInteractions: the arrow keys move between the cells, which are inputs of their own */}
-      <div className={classes.grid} onKeyDown={moveInGrid}>
+      <div className={classes.grid} onKeyDown={moveInGrid} onBlur={flush}>
         <div className={classes.head} aria-hidden="true">
           <span />
           <span />
@@ -157,8 +157,8 @@ export function FormulaGrid({
   )
 }
 
-/** Does the latest of several pieces of work once the frame is on the screen; at once when the grid is closed before. */
-function useAfterPaint(): (work: () => void) => void {
+/** Does the latest of several pieces of work once the frame is on the screen; at once when it is flushed or the grid is closed before. */
+function useAfterPaint(): readonly [later: (work: () => void) => void, flush: () => void] {
   const waiting = useRef<(() => void) | null>(null)
   const flush = useCallback(() => {
     const work = waiting.current
@@ -166,13 +166,14 @@ function useAfterPaint(): (work: () => void) => void {
     work?.()
   }, [])
   useEffect(() => flush, [flush])
-  return useCallback(
-    (work) => {
+  const later = useCallback(
+    (work: () => void) => {
       if (waiting.current === null) requestAnimationFrame(() => setTimeout(flush))
       waiting.current = work
     },
     [flush]
   )
+  return [later, flush]
 }
 
 /** One text of the grid by itself. */

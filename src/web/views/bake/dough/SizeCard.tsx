@@ -1,5 +1,6 @@
-import { ActionIcon, Button, Group, Menu, Select, SimpleGrid, Switch } from '@mantine/core'
+import { ActionIcon, Button, Group, Popover, Select, SimpleGrid, Switch } from '@mantine/core'
 import { IconMinus, IconPlus, IconShape } from '@tabler/icons-react'
+import { useState } from 'react'
 import { BAKE_LOSS, type Formula, HANDLING_LOSS, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -158,35 +159,60 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
   )
 }
 
-const UNIT: Readonly<Record<(typeof SHAPES)[ShapeId]['measure'], string>> = { basket: 'g', piece: 'g', ml: 'ml', cm: 'cm across' }
+const MEASURE: Readonly<Record<(typeof SHAPES)[ShapeId]['measure'], { readonly label: string; readonly range: readonly [number, number] }>> = {
+  basket: { label: 'Dough in it, g', range: [50, 5000] },
+  piece: { label: 'Each, g', range: [20, 2000] },
+  ml: { label: 'Tin holds, ml', range: [100, 10_000] },
+  cm: { label: 'Across, cm', range: [8, 80] }
+}
 
-/** Usual weights of shapes; the figure stays free. */
+/** What a shape of any size takes; the figure stays free. */
 function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonly frozen: boolean; readonly onGrams: (grams: number) => void }) {
   const { format } = useKitchen()
+  const [opened, setOpened] = useState(false)
+  const [shape, setShape] = useState<ShapeId>('round')
+  const [size, setSize] = useState<number>(SHAPES.round.sizes[1])
   if (frozen) return null
+  const { measure, sizes } = SHAPES[shape]
+  const grams = shapeGrams(shape, size)
   return (
-    <Menu position="bottom-end">
-      <Menu.Target>
-        <ActionIcon aria-label={label} variant="default">
+    <Popover opened={opened} onChange={setOpened} position="bottom-end" trapFocus width={300}>
+      <Popover.Target>
+        <ActionIcon aria-label={label} variant="default" onClick={() => setOpened((o) => !o)}>
           <IconShape size={20} />
         </ActionIcon>
-      </Menu.Target>
-      <Menu.Dropdown mah={360} style={{ overflowY: 'auto' }}>
-        {(Object.keys(SHAPES) as ShapeId[]).map((shape) => (
-          <div key={shape}>
-            <Menu.Label>{SHAPES[shape].name}</Menu.Label>
-            {SHAPES[shape].sizes.map((size) => {
-              const grams = shapeGrams(shape, size)
-              const measure = SHAPES[shape].measure
-              return (
-                <Menu.Item key={size} onClick={() => onGrams(grams)}>
-                  {measure === 'ml' || measure === 'cm' ? `${size} ${UNIT[measure]}: ${format.mass(grams)}` : format.mass(grams)}
-                </Menu.Item>
-              )
-            })}
-          </div>
-        ))}
-      </Menu.Dropdown>
-    </Menu>
+      </Popover.Target>
+      <Popover.Dropdown>
+        <Select
+          label="Shape"
+          comboboxProps={{ withinPortal: false }}
+          data={(Object.keys(SHAPES) as ShapeId[]).map((id) => ({ value: id, label: SHAPES[id].name }))}
+          value={shape}
+          onChange={(v) => {
+            const next = v as ShapeId
+            setShape(next)
+            setSize(SHAPES[next].sizes[1])
+          }}
+        />
+        <QuantityField mt="sm" kind="parts" label={MEASURE[measure].label} what="The size" value={size} range={MEASURE[measure].range} onCommit={setSize} />
+        <Group gap={6} mt="xs">
+          {sizes.map((s) => (
+            <Button key={s} size="compact-md" variant="default" onClick={() => setSize(s)}>
+              {s}
+            </Button>
+          ))}
+        </Group>
+        <Button
+          mt="md"
+          fullWidth
+          onClick={() => {
+            onGrams(grams)
+            setOpened(false)
+          }}
+        >
+          Take {format.mass(grams)}
+        </Button>
+      </Popover.Dropdown>
+    </Popover>
   )
 }

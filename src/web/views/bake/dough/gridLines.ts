@@ -1,4 +1,4 @@
-import { type BakeDough, type Format, roundDough, type SizedFormula, type SolvedLine, solveFormula } from '../../../../core'
+import { type BakeDough, type Format, type FormulaLine, roundDough, type SizedFormula, type SolvedLine, solveFormula } from '../../../../core'
 import { scaleOf } from '../../../parts/figures'
 import type { GridFacts } from './FormulaGrid'
 import type { GridTotal } from './gridTexts'
@@ -21,7 +21,11 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
   const exact = solveFormula(formula, target, context)
   const dough: BakeDough | null = exact.ok ? { exact: exact.value, weigh: roundDough(exact.value, smallScale) } : null
   const percent = scaleOf('percent', format).show
-  const onlyFlour = formula.lines.filter((l) => l.kind === 'flour').length === 1
+  const flours = formula.lines.filter((l) => l.kind === 'flour')
+  const parts = flours.reduce((t, l) => t + l.share, 0)
+  /** The % of a line while the dough cannot be: as it is written. */
+  const written = (line: FormulaLine) =>
+    line.kind === 'flour' ? line.share / parts : 'share' in line ? line.share : line.kind === 'water' ? formula.hydration : formula.salt
   const lines = formula.lines.map((line, i): GridLine => {
     const solved = dough?.exact.lines[i]
     const weigh = dough?.weigh.lines[i]
@@ -36,9 +40,9 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
       id: line.id,
       name,
       more: moreOf(line.estimate, solved, allergenWords(name, ingredient?.allergens ?? []), format),
-      share: percent(solved?.share ?? ('share' in line ? line.share : line.kind === 'water' ? formula.hydration : formula.salt)),
+      share: percent(solved?.share ?? written(line)),
       grams: weigh === undefined ? '' : format.massFigure(weigh.grams, weigh.resolution),
-      fixedShare: line.kind === 'flour' && onlyFlour
+      fixedShare: line.kind === 'flour' && flours.length === 1
     }
   })
   return { lines, total: { share: dough === null ? '' : percent(dough.exact.divisor), grams: dough === null ? '' : format.massFigure(dough.weigh.doughGrams) } }
