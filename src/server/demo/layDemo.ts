@@ -52,7 +52,7 @@ const HIDDEN = { Juno: { pace: 1.12, height: 1.08 }, Bramble: { pace: 0.95, heig
  */
 export async function layDemo(database: Database, nowMs: number, fresh: boolean): Promise<boolean> {
   return database.write(async (transaction) => {
-    const work: Work = { models: database.models, transaction, nowMs }
+    const work: Work = { models: database.models, transaction, nowMs, known: new Map() }
     if ((await findKitchen(work)) !== null) {
       if (!fresh) return false
       await clear(work)

@@ -135,27 +135,19 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
 
 async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
-  const { row: jar, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const { jarId, build } = row.plan
   const poured = toMilligrams(event.weighedGrams)
-  if (event.item === 'seed' && poured > milligrams) {
-    throw new Problem(
-      400,
-      'more than there is',
-      `${jar.name} holds ${toGrams(milligrams)} g by the book; ${event.weighedGrams} g cannot have come out of it. Weigh the jar if the book is wrong.`,
-      { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
-    )
-  }
-  const pantry = await pantryFor(work, row)
+  if (event.item === 'seed') await refuseMoreThanThereIs(work, jarId, poured)
   const levain = await levainOfBake(work, row.id)
   const batchId =
     levain?.id ??
     (await createBatch(work, {
       kitchenId: row.kitchenId,
       kind: 'levain',
-      jarId: jar.id,
+      jarId,
       bakeId: row.id,
       startedAtMs: null,
-      flour: mainKind(kindsOfBlend(row.plan.build.flours, pantry) ?? {}),
+      flour: mainKind(kindsOfBlend(build.flours, await pantryFor(work, row)) ?? {}),
       floursMg: {},
       waterMg: 0,
       saltMg: 0,
@@ -163,7 +155,18 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
       parents: [],
       stays: []
     }))
-  return { entries: await drawn(work, event, jar.id, batchId, poured), batchId }
+  return { entries: await drawn(work, event, jarId, batchId, poured), batchId }
+}
+
+async function refuseMoreThanThereIs(work: Work, jarId: string, poured: number): Promise<void> {
+  const { row: jar, milligrams } = await jarForSeed(work, jarId)
+  if (poured <= milligrams) return
+  throw new Problem(
+    400,
+    'more than there is',
+    `${jar.name} holds ${toGrams(milligrams)} g by the book; ${toGrams(poured)} g cannot have come out of it. Weigh the jar if the book is wrong.`,
+    { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
+  )
 }
 
 /** Where a pour comes from. Older levain comes out of the discard pot, and from outside where the book knows of too little there. */

@@ -143,9 +143,9 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
 const refused = (field: string, sentence: string) => new Problem(400, 'cannot be', sentence, { fields: { [`plan.${field}`]: sentence } })
 
 /** Writes a wish down. The id makes it safe to send twice. */
-export async function createBake(work: Work, id: string, plan: Plan): Promise<Bake> {
+export async function createBake(work: Work, id: string, plan: Plan): Promise<void> {
   const there = await work.models.bakes.findByPk(id, { transaction: work.transaction })
-  if (there !== null) return findBake(work, id)
+  if (there !== null) return
   const kitchenId = await checkPlan(work, plan)
   await work.models.bakes.create(
     {
@@ -161,11 +161,10 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<Ba
     },
     { transaction: work.transaction }
   )
-  return findBake(work, id)
 }
 
 /** Changes a plan; refused when another window was faster, or once something has been poured. */
-export async function putBake(work: Work, id: string, version: number, plan: Plan): Promise<Bake> {
+export async function putBake(work: Work, id: string, version: number, plan: Plan): Promise<void> {
   const row = await bakeRow(work, id)
   if (row.version !== version) {
     throw new Problem(409, 'stale', 'This bake was changed in another window. Both versions are shown; choose one.', { current: await findBake(work, id) })
@@ -173,12 +172,10 @@ export async function putBake(work: Work, id: string, version: number, plan: Pla
   if (row.frozen !== null) throw new Problem(409, 'started', 'This bake has been started, so its plan stands. Undo the pours to change it.')
   await checkPlan(work, plan, row.plan)
   await work.models.bakes.update({ plan, version: version + 1, mixAtMs: Date.parse(plan.mixAt) }, { where: { id }, transaction: work.transaction })
-  return findBake(work, id)
 }
 
 /** Takes a bake off the table, or puts it back. */
-export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<Bake> {
+export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<void> {
   await bakeRow(work, id)
   await work.models.bakes.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
-  return findBake(work, id)
 }

@@ -4,7 +4,7 @@ import { BUILT_IN_INGREDIENTS, type Pantry, pantryOf } from '../../core'
 import { type IngredientRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { theKitchen } from './kitchens'
-import type { Work } from './work'
+import { forget, once, type Work } from './work'
 
 const BUILT_IN = pantryOf(BUILT_IN_INGREDIENTS)
 
@@ -28,7 +28,7 @@ export async function listIngredients(work: Work): Promise<ListedIngredient[]> {
 
 /** The kitchen's ingredients, by id. */
 export async function pantryIn(work: Work): Promise<Pantry> {
-  return pantryOf((await listIngredients(work)).map((listed) => listed.ingredient))
+  return once(work, 'pantry', async () => pantryOf((await listIngredients(work)).map((listed) => listed.ingredient)))
 }
 
 /** Adds or changes one; refused when another window was faster. */
@@ -41,6 +41,7 @@ export async function putIngredient(work: Work, id: string, { version, ingredien
   const current = row === null || row.deletedAtMs !== null ? 0 : row.version
   if (current !== version)
     throw new Problem(409, 'stale', 'This ingredient was changed in another window. What it has now is shown.', { current: row?.content })
+  forget(work, 'pantry')
   await models.ingredients.upsert({ id, kitchenId: kitchen.id, content: ingredient, version: (row?.version ?? 0) + 1, deletedAtMs: null }, { transaction })
   return (await listIngredients(work)).find((listed) => listed.ingredient.id === id) as ListedIngredient
 }
@@ -48,6 +49,7 @@ export async function putIngredient(work: Work, id: string, { version, ingredien
 /** Takes one of the baker's own away, or puts a built-in one back to what it was. Started bakes keep what they began with. */
 export async function dropIngredient(work: Work, id: string): Promise<{ ingredients: ListedIngredient[] }> {
   const { models, transaction, nowMs } = work
+  forget(work, 'pantry')
   const [changed] = await models.ingredients.update({ deletedAtMs: nowMs }, { where: { id, deletedAtMs: null }, transaction })
   if (changed === 0 && !BUILT_IN.has(id)) throw notFound('This ingredient')
   return { ingredients: await listIngredients(work) }

@@ -60,8 +60,8 @@ export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow;
 }
 
 /** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
-export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<Jar> {
-  if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return findJar(work, opening.id)
+export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<void> {
+  if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, opening.placeId)
   const fedAtMs = Date.parse(opening.lastFedAt)
@@ -106,7 +106,6 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
     eventOf(kitchen.id, opening.id, { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' }, 'opened', { grams: opening.grams, batchId }),
     transfer('outside', `jar:${opening.id}`, total)
   )
-  return findJar(work, opening.id)
 }
 
 function eventOf(
@@ -141,8 +140,8 @@ export function refuseFuture(atMs: number, nowMs: number, what: string): void {
 }
 
 /** Feeds a jar: the rest goes to the discard pot, flour and water go in. */
-export async function feedJar(work: Work, jarId: string, feed: z.output<typeof feedSchema>): Promise<Jar> {
-  if (await isRecorded(work, feed.id)) return findJar(work, jarId)
+export async function feedJar(work: Work, jarId: string, feed: z.output<typeof feedSchema>): Promise<void> {
+  if (await isRecorded(work, feed.id)) return
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, feed.placeId)
   const { row, hydration, milligrams } = await jarForSeed(work, jarId)
@@ -180,7 +179,6 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
     ...transfer('shelf:water', `jar:${jarId}`, water)
   ])
   await setContents(work, row, batchId, place.id)
-  return findJar(work, jarId)
 }
 
 /** Points a jar at another batch. */
@@ -189,8 +187,8 @@ export async function setContents({ models, transaction }: Work, row: JarRow, ba
 }
 
 /** One weighing corrects what the ledger believes. */
-export async function weighJar(work: Work, jarId: string, weighing: z.output<typeof weighingSchema>): Promise<Jar> {
-  if (await isRecorded(work, weighing.id)) return findJar(work, jarId)
+export async function weighJar(work: Work, jarId: string, weighing: z.output<typeof weighingSchema>): Promise<void> {
+  if (await isRecorded(work, weighing.id)) return
   const kitchen = await theKitchen(work)
   const { milligrams } = await jarForSeed(work, jarId)
   refuseFuture(Date.parse(weighing.happenedAt), work.nowMs, 'The weighing')
@@ -200,12 +198,11 @@ export async function weighJar(work: Work, jarId: string, weighing: z.output<typ
     eventOf(kitchen.id, jarId, weighing, 'weighing', { grams: weighing.grams }),
     off >= 0 ? transfer('outside', `jar:${jarId}`, off) : transfer(`jar:${jarId}`, 'loss', -off)
   )
-  return findJar(work, jarId)
 }
 
 /** Takes the last feed of a jar back, as long as nothing has happened to the jar since. */
-export async function undoFeed(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<Jar> {
-  if (await isRecorded(work, undo.id)) return findJar(work, jarId)
+export async function undoFeed(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<void> {
+  if (await isRecorded(work, undo.id)) return
   const row = await jarRow(work, jarId)
   const event = await eventById(work, undo.undoes)
   const payload = event?.payload as { batchId?: string; previousBatchId?: string; previousPlaceId?: string } | undefined
@@ -215,5 +212,4 @@ export async function undoFeed(work: Work, jarId: string, undo: { id: string; un
   }
   await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
   await setContents(work, row, payload.previousBatchId, payload.previousPlaceId ?? row.placeId)
-  return findJar(work, jarId)
 }

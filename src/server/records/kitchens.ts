@@ -2,7 +2,7 @@ import { Op } from 'sequelize'
 import type { Kitchen, KitchenEdit, Place } from '../../contract'
 import { plain } from '../db/models'
 import { Problem } from '../problems'
-import type { Work } from './work'
+import { forget, once, type Work } from './work'
 
 /** The kitchen of this data folder, or null before the first run. */
 export async function findKitchen({ models, transaction }: Work): Promise<Kitchen | null> {
@@ -25,7 +25,7 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
 
 /** The kitchen, which has to be there. */
 export async function theKitchen(work: Work): Promise<Kitchen> {
-  const kitchen = await findKitchen(work)
+  const kitchen = await once(work, 'kitchen', () => findKitchen(work))
   if (kitchen === null) throw new Problem(409, 'no kitchen', 'This kitchen has not been set up yet: answer the four questions first.')
   return kitchen
 }
@@ -57,7 +57,9 @@ export async function putKitchen(work: Work, version: number, edit: KitchenEdit)
   return theKitchen(work)
 }
 
-async function writePlaces({ models, transaction, nowMs }: Work, kitchenId: string, places: readonly Place[]): Promise<void> {
+async function writePlaces(work: Work, kitchenId: string, places: readonly Place[]): Promise<void> {
+  const { models, transaction, nowMs } = work
+  forget(work, 'kitchen')
   const ids = places.map((p) => p.id)
   await models.places.update({ deletedAtMs: nowMs }, { where: { kitchenId, deletedAtMs: null, id: { [Op.notIn]: ids } }, transaction })
   for (const [position, place] of places.entries()) {

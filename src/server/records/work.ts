@@ -9,11 +9,24 @@ export interface Work {
   readonly transaction?: Transaction
   /** The server's time, ms. */
   readonly nowMs: number
+  /** What this piece of work has read already and does not change: kitchen, ingredients. */
+  readonly known?: Map<string, unknown>
 }
+
+/** Reads something once for a piece of work. */
+export async function once<T>({ known }: Work, name: string, read: () => Promise<T>): Promise<T> {
+  if (known?.has(name)) return known.get(name) as T
+  const value = await read()
+  known?.set(name, value)
+  return value
+}
+
+/** Forgets what was read: it has just been changed. */
+export const forget = ({ known }: Work, name: string) => known?.delete(name)
 
 /** Runs a write as one piece of work. */
 export function writeWork<T>(database: Database, nowMs: number, work: (w: Work) => Promise<T>): Promise<T> {
-  return database.write((transaction) => work({ models: database.models, transaction, nowMs }))
+  return database.write((transaction) => work({ models: database.models, transaction, nowMs, known: new Map() }))
 }
 
 /** Reads outside any transaction. */

@@ -3,20 +3,29 @@ import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, ROUTES
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
+import type { Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 
 /** Bakes: wished for, changed, and what happened to them. */
 export function bakeRoutes(services: Services): Router {
   const router = Router()
+  /** A change of one bake, answered with the bake as it is then. */
+  const changes = (change: (work: Work, id: string, body: unknown) => Promise<void>) =>
+    writes(services, async (work, req) => {
+      const id = idIn(req, 'This bake')
+      await change(work, id, req.body)
+      return findBake(work, id)
+    })
   router.get(
     ROUTES.bakes,
     reads(services, (work, req) => listBakes(work, parse(bakeQuerySchema, req.query)))
   )
   router.post(
     ROUTES.bakes,
-    writes(services, (work, req) => {
+    writes(services, async (work, req) => {
       const { id, plan } = parse(bakePostSchema, req.body)
-      return createBake(work, id, plan)
+      await createBake(work, id, plan)
+      return findBake(work, id)
     })
   )
   router.get(
@@ -25,26 +34,22 @@ export function bakeRoutes(services: Services): Router {
   )
   router.put(
     ROUTES.bake(':id'),
-    writes(services, (work, req) => {
-      const { version, plan } = parse(bakePutSchema, req.body)
-      return putBake(work, idIn(req, 'This bake'), version, plan)
+    changes((work, id, body) => {
+      const { version, plan } = parse(bakePutSchema, body)
+      return putBake(work, id, version, plan)
     })
   )
   router.delete(
     ROUTES.bake(':id'),
-    writes(services, (work, req) => setDeleted(work, idIn(req, 'This bake'), true))
+    changes((work, id) => setDeleted(work, id, true))
   )
   router.post(
     ROUTES.bakeRestore(':id'),
-    writes(services, (work, req) => setDeleted(work, idIn(req, 'This bake'), false))
+    changes((work, id) => setDeleted(work, id, false))
   )
   router.post(
     ROUTES.bakeEvents(':id'),
-    writes(services, async (work, req) => {
-      const id = idIn(req, 'This bake')
-      await addBakeEvent(work, id, parse(bakeEventSchema, req.body))
-      return findBake(work, id)
-    })
+    changes((work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
   )
   return router
 }

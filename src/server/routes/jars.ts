@@ -1,31 +1,43 @@
 import { Router } from 'express'
 import { feedSchema, jarOpeningSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
 import { parse } from '../problems'
-import { feedJar, listJars, openJar, undoFeed, weighJar } from '../records/jars'
+import { feedJar, findJar, listJars, openJar, undoFeed, weighJar } from '../records/jars'
+import type { Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed. */
 export function jarRoutes(services: Services): Router {
   const router = Router()
+  /** A change of one jar, answered with the jar as it is then. */
+  const changes = (change: (work: Work, id: string, body: unknown) => Promise<void>) =>
+    writes(services, async (work, req) => {
+      const id = idIn(req, 'This jar')
+      await change(work, id, req.body)
+      return findJar(work, id)
+    })
   router.get(
     ROUTES.jars,
     reads(services, async (work) => ({ jars: await listJars(work) }))
   )
   router.post(
     ROUTES.jars,
-    writes(services, (work, req) => openJar(work, parse(jarOpeningSchema, req.body)))
+    writes(services, async (work, req) => {
+      const opening = parse(jarOpeningSchema, req.body)
+      await openJar(work, opening)
+      return findJar(work, opening.id)
+    })
   )
   router.post(
     ROUTES.jarFeeds(':id'),
-    writes(services, (work, req) => feedJar(work, idIn(req, 'This jar'), parse(feedSchema, req.body)))
+    changes((work, id, body) => feedJar(work, id, parse(feedSchema, body)))
   )
   router.post(
     ROUTES.jarWeighings(':id'),
-    writes(services, (work, req) => weighJar(work, idIn(req, 'This jar'), parse(weighingSchema, req.body)))
+    changes((work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
   )
   router.post(
     ROUTES.jarUndo(':id'),
-    writes(services, (work, req) => undoFeed(work, idIn(req, 'This jar'), parse(undoSchema, req.body)))
+    changes((work, id, body) => undoFeed(work, id, parse(undoSchema, body)))
   )
   return router
 }
