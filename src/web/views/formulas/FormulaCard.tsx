@@ -49,7 +49,7 @@ export function FormulaCard({ content }: { readonly content: Pick<PortableFormul
                 <th scope="row">Dough</th>
                 <td>{format.percent(solved.value.divisor)}</td>
                 <td>
-                  <Mass grams={weigh.doughGrams} />
+                  <Mass grams={Math.round(weigh.doughGrams)} />
                 </td>
               </tr>
             </tfoot>
