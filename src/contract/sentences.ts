@@ -20,7 +20,7 @@ const SENTENCES: Readonly<Record<AnyProblem, (values: Readonly<Record<string, nu
   'pre-ferment flour missing': (_, about) => `A pre-ferment wants ${about}, which is not among the flours of this dough. Add it there, or take another flour.`,
   'pre-ferment cannot be': (_, about) => `${about} holds nothing, or an ingredient that this kitchen does not have.`,
   'unknown ingredient': () => 'One of the ingredients is not in this kitchen any more. Choose another, or take the line out.',
-  'not to be scaled': (_, about) => `There is no ${about} in this dough, so its size cannot be reckoned from it.`,
+  'not to be scaled': (_, about) => `Nothing of ${about} is in this dough, so its size cannot be reckoned from it.`,
   'water held back': (v) => `${percent(v.heldBack)} of water cannot be held back: only ${percent(v.water)} is added at the mix.`,
   'out of reach': (_, about) => `No share of ${about} gives that. Try a smaller figure, or change the size of the dough.`,
   'only flour': () => 'This is the only flour, so it makes up all that the levain leaves. Add another flour first.',

@@ -2,6 +2,7 @@ import { type BakeEvent, happeningOf, type Plan } from '../../contract'
 import {
   type BakeState,
   type BakeStatus,
+  type CupKind,
   contentsOf,
   drawnIngredients,
   type FlourKind,
@@ -11,7 +12,6 @@ import {
   ingredientsOf,
   kindsOfBlend,
   type LedgerEntry,
-  levainComposition,
   mainKind,
   massesOfPours,
   type Pantry,
@@ -21,7 +21,6 @@ import {
   pourSteps,
   reversed,
   roundDough,
-  solveFormula,
   sourceLevain,
   toGrams,
   toMilligrams,
@@ -29,7 +28,7 @@ import {
 } from '../../core'
 import type { BakeRow, JarRow } from '../db/models'
 import { Problem } from '../problems'
-import { bakeRow, eventsOf, levainOfBake, levainWishOf } from './bakes'
+import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
 import { addLineage, createBatch, dropLineage, lineOf } from './batches'
 import { pantryIn } from './ingredients'
 import { jarForSeed, refuseFuture, setContents } from './jars'
@@ -179,8 +178,9 @@ async function drawn(work: Work, event: Extract<BakeEvent, { type: 'pour' }>, ja
 }
 
 /** Items a plan wants poured that have not been yet. */
-function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration: number): string[] {
-  const built = sourceLevain(levainWishOf(plan, 100, { grams: 0, hydration: jarHydration, keepMinimumGrams: 0 }, 'metric'))
+function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration: number, cups: CupKind): string[] {
+  const dough = doughOfPlan(plan, pantry)
+  const built = sourceLevain(levainWishOf(plan, dough.ok ? dough.value.levainGrams : 0, { grams: 0, hydration: jarHydration, keepMinimumGrams: 0 }, cups))
   if (!built.ok) return []
   const { masses, fromOlderGrams, fromJarGrams } = built.value
   const flours = plan.build.flours.filter((p) => p.share > 0).map(({ ingredientId }) => ({ ingredientId, grams: masses.flour }))
@@ -194,11 +194,11 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (state.band !== null) throw wrongMoment('The band is set already.')
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const pantry = await pantryFor(work, row)
-  const missing = missingPours(row.plan, pantry, state, hydration)
+  const kitchen = await theKitchen(work)
+  const missing = missingPours(row.plan, pantry, state, hydration, kitchen.cups)
   if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
   if (event.mixTempC > HOTTEST_WATER_C)
     throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
-  const kitchen = await theKitchen(work)
   const place = kitchen.places.find((p) => p.id === row.plan.placeId)
   const levain = await levainOfBake(work, row.id)
   if (levain === null) throw new Error('Poured, but no batch.')
@@ -290,7 +290,7 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
   const line = await lineOf(work, levain.id, 1)
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
   const place = kitchen.places.find((p) => p.id === row.plan.placeId)
-  const solved = solveFormula(row.plan.formula, row.plan.target, { pantry, levain: levainComposition(row.plan.build) })
+  const solved = doughOfPlan(row.plan, pantry)
   const ingredients = solved.ok ? drawnIngredients(roundDough(solved.value, kitchen.smallScale).lines) : new Map<string, number>()
   const floursMg: Partial<Record<FlourKind, number>> = {}
   for (const [id, grams] of ingredients) {

@@ -1,4 +1,4 @@
-import { buildWith, firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
+import { buildWith, firstRun, type Loose, piecesOf, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
 
 /** What each school of the levain does to jar, discard pot and shelf. */
 let server: TestServer
@@ -10,9 +10,9 @@ afterEach(() => server.end())
 
 const jar = async () => (await server.send('GET', '/api/jars')).body.jars[0]
 
-async function start(build: Record<string, unknown>) {
+async function start(build: Record<string, unknown>, more: Record<string, unknown> = {}) {
   const id = testId()
-  const made = await server.send('POST', '/api/bakes', { id, plan: await planFor(server, { build: buildWith(build) }) })
+  const made = await server.send('POST', '/api/bakes', { id, plan: await planFor(server, { build: buildWith(build), ...more }) })
   expect(made.status).toBe(200)
   const event = (type: string, more: object) => server.send('POST', `/api/bakes/${id}/events`, { id: testId(), type, happenedAt: TEST_NOW, ...more })
   const pour = (item: string, weighedGrams: number, more: object = {}) => event('pour', { item, plannedGrams: weighedGrams, weighedGrams, ...more })
@@ -109,4 +109,10 @@ test('one levain for two doughs: the other’s share is not to be had for this o
   expect([tooMuch.status, tooMuch.body.error.message]).toEqual([400, expect.stringContaining('60 g for pancakes')])
   expect((await event('mixed', { levainGrams: 149, keepBackGrams: 20 })).body.status).toBe('mixed')
   expect((await jar()).grams).toBe(98)
+})
+
+test('a large build from much seed still wants its water and flour before the band', async () => {
+  const { event, pour } = await start({ by: { kind: 'seed', grams: 300 } }, { target: piecesOf(10, 780) })
+  await pour('seed', 90)
+  expect((await event('band', { mixTempC: 24 })).body.error.message).toContain('water, flour')
 })

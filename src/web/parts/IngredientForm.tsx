@@ -10,7 +10,7 @@ import { tellDone, tellError } from './tell'
 
 /** An ingredient to begin from. */
 export const newIngredient = (name: string, kind: IngredientKind): Ingredient =>
-  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, allergens: [], fine: false }, kind)
+  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: [0.5, 0.6], allergens: [], fine: false }, kind)
 
 /** A flour is all flour and ferments somehow; other kinds keep what they hold. */
 function withKind(ingredient: Ingredient, kind: IngredientKind): Ingredient {

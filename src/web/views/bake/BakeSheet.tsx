@@ -1,10 +1,10 @@
-import { ActionIcon, Button, Group, Menu, Modal, Skeleton, Table, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Group, Menu, Skeleton, TextInput } from '@mantine/core'
 import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, happeningOf, type Jar, lineFromWire, type Plan, planSchema } from '../../../contract'
-import { type BakeState, type Format, type FormulaLine, foldBake, type SolvedBake } from '../../../core'
+import { type BakeState, foldBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useForecast, useVerdicts } from '../../data/forecasts'
@@ -18,8 +18,8 @@ import { plannedHill, recordHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
-import { sizeWords } from '../../parts/words'
 import classes from './BakeSheet.module.css'
+import { Conflict } from './Conflict'
 import { stationFigure } from './stationFigure'
 import { usePlanDraft } from './usePlanDraft'
 
@@ -172,15 +172,7 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
         </Suspense>
       </div>
       {draft.conflict !== null && (
-        <Conflict
-          mine={plan}
-          theirs={draft.conflict.plan}
-          jars={jars}
-          format={format}
-          solveTheirs={solve}
-          onMine={draft.keepMine}
-          onTheirs={draft.takeTheirs}
-        />
+        <Conflict mine={plan} theirs={draft.conflict.plan} jars={jars} solve={solve} onMine={draft.keepMine} onTheirs={draft.takeTheirs} />
       )}
     </>
   )
@@ -250,78 +242,4 @@ function SheetMenu({ bake, plan, now }: { bake: Bake; plan: Plan; now: number })
       </Menu.Dropdown>
     </Menu>
   )
-}
-
-/** Two windows changed the same bake: both versions side by side. */
-function Conflict({
-  mine,
-  theirs,
-  jars,
-  format,
-  solveTheirs,
-  onMine,
-  onTheirs
-}: {
-  mine: Plan
-  theirs: Plan
-  jars: readonly Jar[]
-  format: Format
-  solveTheirs: (plan: Plan) => SolvedBake | null
-  onMine: () => void
-  onTheirs: () => void
-}) {
-  const rows = describePlan(mine, jars, format, solveTheirs).map(
-    ([name, value], i) => [name, value, describePlan(theirs, jars, format, solveTheirs)[i]?.[1] ?? ''] as const
-  )
-  return (
-    <Modal opened onClose={onTheirs} withCloseButton={false} title="Another window changed this bake" size="lg">
-      <Table verticalSpacing="xs">
-        <Table.Thead>
-          <Table.Tr>
-            <Table.Th />
-            <Table.Th>Here</Table.Th>
-            <Table.Th>There</Table.Th>
-          </Table.Tr>
-        </Table.Thead>
-        <Table.Tbody>
-          {rows.map(([name, here, there]) => (
-            <Table.Tr key={name} fw={here === there ? undefined : 700}>
-              <Table.Td>{name}</Table.Td>
-              <Table.Td>{here}</Table.Td>
-              <Table.Td>{there}</Table.Td>
-            </Table.Tr>
-          ))}
-        </Table.Tbody>
-      </Table>
-      <Text c="dimmed" mt="sm">
-        The lines in bold differ.
-      </Text>
-      <Group mt="md">
-        <Button onClick={onMine}>Keep what is here</Button>
-        <Button variant="default" onClick={onTheirs}>
-          Take what is there
-        </Button>
-      </Group>
-    </Modal>
-  )
-}
-
-const shortName = (line: FormulaLine) => ('ingredientId' in line ? line.ingredientId : line.kind === 'pre-ferment' ? line.mix.name : line.kind)
-
-function describePlan(plan: Plan, jars: readonly Jar[], format: Format, solve: (plan: Plan) => SolvedBake | null): [string, string][] {
-  const build = solve(plan)?.build
-  return [
-    ['Name', plan.name],
-    ['Size', sizeWords(plan.target, format)],
-    ['Percentage base', plan.formula.base],
-    ['Hydration', format.percent(plan.formula.hydration)],
-    ['Salt', format.percent(plan.formula.salt)],
-    ['Lines', plan.formula.lines.map((l) => ('share' in l ? `${shortName(l)} ${format.percent(l.share)}` : shortName(l))).join(', ')],
-    ['Levain', `${format.percent(plan.build.hydration, 0)}, ${plan.build.source}`],
-    ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
-    ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
-    ['Keep-back', format.mass(plan.build.keepBackGrams)],
-    ['Place', format.temperature(plan.tempC)],
-    ['Mix', format.dayTime(Date.parse(plan.mixAt))]
-  ]
 }

@@ -1,0 +1,83 @@
+import { Button, Group, Modal, Table, Text } from '@mantine/core'
+import type { Jar, Plan } from '../../../contract'
+import type { FormulaLine, Pantry, SolvedBake } from '../../../core'
+import { type KitchenHere, useKitchen } from '../../data/kitchen'
+import { sizeWords } from '../../parts/words'
+
+/** Two windows changed the same bake: both versions side by side. */
+export function Conflict({
+  mine,
+  theirs,
+  jars,
+  solve,
+  onMine,
+  onTheirs
+}: {
+  mine: Plan
+  theirs: Plan
+  jars: readonly Jar[]
+  solve: (plan: Plan) => SolvedBake | null
+  onMine: () => void
+  onTheirs: () => void
+}) {
+  const here = useKitchen()
+  const [ours, others] = [mine, theirs].map((plan) => describePlan(plan, jars, here, solve)) as [[string, string][], [string, string][]]
+  const rows = ours.map(([name, value], i) => [name, value, others[i]?.[1] ?? ''] as const)
+  return (
+    <Modal opened onClose={onTheirs} withCloseButton={false} title="Another window changed this bake" size="lg">
+      <Table verticalSpacing="xs">
+        <Table.Thead>
+          <Table.Tr>
+            <Table.Th />
+            <Table.Th>Here</Table.Th>
+            <Table.Th>There</Table.Th>
+          </Table.Tr>
+        </Table.Thead>
+        <Table.Tbody>
+          {rows.map(([name, mineSays, theirsSays]) => (
+            <Table.Tr key={name} fw={mineSays === theirsSays ? undefined : 700}>
+              <Table.Td>{name}</Table.Td>
+              <Table.Td>{mineSays}</Table.Td>
+              <Table.Td>{theirsSays}</Table.Td>
+            </Table.Tr>
+          ))}
+        </Table.Tbody>
+      </Table>
+      <Text c="dimmed" mt="sm">
+        The lines in bold differ.
+      </Text>
+      <Group mt="md">
+        <Button onClick={onMine}>Keep what is here</Button>
+        <Button variant="default" onClick={onTheirs}>
+          Take what is there
+        </Button>
+      </Group>
+    </Modal>
+  )
+}
+
+const nameOfLine = (line: FormulaLine, pantry: Pantry) =>
+  line.kind === 'levain'
+    ? 'levain'
+    : line.kind === 'pre-ferment'
+      ? line.mix.name
+      : (pantry.get('ingredientId' in line ? line.ingredientId : line.kind)?.name ?? 'gone')
+
+/** A plan in words, line by line. */
+function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: KitchenHere, solve: (plan: Plan) => SolvedBake | null): [string, string][] {
+  const build = solve(plan)?.build
+  return [
+    ['Name', plan.name],
+    ['Size', sizeWords(plan.target, format)],
+    ['Percentage base', plan.formula.base],
+    ['Hydration', format.percent(plan.formula.hydration)],
+    ['Salt', format.percent(plan.formula.salt)],
+    ['Lines', plan.formula.lines.map((l) => ('share' in l ? `${nameOfLine(l, pantry)} ${format.percent(l.share)}` : nameOfLine(l, pantry))).join(', ')],
+    ['Levain', `${format.percent(plan.build.hydration, 0)}, ${plan.build.source}`],
+    ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
+    ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
+    ['Keep-back', format.mass(plan.build.keepBackGrams)],
+    ['Place', format.temperature(plan.tempC)],
+    ['Mix', format.dayTime(Date.parse(plan.mixAt))]
+  ]
+}
