@@ -44,7 +44,9 @@ interface Finding {
 async function findings(page: Page): Promise<string[]> {
   // Evaluated by the debugger, so the page's own content policy stays as strict as it is.
   await page.evaluate(axe)
-  const found = (await page.evaluate(`axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] }).then((r) => r.violations)`)) as Finding[]
+  const found = (await page.evaluate(
+    `axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] }).then((r) => r.violations)`
+  )) as Finding[]
   return found.flatMap((v) => v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} ${n.failureSummary ?? ''}`))
 }
 
