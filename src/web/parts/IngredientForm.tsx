@@ -8,9 +8,12 @@ import { Note } from './Card'
 import { QuantityField } from './QuantityField'
 import { tellDone, tellError } from './tell'
 
+/** g/ml of spooned flour, to begin from. */
+const LIKE_FLOUR = [0.5, 0.6] as const
+
 /** An ingredient to begin from. */
 export const newIngredient = (name: string, kind: IngredientKind): Ingredient =>
-  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: [0.5, 0.6], allergens: [], fine: false }, kind)
+  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: LIKE_FLOUR, allergens: [], fine: false }, kind)
 
 /** A flour is all flour and ferments somehow; other kinds keep what they hold. */
 function withKind(ingredient: Ingredient, kind: IngredientKind): Ingredient {
@@ -32,6 +35,7 @@ export function IngredientForm({
 }) {
   const [draft, setDraft] = useState(ingredient)
   const [problem, setProblem] = useState<string | null>(null)
+  const { density } = draft
   const edit = (patch: Partial<Ingredient>) => {
     setProblem(null)
     setDraft((before) => ({ ...before, ...patch }))
@@ -70,22 +74,29 @@ export function IngredientForm({
           <QuantityField kind="percent" label="Salt in it" value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
         </SimpleGrid>
       )}
-      <SimpleGrid cols={2}>
-        <QuantityField
-          kind="parts"
-          label="Grams in a ml, least"
-          value={draft.density?.[0] ?? 0.5}
-          range={[0.05, 5]}
-          onCommit={(least) => edit({ density: [least, Math.max(least, draft.density?.[1] ?? least)] })}
-        />
-        <QuantityField
-          kind="parts"
-          label="and most"
-          value={draft.density?.[1] ?? 0.6}
-          range={[0.05, 5]}
-          onCommit={(most) => edit({ density: [Math.min(most, draft.density?.[0] ?? most), most] })}
-        />
-      </SimpleGrid>
+      <Switch
+        label="Can be told by spoons and cups"
+        checked={density !== undefined}
+        onChange={(e) => edit({ density: e.currentTarget.checked ? LIKE_FLOUR : undefined })}
+      />
+      {density !== undefined && (
+        <SimpleGrid cols={2}>
+          <QuantityField
+            kind="parts"
+            label="Grams in a ml, least"
+            value={density[0]}
+            range={[0.05, 5]}
+            onCommit={(least) => edit({ density: [least, Math.max(least, density[1])] })}
+          />
+          <QuantityField
+            kind="parts"
+            label="and most"
+            value={density[1]}
+            range={[0.05, 5]}
+            onCommit={(most) => edit({ density: [Math.min(most, density[0]), most] })}
+          />
+        </SimpleGrid>
+      )}
       <Text fw={500}>Allergens</Text>
       <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
         <Group gap={8}>
