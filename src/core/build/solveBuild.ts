@@ -104,9 +104,6 @@ export function hydrationOfRatio(flourPerSeed: number, waterPerSeed: number, see
 /** What clings to jar and spoon: the larger of a share and a few grams. */
 export const STICKS = { share: 0.03, leastGrams: 5 } as const
 
-/** Grams a starter jar is never taken below. */
-export const KEEP_MINIMUM_GRAMS = 15
-
 /**
  * Ripe levain to build.
  * @param doughNeeds levain of each dough it serves, g

@@ -91,3 +91,16 @@ export interface FormulaContext {
   /** What the levain holds; salt or oil in its build count. */
   readonly levain: Composition
 }
+
+/** What a line is called; undefined when the kitchen does not have its ingredient any more. */
+export function lineName(line: FormulaLine, pantry: Pantry): string | undefined {
+  if (line.kind === 'levain') return 'Levain'
+  if (line.kind === 'pre-ferment') return line.mix.name
+  return pantry.get(ingredientOfLine(line) ?? '')?.name
+}
+
+/** The ingredient a line is weighed of; null for levain and pre-ferments. */
+export function ingredientOfLine(line: FormulaLine): string | null {
+  if (line.kind === 'flour' || line.kind === 'extra') return line.ingredientId
+  return line.kind === 'water' || line.kind === 'salt' ? line.kind : null
+}

@@ -48,10 +48,6 @@ export interface Ingredient {
 /** Looks an ingredient up; undefined when the kitchen does not have it. */
 export type Pantry = ReadonlyMap<string, Ingredient>
 
-/** Ids of the two ingredients every dough has. */
-export const WATER_ID = 'water'
-export const SALT_ID = 'salt'
-
 /** An ingredient list as a pantry. */
 export function pantryOf(ingredients: readonly Ingredient[]): Pantry {
   return new Map(ingredients.map((i) => [i.id, i]))

@@ -70,6 +70,8 @@ export interface WeighedPart {
   readonly ingredientId: string | null
   readonly name: string
   readonly grams: number
+  /** Weighed on the small scale where there is one. */
+  readonly fine: boolean
   readonly parts: readonly WeighedPart[]
 }
 
@@ -78,9 +80,9 @@ export function weighMix(mix: Mix, grams: number, pantry: Pantry): WeighedPart[]
   const total = mix.parts.reduce((sum, p) => sum + p.parts, 0)
   return mix.parts.map((part) => {
     const mass = (grams * part.parts) / total
-    return 'mix' in part
-      ? { ingredientId: null, name: part.mix.name, grams: mass, parts: weighMix(part.mix, mass, pantry) }
-      : { ingredientId: part.ingredientId, name: pantry.get(part.ingredientId)?.name ?? part.ingredientId, grams: mass, parts: [] }
+    if ('mix' in part) return { ingredientId: null, name: part.mix.name, grams: mass, fine: false, parts: weighMix(part.mix, mass, pantry) }
+    const ingredient = pantry.get(part.ingredientId)
+    return { ingredientId: part.ingredientId, name: ingredient?.name ?? part.ingredientId, grams: mass, fine: ingredient?.fine ?? false, parts: [] }
   })
 }
 

@@ -7,10 +7,7 @@ export const PLAUSIBLE = {
   salt: [0, 0.035],
   preFermented: [0, 0.5],
   yeast: [0, 0.03],
-  pieceGrams: [20, 3000],
-  levainHydration: [0.3, 2],
-  roomTempC: [10, 35],
-  ovenC: [120, 300]
+  pieceGrams: [20, 3000]
 } as const satisfies Record<string, Range>
 
 /** Usual hydration by kind of dough, with everything counted. */

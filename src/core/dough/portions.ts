@@ -2,8 +2,7 @@ import type { Formula } from './formula'
 import type { SolvedLine } from './solveFormula'
 
 /** When a part of the dough goes in. */
-export const PORTION_KINDS = ['ahead', 'autolyse', 'mix', 'late'] as const
-export type PortionKind = (typeof PORTION_KINDS)[number]
+export type PortionKind = 'autolyse' | 'mix' | 'late'
 
 /** Some of one line. */
 export interface PortionItem {

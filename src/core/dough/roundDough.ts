@@ -20,11 +20,12 @@ const TINY_GRAMS = 10
  * @param smallScale a scale that shows 0.1 g is at hand: salt, yeast, spices and whatever is tiny goes on it
  */
 export function roundDough(solved: SolvedDough, smallScale: boolean): WeighedDough {
+  const resolutionOf = ({ grams, fine }: { readonly grams: number; readonly fine: boolean }) =>
+    smallScale && (fine || grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
+  const roundParts = (parts: SolvedLine['parts']): SolvedLine['parts'] =>
+    parts.map((part) => ({ ...part, grams: roundToScale(part.grams, resolutionOf(part)), parts: roundParts(part.parts) }))
   const lines = solved.lines.map((line) => {
-    const resolution = smallScale && (line.fine || line.grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
-    const round = (grams: number, fine: boolean) => roundToScale(grams, smallScale && (fine || grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS)
-    const roundParts = (parts: SolvedLine['parts']): SolvedLine['parts'] =>
-      parts.map((p) => ({ ...p, grams: round(p.grams, p.ingredientId === 'salt' || (p.ingredientId ?? '').includes('yeast')), parts: roundParts(p.parts) }))
+    const resolution = resolutionOf(line)
     return { ...line, grams: roundToScale(line.grams, resolution), parts: roundParts(line.parts), resolution }
   })
   const truth = trueValues(lines)

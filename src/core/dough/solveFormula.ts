@@ -1,6 +1,6 @@
 import { ok, problem, type Result } from '../units/result'
 import { type Composition, FLOUR, SALT, type TrueValues, trueValues, WATER } from './composition'
-import type { Formula, FormulaContext, FormulaLine, PercentageBase, Target } from './formula'
+import { type Formula, type FormulaContext, type FormulaLine, ingredientOfLine, lineName, type PercentageBase, type Target } from './formula'
 import { anatomyOf, ferments, type MixAnatomy, type WeighedPart, weighMix } from './mix'
 import { doughForPieces } from './pieces'
 
@@ -218,13 +218,13 @@ export function solveFormula(formula: Formula, target: Target, context: FormulaC
   const baseFlourGrams = scale.value
   const lines = units.value.map((u): SolvedLine => {
     const { line } = u
-    const ingredientId = line.kind === 'flour' || line.kind === 'extra' ? line.ingredientId : line.kind === 'water' || line.kind === 'salt' ? line.kind : null
+    const ingredientId = ingredientOfLine(line)
     const ingredient = ingredientId === null ? undefined : context.pantry.get(ingredientId)
     const grams = u.mass * baseFlourGrams
     return {
       id: line.id,
       kind: line.kind,
-      name: line.kind === 'pre-ferment' ? line.mix.name : line.kind === 'levain' ? 'Levain' : (ingredient?.name ?? line.kind),
+      name: lineName(line, context.pantry) ?? line.kind,
       ingredientId,
       grams,
       ahead: u.ahead * baseFlourGrams,

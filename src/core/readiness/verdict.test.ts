@@ -5,7 +5,7 @@ import { gasAt } from '../ferment/milestones'
 import { simulate, type Vessel } from '../ferment/simulate'
 import { likelihood, SIGNS, type SignKind } from './likelihoods'
 import { PHASES, phaseAt } from './phases'
-import { judge, type Mark, weighDraws } from './verdict'
+import { judge, type Mark, mannerOf, weighDraws } from './verdict'
 
 const vessel: Vessel = {
   start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
@@ -122,5 +122,26 @@ describe('the table of signs', () => {
   })
   test('a sign nobody listed says nothing', () => {
     expect(likelihood('top', 'purple', 'peak')).toBe(1)
+  })
+})
+
+describe('which signs say little', () => {
+  const line = (flours: Record<string, number>, waterGrams: number) => ({
+    startedAtMs: 0,
+    flours,
+    waterGrams,
+    saltGrams: 0,
+    mixTempC: 22,
+    stays: [{ fromMs: 0, tempC: 22 }],
+    parents: []
+  })
+  test.each([
+    ['white at 100 %', { 'white wheat': 100 }, 100, { domes: true, floats: true }],
+    ['white at 150 %', { 'white wheat': 100 }, 150, { domes: true, floats: false }],
+    ['mostly rye', { 'white wheat': 40, rye: 60 }, 100, { domes: false, floats: false }],
+    ['half wholegrain', { 'white wheat': 50, 'wholegrain wheat': 50 }, 100, { domes: true, floats: false }],
+    ['gluten-free', { 'gluten-free': 100 }, 110, { domes: false, floats: false }]
+  ])('%s', (_, flours, water, manner) => {
+    expect(mannerOf(line(flours, water))).toEqual(manner)
   })
 })

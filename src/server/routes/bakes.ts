@@ -3,19 +3,11 @@ import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, ROUTES
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
-import type { Work } from '../records/work'
-import { idIn, reads, type Services, writes } from './route'
+import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Bakes: wished for, changed, and what happened to them. */
 export function bakeRoutes(services: Services): Router {
   const router = Router()
-  /** A change of one bake, answered with the bake as it is then. */
-  const changes = (change: (work: Work, id: string, body: unknown) => Promise<void>) =>
-    writes(services, async (work, req) => {
-      const id = idIn(req, 'This bake')
-      await change(work, id, req.body)
-      return findBake(work, id)
-    })
   router.get(
     ROUTES.bakes,
     reads(services, (work, req) => listBakes(work, parse(bakeQuerySchema, req.query)))
@@ -34,22 +26,22 @@ export function bakeRoutes(services: Services): Router {
   )
   router.put(
     ROUTES.bake(':id'),
-    changes((work, id, body) => {
+    changes(services, 'This bake', findBake, (work, id, body) => {
       const { version, plan } = parse(bakePutSchema, body)
       return putBake(work, id, version, plan)
     })
   )
   router.delete(
     ROUTES.bake(':id'),
-    changes((work, id) => setDeleted(work, id, true))
+    changes(services, 'This bake', findBake, (work, id) => setDeleted(work, id, true))
   )
   router.post(
     ROUTES.bakeRestore(':id'),
-    changes((work, id) => setDeleted(work, id, false))
+    changes(services, 'This bake', findBake, (work, id) => setDeleted(work, id, false))
   )
   router.post(
     ROUTES.bakeEvents(':id'),
-    changes((work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
+    changes(services, 'This bake', findBake, (work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
   )
   return router
 }

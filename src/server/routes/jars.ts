@@ -2,19 +2,11 @@ import { Router } from 'express'
 import { feedSchema, jarOpeningSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
 import { parse } from '../problems'
 import { feedJar, findJar, listJars, openJar, undoFeed, weighJar } from '../records/jars'
-import type { Work } from '../records/work'
-import { idIn, reads, type Services, writes } from './route'
+import { changes, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed. */
 export function jarRoutes(services: Services): Router {
   const router = Router()
-  /** A change of one jar, answered with the jar as it is then. */
-  const changes = (change: (work: Work, id: string, body: unknown) => Promise<void>) =>
-    writes(services, async (work, req) => {
-      const id = idIn(req, 'This jar')
-      await change(work, id, req.body)
-      return findJar(work, id)
-    })
   router.get(
     ROUTES.jars,
     reads(services, async (work) => ({ jars: await listJars(work) }))
@@ -29,15 +21,15 @@ export function jarRoutes(services: Services): Router {
   )
   router.post(
     ROUTES.jarFeeds(':id'),
-    changes((work, id, body) => feedJar(work, id, parse(feedSchema, body)))
+    changes(services, 'This jar', findJar, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
   )
   router.post(
     ROUTES.jarWeighings(':id'),
-    changes((work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
+    changes(services, 'This jar', findJar, (work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
   )
   router.post(
     ROUTES.jarUndo(':id'),
-    changes((work, id, body) => undoFeed(work, id, parse(undoSchema, body)))
+    changes(services, 'This jar', findJar, (work, id, body) => undoFeed(work, id, parse(undoSchema, body)))
   )
   return router
 }

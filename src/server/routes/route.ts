@@ -31,3 +31,17 @@ export function idIn(req: Parameters<RequestHandler>[0], what: string): string {
   if (!parsed.success) throw notFound(what)
   return parsed.data
 }
+
+/** A route that changes one thing, named in its address, and answers with it as it is then. */
+export function changes(
+  services: Services,
+  what: string,
+  find: (work: Work, id: string) => Promise<unknown>,
+  change: (work: Work, id: string, body: unknown) => Promise<unknown>
+): RequestHandler {
+  return writes(services, async (work, req) => {
+    const id = idIn(req, what)
+    await change(work, id, req.body)
+    return find(work, id)
+  })
+}

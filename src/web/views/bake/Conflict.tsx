@@ -1,6 +1,6 @@
 import { Button, Group, Modal, Table, Text } from '@mantine/core'
 import type { Jar, Plan } from '../../../contract'
-import type { FormulaLine, Pantry, SolvedBake } from '../../../core'
+import { type FormulaLine, lineName, type Pantry, type SolvedBake } from '../../../core'
 import { type KitchenHere, useKitchen } from '../../data/kitchen'
 import { sizeWords } from '../../parts/words'
 
@@ -56,12 +56,7 @@ export function Conflict({
   )
 }
 
-const nameOfLine = (line: FormulaLine, pantry: Pantry) =>
-  line.kind === 'levain'
-    ? 'levain'
-    : line.kind === 'pre-ferment'
-      ? line.mix.name
-      : (pantry.get('ingredientId' in line ? line.ingredientId : line.kind)?.name ?? 'gone')
+const nameOfLine = (line: FormulaLine, pantry: Pantry) => lineName(line, pantry) ?? 'gone'
 
 /** A plan in words, line by line. */
 function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: KitchenHere, solve: (plan: Plan) => SolvedBake | null): [string, string][] {

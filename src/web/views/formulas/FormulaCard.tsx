@@ -1,11 +1,10 @@
 import { problemSentence } from '../../../contract'
-import { allergensOf, levainComposition, type PortableFormula, portionsOf, roundDough, solveFormula, type WeighedPart } from '../../../core'
+import { allergensOf, levainComposition, type PortableFormula, roundDough, solveFormula, type WeighedPart } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Figure, Figures, Mass, Note } from '../../parts/Card'
+import { Portions } from '../../parts/formula/Portions'
 import { sizeWords } from '../../parts/words'
 import classes from './Formulas.module.css'
-
-const PORTIONS = { ahead: 'Ahead', autolyse: 'First, to rest', mix: 'At the mix', late: 'At the end, held back' } as const
 
 /** One formula to read and to print: grams, percents, truth, allergens. */
 export function FormulaCard({ content }: { readonly content: Pick<PortableFormula, 'name' | 'note' | 'formula' | 'target' | 'levain'> }) {
@@ -19,7 +18,6 @@ export function FormulaCard({ content }: { readonly content: Pick<PortableFormul
     pantry
   )
   const weigh = solved.ok ? roundDough(solved.value, kitchen.smallScale) : null
-  const portions = solved.ok && weigh !== null ? portionsOf(formula, weigh.lines, solved.value.baseFlourGrams) : []
   return (
     <article className={classes.card}>
       <h2 className={classes.name}>{name}</h2>
@@ -59,15 +57,7 @@ export function FormulaCard({ content }: { readonly content: Pick<PortableFormul
             <Figure value={format.percent(weigh.truth.salt, 2)} name="true salt" />
             <Figure value={format.percent(solved.value.preFermented)} name="flour that ripens ahead" />
           </Figures>
-          {portions.length > 1 && (
-            <div className={classes.portions}>
-              {portions.map((p) => (
-                <p key={p.kind}>
-                  <b>{PORTIONS[p.kind]}</b> {p.items.map((i) => `${i.name} ${format.mass(i.grams, i.grams % 1 > 0.01 ? 0.1 : 1)}`).join(', ')}
-                </p>
-              ))}
-            </div>
-          )}
+          <Portions formula={formula} lines={weigh.lines} baseFlourGrams={solved.value.baseFlourGrams} />
           <p className={classes.allergens}>
             {allergens.length === 0 ? 'No allergens of the list.' : `Contains ${allergens.join(', ')}.`}
             {allergens.includes('gluten') && ' Fermenting does not make it safe for coeliac disease or wheat allergy.'}

@@ -9,12 +9,12 @@ import {
   type Formula,
   type FormulaLine,
   levainComposition,
+  lineName,
   PERCENTAGE_BASES,
   type PercentageBase,
   POSSIBLE,
   PRE_FERMENT_STYLES,
   type PreFermentStyle,
-  portionsOf,
   restate,
   type Target,
   usualMix
@@ -23,6 +23,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
 import { pantryOfBake } from '../../../data/solve'
 import { Card, Note } from '../../../parts/Card'
+import { Portions } from '../../../parts/formula/Portions'
 import { IngredientPicker } from '../../../parts/IngredientPicker'
 import { QuantityField } from '../../../parts/QuantityField'
 import classes from '../BakeSheet.module.css'
@@ -41,7 +42,6 @@ const BASE_SAYS: Readonly<Record<PercentageBase, string>> = {
   'dough flour': 'Flour added at the mix is 100 %. Water and salt are set so that the whole dough meets your figures.',
   plain: 'Flour added at the mix is 100 %, every figure is taken as written, and the levain’s flour and water are not counted.'
 }
-const PORTION_WORDS = { ahead: 'Ahead', autolyse: 'First, to rest', mix: 'At the mix', late: 'At the end, held back' } as const
 
 type Sheet = 'library' | 'reader' | null
 
@@ -60,13 +60,10 @@ export function Dough(props: StationProps) {
     [pantry, build, format, kitchen.smallScale]
   )
   const sized = useMemo(() => ({ formula, target }), [formula, target])
-  const names = new Map(
-    formula.lines.map((l) => [
-      l.id,
-      l.kind === 'levain' ? 'Levain' : l.kind === 'pre-ferment' ? l.mix.name : pantry.get('ingredientId' in l ? l.ingredientId : l.kind)?.name
-    ])
-  )
-  const nameOf = (id: string) => names.get(id) ?? pantry.get(id)?.name
+  const nameOf = (id: string) => {
+    const line = formula.lines.find((l) => l.id === id)
+    return line === undefined ? pantry.get(id)?.name : lineName(line, pantry)
+  }
   const setFormula = (patch: Partial<Formula>) => edit((now) => ({ formula: { ...now.formula, ...patch } }))
   const setLines = (next: (lines: readonly FormulaLine[]) => readonly FormulaLine[]) =>
     edit((now) => ({ formula: { ...now.formula, lines: next(now.formula.lines) } }))
@@ -95,7 +92,6 @@ export function Dough(props: StationProps) {
   const size = (
     <SizeCard target={target} formula={formula} solved={dough?.exact ?? null} frozen={frozen} nameOf={nameOf} onTarget={(t: Target) => edit({ target: t })} />
   )
-  const portions = dough === null ? [] : portionsOf(formula, dough.weigh.lines, dough.exact.baseFlourGrams)
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: undo and redo also work while a cell is being typed in
     <div
@@ -219,16 +215,7 @@ export function Dough(props: StationProps) {
               w={150}
             />
           </Group>
-          {portions.length > 1 && (
-            <div className={classes.portions}>
-              {portions.map((p) => (
-                <div key={p.kind}>
-                  <b>{PORTION_WORDS[p.kind]}</b>{' '}
-                  {p.items.map((i) => `${nameOf(i.lineId) ?? i.name} ${format.mass(i.grams, i.grams % 1 > 0.01 ? 0.1 : 1)}`).join(', ')}
-                </div>
-              ))}
-            </div>
-          )}
+          {dough !== null && <Portions formula={formula} lines={dough.weigh.lines} baseFlourGrams={dough.exact.baseFlourGrams} />}
         </Card>
       </div>
       <div className={classes.stack}>

@@ -4,24 +4,16 @@ import { CSS } from '@dnd-kit/utilities'
 import { IconChevronDown, IconGripVertical } from '@tabler/icons-react'
 import { memo, type ReactNode, startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { problemSentence } from '../../../../contract'
-import { editCell, type Format, type Formula, type FormulaContext, type SizedFormula } from '../../../../core'
+import { editCell, type Formula, type SizedFormula } from '../../../../core'
 import { Note } from '../../../parts/Card'
 import { Cell, type CellProps, type LiveText, moveInGrid } from '../../../parts/Cell'
 import { scaleOf } from '../../../parts/figures'
 import classes from './FormulaGrid.module.css'
-import { type GridLine, gridOf } from './gridLines'
+import { type GridFacts, type GridLine, gridOf } from './gridLines'
 import { createGridTexts, type GridTexts, textKey } from './gridTexts'
 
 const SHARE = 0
 const GRAMS = 1
-
-/** What the grid is reckoned with. */
-export interface GridFacts {
-  readonly context: FormulaContext
-  readonly format: Format
-  readonly smallScale: boolean
-  readonly levainHydration: number
-}
 
 /**
  * The formula as a grid: type into any cell, the others answer in the same frame, and the rest of the sheet follows when there is time.

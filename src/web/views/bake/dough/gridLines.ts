@@ -1,7 +1,25 @@
-import { type BakeDough, type Format, type FormulaLine, roundDough, type SizedFormula, type SolvedLine, solveFormula } from '../../../../core'
+import {
+  type BakeDough,
+  type Format,
+  type FormulaContext,
+  type FormulaLine,
+  ingredientOfLine,
+  lineName,
+  roundDough,
+  type SizedFormula,
+  type SolvedLine,
+  solveFormula
+} from '../../../../core'
 import { scaleOf } from '../../../parts/figures'
-import type { GridFacts } from './FormulaGrid'
 import type { GridTotal } from './gridTexts'
+
+/** What the grid is reckoned with. */
+export interface GridFacts {
+  readonly context: FormulaContext
+  readonly format: Format
+  readonly smallScale: boolean
+  readonly levainHydration: number
+}
 
 /** One row of the formula grid as words and figures, ready to be drawn. */
 export interface GridLine {
@@ -29,13 +47,9 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
   const lines = formula.lines.map((line, i): GridLine => {
     const solved = dough?.exact.lines[i]
     const weigh = dough?.weigh.lines[i]
-    const ingredient = context.pantry.get('ingredientId' in line ? line.ingredientId : line.kind)
-    const name =
-      line.kind === 'levain'
-        ? `Levain, ${format.percent(facts.levainHydration, 0)}`
-        : line.kind === 'pre-ferment'
-          ? line.mix.name
-          : (ingredient?.name ?? 'Not in this kitchen any more')
+    const ingredient = context.pantry.get(ingredientOfLine(line) ?? '')
+    const plainName = lineName(line, context.pantry) ?? 'Not in this kitchen any more'
+    const name = line.kind === 'levain' ? `${plainName}, ${format.percent(facts.levainHydration, 0)}` : plainName
     return {
       id: line.id,
       name,
