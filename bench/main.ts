@@ -1,15 +1,17 @@
 import { benchFormula } from './formula'
 import { benchGrid } from './grid'
+import { benchLearn } from './learn'
 import { benchModel } from './model'
 import { benchProgram } from './program'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- model` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
   if (wants('formula')) benchFormula()
   if (wants('grid')) await benchGrid()
   if (wants('model')) benchModel()
+  if (wants('learn')) benchLearn(asked.includes('tune'))
   if (wants('program')) await benchProgram()
 }
 

@@ -2,26 +2,34 @@ import {
   BUILT_IN_INGREDIENTS,
   CUP_SIZES,
   drawForecast,
+  FLOUR_KINDS,
   findMilestones,
   judge,
+  type Milestones,
   mixCultures,
   normalFrom,
   pantryOf,
   RIPE,
+  type Stay,
   seededRandom,
   simulate,
   solveBake,
   summarise,
   TYPICAL_JAR,
+  UNKNOWN_JAR,
   type Vessel
 } from '../src/core'
 import { largeFormula } from './formula'
-import { referenceRun } from './reference'
+import { referenceRun, solverRun } from './reference'
 import { heading, report, timed } from './report'
 
-/** Cases checked against the one-second reference; each reference run takes about half a second. */
-const CASES = 60
+/** Cases checked against the one-second reference. */
+const CASES = 200
 const MINUTES = 60
+/** The general solver is made tighter until its worst moment is as near to the reference as this, minutes. */
+const SAME_ACCURACY_MINUTES = 1
+const TOLERANCES = [1e-4, 1e-5, 1e-6, 1e-7, 1e-8, 1e-9]
+const SOLVER_CASES = 40
 
 function vessel(flourPerSeed: number, tempC: number, grams: number, more: Partial<Vessel> = {}): Vessel {
   return {
@@ -45,10 +53,10 @@ export function benchModel(): void {
   report('48 h run, stopped past the peak', micro(timed(3000, () => simulate(usual, TYPICAL_JAR, { untilHours: 48, stopPastPeak: true }))), 'µs')
   report(
     'forecast of 400 draws',
-    timed(60, () => drawForecast(usual, TYPICAL_JAR, { untilHours: 24 })),
+    timed(60, () => drawForecast(usual, UNKNOWN_JAR, { untilHours: 24 })),
     'ms'
   )
-  const draws = drawForecast(usual, TYPICAL_JAR, { untilHours: 24 })
+  const draws = drawForecast(usual, UNKNOWN_JAR, { untilHours: 24 })
   report(
     'summary of 400 draws',
     timed(60, () => summarise(draws, 'dome')),
@@ -117,30 +125,62 @@ export function benchModel(): void {
 
   heading(`Accuracy over ${CASES} random cases, against one explicit step a second`)
   const random = seededRandom(7)
-  const normal = normalFrom(random)
-  const errors = { doubled: [] as number[], opens: [] as number[], peak: [] as number[], closes: [] as number[] }
-  for (let i = 0; i < CASES; i++) {
-    const jarHere = { vigour: Math.exp(0.25 * normal()), lag: Math.exp(0.4 * normal()), hold: Math.exp(0.2 * normal()), cold: 1, warmth: 1 }
-    const first = 16 + 14 * random()
-    const stays =
-      random() < 0.3
-        ? [
-            { fromHours: 0, tempC: first },
-            { fromHours: 1 + 3 * random(), tempC: 16 + 14 * random() }
-          ]
-        : [{ fromHours: 0, tempC: first }]
-    const here = vessel(0.7 + 11 * random(), first, 40 + 900 * random(), { mixTempC: 14 + 14 * random(), stays })
-    const fast = simulate(here, jarHere, { untilHours: 36 }).milestones
-    const slow = findMilestones(referenceRun(here, jarHere, 36))
-    for (const [name, key] of [
-      ['doubled', 'doubledHours'],
-      ['opens', 'opensHours'],
-      ['peak', 'peakHours'],
-      ['closes', 'closesHours']
-    ] as const) {
-      const [f, s] = [fast[key], slow[key]]
-      if (f !== null && s !== null) errors[name].push(Math.abs(f - s) * MINUTES)
-    }
+  const cases = Array.from({ length: CASES }, () => anyCase(random, normalFrom(random)))
+  const slow = cases.map(({ here, jar }) => findMilestones(referenceRun(here, jar, 40)))
+  const ours = cases.map(({ here, jar }) => simulate(here, jar, { untilHours: 40 }).milestones)
+  for (const [name, values] of Object.entries(errorsOf(ours, slow))) report(`${name}: off by`, values, 'min', 2)
+
+  heading(`Beside a general-purpose solver (extrapolation, step control), ${SOLVER_CASES} of these cases, 40 h to the end`)
+  const some = cases.slice(0, SOLVER_CASES)
+  const all = (errors: ReturnType<typeof errorsOf>) => Object.values(errors).flat()
+  const solved = TOLERANCES.map((tolerance) => {
+    const general = some.map(({ here, jar }) => findMilestones(solverRun(here, jar, 40, tolerance)))
+    return { tolerance, errors: all(errorsOf(general, slow)) }
+  })
+  const near = solved.find(({ errors }) => Math.max(...errors) <= SAME_ACCURACY_MINUTES) ?? (solved.at(-1) as (typeof solved)[number])
+  report('ours, off by', all(errorsOf(ours.slice(0, SOLVER_CASES), slow)), 'min', 2)
+  report(`solver at ${near.tolerance}, off by`, near.errors, 'min', 2)
+  const each = (run: (c: (typeof cases)[number]) => unknown) => some.map((c) => Math.min(...timed(5, () => run(c), 2)) * 1000)
+  const oursTook = each(({ here, jar }) => simulate(here, jar, { untilHours: 40 }))
+  const solverTook = each(({ here, jar }) => solverRun(here, jar, 40, near.tolerance))
+  report('ours, best of five', oursTook, 'µs')
+  report('solver, best of five', solverTook, 'µs', 0)
+  report(
+    'solver ÷ ours',
+    solverTook.map((t, i) => t / (oursTook[i] as number)),
+    'times'
+  )
+}
+
+/** Any vessel of a kitchen: ratio, flour, texture, salt, mass, moves, days and nights, jars that differ. */
+function anyCase(random: () => number, normal: () => number) {
+  const jar = {
+    ...TYPICAL_JAR,
+    vigour: Math.exp(0.25 * normal()),
+    lag: Math.exp(0.4 * normal()),
+    hold: Math.exp(0.2 * normal()),
+    warmth: Math.exp(0.3 * normal())
   }
-  for (const [name, values] of Object.entries(errors)) report(`${name}: off by`, values, 'min', 2)
+  const first = 16 + 16 * random()
+  const stays: Stay[] = [{ fromHours: 0, tempC: first, daily: random() < 0.3 ? { swingK: 3 * random(), warmestHours: 24 * random() } : undefined }]
+  if (random() < 0.35) stays.push({ fromHours: 1 + 3 * random(), tempC: 14 + 18 * random(), surroundings: random() < 0.3 ? 'water bath' : 'air' })
+  const kind = FLOUR_KINDS[Math.floor(random() * FLOUR_KINDS.length)] ?? 'white wheat'
+  const here = vessel(0.6 + 12 * random(), first, 20 + 1500 * random() ** 2, {
+    hydration: 0.45 + 1.2 * random(),
+    salt: random() < 0.2 ? 0.02 : 0,
+    flours: random() < 0.4 ? { [kind]: 1 } : { 'white wheat': 1 },
+    mixTempC: 12 + 18 * random(),
+    stays
+  })
+  return { here, jar }
+}
+
+/** Minutes between the same moments of two runs. */
+function errorsOf(fast: readonly Milestones[], slow: readonly Milestones[]) {
+  const between = (key: 'doubledHours' | 'opensHours' | 'peakHours' | 'closesHours') =>
+    fast.flatMap((m, i) => {
+      const [f, s] = [m[key], slow[i]?.[key] ?? null]
+      return f === null || s === null ? [] : [Math.abs(f - s) * MINUTES]
+    })
+  return { doubled: between('doubledHours'), opens: between('opensHours'), peak: between('peakHours'), closes: between('closesHours') }
 }

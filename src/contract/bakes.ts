@@ -1,9 +1,14 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, type BakeWish, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS, SIGNS, type SignKind } from '../core'
+import { BAKE_STATUSES, type BakeWish, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema } from './jars'
+import { signsSchema } from './signs'
 import { ingredientSchema } from './stores'
+
+/** A levain moves on to another place. */
+export const moveSchema = z.object({ afterHours: numberIn([0, 96], 'Hours after mixing', 'h'), placeId: idSchema, tempC: tempSchema('The place') })
+export type PlannedMove = z.infer<typeof moveSchema>
 
 /** A wish: dough, levain and when. Shares are fractions. */
 export const planSchema = z.object({
@@ -15,6 +20,8 @@ export const planSchema = z.object({
   placeId: idSchema,
   tempC: tempSchema('The place'),
   mixTempC: tempSchema('The fresh mix'),
+  /** Where it is moved on to while it ripens, hours after mixing. */
+  moves: z.array(moveSchema).max(3).default([]),
   school: z.enum(SCHOOLS),
   mixAt: instantSchema
 })
@@ -39,15 +46,6 @@ export const shownSchema = z.object({
 })
 export type Shown = z.infer<typeof shownSchema>
 
-const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(Object.keys(SIGNS[kind]) as (keyof (typeof SIGNS)[Kind] & string)[]).optional()
-export const signsSchema = z.strictObject({
-  top: signEnum('top'),
-  bubbles: signEnum('bubbles'),
-  smell: signEnum('smell'),
-  smear: signEnum('smear'),
-  spoon: signEnum('spoon')
-})
-
 /** What happened to a bake. Kept for ever; corrected by a later entry. */
 export const bakeEventSchema = z.discriminatedUnion('type', [
   z.object({
@@ -66,6 +64,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     signs: signsSchema,
     note: z.string().max(500).optional()
   }),
+  z.object({ ...noted, type: z.literal('moved'), placeId: idSchema, tempC: tempSchema('The place') }),
   z.object({
     ...noted,
     type: z.literal('mixed'),

@@ -1,9 +1,44 @@
 import { z } from 'zod'
-import { type BatchLine, FLOUR_KINDS, type FlourKind, POSSIBLE } from '../core'
+import {
+  type BatchLine,
+  FLOUR_KINDS,
+  type FlourKind,
+  type JarParameters,
+  PARAMETERS,
+  POSSIBLE,
+  SURROUNDINGS,
+  type Surroundings,
+  VESSEL_MATERIALS,
+  type VesselMaterial
+} from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
+import { signsSchema } from './signs'
 
 export const flourKindSchema = z.enum(FLOUR_KINDS, { error: 'This kind of flour is not known.' })
 const floursSchema = z.partialRecord(flourKindSchema, z.number().min(0))
+
+/** A stay on the wire. */
+export interface WireStay {
+  from: string
+  tempC: number
+  surroundings?: Surroundings
+  swing?: { swingK: number; warmestAt: string }
+  readings?: { at: string; tempC: number }[]
+}
+export const materialSchema = z.enum(VESSEL_MATERIALS)
+export const surroundingsSchema = z.enum(SURROUNDINGS)
+/** Most readings of one stay on the wire; they are thinned before. */
+export const MOST_READINGS = 600
+const staySchema = z.object({
+  from: instantSchema,
+  tempC: z.number(),
+  surroundings: surroundingsSchema.optional(),
+  swing: z.object({ swingK: z.number(), warmestAt: instantSchema }).optional(),
+  readings: z
+    .array(z.object({ at: instantSchema, tempC: z.number() }))
+    .max(MOST_READINGS)
+    .optional()
+})
 
 /** A batch on the wire; parents to a depth the server chooses. */
 export interface WireLine {
@@ -12,7 +47,8 @@ export interface WireLine {
   waterGrams: number
   saltGrams: number
   mixTempC: number
-  stays: { from: string; tempC: number; surroundings?: 'air' | 'water bath' }[]
+  stays: WireStay[]
+  material?: VesselMaterial
   parents: { grams: number; hydration: number; flour: FlourKind; line: WireLine | null }[]
 }
 /** Feeds that are followed back on the wire; level by level, so that no nesting can be deeper. */
@@ -24,7 +60,8 @@ function lineAt(generation: number): z.ZodType<WireLine> {
     waterGrams: z.number(),
     saltGrams: z.number(),
     mixTempC: z.number(),
-    stays: z.array(z.object({ from: instantSchema, tempC: z.number(), surroundings: z.enum(['air', 'water bath']).optional() })).min(1),
+    stays: z.array(staySchema).min(1),
+    material: materialSchema.optional(),
     parents: z.array(
       z.object({
         grams: z.number(),
@@ -45,10 +82,18 @@ export function lineFromWire(line: WireLine): BatchLine {
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,
     mixTempC: line.mixTempC,
-    stays: line.stays.map((s) => ({ fromMs: Date.parse(s.from), tempC: s.tempC, surroundings: s.surroundings })),
+    stays: line.stays.map(({ from, swing, readings, ...stay }) => ({
+      ...stay,
+      fromMs: Date.parse(from),
+      swing: swing === undefined ? undefined : { swingK: swing.swingK, warmestMs: Date.parse(swing.warmestAt) },
+      readings: readings?.map((r) => ({ ms: Date.parse(r.at), tempC: r.tempC }))
+    })),
+    material: line.material,
     parents: line.parents.map((p) => ({ ...p, line: p.line === null ? null : lineFromWire(p.line) }))
   }
 }
+
+const iso = (ms: number) => new Date(ms).toISOString()
 
 /** From the core to the wire. */
 export function lineToWire(line: BatchLine): WireLine {
@@ -58,7 +103,13 @@ export function lineToWire(line: BatchLine): WireLine {
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,
     mixTempC: line.mixTempC,
-    stays: line.stays.map((s) => ({ from: new Date(s.fromMs).toISOString(), tempC: s.tempC, surroundings: s.surroundings })),
+    stays: line.stays.map(({ fromMs, swing, readings, ...stay }) => ({
+      ...stay,
+      from: iso(fromMs),
+      swing: swing === undefined ? undefined : { swingK: swing.swingK, warmestAt: iso(swing.warmestMs) },
+      readings: readings?.map((r) => ({ at: iso(r.ms), tempC: r.tempC }))
+    })),
+    material: line.material,
     parents: line.parents.map((p) => ({ ...p, line: p.line === null ? null : lineToWire(p.line) }))
   }
 }
@@ -76,6 +127,18 @@ export const jarOpeningSchema = z.object({
 })
 export type JarOpening = z.input<typeof jarOpeningSchema>
 
+/** A factor of a jar on a typical one. */
+const factorSchema = z.number().min(0.05).max(20)
+const parametersSchema = z.object(Object.fromEntries(PARAMETERS.map((name) => [name, factorSchema])) as Record<keyof JarParameters, typeof factorSchema>)
+
+/** Where the pace of a jar comes from: learned from its log (from an instant on, when it was begun anew), or pinned by its baker. */
+export const jarPaceSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('learned'), since: instantSchema.nullable() }),
+  z.object({ kind: z.literal('pinned'), parameters: parametersSchema })
+])
+export type JarPace = z.infer<typeof jarPaceSchema>
+export const jarPacePutSchema = z.object({ ...noted, pace: jarPaceSchema })
+
 /** A jar as the kitchen knows it. */
 export const jarSchema = z.object({
   id: idSchema,
@@ -87,6 +150,7 @@ export const jarSchema = z.object({
   grams: z.number(),
   placeId: idSchema,
   version: versionSchema,
+  pace: jarPaceSchema,
   /** What is in it now. */
   line: lineSchema
 })
@@ -110,3 +174,15 @@ export type Weighing = z.input<typeof weighingSchema>
 /** Takes the last feed back. */
 export const undoSchema = z.object({ ...noted, undoes: idSchema })
 export type Undo = z.input<typeof undoSchema>
+
+/** One finished build of a jar, as learning takes it. */
+export const loggedBuildSchema = z.object({
+  bakeId: idSchema,
+  name: z.string(),
+  line: lineSchema,
+  marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), signs: signsSchema })),
+  mixedAt: instantSchema
+})
+export type JarBuild = z.infer<typeof loggedBuildSchema>
+/** The log of a jar, oldest build first. */
+export const jarLogSchema = z.object({ builds: z.array(loggedBuildSchema) })

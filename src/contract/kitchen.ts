@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { PERCENTAGE_BASES, SCHOOLS } from '../core'
-import { clockTimeSchema, idSchema, instantSchema, nameSchema, tempSchema, versionSchema } from './common'
-import { jarOpeningSchema } from './jars'
+import { clockTimeSchema, idSchema, instantSchema, nameSchema, numberIn, tempSchema, versionSchema } from './common'
+import { jarOpeningSchema, surroundingsSchema } from './jars'
 import { cupKindSchema } from './stores'
 
 export const timeZoneSchema = z.string().refine(isTimeZone, { error: 'This time zone is not known. It looks like Europe/Lisbon.' })
@@ -19,8 +19,11 @@ function isTimeZone(name: string): boolean {
 export const placeSchema = z.object({
   id: idSchema,
   name: nameSchema,
+  /** By day, at its warmest. */
   tempC: tempSchema('The temperature'),
-  surroundings: z.enum(['air', 'water bath']).default('air')
+  /** By night, at its coldest; null where it keeps one temperature. */
+  nightTempC: tempSchema('The temperature by night').nullable().default(null),
+  surroundings: surroundingsSchema.default('air')
 })
 export type Place = z.infer<typeof placeSchema>
 
@@ -74,3 +77,16 @@ export const clockSchema = z.object({
   fixed: z.boolean()
 })
 export const clockMoveSchema = z.object({ now: instantSchema })
+
+/** Temperatures measured at a place: one import, which can be taken back. */
+export const readingsPostSchema = z.object({
+  id: idSchema,
+  source: z.enum(['import', 'device']).default('import'),
+  readings: z
+    .array(z.object({ at: instantSchema, tempC: numberIn([-30, 120], 'A reading', '°C') }))
+    .min(1, { error: 'There are no readings in it.' })
+    .max(20_000, { error: 'At most 20,000 readings go in at once. Thin them, or bring them in parts.' })
+})
+/** What is known of the temperature of a place. */
+export const readingsSchema = z.object({ count: z.number(), firstAt: instantSchema.nullable(), lastAt: instantSchema.nullable() })
+export type PlaceReadings = z.infer<typeof readingsSchema>

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { ALLERGENS, CUP_KINDS, FLOUR_KINDS, INGREDIENT_KINDS, type Ingredient } from '../core'
+import { ALLERGENS, CUP_KINDS, FLOUR_KINDS, INGREDIENT_KINDS, type Ingredient, VESSEL_MATERIALS } from '../core'
 import { nameSchema, numberIn, shareIn } from './common'
 import { ingredientIdSchema } from './formulas'
 
@@ -49,7 +49,9 @@ export const vesselSchema = z.object({
   tareGrams: numberIn([0, 20_000], 'The empty weight', 'g'),
   capacityMl: numberIn([20, 50_000], 'What it holds', 'ml'),
   innerDiameterMm: numberIn([20, 600], 'The inner diameter', 'mm'),
-  heightMm: numberIn([20, 800], 'The height', 'mm')
+  heightMm: numberIn([20, 800], 'The height', 'mm'),
+  /** How it keeps its warmth. */
+  material: z.enum(VESSEL_MATERIALS).default('glass')
 })
 export type Vessel = z.infer<typeof vesselSchema>
 export const listedVesselSchema = vesselSchema.extend({ version: z.number().int().min(1) })

@@ -15,6 +15,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
     }
   | { readonly type: 'band'; readonly mixTempC: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
+  | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number }
   | { readonly type: 'undo'; readonly undoes: string }
 )
@@ -34,6 +35,8 @@ export interface BakeState {
   readonly done: readonly string[]
   readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number } | null
   readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
+  /** Where it was moved to, in the order of time. */
+  readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
   readonly mixed: { readonly id: string; readonly atMs: number; readonly levainGrams: number; readonly keepBackGrams: number } | null
   /** The latest happening that may be taken back, if any. */
   readonly lastUndoable: Exclude<Happening, { type: 'undo' }> | null
@@ -57,6 +60,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   let band: BakeState['band'] = null
   let mixed: BakeState['mixed'] = null
   const marks: BakeState['marks'][number][] = []
+  const moves: BakeState['moves'][number][] = []
   for (const h of stood) {
     if (h.type === 'pour') {
       poured[h.item] += h.weighedGrams
@@ -64,11 +68,13 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       done.add(pourKey(h))
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note })
+    else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
     else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
+  moves.sort((a, b) => a.atMs - b.atMs)
   const status: BakeStatus = mixed !== null ? 'mixed' : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
-  return { status, poured, flours, done: [...done], band, marks, mixed, lastUndoable: stood.at(-1) ?? null }
+  return { status, poured, flours, done: [...done], band, marks, moves, mixed, lastUndoable: stood.at(-1) ?? null }
 }
 
 /** Grams of flour by ingredient as grams by kind; what the kitchen does not have any more counts as white wheat. */

@@ -12,7 +12,8 @@ import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solv
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
-import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
+import type { Surroundings, VesselMaterial } from '../ferment/thermal'
+import { type BatchLine, cultureAt, type Strength, type Swing, strengthOf, temperatureAt } from '../jars/lineage'
 import { nightAt, type Sleep } from '../schedule/nights'
 import {
   type AwakeRatio,
@@ -88,6 +89,7 @@ export interface SeedJar {
 export interface NamedVessel extends FitVessel {
   readonly id: string
   readonly name: string
+  readonly material?: VesselMaterial
 }
 
 /** What the kitchen adds to the reckoning. */
@@ -100,7 +102,9 @@ export interface KitchenFacts {
   /** Flour stands at room temperature, °C. */
   readonly flourTempC: number
   /** What surrounds the levain where it stands. */
-  readonly surroundings?: 'air' | 'water bath'
+  readonly surroundings?: Surroundings
+  /** How warm it is there between day and night; `tempC` of the wish is then its warmest. */
+  readonly swing?: Swing
   readonly pantry: Pantry
   readonly cups: CupSizes
   readonly vessels: readonly NamedVessel[]
@@ -251,7 +255,8 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     },
     flours,
     seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
-    place: { tempC: wish.tempC, surroundings: kitchen.surroundings },
+    place: { tempC: wish.tempC - (kitchen.swing?.swingK ?? 0), surroundings: kitchen.surroundings, swing: kitchen.swing },
+    material: kitchen.vessels.find((v) => v.id === build.vesselId)?.material,
     mixTempC: wish.mixTempC
   }
   let timed = buildFor(planned, wish.mixAtMs, wish.school)

@@ -25,7 +25,8 @@ function verdict(advice: Verdict['advice']): Verdict {
       gas: { p05: [0, 0], p25: [0, 0], p50: [0, 0], p75: [0, 0], p95: [0, 0] },
       opens: range(7),
       peak: range(8),
-      closes: range(10)
+      closes: range(10),
+      fit: [0, 0]
     },
     advice
   }

@@ -59,7 +59,7 @@ export function solveBuild(wish: BuildWish): Result<BuildMasses, BuildProblem> {
   const given = by.kind === 'ratio' ? by.flourPerSeed : by.kind === 'inoculation' ? by.share : by.grams
   if (![totalGrams, hydration, seedHydration, given].every((x) => Number.isFinite(x) && x > 0)) return problem('not a number')
   if (![salt, oil].every((x) => Number.isFinite(x) && x >= 0)) return problem('not a number')
-  const f = by.kind === 'ratio' ? given : by.kind === 'inoculation' ? 1 / given : flourPerSeedFor(totalGrams / given, wish)
+  const f = by.kind === 'ratio' ? given : by.kind === 'inoculation' ? inoculationOf(given) : flourPerSeedFor(totalGrams / given, wish)
   if (f <= 0) return problem('seed is enough', { seedGrams: given, totalGrams })
   const seed = totalGrams / growth(f, wish)
   const flour = f * seed
@@ -100,6 +100,9 @@ export function hydrationOfRatio(flourPerSeed: number, waterPerSeed: number, see
   const flour = flourIn(seedHydration)
   return (waterPerSeed + 1 - flour) / (flourPerSeed + flour)
 }
+
+/** Seed ÷ fresh flour of a ratio, and the other way round. */
+export const inoculationOf = (flourPerSeed: number) => 1 / flourPerSeed
 
 /** What clings to jar and spoon: the larger of a share and a few grams. */
 export const STICKS = { share: 0.03, leastGrams: 5 } as const

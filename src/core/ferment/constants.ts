@@ -28,7 +28,7 @@ export interface CardinalCurve {
 }
 
 /** Named in every stored forecast, so that an old one can be told from a new one. Raise it with the equations. */
-export const MODEL_VERSION = 'hill-1'
+export const MODEL_VERSION = 'hill-2'
 
 /** Published isothermal rates: Gänzle, Ehmann & Hammes 1998, Appl. Environ. Microbiol. 64:2616. */
 export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.3384, maxC: 36 }
@@ -84,24 +84,64 @@ export const MODEL = {
   wetLoss: 0.4,
   /** Slowing per unit of salt on flour: 2 % salt takes about a tenth of the pace. */
   saltSlows: 5,
-  /** Water bath and fridge shelf against still air, as a factor on the time constant: water carries heat better. */
-  waterBathFactor: 0.35
+  /** φ of a typical jar: the share of its yeast that stands warmth. */
+  warmShare: 0.3
 } as const
 
-/** How much of a typical jar's prior spread each parameter has (sd of the logarithm). */
-export const PARAMETER_SPREAD = { vigour: 0.25, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3 } as const
+/** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */
+export const THERMAL = {
+  /** Time constant of 50 g in still air, h, and the power of mass up to `kneeGrams`. */
+  smallHours: 0.6,
+  smallPower: 0.61,
+  /** The same from there on. */
+  kneeGrams: 250,
+  largeHours: 1.6,
+  largePower: 0.37,
+  /** Factor on the time constant by what surrounds the vessel: water carries heat better, a box of foam worse. */
+  surroundings: { air: 1, 'water bath': 0.35, 'insulated box': 2.5 },
+  /** Factor by what the vessel is made of. */
+  materials: { glass: 1, plastic: 1.15, stoneware: 1.3, steel: 0.85 },
+  /** What a room was warmer or colder than expected at the last reading is forgotten with this time constant, h. */
+  readingFadesHours: 3
+} as const
+
+/** How much jars differ from a typical one (sd of the logarithm of each parameter). */
+export const PARAMETER_SPREAD = { vigour: 0.25, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.2 } as const
 
 /** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
-export const SEED_SPREAD = 0.3
+export const SEED_SPREAD = 0.15
 
 /** Noise that stays in every forecast, however well the jar is known. */
 export const NOISE = {
   /** The room is not what the thermometer said, K. */
   roomSdC: 1,
+  /** A room nobody measured, K. */
+  unmeasuredRoomSdC: 3,
   /** A level read off a jar, as a share of the height. */
   readingSd: 0.05,
+  /** A peak somebody saw, h: nobody looks all the time. */
+  seenPeakSdHours: 0.4,
   /** What the model itself gets wrong about the pace of one build (sd of the logarithm). */
   buildSd: 0.1,
-  /** What the model gets wrong about the height, in jar heights. */
-  shapeSd: 0.06
+  /** How much fuller or emptier the climb of one build is than its jar's (sd of the logarithm of the shape). */
+  buildShapeSd: 0.3,
+  /** How far its height does (sd of the logarithm). */
+  buildHeightSd: 0.08,
+  /** What the model gets wrong about a level beside that, in jar heights. */
+  levelSd: 0.03
+} as const
+
+/** How a jar is learned from its log. */
+export const LEARNING = {
+  /** Degrees of freedom of the marks' errors: the fewer, the less an odd mark counts. */
+  tailDegrees: 4,
+  /** Pace gained or lost per kelvin of a room that is not as said, as a share: what a doubtful thermometer costs. */
+  pacePerKelvin: 0.07,
+  /** Rounds of fitting at most, and the step at which it is settled. */
+  rounds: 12,
+  settledStep: 2e-3,
+  /** Longest step of one round, in logs. */
+  longestStep: 0.5,
+  /** Step for the slopes, in logs. */
+  slopeStep: 0.02
 } as const

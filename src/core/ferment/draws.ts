@@ -1,5 +1,6 @@
-import { NOISE, PARAMETER_SPREAD, SEED_SPREAD } from './constants'
-import type { JarParameters } from './jarParameters'
+import { NOISE, SEED_SPREAD } from './constants'
+import { type JarBelief, type JarParameters, logsOf, PARAMETERS, parametersOf } from './jarParameters'
+import { cholesky } from './matrix'
 
 /** One way things may be: the jar's true parameters, and what the room and this build do differently. */
 export interface Draw {
@@ -8,39 +9,58 @@ export interface Draw {
   readonly seed: number
   /** The room against the thermometer, K. */
   readonly roomOffsetK: number
-  /** Factor on all times of this build. */
-  readonly stretch: number
 }
 
-const DIMENSIONS = 8
+/** What one build does differently from its jar, each drawn as a standard normal: stretch of its times, shape of its climb, height. */
+export const LATENTS = 3
+/** Their standard deviations, in that order. */
+export const LATENT_SD: readonly number[] = [NOISE.buildSd, NOISE.buildShapeSd, NOISE.buildHeightSd]
+
+const DIMENSIONS = PARAMETERS.length + 2 + LATENTS
 
 /**
  * Draws of what is not known, from a low-discrepancy sequence: no chance in it, the same for the same count.
  * @param count how many
- * @param centre the jar's parameters as believed now
- * @param certainty 0 for an unknown jar (prior spread) up to 1 for one known exactly
- * @returns `count` draws
+ * @param belief what is believed of the jar
+ * @param roomSdC how little is known of the room, K
+ * @returns the draws, and for each of them `LATENTS` standard normals of its build
  * Source: the additive recurrence of Kronecker with the generalised golden ratio; normals by Acklam's inverse.
  */
-export function drawParameters(count: number, centre: JarParameters, certainty = 0): Draw[] {
-  const steps = goldenSteps(DIMENSIONS)
-  const spread = 1 - certainty
-  return Array.from({ length: count }, (_, k) => {
-    const z = steps.map((step) => inverseNormal((0.5 + (k + 1) * step) % 1))
-    const factor = (i: number, sd: number) => Math.exp(sd * spread * (z[i] as number))
+export function drawParameters(
+  count: number,
+  belief: JarBelief,
+  roomSdC: number = NOISE.roomSdC
+): { readonly draws: readonly Draw[]; readonly normals: Float64Array } {
+  const z = normalsFor(count)
+  const centre = logsOf(belief.centre)
+  const spread = cholesky(belief.covariance)
+  const normals = new Float64Array(count * LATENTS)
+  const draws = Array.from({ length: count }, (_, k) => {
+    const at = k * DIMENSIONS
+    for (let i = 0; i < LATENTS; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] as number
+    const logs = centre.map((log, i) => log + (spread[i] as number[]).reduce((sum, l, j) => sum + l * (z[at + j] as number), 0))
     return {
-      jar: {
-        vigour: centre.vigour * factor(0, PARAMETER_SPREAD.vigour),
-        lag: centre.lag * factor(1, PARAMETER_SPREAD.lag),
-        hold: centre.hold * factor(2, PARAMETER_SPREAD.hold),
-        cold: centre.cold * factor(3, PARAMETER_SPREAD.cold),
-        warmth: centre.warmth * factor(4, PARAMETER_SPREAD.warmth)
-      },
-      seed: Math.exp(SEED_SPREAD * (z[7] as number)),
-      roomOffsetK: NOISE.roomSdC * (z[5] as number),
-      stretch: Math.exp(NOISE.buildSd * (z[6] as number))
+      jar: parametersOf(logs),
+      seed: Math.exp(SEED_SPREAD * (z[at + PARAMETERS.length] as number)),
+      roomOffsetK: roomSdC * (z[at + PARAMETERS.length + 1] as number)
     }
   })
+  return { draws, normals }
+}
+
+const known = new Map<number, Float64Array>()
+
+/** The sequence as standard normals, reckoned once for each count. */
+function normalsFor(count: number): Float64Array {
+  const there = known.get(count)
+  if (there !== undefined) return there
+  const steps = goldenSteps(DIMENSIONS)
+  const normals = new Float64Array(count * DIMENSIONS)
+  for (let k = 0; k < count; k++) {
+    for (let i = 0; i < DIMENSIONS; i++) normals[k * DIMENSIONS + i] = inverseNormal((0.5 + (k + 1) * (steps[i] as number)) % 1)
+  }
+  known.set(count, normals)
+  return normals
 }
 
 function goldenSteps(dimensions: number): number[] {

@@ -1,7 +1,7 @@
 import { mixCultures, RIPE } from './culture'
 import { drawParameters, inverseNormal } from './draws'
 import { drawForecast, fitAt, levelOf, summarise } from './forecast'
-import { TYPICAL_JAR } from './jarParameters'
+import { pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
 import { simulate, type Vessel } from './simulate'
 
 const vessel: Vessel = {
@@ -13,7 +13,7 @@ const vessel: Vessel = {
   mixTempC: 24,
   stays: [{ fromHours: 0, tempC: 22 }]
 }
-const draws = drawForecast(vessel, TYPICAL_JAR, { untilHours: 30 })
+const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
 const forecast = summarise(draws, 'dome')
 
 test('normal quantiles', () => {
@@ -23,7 +23,7 @@ test('normal quantiles', () => {
 })
 
 test('draws have the spread they are said to have', () => {
-  const logs = drawParameters(400, TYPICAL_JAR).map((d) => Math.log(d.jar.vigour))
+  const logs = drawParameters(400, UNKNOWN_JAR).draws.map((d) => Math.log(d.jar.vigour))
   const mean = logs.reduce((a, b) => a + b) / logs.length
   const sd = Math.sqrt(logs.reduce((s, x) => s + (x - mean) ** 2, 0) / logs.length)
   expect(mean).toBeCloseTo(0, 1)
@@ -32,7 +32,7 @@ test('draws have the spread they are said to have', () => {
 })
 
 test('a jar known exactly still has a room that is not', () => {
-  const known = drawParameters(50, TYPICAL_JAR, 1)
+  const known = drawParameters(50, pinnedJar(TYPICAL_JAR)).draws
   expect(new Set(known.map((d) => d.jar.vigour))).toEqual(new Set([1]))
   expect(new Set(known.map((d) => d.roomOffsetK)).size).toBe(50)
 })
@@ -45,7 +45,7 @@ test('the middle of the forecast is near the single best guess', () => {
 
 test('an unknown jar has a wide forecast, a known one a narrow one', () => {
   const wide = forecast.peak.p95 - forecast.peak.p05
-  const known = summarise(drawForecast(vessel, TYPICAL_JAR, { untilHours: 30, certainty: 0.9 }), 'dome')
+  const known = summarise(drawForecast(vessel, pinnedJar(TYPICAL_JAR), { untilHours: 30 }), 'dome')
   expect(wide).toBeGreaterThan(4)
   expect(known.peak.p95 - known.peak.p05).toBeLessThan(0.7 * wide)
 })

@@ -1,12 +1,24 @@
 import { weightedQuantiles } from '../units/quantile'
-import { drawParameters } from './draws'
-import { type JarParameters, TYPICAL_JAR } from './jarParameters'
-import { gasAt, type Milestones } from './milestones'
+import { drawParameters, LATENT_SD, LATENTS } from './draws'
+import { type JarBelief, UNKNOWN_JAR } from './jarParameters'
+import { LEVELS, type Milestones, sampleCurve } from './milestones'
+import { bentShare, type ClimbShape, straightShare } from './shape'
 import { simulate, type Vessel } from './simulate'
 
 /** When to mix: the three schools. */
 export const SCHOOLS = ['young', 'dome', 'mature'] as const
 export type School = (typeof SCHOOLS)[number]
+
+/** The simulations behind a forecast: each draw of jar, seed and room, before its build's own stretch, shape and height. */
+interface Runs {
+  /** Hours between two kept points. */
+  readonly stepHours: number
+  /** Points kept of each run. */
+  readonly points: number
+  /** g, one row per draw. */
+  readonly gas: Float32Array
+  readonly milestones: readonly Milestones[]
+}
 
 /** Many ways one build may go. */
 export interface Draws {
@@ -14,8 +26,11 @@ export interface Draws {
   readonly gridHours: Float64Array
   /** g, one row of the grid per draw. */
   readonly gas: Float32Array
-  /** Milestones of each draw, the build's own stretch of time included. */
+  /** Milestones of each draw, the build's own doings included. */
   readonly milestones: readonly Milestones[]
+  readonly runs: Runs
+  /** `LATENTS` standard normals for each draw: what its build does differently. */
+  readonly latents: Float64Array
 }
 
 /** A moment with its doubt, hours since mixing; Infinity: not within the time looked at. */
@@ -35,6 +50,8 @@ export interface Forecast {
   readonly opens: HourRange
   readonly peak: HourRange
   readonly closes: HourRange
+  /** Probability that it is fit to mix, for the school, at each point of the grid. */
+  readonly fit: readonly number[]
 }
 
 const GRID_POINTS = 97
@@ -51,42 +68,110 @@ export function horizonHours(milestones: Milestones): number {
   return fall === null ? 240 : Math.min(Math.max(1.9 * fall, 12), 240)
 }
 
+/** How much longer than the forecast its simulations look: a build may be quicker than its jar. */
+const RUN_BEYOND = 1.35
+
 /**
  * Simulates one vessel many times over what is not known of it.
  * @param vessel what is in it and where it stands
- * @param jar the jar's parameters as believed now
- * @param options hours to look, number of draws, how well the jar is known (0 … 1)
+ * @param belief what is believed of its jar
+ * @param options hours to look, number of draws, how little is known of the room (K)
  * @returns level and milestones of every draw
  */
 export function drawForecast(
   vessel: Vessel,
-  jar: JarParameters = TYPICAL_JAR,
-  options: { readonly untilHours: number; readonly count?: number; readonly certainty?: number }
+  belief: JarBelief = UNKNOWN_JAR,
+  options: { readonly untilHours: number; readonly count?: number; readonly roomSdC?: number }
 ): Draws {
-  const draws = drawParameters(options.count ?? DRAW_COUNT, jar, options.certainty)
-  const gridHours = Float64Array.from({ length: GRID_POINTS }, (_, i) => (i * options.untilHours) / (GRID_POINTS - 1))
-  const gas = new Float32Array(draws.length * GRID_POINTS)
+  const { draws, normals } = drawParameters(options.count ?? DRAW_COUNT, belief, options.roomSdC)
+  const points = GRID_POINTS
+  const runHours = options.untilHours * RUN_BEYOND
+  const stepHours = runHours / (points - 1)
+  const gas = new Float32Array(draws.length * points)
   const milestones = draws.map((draw, k) => {
     const stays = vessel.stays.map((stay) => ({ ...stay, tempC: stay.tempC + draw.roomOffsetK }))
     const start = { ...vessel.start, yeast: vessel.start.yeast * draw.seed }
-    const run = simulate({ ...vessel, start, stays }, draw.jar, { untilHours: options.untilHours / draw.stretch, stopPastPeak: true })
-    for (let i = 0; i < GRID_POINTS; i++) gas[k * GRID_POINTS + i] = gasAt(run.curve, (gridHours[i] as number) / draw.stretch)
-    return stretched(run.milestones, draw.stretch)
+    const run = simulate({ ...vessel, start, stays }, { ...draw.jar }, { untilHours: runHours, stopPastPeak: true })
+    sampleCurve(run.curve, stepHours, points, gas, k * points)
+    return run.milestones
   })
-  return { gridHours, gas, milestones }
+  const gridHours = Float64Array.from({ length: points }, (_, i) => (i * options.untilHours) / (points - 1))
+  return reshapeDraws({ stepHours, points, gas, milestones }, gridHours, normals)
 }
 
-function stretched(m: Milestones, by: number): Milestones {
-  const at = (hours: number | null) => (hours === null ? null : hours * by)
+/**
+ * The draws with their builds' own doings put in.
+ * @param latents `LATENTS` standard normals for each draw
+ */
+export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float64Array): Draws {
+  const points = gridHours.length
+  const count = runs.milestones.length
+  const gridStep = gridHours[1] as number
+  const gas = new Float32Array(count * points)
+  const milestones = runs.milestones.map((m, k) => {
+    const doing = doingOf(latents, k)
+    const { peakGas } = m
+    const untilPeak = (m.peakHours ?? 0) / runs.stepHours
+    const perPoint = gridStep / (doing.stretch * runs.stepHours)
+    const row = k * runs.points
+    const last = runs.points - 1
+    for (let i = 0; i < points; i++) {
+      const place = Math.min(i * perPoint, last)
+      const left = Math.min(Math.floor(place), last - 1)
+      const low = runs.gas[row + left] as number
+      const level = low + (place - left) * ((runs.gas[row + left + 1] as number) - low)
+      gas[k * points + i] = doing.height * (place < untilPeak ? peakGas * bentShare(level / peakGas, doing) : level)
+    }
+    return reshaped(m, doing, runs, k)
+  })
+  return { gridHours, gas, milestones, runs, latents }
+}
+
+/** What one build does differently: stretch of its times, fullness of its climb, height. */
+interface Doing extends ClimbShape {
+  readonly stretch: number
+  readonly height: number
+}
+
+function doingOf(latents: Float64Array, k: number): Doing {
+  const factor = (i: number) => Math.exp((latents[k * LATENTS + i] as number) * (LATENT_SD[i] as number))
+  return { stretch: factor(0), shape: factor(1), steep: 1, height: factor(2) }
+}
+
+/** g of one run at a time of its own. */
+export function runGas({ stepHours, points, gas }: Runs, k: number, hours: number): number {
+  const place = Math.min(Math.max(hours / stepHours, 0), points - 1 - 1e-9)
+  const i = Math.floor(place)
+  const low = gas[k * points + i] as number
+  return low + (place - i) * ((gas[k * points + i + 1] as number) - low)
+}
+
+/** When a run's own level is first passed, h; null where it is not. */
+function runPasses(runs: Runs, k: number, level: number): number | null {
+  const { points, gas, stepHours } = runs
+  for (let i = 1; i < points; i++) {
+    const high = gas[k * points + i] as number
+    if (high < level) continue
+    const low = gas[k * points + i - 1] as number
+    return stepHours * (i - 1 + (level - low) / Math.max(high - low, 1e-9))
+  }
+  return null
+}
+
+function reshaped(m: Milestones, doing: Doing, runs: Runs, k: number): Milestones {
+  const { stretch, height } = doing
+  const at = (hours: number | null) => (hours === null ? null : hours * stretch)
+  const up = (share: number) => (m.peakHours === null ? null : at(runPasses(runs, k, m.peakGas * straightShare(share, doing))))
+  const doubled = LEVELS.doubled / height
   return {
-    doubledHours: at(m.doubledHours),
-    sixtyHours: at(m.sixtyHours),
-    opensHours: at(m.opensHours),
+    doubledHours: m.peakHours === null ? at(runPasses(runs, k, doubled)) : doubled > m.peakGas ? null : up(doubled / m.peakGas),
+    sixtyHours: up(LEVELS.young),
+    opensHours: up(LEVELS.window),
     peakHours: at(m.peakHours),
     closesHours: at(m.closesHours),
     easedHours: at(m.easedHours),
     collapsedHours: at(m.collapsedHours),
-    peakGas: m.peakGas
+    peakGas: m.peakGas * height
   }
 }
 
@@ -99,6 +184,33 @@ export function windowOf(m: Milestones, school: School): { opensHours: number | 
   if (school === 'mature') return { opensHours: m.peakHours, closesHours: m.easedHours }
   const early = [m.doubledHours, m.sixtyHours].filter((h) => h !== null)
   return { opensHours: early.length > 0 ? Math.min(...early) : null, closesHours: m.opensHours }
+}
+
+/** Hours from mixing at which a school mixes: in the middle of its window, at the peak for the dome. */
+export function fitHours(milestones: Milestones, school: School): number | null {
+  if (school === 'dome') return milestones.peakHours
+  const { opensHours, closesHours } = windowOf(milestones, school)
+  return opensHours === null || closesHours === null ? null : (opensHours + closesHours) / 2
+}
+
+/**
+ * When a level is first reached.
+ * @param gas g: rise less 1
+ * @returns hours since mixing with their doubt
+ */
+export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>): HourRange {
+  const points = draws.gridHours.length
+  const hours = draws.milestones.map((_, k) => {
+    for (let i = 1; i < points; i++) {
+      const high = draws.gas[k * points + i] as number
+      if (high < gas) continue
+      const low = draws.gas[k * points + i - 1] as number
+      const left = draws.gridHours[i - 1] as number
+      return left + ((gas - low) / Math.max(high - low, 1e-9)) * ((draws.gridHours[i] as number) - left)
+    }
+    return null
+  })
+  return range(hours, weights ?? new Float64Array(hours.length).fill(1))
 }
 
 /** g of one draw at a time between the points of the grid. */
@@ -146,6 +258,7 @@ export function summarise(draws: Draws, school: School, weights?: ArrayLike<numb
   return {
     gridHours: Array.from(draws.gridHours),
     gas,
+    fit: Array.from(draws.gridHours, (hours) => fitIn(windows, hours, w)),
     opens: range(
       windows.map((x) => x.opensHours),
       w
@@ -176,13 +289,21 @@ function range(hours: readonly (number | null)[], weights: ArrayLike<number>): H
  * @returns 0 … 1
  */
 export function fitAt(draws: Draws, school: School, hours: number, weights?: ArrayLike<number>): number {
+  return fitIn(
+    draws.milestones.map((m) => windowOf(m, school)),
+    hours,
+    weights ?? new Float64Array(draws.milestones.length).fill(1)
+  )
+}
+
+function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, weights: ArrayLike<number>): number {
   let fit = 0
   let total = 0
-  draws.milestones.forEach((m, k) => {
-    const weight = weights === undefined ? 1 : (weights[k] as number)
-    const { opensHours, closesHours } = windowOf(m, school)
+  for (let k = 0; k < windows.length; k++) {
+    const weight = weights[k] as number
+    const { opensHours, closesHours } = windows[k] as ReturnType<typeof windowOf>
     total += weight
     if (opensHours !== null && hours >= opensHours && hours <= (closesHours ?? Number.POSITIVE_INFINITY)) fit += weight
-  })
+  }
   return total > 0 ? fit / total : 0
 }

@@ -29,11 +29,30 @@ export const LEVELS = { young: 0.6, window: 0.95, mature: 0.85, collapsed: 0.8, 
  * @returns hours since mixing, null where a mark is not reached
  */
 export function findMilestones(curve: RiseCurve): Milestones {
+  return milestonesOf(curve, topOf(curve))
+}
+
+/** The highest point of a curve. */
+export interface Top {
+  /** Place of the highest kept point. */
+  readonly at: number
+  readonly hours: number
+  readonly gas: number
+  /** It falls again afterwards. */
+  readonly reached: boolean
+}
+
+/** Where a curve is highest. */
+export function topOf(curve: RiseCurve): Top {
   const { count, gas } = curve
   let at = 0
   for (let i = 1; i < count; i++) if ((gas[i] as number) > (gas[at] as number)) at = i
-  const top = peakNear(curve, at)
-  const reached = at < count - 1 && at > 0
+  return { at, ...peakNear(curve, at), reached: at < count - 1 && at > 0 }
+}
+
+/** Marks of a curve whose top is known. */
+export function milestonesOf(curve: RiseCurve, top: Top): Milestones {
+  const { at, reached } = top
   const up = (level: number) => crossing(curve, at, -1, level)
   const down = (level: number) => (reached ? crossing(curve, at, 1, level) : null)
   return {
@@ -60,20 +79,39 @@ export function gasAt(curve: RiseCurve, atHours: number): number {
     if ((hours[mid] as number) <= atHours) low = mid
     else high = mid
   }
-  const span = (hours[high] as number) - (hours[low] as number)
-  return hermite(curve, low, (atHours - (hours[low] as number)) / span)
+  return gasWithin(curve, low, atHours)
 }
 
-function hermite({ hours, gas, slope }: RiseCurve, i: number, u: number): number {
+/**
+ * Values of the curve at evenly spaced times from 0 on, held at its ends.
+ * @param stepHours between two of them
+ * @param count how many
+ * @param out where they go, from `at` on
+ */
+export function sampleCurve(curve: RiseCurve, stepHours: number, count: number, out: Float32Array, at: number): void {
+  const { hours, gas } = curve
+  const last = curve.count - 1
+  let i = 0
+  for (let k = 0; k < count; k++) {
+    const t = k * stepHours
+    while (i < last && (hours[i + 1] as number) < t) i++
+    out[at + k] = i >= last ? (gas[last] as number) : gasWithin(curve, i, t)
+  }
+}
+
+/** The cubic of one span, from u = 0 at its beginning to 1 at its end: c0 + c1 u + c2 u² + c3 u³. */
+function cubicOf({ hours, gas, slope }: RiseCurve, i: number): readonly [number, number, number, number] {
   const h = (hours[i + 1] as number) - (hours[i] as number)
-  const u2 = u * u
-  const u3 = u2 * u
-  return (
-    (2 * u3 - 3 * u2 + 1) * (gas[i] as number) +
-    (u3 - 2 * u2 + u) * h * (slope[i] as number) +
-    (3 * u2 - 2 * u3) * (gas[i + 1] as number) +
-    (u3 - u2) * h * (slope[i + 1] as number)
-  )
+  const [g0, g1] = [gas[i] as number, gas[i + 1] as number]
+  const [s0, s1] = [h * (slope[i] as number), h * (slope[i + 1] as number)]
+  return [g0, s0, 3 * (g1 - g0) - 2 * s0 - s1, 2 * (g0 - g1) + s0 + s1]
+}
+
+function gasWithin(curve: RiseCurve, i: number, atHours: number): number {
+  const [c0, c1, c2, c3] = cubicOf(curve, i)
+  const from = curve.hours[i] as number
+  const u = (atHours - from) / ((curve.hours[i + 1] as number) - from)
+  return c0 + u * (c1 + u * (c2 + u * c3))
 }
 
 /** The top lies in one of the two spans beside the highest point, where the slope changes sign. */
@@ -81,16 +119,13 @@ function peakNear(curve: RiseCurve, at: number): { hours: number; gas: number } 
   const { hours, gas, slope, count } = curve
   const i = (slope[at] as number) > 0 ? at : at - 1
   if (i < 0 || i + 1 >= count) return { hours: hours[at] as number, gas: gas[at] as number }
-  let low = 0
-  let high = 1
-  const rising = (u: number) => hermite(curve, i, Math.min(u + 1e-4, 1)) > hermite(curve, i, Math.max(u - 1e-4, 0))
-  for (let n = 0; n < 14; n++) {
-    const mid = (low + high) / 2
-    if (rising(mid)) low = mid
-    else high = mid
-  }
-  const u = (low + high) / 2
-  return { hours: (hours[i] as number) + u * ((hours[i + 1] as number) - (hours[i] as number)), gas: Math.max(hermite(curve, i, u), gas[at] as number) }
+  const [c0, c1, c2, c3] = cubicOf(curve, i)
+  // Where the slope c1 + 2 c2 u + 3 c3 u² falls through nothing.
+  const root = Math.sqrt(Math.max(c2 * c2 - 3 * c1 * c3, 0))
+  const u = Math.min(Math.max(c1 > 0 ? c1 / (root - c2) : 0, 0), 1)
+  const top = c0 + u * (c1 + u * (c2 + u * c3))
+  if (!(top > (gas[at] as number))) return { hours: hours[at] as number, gas: gas[at] as number }
+  return { hours: (hours[i] as number) + u * ((hours[i + 1] as number) - (hours[i] as number)), gas: top }
 }
 
 /** First time the curve passes a level, walking from the top in one direction. */
@@ -99,13 +134,14 @@ function crossing(curve: RiseCurve, from: number, direction: 1 | -1, level: numb
   for (let i = from + direction; i >= 0 && i < count; i += direction) {
     if ((gas[i] as number) > level) continue
     const left = direction === 1 ? i - 1 : i
+    const [c0, c1, c2, c3] = cubicOf(curve, left)
     let low = 0
     let high = 1
-    const lowIsBelow = (gas[left] as number) <= level
+    const lowIsBelow = c0 <= level
     for (let n = 0; n < 16; n++) {
-      const mid = (low + high) / 2
-      if (hermite(curve, left, mid) <= level === lowIsBelow) low = mid
-      else high = mid
+      const u = (low + high) / 2
+      if (c0 + u * (c1 + u * (c2 + u * c3)) <= level === lowIsBelow) low = u
+      else high = u
     }
     const u = (low + high) / 2
     return (hours[left] as number) + u * ((hours[left + 1] as number) - (hours[left] as number))

@@ -1,15 +1,16 @@
 /**
  * The fermentation of one vessel: yeast, acid bacteria, food, acid, gas held, strength and temperature over time.
- * Equations: docs/model.md. Fourth-order Runge–Kutta at 15 minutes with tabulated rates; temperature is exact, since each
- * place is constant between two moves; a step ends at every move and is shortened while the gas is made fast against what is held.
+ * Equations: docs/model.md. Fourth-order Runge–Kutta at 15 minutes with tabulated rates; a place warms or cools along
+ * a line within a step and the vessel follows it exactly; a step ends at every move and is shortened while the gas is made fast against what is held.
  */
 import { MODEL } from './constants'
 import type { CultureState } from './culture'
 import { FLOURS, type FlourKind } from './flours'
-import { type JarParameters, TYPICAL_JAR, WARM_SHARE } from './jarParameters'
-import { findMilestones, type Milestones } from './milestones'
+import { type JarParameters, TYPICAL_JAR } from './jarParameters'
+import { type Milestones, milestonesOf, type Top, topOf } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'
-import { type Stay, timeConstantHours } from './thermal'
+import { bendSlope, bentShare, type ClimbShape, isStraight } from './shape'
+import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
 
 /** What is in the vessel and where it will stand. */
 export interface Vessel {
@@ -27,6 +28,8 @@ export interface Vessel {
   readonly mixTempC: number
   /** Places in the order of time, hours since mixing. */
   readonly stays: readonly Stay[]
+  /** What it stands in is made of; glass unless said otherwise. */
+  readonly material?: VesselMaterial
 }
 
 /** A curve of rise: `count` points, the rest of the arrays is free space. */
@@ -73,8 +76,13 @@ export interface Workspace {
 
 const MAX_POINTS = 20_000
 const STEP_HOURS = 0.25
-const QUICK_STEP_HOURS = 0.1
 const HOT_STEP_HOURS = 0.05
+/** In the cold, and once all is eaten, little happens: steps grow so that no population grows more than e to this in one, up to so many times. */
+const STEP_GROWTH = 0.07
+const SLOWEST = 8
+const EATEN = 0.02
+/** So near its place a vessel's warmth counts as settled, K. */
+const CALM_K = 0.3
 /** A change of temperature too small to look the rates up again, K. */
 const STEADY_K = 0.002
 
@@ -101,59 +109,62 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'hydration' | 'salt'>)
   return { pace: (pace / total) * stiff * Math.exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: (hold / total) * texture }
 }
 
-// Scratch for the derivative: the right-hand side writes here, so that a run allocates nothing per step.
-const STATES = 7
-const y0 = new Float64Array(STATES)
-const yt = new Float64Array(STATES)
-const k1 = new Float64Array(STATES)
-const k2 = new Float64Array(STATES)
-const k3 = new Float64Array(STATES)
-const k4 = new Float64Array(STATES)
-const ratesMid = new Float64Array(RATE_WIDTH)
-const ratesEnd = new Float64Array(RATE_WIDTH)
-const [LAG, YEAST, BACTERIA, FOOD, ACID, STRENGTH, GAS] = [0, 1, 2, 3, 4, 5, 6]
-
-let vigour = 1
-let warmShare = WARM_SHARE
-let pace = 1
-let coldFactor = 1
-let gasHeldMax: number = MODEL.gasHeldMax
-
-function derive(y: Float64Array, rates: Float64Array, tempC: number, out: Float64Array): void {
-  const cold =
-    tempC >= MODEL.coldNoneC
-      ? 1
-      : tempC <= MODEL.coldFullC
-        ? coldFactor
-        : coldFactor + ((1 - coldFactor) * (tempC - MODEL.coldFullC)) / (MODEL.coldNoneC - MODEL.coldFullC)
-  const speed = pace * cold
-  const alpha = y[LAG] as number
-  const n = Math.max(y[YEAST] as number, 0)
-  const a = Math.max(y[BACTERIA] as number, 0)
-  const s = Math.max(y[FOOD] as number, 0)
-  const w = Math.max(y[STRENGTH] as number, 1e-6)
-  const g = Math.max(y[GAS] as number, 0)
-  const muYeast = speed * ((1 - warmShare) * (rates[RATE.yeast] as number) + warmShare * (rates[RATE.warm] as number))
-  const muBacteria = speed * (rates[RATE.bacteria] as number)
-  const m = speed * (rates[RATE.metabolism] as number)
-  const death = rates[RATE.death] as number
-  const eating = s / (s + MODEL.halfFood)
-  const eatingBacteria = s / (s + MODEL.halfFoodBacteria)
-  const starving = s < MODEL.starvedFood ? MODEL.starvedLoss * m * (1 - s / MODEL.starvedFood) : 0
-  const made = vigour * MODEL.gasRate * m * alpha * n * eating
-  const held = gasHeldMax * w
-  const fill = Math.min(1.2, g / held)
-  out[LAG] = muYeast * alpha * (1 - alpha)
-  out[YEAST] = vigour * muYeast * alpha * n * eating - (death + starving) * n
-  out[BACTERIA] = muBacteria * a * (1 - a / MODEL.bacteriaCeiling) * eatingBacteria - death * a
-  out[FOOD] = -MODEL.foodPerGas * made
-  out[ACID] = MODEL.acidRate * a * (muBacteria / REFERENCE_BACTERIA) * eatingBacteria
-  out[STRENGTH] = -MODEL.weakening * pace * (rates[RATE.weakening] as number) * a * a * w
-  out[GAS] = made - (MODEL.leak * g * (rates[RATE.leak] as number) + made * fill * fill * fill * fill * fill + Math.max(0, g - held))
-}
-
+/** At and above this heat kills fast, and the steps are short, °C. */
+const HOT_C = 36
+/** From this filling on, overpressure answers fast to the gas made: a step makes no more than so much of what can be held. */
+const FULL = { from: 0.5, step: 0.13 } as const
+/** While the last food goes, a step eats no more of it than is there. */
+const HUNGRY = { from: 0.1, to: 0.003 } as const
+const LEAST_STEP_HOURS = 0.04
+/** A run may stop this far below its top, once the food is nearly gone. */
+const WELL_PAST = { gas: 0.785, food: 0.15, leastTop: 0.05 } as const
+/** Filling counts up to this. */
+const MOST_FULL = 1.2
 /** Rates of the bacteria at 25 °C: acid is counted relative to it. */
 const REFERENCE_BACTERIA = 0.41
+
+/** Fields of the rates of one moment, with all that does not change during a run counted in. */
+const YEAST = 0
+const BACTERIA = 1
+const GAS = 2
+const WEAK = 3
+const DEATH = 4
+const LEAK = 5
+const STARVE = 6
+const LAG_WORK = 7
+const MOMENT_WIDTH = 8
+/** Where the rates stand that a stage of a step takes: those of its beginning, its middle twice, and its end. */
+const STAGE_AT = [0, MOMENT_WIDTH, MOMENT_WIDTH, 2 * MOMENT_WIDTH] as const
+const STAGE_WEIGHT = [1, 2, 2, 1] as const
+/** How far into the step the next stage looks. */
+const STAGE_REACH = [0.5, 0.5, 1, 0] as const
+
+const tabled = new Float64Array(RATE_WIDTH)
+const moments = new Float64Array(3 * MOMENT_WIDTH)
+
+/** What does not change during a run, as factors on the rates. */
+interface Factors {
+  readonly pace: number
+  readonly vigour: number
+  readonly warmShare: number
+  readonly cold: number
+}
+
+/** Puts the rates of one temperature into their place. */
+function setMoment(at: number, tempC: number, { pace, vigour, warmShare, cold }: Factors): void {
+  ratesAt(tempC, tabled)
+  const chilled = Math.min(Math.max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
+  const speed = pace * (1 + (cold - 1) * chilled)
+  const metabolism = speed * (tabled[RATE.metabolism] as number)
+  moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] as number) + warmShare * (tabled[RATE.warm] as number))
+  moments[at + BACTERIA] = speed * (tabled[RATE.bacteria] as number)
+  moments[at + GAS] = vigour * MODEL.gasRate * metabolism
+  moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] as number)
+  moments[at + DEATH] = tabled[RATE.death] as number
+  moments[at + LEAK] = MODEL.leak * (tabled[RATE.leak] as number)
+  moments[at + STARVE] = MODEL.starvedLoss * metabolism
+  moments[at + LAG_WORK] = tabled[RATE.lagWork] as number
+}
 
 /**
  * Runs one vessel.
@@ -165,98 +176,178 @@ const REFERENCE_BACTERIA = 0.41
  * @example simulate({ ... 1:5:5 at 25 °C ... }, TYPICAL_JAR, { untilHours: 48 }).milestones.peakHours // about 8.2
  */
 export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, options: SimulateOptions): Run {
-  const first = vessel.stays[0]
-  if (first === undefined) throw new RangeError('A vessel has to stand somewhere.')
+  const { stays, massGrams, material, start } = vessel
+  let place = stays[0]
+  if (place === undefined) throw new RangeError('A vessel has to stand somewhere.')
   const { hours, gas, slope } = options.workspace ?? shared
+  const { untilHours, stopPastPeak = false } = options
   const traits = mixTraits(vessel)
-  vigour = jar.vigour
-  warmShare = Math.min(WARM_SHARE * jar.warmth, 1)
-  pace = traits.pace
-  coldFactor = jar.cold
-  gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
+  const { vigour } = jar
+  const factors: Factors = { pace: traits.pace, vigour, warmShare: Math.min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
+  const gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
+  const maxCount = hours.length
 
-  y0[LAG] = Math.exp(-Math.min(vessel.start.lagWork, MODEL.lagWorkMax) * jar.lag)
-  y0[YEAST] = vessel.start.yeast
-  y0[BACTERIA] = vessel.start.bacteria
-  y0[FOOD] = vessel.start.food
-  y0[ACID] = vessel.start.acid
-  y0[STRENGTH] = 1
-  y0[GAS] = 0
+  let alpha = Math.exp(-Math.min(start.lagWork, MODEL.lagWorkMax) * jar.lag)
+  let { yeast, bacteria, food, acid } = start
+  let strength = 1
+  let held = 0
 
   let stay = 0
   let t = 0
   let tempC = vessel.mixTempC
-  let tau = timeConstantHours(vessel.massGrams, first.surroundings)
+  let tau = timeConstantHours(massGrams, place.surroundings, material)
+  let steady = isSteady(place)
+  let placeC = placeTempAt(place, 0)
+  let nextMove = stays[1]?.fromHours ?? Number.POSITIVE_INFINITY
   let lagWork: number = MODEL.lagWorkRipe
-  let count = 0
-  let top = 0
-  const maxCount = hours.length
-  ratesAt(tempC, ratesEnd)
-  ratesMid.set(ratesEnd)
-  let ratesEndC = tempC
-  derive(y0, ratesEnd, tempC, k1)
+  let highest = 0
+  let lastMade = 0
+  let count = 1
+  hours[0] = 0
+  gas[0] = 0
+  slope[0] = 0
+  let ratesC = tempC
+  for (const at of [0, MOMENT_WIDTH, 2 * MOMENT_WIDTH]) setMoment(at, tempC, factors)
 
-  for (;;) {
-    hours[count] = t
-    gas[count] = y0[GAS] as number
-    slope[count] = k1[GAS] as number
-    count++
-    if (t >= options.untilHours - 1e-9 || count >= maxCount) break
-    const g = y0[GAS] as number
-    if (g > top) top = g
-    if (options.stopPastPeak && top > 0.05 && g < 0.72 * top && (y0[FOOD] as number) < 0.15) break
+  while (t < untilHours - 1e-9 && count < maxCount) {
+    if (held > highest) highest = held
+    if (stopPastPeak && highest > WELL_PAST.leastTop && held < WELL_PAST.gas * highest && food < WELL_PAST.food) break
 
-    while (stay + 1 < vessel.stays.length && (vessel.stays[stay + 1] as Stay).fromHours <= t + 1e-9) {
-      stay++
-      tau = timeConstantHours(vessel.massGrams, (vessel.stays[stay] as Stay).surroundings)
+    while (nextMove <= t + 1e-9) {
+      place = stays[++stay] as Stay
+      tau = timeConstantHours(massGrams, place.surroundings, material)
+      steady = isSteady(place)
+      placeC = placeTempAt(place, t)
+      nextMove = stays[stay + 1]?.fromHours ?? Number.POSITIVE_INFINITY
     }
-    const place = vessel.stays[stay] as Stay
-    const next = vessel.stays[stay + 1]?.fromHours ?? Number.POSITIVE_INFINITY
-    const held = Math.max(gasHeldMax * (y0[STRENGTH] as number), 1e-6)
-    const quick = Math.abs(k1[GAS] as number) / held > 0.22 || t < 0.5
-    let h = Math.min(quick ? QUICK_STEP_HOURS : STEP_HOURS, options.untilHours - t)
-    if (held < 0.25) h = Math.min(h, QUICK_STEP_HOURS)
-    if (tempC > 36) h = Math.min(h, HOT_STEP_HOURS)
-    if (next - t < h) h = Math.max(next - t, 1e-6)
+    const most = Math.max(gasHeldMax * strength, 1e-6)
+    const calm = steady && Math.abs(tempC - placeC) < CALM_K
+    const fastest = Math.max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
+    const fallen = food < EATEN && held < WELL_PAST.gas * highest
+    const slowly = calm && (fallen || held < most) ? Math.min(Math.max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? 2 : 1), SLOWEST) : 1
+    const filling = held > FULL.from * most ? (FULL.step * most) / Math.max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const eating = food < HUNGRY.from && food > HUNGRY.to ? food / Math.max(MODEL.foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const usual = tempC > HOT_C ? HOT_STEP_HOURS : STEP_HOURS * slowly
+    let h = Math.min(usual, Math.max(filling, LEAST_STEP_HOURS), Math.max(eating, LEAST_STEP_HOURS), untilHours - t)
+    if (nextMove - t < h) h = Math.max(nextMove - t, 1e-6)
 
-    const gap = tempC - place.tempC
-    const midC = place.tempC + gap * Math.exp(-h / (2 * tau))
-    const endC = place.tempC + gap * Math.exp(-h / tau)
-    if (Math.abs(endC - ratesEndC) > STEADY_K) {
-      ratesAt(midC, ratesMid)
-      ratesAt(endC, ratesEnd)
-      ratesEndC = endC
+    // Within a step the place warms or cools along a line, and the vessel follows it exactly.
+    const placeEndC = steady ? placeC : placeTempAt(place, t + h)
+    let midC = tempC
+    let endC = tempC
+    if (Math.abs(placeC - tempC) > 1e-6 || placeEndC !== placeC) {
+      const perHour = (placeEndC - placeC) / h
+      const behind = perHour * tau
+      const gap = tempC - placeC + behind
+      midC = placeC + (perHour * h) / 2 - behind + gap * Math.exp(-h / (2 * tau))
+      endC = placeEndC - behind + gap * Math.exp(-h / tau)
     }
-    for (let i = 0; i < STATES; i++) yt[i] = (y0[i] as number) + (h / 2) * (k1[i] as number)
-    derive(yt, ratesMid, midC, k2)
-    for (let i = 0; i < STATES; i++) yt[i] = (y0[i] as number) + (h / 2) * (k2[i] as number)
-    derive(yt, ratesMid, midC, k3)
-    for (let i = 0; i < STATES; i++) yt[i] = (y0[i] as number) + h * (k3[i] as number)
-    derive(yt, ratesEnd, endC, k4)
-    for (let i = 0; i < STATES; i++) {
-      y0[i] = (y0[i] as number) + (h / 6) * ((k1[i] as number) + 2 * (k2[i] as number) + 2 * (k3[i] as number) + (k4[i] as number))
+    if (Math.abs(endC - ratesC) > STEADY_K || Math.abs(midC - ratesC) > STEADY_K) {
+      moments.copyWithin(0, 2 * MOMENT_WIDTH)
+      setMoment(MOMENT_WIDTH, midC, factors)
+      setMoment(2 * MOMENT_WIDTH, endC, factors)
+      ratesC = endC
+    } else if (moments[YEAST] !== moments[2 * MOMENT_WIDTH + YEAST]) {
+      moments.copyWithin(0, 2 * MOMENT_WIDTH)
+      moments.copyWithin(MOMENT_WIDTH, 2 * MOMENT_WIDTH)
     }
-    if ((y0[FOOD] as number) < 0) y0[FOOD] = 0
-    if ((y0[GAS] as number) < 0) y0[GAS] = 0
-    if ((y0[FOOD] as number) < MODEL.starvedFood) lagWork += h * (ratesMid[RATE.lagWork] as number)
+
+    // Plain variables on purpose: this loop is where the time goes.
+    let al = alpha
+    let n = yeast
+    let b = bacteria
+    let s = food
+    let w = strength
+    let g = held
+    let sumAl = 0
+    let sumN = 0
+    let sumB = 0
+    let sumS = 0
+    let sumL = 0
+    let sumW = 0
+    let sumG = 0
+    let lastG = 0
+    let made = 0
+    for (let stage = 0; stage < 4; stage++) {
+      const at = STAGE_AT[stage] as number
+      const muYeast = moments[at + YEAST] as number
+      const death = moments[at + DEATH] as number
+      const fed = s / (s + MODEL.halfFood)
+      const eatingBacteria = ((moments[at + BACTERIA] as number) * b * s) / (s + MODEL.halfFoodBacteria)
+      const starving = s < MODEL.starvedFood ? (moments[at + STARVE] as number) * (1 - s / MODEL.starvedFood) : 0
+      const working = al * n * fed
+      made = (moments[at + GAS] as number) * working
+      const can = gasHeldMax * w
+      const full = Math.min(MOST_FULL, g / can)
+      const full2 = full * full
+      const dAl = muYeast * al * (1 - al)
+      const dN = vigour * muYeast * working - (death + starving) * n
+      const dB = eatingBacteria * (1 - b / MODEL.bacteriaCeiling) - death * b
+      const dS = -MODEL.foodPerGas * made
+      const dW = -(moments[at + WEAK] as number) * b * b * w
+      const dG = made - ((moments[at + LEAK] as number) * g + made * full2 * full2 * full + Math.max(0, g - can))
+      if (stage === 0) slope[count - 1] = dG
+      const weight = STAGE_WEIGHT[stage] as number
+      sumAl += weight * dAl
+      sumN += weight * dN
+      sumB += weight * dB
+      sumS += weight * dS
+      sumL += weight * eatingBacteria
+      sumW += weight * dW
+      sumG += weight * dG
+      lastG = dG
+      const reach = h * (STAGE_REACH[stage] as number)
+      al = alpha + reach * dAl
+      n = Math.max(yeast + reach * dN, 0)
+      b = Math.max(bacteria + reach * dB, 0)
+      s = Math.max(food + reach * dS, 0)
+      w = Math.max(strength + reach * dW, 1e-6)
+      g = Math.max(held + reach * dG, 0)
+    }
+    const sixth = h / 6
+    alpha += sixth * sumAl
+    yeast += sixth * sumN
+    bacteria += sixth * sumB
+    food = Math.max(food + sixth * sumS, 0)
+    acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
+    strength = Math.max(strength + sixth * sumW, 1e-6)
+    held = Math.max(held + sixth * sumG, 0)
+    if (food < MODEL.starvedFood) lagWork += h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
+    lastMade = made
     t += h
     tempC = endC
-    derive(y0, ratesEnd, tempC, k1)
+    placeC = placeEndC
+    hours[count] = t
+    gas[count] = held
+    slope[count] = lastG
+    count++
   }
 
   const curve = { count, hours, gas, slope }
+  const top = topOf(curve)
+  if (top.reached && !isStraight(jar)) bendClimb(curve, top, jar)
   return {
     curve,
-    milestones: findMilestones(curve),
+    milestones: milestonesOf(curve, top),
     end: {
-      yeast: y0[YEAST] as number,
-      bacteria: y0[BACTERIA] as number,
-      food: y0[FOOD] as number,
-      acid: y0[ACID] as number,
-      lagWork: Math.min(Math.max(lagWork, remainingLag(vessel.start.lagWork, y0[LAG] as number)), MODEL.lagWorkMax)
+      yeast,
+      bacteria,
+      food,
+      acid,
+      lagWork: Math.min(Math.max(lagWork, remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
     },
     endTempC: tempC,
-    endStrength: y0[STRENGTH] as number
+    endStrength: strength
+  }
+}
+
+/** Bends the climb of a curve, in place; its top stays where it is. */
+function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, shape: ClimbShape): void {
+  for (let i = 1; (hours[i] as number) < top.hours; i++) {
+    const share = (gas[i] as number) / top.gas
+    const bent = bentShare(share, shape)
+    gas[i] = bent * top.gas
+    slope[i] = (slope[i] as number) * bendSlope(share, bent, shape)
   }
 }
 

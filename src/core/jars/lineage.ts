@@ -2,9 +2,29 @@ import { type CultureState, mixCultures, RIPE, type SeedPart } from '../ferment/
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
-import type { Surroundings } from '../ferment/thermal'
+import type { Stay, Surroundings, VesselMaterial } from '../ferment/thermal'
 
 const MS_PER_HOUR = 3_600_000
+
+/** One stay of a batch at a place. */
+export interface LineStay {
+  readonly fromMs: number
+  /** Temperature of the place, °C; its mean where it swings. */
+  readonly tempC: number
+  readonly surroundings?: Surroundings
+  /** A place that is warmer by day than by night. */
+  readonly swing?: Swing
+  /** What was measured there. */
+  readonly readings?: readonly { readonly ms: number; readonly tempC: number }[]
+}
+
+/** How a place swings between day and night. */
+export interface Swing {
+  /** Half of what lies between its warmest and its coldest moment, K. */
+  readonly swingK: number
+  /** One of its warmest moments, ms. */
+  readonly warmestMs: number
+}
 
 /** What a batch was mixed from and where it stood. Everything that ferments is one of these. */
 export interface BatchLine {
@@ -19,7 +39,9 @@ export interface BatchLine {
   /** Temperature just after mixing, °C. */
   readonly mixTempC: number
   /** Places in the order of time; the first counts from mixing on. */
-  readonly stays: readonly { readonly fromMs: number; readonly tempC: number; readonly surroundings?: Surroundings }[]
+  readonly stays: readonly LineStay[]
+  /** What it stands in is made of; glass unless said otherwise. */
+  readonly material?: VesselMaterial
   /** What of other batches went in; `line` null: a culture of which only hydration is known, taken to have been ripe. */
   readonly parents: readonly { readonly grams: number; readonly hydration: number; readonly flour: FlourKind; readonly line: BatchLine | null }[]
 }
@@ -73,11 +95,19 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
     salt: contents.saltGrams / contents.flourGrams,
     flours: Object.fromEntries((Object.entries(contents.flours) as [FlourKind, number][]).map(([kind, g]) => [kind, g / contents.flourGrams])),
     mixTempC: line.mixTempC,
-    stays: line.stays.map((s, i) => ({
-      fromHours: i === 0 ? 0 : (s.fromMs - line.startedAtMs) / MS_PER_HOUR,
-      tempC: s.tempC,
-      surroundings: s.surroundings
-    }))
+    material: line.material,
+    stays: line.stays.map((s, i) => stayOf(s, line.startedAtMs, i === 0))
+  }
+}
+
+function stayOf({ fromMs, tempC, surroundings, swing, readings }: LineStay, startMs: number, first: boolean): Stay {
+  const hoursAt = (ms: number) => (ms - startMs) / MS_PER_HOUR
+  return {
+    fromHours: first ? 0 : hoursAt(fromMs),
+    tempC,
+    surroundings,
+    daily: swing === undefined ? undefined : { swingK: swing.swingK, warmestHours: hoursAt(swing.warmestMs) },
+    readings: readings?.map((r) => ({ hours: hoursAt(r.ms), tempC: r.tempC }))
   }
 }
 

@@ -1,6 +1,6 @@
 import { mixCultures, RIPE } from '../ferment/culture'
 import { drawForecast, summarise } from '../ferment/forecast'
-import { TYPICAL_JAR } from '../ferment/jarParameters'
+import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
 import { simulate, type Vessel } from '../ferment/simulate'
 import { likelihood, SIGNS, type SignKind } from './likelihoods'
@@ -16,7 +16,7 @@ const vessel: Vessel = {
   mixTempC: 24,
   stays: [{ fromHours: 0, tempC: 23 }]
 }
-const draws = drawForecast(vessel, TYPICAL_JAR, { untilHours: 30 })
+const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
 const prior = summarise(draws, 'dome')
 const wheat = { domes: true, floats: true }
 const { milestones } = simulate(vessel, TYPICAL_JAR, { untilHours: 48 })
@@ -97,12 +97,16 @@ test('one misread line does not throw the judgement over', () => {
 
 test('a spoon that sinks says much less of a rye than of a white one', () => {
   const sinking: Mark[] = [{ hours: 8, signs: { spoon: 'sinks' } }]
-  const shift = (floats: boolean) => Math.abs(summarise(draws, 'dome', weighDraws(draws, sinking, { domes: true, floats })).peak.p50 - prior.peak.p50)
+  const peakAfter = (marks: Mark[], manner: { domes: boolean; floats: boolean }) => {
+    const weighed = weighDraws(draws, marks, manner)
+    return summarise(weighed.draws, 'dome', weighed.weights).peak.p50
+  }
+  const shift = (floats: boolean) => Math.abs(peakAfter(sinking, { domes: true, floats }) - prior.peak.p50)
   expect(shift(false)).toBeLessThan(shift(true))
 })
 
 test('weights are shares, and however sure the marks are some doubt stays', () => {
-  const weights = weighDraws(draws, looks(1.9, [3, 4, 5, 6, 7, 8]), wheat)
+  const { weights } = weighDraws(draws, looks(1.9, [3, 4, 5, 6, 7, 8]), wheat)
   expect(weights.reduce((a, b) => a + b)).toBeCloseTo(1, 9)
   expect(Math.max(...weights)).toBeLessThan(0.5)
 })

@@ -1,6 +1,8 @@
-import { NOISE } from '../ferment/constants'
+import { correctDraws } from '../ferment/correctDraws'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type Draws, drawnGas, type Forecast, fitAt, type School, summarise } from '../ferment/forecast'
+import type { Milestones } from '../ferment/milestones'
+import type { Observation } from '../ferment/oneBuild'
 import { type BatchLine, contentsOf } from '../jars/lineage'
 import { DULL_SPOON_TEMPER, DULL_TOP_TEMPER, likelihood, type SignKind, type Signs, TEMPER } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
@@ -60,35 +62,37 @@ export function mannerOf(line: BatchLine): CultureManner {
   return { domes: FLOURS[main].domes, floats: white && hydration <= WETTEST_FLOATING }
 }
 
-/** Chance that a mark is simply wrong (wrong jar, misread line). */
-const BLUNDER = 0.02
 /** The draws that must still count for something, lest the ranges get narrower than what is known. */
 const LEAST_EFFECTIVE_DRAWS = 12
 
+/** A running build after the looks so far. */
+export interface Weighed {
+  /** The draws as the levels have corrected them. */
+  readonly draws: Draws
+  /** How likely each is; they sum to 1. */
+  readonly weights: Float64Array
+}
+
 /**
- * How likely each draw is after the marks.
- * @returns weights that sum to 1
+ * Corrects and weighs the draws by the looks at the jar: levels bend each draw, signs weigh it by the phase it is in.
  */
-export function weighDraws(draws: Draws, marks: readonly Mark[], manner: CultureManner): Float64Array {
-  const logs = Float64Array.from(draws.milestones, (m, k) =>
+export function weighDraws(draws: Draws, marks: readonly Mark[], manner: CultureManner): Weighed {
+  const corrected = correctDraws(draws, levelsOf(marks))
+  const logs = corrected.logWeights.map((log, k) =>
     marks.reduce((sum, mark) => {
-      const gas = drawnGas(draws, k, mark.hours)
-      const phase = phaseAt(m, gas, mark.hours)
-      return sum + riseLog(mark.rise, gas) + signsLog(mark.signs, phase, manner)
-    }, 0)
+      if (mark.signs === undefined) return sum
+      const phase = phaseAt(corrected.draws.milestones[k] as Milestones, drawnGas(corrected.draws, k, mark.hours), mark.hours)
+      return sum + signsLog(mark.signs, phase, manner)
+    }, log)
   )
-  return tempered(logs)
+  return { draws: corrected.draws, weights: tempered(logs) }
 }
 
-function riseLog(rise: number | undefined, gas: number): number {
-  if (rise === undefined) return 0
-  const sd = Math.hypot(NOISE.readingSd * (1 + gas), NOISE.shapeSd)
-  const off = (rise - 1 - gas) / sd
-  return Math.log((1 - BLUNDER) * Math.exp(-0.5 * off * off) + BLUNDER)
-}
+/** What the looks say of the level. */
+export const levelsOf = (marks: readonly Mark[]): Observation[] =>
+  marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ kind: 'level', hours, rise }]))
 
-function signsLog(signs: Signs | undefined, phase: Phase, manner: CultureManner): number {
-  if (signs === undefined) return 0
+function signsLog(signs: Signs, phase: Phase, manner: CultureManner): number {
   return (Object.entries(signs) as [SignKind, string | undefined][]).reduce((sum, [kind, sign]) => {
     if (sign === undefined) return sum
     const temper = kind === 'spoon' && !manner.floats ? DULL_SPOON_TEMPER : kind === 'top' && !manner.domes ? DULL_TOP_TEMPER : TEMPER
@@ -120,14 +124,14 @@ function tempered(logs: Float64Array): Float64Array {
  * @param manner which signs say little of this culture
  */
 export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, school: School, manner: CultureManner): Verdict {
-  const weights = weighDraws(draws, marks, manner)
+  const { draws: corrected, weights } = weighDraws(draws, marks, manner)
   const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
-  draws.milestones.forEach((m, k) => {
-    phases[phaseAt(m, drawnGas(draws, k, nowHours), nowHours)] += weights[k] as number
+  corrected.milestones.forEach((m, k) => {
+    phases[phaseAt(m, drawnGas(corrected, k, nowHours), nowHours)] += weights[k] as number
   })
   const phase = PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best))
-  const forecast = summarise(draws, school, weights)
-  const fitNow = fitAt(draws, school, nowHours, weights)
+  const forecast = summarise(corrected, school, weights)
+  const fitNow = fitAt(corrected, school, nowHours, weights)
   return { phase, probability: phases[phase], phases, fitNow, forecast, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
 }
 

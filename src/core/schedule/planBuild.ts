@@ -2,12 +2,12 @@ import { type LadderStage, solveLadder } from '../build/ladder'
 import { type BuildProblem, flourPerSeedFor, ratioOf } from '../build/solveBuild'
 import { type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
 import type { FlourKind } from '../ferment/flours'
-import { type School, windowOf } from '../ferment/forecast'
+import { fitHours, type School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import type { Milestones } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
-import type { Surroundings } from '../ferment/thermal'
-import { type BatchLine, vesselOf } from '../jars/lineage'
+import type { Surroundings, VesselMaterial } from '../ferment/thermal'
+import { type BatchLine, type Swing, vesselOf } from '../jars/lineage'
 import type { Result } from '../units/result'
 import { nightAt, type Sleep } from './nights'
 
@@ -24,8 +24,12 @@ export interface PlannedBuild {
   readonly flours: FloursByKind
   /** The jar it is seeded from; `line` null: a ripe seed. */
   readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
-  /** Where it will stand. */
-  readonly place: { readonly tempC: number; readonly surroundings?: Surroundings }
+  /** Where it will stand; °C on average. */
+  readonly place: { readonly tempC: number; readonly surroundings?: Surroundings; readonly swing?: Swing }
+  /** Moved there some hours after mixing: into the cold, into the warm. */
+  readonly moves?: readonly { readonly afterHours: number; readonly tempC: number; readonly surroundings?: Surroundings }[]
+  /** What it stands in is made of. */
+  readonly material?: VesselMaterial
   /** Temperature of the fresh mix, °C. */
   readonly mixTempC: number
 }
@@ -52,7 +56,11 @@ export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: num
     waterGrams: masses.water,
     saltGrams: masses.salt,
     mixTempC: build.mixTempC,
-    stays: [{ fromMs: startMs, tempC: build.place.tempC, surroundings: build.place.surroundings }],
+    stays: [
+      { fromMs: startMs, ...build.place },
+      ...(build.moves ?? []).map(({ afterHours, tempC, surroundings }) => ({ fromMs: startMs + afterHours * MS_PER_HOUR, tempC, surroundings }))
+    ],
+    material: build.material,
     parents: parents.filter((p) => p.grams > 0)
   }
 }
@@ -73,13 +81,6 @@ export type TimingProblem = BuildProblem | 'never ripe'
 
 /** Longest a build is followed, h. */
 const LONGEST_BUILD_HOURS = 24 * 10
-
-/** Hours from mixing at which a school mixes: in the middle of its window, at the peak for the dome. */
-export function fitHours(milestones: Milestones, school: School): number | null {
-  if (school === 'dome') return milestones.peakHours
-  const { opensHours, closesHours } = windowOf(milestones, school)
-  return opensHours === null || closesHours === null ? null : (opensHours + closesHours) / 2
-}
 
 /**
  * Runs a planned build from a start.
@@ -121,10 +122,16 @@ export function buildFor(build: PlannedBuild, mixAtMs: number, school: School): 
         value: {
           ...answer.value,
           startMs,
-          line: { ...answer.value.line, startedAtMs: startMs, stays: answer.value.line.stays.map((s) => ({ ...s, fromMs: startMs })) }
+          line: shifted(answer.value.line, startMs)
         }
       }
     : answer
+}
+
+/** The same batch, mixed at another moment. */
+function shifted(line: BatchLine, startMs: number): BatchLine {
+  const by = startMs - line.startedAtMs
+  return { ...line, startedAtMs: startMs, stays: line.stays.map((s) => ({ ...s, fromMs: s.fromMs + by })) }
 }
 
 /** Another ratio that lets the baker sleep. */

@@ -1,26 +1,54 @@
 /**
- * Another kitchen's truth: rises made by other laws than the forecast's, so that demo, stand-in devices and tests never
- * check the model against itself. Time runs in "warm hours" (square-root temperature law), the hill is a smooth step with
- * a bell-shaped fall. It imports nothing from ferment.
+ * Another kitchen's truth: rises made by other laws than the forecast's, so that demo, stand-in devices, benches and tests never
+ * check the model against itself. It imports nothing from ferment.
+ *
+ * Yeast: square-root law of temperature (Ratkowsky et al. 1982, J. Bacteriol. 149:1), logistic growth toward a crowd of 1, woken by a pause
+ * counted in warm hours. Bacteria: a fixed factor per 10 K. Gas: made from sugar, lost through pores that open with acid and through a foam that
+ * can hold only so much. The figures below were fitted, by random search, to what bakers see (docs/model.md); none comes from the forecast's tables.
  */
 
-/** What the forecast is not told about a jar. */
+/** What the forecast is not told about a jar; 1 is a usual one. */
 export interface HiddenJar {
   /** Factor on pace. */
   readonly pace: number
-  /** Factor on the height. */
+  /** Factor on the pause before it wakes. */
+  readonly pause: number
+  /** Factor on the height it reaches. */
   readonly height: number
 }
 
+export const USUAL_JAR: HiddenJar = { pace: 1, pause: 1, height: 1 }
+
+/** A culture at a moment. */
+export interface TrueCulture {
+  /** Yeast, 1 is full. */
+  readonly crowd: number
+  readonly sugar: number
+  readonly sour: number
+  /** Added to the pause by rest in the cold, warm hours. */
+  readonly restHours: number
+}
+
+/** A culture at the top of its hill. */
+export const TRUE_RIPE: TrueCulture = { crowd: 0.9, sugar: 0.12, sour: 0.8, restHours: 0 }
+/** Pause added by a day in the cold, warm hours. */
+const REST_PER_COLD_DAY = 0.33
+
+/** A ripe culture that stood in the cold. */
+export const restedCulture = (coldDays: number): TrueCulture => ({ ...TRUE_RIPE, restHours: REST_PER_COLD_DAY * coldDays })
+
 /** One build as it really goes. */
 export interface TrueBuild {
-  /** Fresh flour per gram of a 100 % seed. */
-  readonly flourPerSeed: number
+  /** Share of all flour that came with the seed. */
+  readonly seedShare: number
+  readonly seed: TrueCulture
   /** Real temperature of the levain over time, °C by hour. */
   readonly tempAt: (hours: number) => number
   readonly jar: HiddenJar
   /** Factor on pace of this one build. */
   readonly chance: number
+  /** Factor on pace by flour, water and salt; 1 for white wheat at 100 %. */
+  readonly mixPace?: number
 }
 
 /** A true rise over time. */
@@ -28,55 +56,103 @@ export interface TrueCurve {
   readonly hours: readonly number[]
   /** Height ÷ height at the band. */
   readonly rise: readonly number[]
+  /** Infinity while it still climbs. */
   readonly peakHours: number
+  /** The culture at the peak. */
+  readonly atPeak: TrueCulture
 }
 
-/** Square-root law of growth (Ratkowsky et al. 1982): lowest temperature −3 °C, dying off toward 42 °C; 1 at 25 °C. */
+/** Share of all flour that comes with a seed of 100 %, fed with fresh flour per gram of it. */
+export const seedShareOf = (flourPerSeed: number) => 0.5 / (0.5 + flourPerSeed)
+
+const LAW = {
+  lowestC: -3,
+  endC: 42,
+  endSharpness: 0.3,
+  growth: 0.463,
+  gas: 1.931,
+  sugarPerGas: 0.1533,
+  halfSugar: 0.0342,
+  pores: 0.0619,
+  acidPores: 0.7317,
+  acidHalf: 2.333,
+  acidPower: 4,
+  foam: 2.008,
+  souring: 0.509,
+  pauseHours: 1.195
+} as const
+const STEP_HOURS = 0.02
+const KEEP_EVERY = 3
+/** Hours between two points of a true curve. */
+const POINT_HOURS = STEP_HOURS * KEEP_EVERY
+
+/** Square-root law of growth: 1 at 25 °C. */
 export function warmHoursPerHour(tempC: number): number {
-  const raw = (t: number) => Math.max(t + 3, 0) ** 2 * Math.max(1 - Math.exp(0.3 * (t - 42)), 0)
-  return raw(tempC) / raw(25)
+  return rawWarmth(tempC) / RAW_25
 }
+const rawWarmth = (tempC: number) => (Math.max(tempC - LAW.lowestC, 0) * Math.max(1 - Math.exp(LAW.endSharpness * (tempC - LAW.endC)), 0)) ** 2
+const RAW_25 = rawWarmth(25)
 
-/** Warm hours to the peak: a + b ln(1 + flour per seed). Fitted to craft tables of feeds at 25 °C. */
-const TO_PEAK = { base: 2.62, perLog: 3 } as const
-const LAG_SHARE = 0.12
-const FALL_SHARE = 1.33
-const DEFAULT_GAS = 2.2
-const FALLEN_GAS = 0.35
-const STEP_HOURS = 0.05
+/** Bacteria: two and a half times per 10 K, gone by 40 °C. */
+function souringPerHour(tempC: number): number {
+  return tempC >= 40 ? 0 : 2.5 ** ((tempC - 25) / 10) * Math.min(1, (40 - tempC) / 4)
+}
 
 /**
  * The hill as it really is.
- * @param build ratio, temperature, jar and chance
+ * @param build seed, warmth, jar and chance
  * @param untilHours how long
- * @returns rise every three minutes
+ * @returns rise every few minutes
  */
 export function trueRise(build: TrueBuild, untilHours: number): TrueCurve {
-  const toPeak = TO_PEAK.base + TO_PEAK.perLog * Math.log(1 + build.flourPerSeed)
-  const lag = LAG_SHARE * toPeak
-  const top = DEFAULT_GAS * build.jar.height
+  const { seedShare, seed, jar, chance, mixPace = 1 } = build
+  const pause = (LAW.pauseHours + seed.restHours) * jar.pause
+  let crowd = seedShare * seed.crowd
+  let sugar = 1 - seedShare + seedShare * seed.sugar
+  let sour = seedShare * seed.sour
+  let [gas, warm, top, peakHours] = [0, 0, 0, Number.POSITIVE_INFINITY]
+  let atPeak = seed
   const hours: number[] = []
   const rise: number[] = []
-  let warm = 0
-  let peakHours = Number.POSITIVE_INFINITY
   for (let i = 0; i * STEP_HOURS <= untilHours; i++) {
     const t = i * STEP_HOURS
-    hours.push(t)
-    rise.push(1 + hill((warm - lag) / (toPeak - lag), (warm - toPeak) / (FALL_SHARE * toPeak), top))
-    if (warm >= toPeak && t < peakHours) peakHours = t
-    warm += STEP_HOURS * warmHoursPerHour(build.tempAt(t)) * build.jar.pace * build.chance
+    if (i % KEEP_EVERY === 0) {
+      hours.push(t)
+      rise.push(1 + gas * jar.height)
+    }
+    if (gas > top) {
+      top = gas
+      peakHours = t
+      atPeak = { crowd, sugar, sour, restHours: 0 }
+    }
+    const tempC = build.tempAt(t)
+    const warmth = warmHoursPerHour(tempC)
+    const pace = warmth * mixPace * jar.pace * chance
+    const woken = smooth((warm - 0.4 * pause) / (0.8 * pause))
+    const made = (LAW.gas * pace * woken * crowd * sugar) / (sugar + LAW.halfSugar)
+    const opened = (sour / LAW.acidHalf) ** LAW.acidPower
+    const lost =
+      gas * (LAW.pores * warmHoursPerHour(Math.min(tempC, 33)) + ((LAW.acidPores * opened) / (1 + opened)) * Math.sqrt(warmth)) +
+      made * Math.min(1, (gas / LAW.foam) ** 3)
+    crowd += STEP_HOURS * LAW.growth * pace * woken * crowd * (1 - crowd)
+    sugar = Math.max(sugar - STEP_HOURS * LAW.sugarPerGas * made, 0)
+    sour += STEP_HOURS * LAW.souring * souringPerHour(tempC) * mixPace * sour * (1 - sour)
+    gas = Math.max(gas + STEP_HOURS * (made - lost), 0)
+    warm += STEP_HOURS * pace
   }
-  return { hours, rise, peakHours }
+  const stillClimbing = 1 + gas * jar.height >= 1 + top * jar.height * 0.999
+  return { hours, rise, peakHours: stillClimbing ? Number.POSITIVE_INFINITY : peakHours, atPeak }
 }
 
-function hill(climb: number, fall: number, top: number): number {
-  if (climb <= 0) return 0
-  if (climb < 1) return top * climb ** 3 * (climb * (6 * climb - 15) + 10)
-  return FALLEN_GAS + (top - FALLEN_GAS) * Math.exp(-fall * fall)
+function smooth(share: number): number {
+  const x = Math.min(Math.max(share, 0), 1)
+  return x * x * (3 - 2 * x)
 }
 
 /** Rise at a time, held at the ends. */
 export function trueRiseAt(curve: TrueCurve, hours: number): number {
-  const i = Math.min(Math.max(Math.round(hours / STEP_HOURS), 0), curve.rise.length - 1)
-  return curve.rise[i] ?? 1
+  const place = Math.min(Math.max(hours / POINT_HOURS, 0), curve.rise.length - 1)
+  const i = Math.min(Math.floor(place), curve.rise.length - 2)
+  const low = curve.rise[i] as number
+  return low + (place - i) * ((curve.rise[i + 1] as number) - low)
 }

@@ -35,7 +35,7 @@ const kitchen = {
   tapTempC: 15,
   cups: 'metric',
   keys: true,
-  places: [{ id: testId(), name: 'Counter', tempC: 21, surroundings: 'air' }]
+  places: [{ id: testId(), name: 'Counter', tempC: 21, nightTempC: null, surroundings: 'air' }]
 } as const
 
 test('the folder is made, the file is safe: WAL, foreign keys, full sync', async () => {

@@ -2,6 +2,7 @@ import type { QueryInterface, Sequelize } from 'sequelize'
 import { SequelizeStorage, Umzug } from 'umzug'
 import * as kitchen from './migrations/0001-kitchen'
 import * as formulas from './migrations/0002-formulas'
+import * as fermentation from './migrations/0003-fermentation'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -11,7 +12,8 @@ export interface Migration {
 /** All steps, oldest first. A step that has shipped is never edited. */
 export const MIGRATIONS: readonly { readonly name: string; readonly step: Migration }[] = [
   { name: '0001-kitchen', step: kitchen },
-  { name: '0002-formulas', step: formulas }
+  { name: '0002-formulas', step: formulas },
+  { name: '0003-fermentation', step: fermentation }
 ]
 
 /** Brings the tables to the newest version; does nothing when they are. */

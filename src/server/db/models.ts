@@ -1,6 +1,6 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { FormulaContent, Plan } from '../../contract'
-import type { CupKind, FlourKind, Ingredient, PercentageBase, Surroundings } from '../../core'
+import type { FormulaContent, JarPace, Plan } from '../../contract'
+import type { CupKind, FlourKind, Ingredient, PercentageBase, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
 export interface KitchenSettings {
@@ -29,9 +29,19 @@ export interface PlaceRow {
   kitchenId: string
   name: string
   tempC: number
+  nightTempC: number | null
   surroundings: Surroundings
   position: number
   deletedAtMs: number | null
+}
+/** One measured temperature of a place. */
+export interface PlaceReadingRow {
+  id?: number
+  placeId: string
+  importId: string
+  atMs: number
+  tempC: number
+  source: 'import' | 'device'
 }
 export interface JarRow {
   id: string
@@ -41,6 +51,8 @@ export interface JarRow {
   keepMinimumMg: number
   placeId: string
   currentBatchId: string | null
+  /** Null while it is learned from all of its log. */
+  pace: JarPace | null
   version: number
   deletedAtMs: number | null
 }
@@ -72,6 +84,8 @@ export interface BatchRow {
   waterMg: number
   saltMg: number
   mixTempC: number | null
+  /** What it stands in is made of; null where that is not known. */
+  material: VesselMaterial | null
 }
 export interface BatchParentRow {
   id?: number
@@ -86,8 +100,12 @@ export interface BatchStayRow {
   batchId: string
   placeId: string | null
   fromMs: number
+  /** The place's mean. */
   tempC: number
   surroundings: Surroundings
+  /** How it swings between day and night; null where it does not. */
+  swingK: number | null
+  warmestMs: number | null
 }
 /** An ingredient of the baker's own, or a built-in one that was changed. */
 export interface IngredientRow {
@@ -105,6 +123,7 @@ export interface VesselRow {
   capacityMl: number
   innerDiameterMm: number
   heightMm: number
+  material: VesselMaterial
   version: number
   deletedAtMs: number | null
 }
@@ -158,6 +177,7 @@ export function plain<Row extends object>(row: Model<Row, Row>): Row {
 export interface Models {
   readonly kitchens: Table<KitchenRow>
   readonly places: Table<PlaceRow>
+  readonly placeReadings: Table<PlaceReadingRow>
   readonly jars: Table<JarRow>
   readonly bakes: Table<BakeRow>
   readonly batches: Table<BatchRow>
@@ -186,7 +206,17 @@ export function defineModels(sequelize: Sequelize): Models {
   }
   return {
     kitchens: table<KitchenRow>('kitchens', { id: UUID, name: TEXT, demo: BOOLEAN, settings: JSON_TYPE, version: INTEGER }),
-    places: table<PlaceRow>('places', { id: UUID, kitchenId: UUID, name: TEXT, tempC: DOUBLE, surroundings: TEXT, position: INTEGER, deletedAtMs: BIGINT }),
+    places: table<PlaceRow>('places', {
+      id: UUID,
+      kitchenId: UUID,
+      name: TEXT,
+      tempC: DOUBLE,
+      nightTempC: DOUBLE,
+      surroundings: TEXT,
+      position: INTEGER,
+      deletedAtMs: BIGINT
+    }),
+    placeReadings: table<PlaceReadingRow>('place_readings', { id: INTEGER, placeId: UUID, importId: UUID, atMs: BIGINT, tempC: DOUBLE, source: TEXT }),
     jars: table<JarRow>('jars', {
       id: UUID,
       kitchenId: UUID,
@@ -195,6 +225,7 @@ export function defineModels(sequelize: Sequelize): Models {
       keepMinimumMg: INTEGER,
       placeId: UUID,
       currentBatchId: UUID,
+      pace: JSON_TYPE,
       version: INTEGER,
       deletedAtMs: BIGINT
     }),
@@ -220,7 +251,8 @@ export function defineModels(sequelize: Sequelize): Models {
       floursMg: JSON_TYPE,
       waterMg: INTEGER,
       saltMg: INTEGER,
-      mixTempC: DOUBLE
+      mixTempC: DOUBLE,
+      material: TEXT
     }),
     batchParents: table<BatchParentRow>('batch_parents', {
       id: INTEGER,
@@ -230,7 +262,16 @@ export function defineModels(sequelize: Sequelize): Models {
       hydration: DOUBLE,
       flour: TEXT
     }),
-    batchStays: table<BatchStayRow>('batch_stays', { id: INTEGER, batchId: UUID, placeId: UUID, fromMs: BIGINT, tempC: DOUBLE, surroundings: TEXT }),
+    batchStays: table<BatchStayRow>('batch_stays', {
+      id: INTEGER,
+      batchId: UUID,
+      placeId: UUID,
+      fromMs: BIGINT,
+      tempC: DOUBLE,
+      surroundings: TEXT,
+      swingK: DOUBLE,
+      warmestMs: BIGINT
+    }),
     ingredients: table<IngredientRow>('ingredients', { id: TEXT, kitchenId: UUID, content: JSON_TYPE, version: INTEGER, deletedAtMs: BIGINT }),
     vessels: table<VesselRow>('vessels', {
       id: UUID,
@@ -240,6 +281,7 @@ export function defineModels(sequelize: Sequelize): Models {
       capacityMl: DOUBLE,
       innerDiameterMm: DOUBLE,
       heightMm: DOUBLE,
+      material: TEXT,
       version: INTEGER,
       deletedAtMs: BIGINT
     }),

@@ -12,9 +12,11 @@ import {
   type PourItem,
   roundDough,
   seededRandom,
+  seedShareOf,
   solveFormula,
   sourceLevain,
   type Target,
+  TRUE_RIPE,
   toGrams,
   trueRise,
   trueRiseAt
@@ -36,10 +38,13 @@ const SEED = 20_611
 /** Weeks of past builds in the record. */
 const WEEKS = 12
 
-const PLACES = { counter: 'Worktop', cool: 'Cool corner', warm: 'Proofing box', fridge: 'Fridge' } as const
+const PLACES = { counter: 'Worktop', cool: 'Cool corner', warm: 'Proofing box', sill: 'Windowsill', fridge: 'Fridge' } as const
 
 /** What the forecast is not told about the jars. */
-const HIDDEN = { Juno: { pace: 1.12, height: 1.08 }, Bramble: { pace: 0.95, height: 0.62 } } as const
+const HIDDEN = {
+  Juno: { jar: { pace: 1.25, pause: 0.9, height: 1.15 }, mixPace: 1 },
+  Bramble: { jar: { pace: 0.95, pause: 1.1, height: 0.62 }, mixPace: 1.15 }
+} as const
 
 /**
  * Lays the made-up Lantern Street kitchen: four jars, twelve weeks of builds whose outcomes come from
@@ -90,7 +95,7 @@ interface Demo {
 
 async function lay(work: Work): Promise<void> {
   const random = seededRandom(SEED)
-  const places = { counter: randomUUID(), cool: randomUUID(), warm: randomUUID(), fridge: randomUUID() }
+  const places = { counter: randomUUID(), cool: randomUUID(), warm: randomUUID(), sill: randomUUID(), fridge: randomUUID() }
   const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
   await createKitchen(work, randomUUID(), true, {
     name: 'Lantern Street kitchen',
@@ -106,10 +111,11 @@ async function lay(work: Work): Promise<void> {
     cups: 'metric',
     keys: true,
     places: [
-      { id: places.counter, name: PLACES.counter, tempC: 22, surroundings: 'air' },
-      { id: places.cool, name: PLACES.cool, tempC: 18.5, surroundings: 'air' },
-      { id: places.warm, name: PLACES.warm, tempC: 26, surroundings: 'air' },
-      { id: places.fridge, name: PLACES.fridge, tempC: 4, surroundings: 'air' }
+      { id: places.counter, name: PLACES.counter, tempC: 22, nightTempC: null, surroundings: 'air' },
+      { id: places.cool, name: PLACES.cool, tempC: 18.5, nightTempC: null, surroundings: 'air' },
+      { id: places.warm, name: PLACES.warm, tempC: 26, nightTempC: null, surroundings: 'air' },
+      { id: places.sill, name: PLACES.sill, tempC: 23, nightTempC: 16, surroundings: 'air' },
+      { id: places.fridge, name: PLACES.fridge, tempC: 4, nightTempC: null, surroundings: 'air' }
     ]
   })
   const begin = work.nowMs - (WEEKS * 7 + 1) * DAY
@@ -180,7 +186,10 @@ async function layVessels(work: Work): Promise<Record<string, string>> {
   for (const [name, tareGrams, capacityMl, innerDiameterMm, heightMm] of vessels) {
     const id = randomUUID()
     ids[name] = id
-    await putVessel(work, id, { version: 0, vessel: { id, name, tareGrams, capacityMl, innerDiameterMm, heightMm } })
+    await putVessel(work, id, {
+      version: 0,
+      vessel: { id, name, tareGrams, capacityMl, innerDiameterMm, heightMm, material: name === 'Crock' ? 'stoneware' : 'glass' }
+    })
   }
   return ids
 }
@@ -209,6 +218,7 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
     placeId: demo.places.counter,
     tempC: 22,
     mixTempC: 24,
+    moves: [],
     school: 'dome',
     mixAt: new Date(demo.work.nowMs).toISOString(),
     ...more
@@ -245,7 +255,8 @@ async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Pro
   const hidden = HIDDEN[jar]
   const chance = Math.exp(0.1 * demo.normal())
   const wander = 0.8 * demo.normal()
-  const curve = trueRise({ flourPerSeed, tempAt: (h) => roomC + wander + 0.4 * Math.sin(h / 3), jar: hidden, chance }, 60)
+  const seedShare = seedShareOf(flourPerSeed)
+  const curve = trueRise({ seedShare, seed: TRUE_RIPE, tempAt: (h) => roomC + wander + 0.4 * Math.sin(h / 3), ...hidden, chance }, 60)
   const day = quarter(demo.work.nowMs - week * 7 * DAY + (jar === 'Juno' ? 1 : 4) * DAY)
   if (day > demo.work.nowMs - 30 * HOUR) return
   const startMs = day - 12 * HOUR
@@ -350,7 +361,7 @@ async function running(demo: Demo): Promise<void> {
   const { nowMs } = demo.work
   const bakeId = randomUUID()
   const hidden = HIDDEN.Juno
-  const curve = trueRise({ flourPerSeed: 5, tempAt: () => 22.3, jar: hidden, chance: 1 }, 48)
+  const curve = trueRise({ seedShare: seedShareOf(5), seed: TRUE_RIPE, tempAt: () => 22.3, ...hidden, chance: 1 }, 48)
   const startMs = quarter(nowMs - 0.68 * curve.peakHours * HOUR)
   const plan = planFor(demo, 'Juno', { mixAt: new Date(quarter(startMs + 10.5 * HOUR)).toISOString() })
   await createBake({ ...demo.work, nowMs: startMs - HOUR }, bakeId, plan)

@@ -1,4 +1,4 @@
-import { type BakeEvent, happeningOf, type Plan } from '../../contract'
+import { type BakeEvent, happeningOf, type Kitchen, type Plan } from '../../contract'
 import {
   type BakeState,
   type BakeStatus,
@@ -24,16 +24,19 @@ import {
   sourceLevain,
   toGrams,
   toMilligrams,
-  transfer
+  transfer,
+  type VesselMaterial
 } from '../../core'
-import type { BakeRow, JarRow } from '../db/models'
+import { type BakeRow, type JarRow, plain } from '../db/models'
 import { Problem } from '../problems'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
-import { addLineage, createBatch, dropLineage, lineOf } from './batches'
+import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from './batches'
 import { pantryIn } from './ingredients'
 import { jarForSeed, refuseFuture, setContents } from './jars'
-import { theKitchen } from './kitchens'
+import { placeIn, theKitchen } from './kitchens'
 import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+
+const MS_PER_HOUR = 3_600_000
 
 /** What an event does to batches and masses. */
 interface Effect {
@@ -125,6 +128,8 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
       return band(work, row, state, event)
     case 'mark':
       return mark(work, row, state, event)
+    case 'moved':
+      return moved(work, row, state, event)
     case 'mixed':
       return mixed(work, row, state, event)
     case 'undo':
@@ -199,14 +204,20 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
   if (event.mixTempC > HOTTEST_WATER_C)
     throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
-  const place = kitchen.places.find((p) => p.id === row.plan.placeId)
   const levain = await levainOfBake(work, row.id)
   if (levain === null) throw new Error('Poured, but no batch.')
   const startedAtMs = Date.parse(event.happenedAt)
   const masses = massesOfPours(state, pantry)
   const floursMg = Object.fromEntries(Object.entries(masses.flours).map(([kind, grams]) => [kind, toMilligrams(grams)]))
   await work.models.batches.update(
-    { startedAtMs, floursMg, waterMg: toMilligrams(masses.water), saltMg: toMilligrams(masses.salt), mixTempC: event.mixTempC },
+    {
+      startedAtMs,
+      floursMg,
+      waterMg: toMilligrams(masses.water),
+      saltMg: toMilligrams(masses.salt),
+      mixTempC: event.mixTempC,
+      material: await materialOf(work, row.plan)
+    },
     { where: { id: levain.id }, transaction: work.transaction }
   )
   const { older } = row.plan.build
@@ -217,7 +228,7 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
       { parentBatchId: jar.currentBatchId, milligrams: toMilligrams(masses.seed), hydration, flour: jar.flour },
       { parentBatchId: null, milligrams: toMilligrams(masses.older), hydration: older.hydration, flour: jar.flour }
     ].filter((p) => p.milligrams > 0),
-    [{ placeId: row.plan.placeId, fromMs: startedAtMs, tempC: row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+    staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
   )
   return { batchId: levain.id, ...(await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })) }
 }
@@ -231,7 +242,8 @@ async function jarAtBand(
 ): Promise<Pick<Effect, 'entries' | 'trace'>> {
   if (row.plan.build.source === 'straight from the jar') return { entries: transfer(`jar:${jar.id}`, 'discard', milligrams) }
   if (row.plan.build.source !== 'draw and top up' || milligrams === 0) return { entries: [] }
-  const place = (await theKitchen(work)).places.find((p) => p.id === jar.placeId)
+  const kitchen = await theKitchen(work)
+  const place = kitchen.places.find((p) => p.id === jar.placeId)
   const flour = toMilligrams(seedGrams / (1 + hydration))
   const water = toMilligrams(seedGrams) - flour
   const jarBatchId = await createBatch(work, {
@@ -246,7 +258,7 @@ async function jarAtBand(
     saltMg: 0,
     mixTempC: place?.tempC ?? row.plan.tempC,
     parents: [{ parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour }],
-    stays: [{ placeId: jar.placeId, fromMs: startedAtMs, tempC: place?.tempC ?? row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+    stays: [stayAt(kitchen, jar.placeId, startedAtMs)]
   })
   await setContents(work, jar, jarBatchId, jar.placeId)
   return {
@@ -261,6 +273,36 @@ async function mark(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (Date.parse(event.happenedAt) < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
   if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
+}
+
+/** Where a levain stands: as planned, until it was moved otherwise. */
+function staysOfPlan(kitchen: Kitchen, plan: Plan, startMs: number, moves: BakeState['moves']): NewStay[] {
+  const planned = [
+    stayAt(kitchen, plan.placeId, startMs, plan.tempC),
+    ...plan.moves.map((move) => stayAt(kitchen, move.placeId, startMs + move.afterHours * MS_PER_HOUR, move.tempC))
+  ].sort((a, b) => a.fromMs - b.fromMs)
+  const first = moves[0]
+  if (first === undefined) return planned
+  return [...planned.filter((stay) => stay.fromMs < first.atMs), ...moves.map((move) => stayAt(kitchen, move.placeId, move.atMs, move.tempC))]
+}
+
+/** What the vessel of a plan is made of. */
+async function materialOf({ models, transaction }: Work, { build }: Plan): Promise<VesselMaterial | null> {
+  const row = build.vesselId === null ? null : await models.vessels.findByPk(build.vesselId, { transaction })
+  return row === null ? null : plain(row).material
+}
+
+async function moved(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'moved' }>): Promise<Effect> {
+  const levain = await levainOfBake(work, row.id)
+  if (state.band === null || levain === null) throw wrongMoment('There is nothing to move yet: set the band first.')
+  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  const atMs = Date.parse(event.happenedAt)
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'This move lies before the band was set.')
+  const kitchen = await theKitchen(work)
+  placeIn(kitchen, event.placeId)
+  const moves = [...state.moves, { id: event.id, atMs, placeId: event.placeId, tempC: event.tempC }].sort((a, b) => a.atMs - b.atMs)
+  await replaceStays(work, levain.id, staysOfPlan(kitchen, row.plan, state.band.atMs, moves))
+  return { entries: [], batchId: levain.id }
 }
 
 async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
@@ -289,7 +331,6 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const line = await lineOf(work, levain.id, 1)
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
-  const place = kitchen.places.find((p) => p.id === row.plan.placeId)
   const solved = doughOfPlan(row.plan, pantry)
   const ingredients = solved.ok ? drawnIngredients(roundDough(solved.value, kitchen.smallScale).lines) : new Map<string, number>()
   const floursMg: Partial<Record<FlourKind, number>> = {}
@@ -309,7 +350,7 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
     saltMg: toMilligrams(ingredients.get('salt') ?? 0),
     mixTempC: row.plan.tempC,
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
-    stays: [{ placeId: row.plan.placeId, fromMs: atMs, tempC: row.plan.tempC, surroundings: place?.surroundings ?? 'air' }]
+    stays: [stayAt(kitchen, row.plan.placeId, atMs, row.plan.tempC)]
   })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [
@@ -319,7 +360,6 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
     ...[...ingredients].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
   ]
   if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
-  const jarPlace = kitchen.places.find((p) => p.id === jar.placeId)
   const jarBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
     kind: 'feed',
@@ -335,7 +375,7 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
       { parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour },
       { parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }
     ].filter((p) => p.milligrams > 0),
-    stays: [{ placeId: jar.placeId, fromMs: atMs, tempC: jarPlace?.tempC ?? row.plan.tempC, surroundings: jarPlace?.surroundings ?? 'air' }]
+    stays: [stayAt(kitchen, jar.placeId, atMs)]
   })
   await setContents(work, jar, jarBatchId, jar.placeId)
   return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
@@ -352,6 +392,10 @@ async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<B
       { where: { id: levain.id }, transaction: work.transaction }
     )
     await dropLineage(work, levain.id)
+  }
+  if (last.type === 'moved' && levain !== null && state.band !== null) {
+    const left = state.moves.filter((move) => move.id !== last.id)
+    await replaceStays(work, levain.id, staysOfPlan(await theKitchen(work), row.plan, state.band.atMs, left))
   }
   return { entries: reversed(await entriesOf(work, event.undoes)), batchId: levain?.id ?? null }
 }

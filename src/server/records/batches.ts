@@ -1,23 +1,50 @@
 import { randomUUID } from 'node:crypto'
-import { type BatchLine, type FlourKind, type Surroundings, toGrams } from '../../core'
+import type { Kitchen } from '../../contract'
+import { type BatchLine, type FlourKind, swingOf, toGrams, type VesselMaterial } from '../../core'
 import { type BatchParentRow, type BatchRow, type BatchStayRow, plain } from '../db/models'
+import { readingsBetween, readingsFor } from './readings'
 import type { Work } from './work'
 
 /** Feeds a culture is followed back; before that it is taken to have been ripe. */
 const GENERATIONS = 3
 
 /** A batch about to be written. */
-export interface NewBatch extends Omit<BatchRow, 'id'> {
+export interface NewBatch extends Omit<BatchRow, 'id' | 'material'> {
+  readonly material?: VesselMaterial
   readonly id?: string
   readonly parents: readonly { parentBatchId: string | null; milligrams: number; hydration: number; flour: FlourKind }[]
-  readonly stays: readonly { placeId: string | null; fromMs: number; tempC: number; surroundings: Surroundings }[]
+  readonly stays: readonly NewStay[]
 }
+
+/** A stay about to be written. */
+export type NewStay = Omit<BatchStayRow, 'id' | 'batchId'>
+
+/**
+ * A stay at a place of the kitchen.
+ * @param tempC what the place has by day; its own figure when left out
+ */
+export function stayAt({ places, timeZone }: Kitchen, placeId: string, fromMs: number, tempC?: number): NewStay {
+  const place = places.find((p) => p.id === placeId)
+  const warmest = tempC ?? place?.tempC ?? ROOM_C
+  const swing = place === undefined ? undefined : swingOf(place, fromMs, timeZone)
+  return {
+    placeId,
+    fromMs,
+    tempC: warmest - (swing?.swingK ?? 0),
+    surroundings: place?.surroundings ?? 'air',
+    swingK: swing?.swingK ?? null,
+    warmestMs: swing?.warmestMs ?? null
+  }
+}
+
+/** A place that has been taken away since. */
+const ROOM_C = 21
 
 /** Writes a batch with its parents and stays. */
 export async function createBatch(work: Work, batch: NewBatch): Promise<string> {
-  const { parents, stays, ...row } = batch
+  const { parents, stays, material = null, ...row } = batch
   const id = row.id ?? randomUUID()
-  await work.models.batches.create({ ...row, id }, { transaction: work.transaction })
+  await work.models.batches.create({ ...row, material, id }, { transaction: work.transaction })
   await addLineage(work, id, parents, stays)
   return id
 }
@@ -28,6 +55,15 @@ export async function addLineage({ models, transaction }: Work, batchId: string,
     parents.map((p) => ({ ...p, batchId })),
     { transaction }
   )
+  await models.batchStays.bulkCreate(
+    stays.map((s) => ({ ...s, batchId })),
+    { transaction }
+  )
+}
+
+/** Writes the stays of a batch anew: it was moved, or a move was taken back. */
+export async function replaceStays({ models, transaction }: Work, batchId: string, stays: readonly NewStay[]): Promise<void> {
+  await models.batchStays.destroy({ where: { batchId }, transaction })
   await models.batchStays.bulkCreate(
     stays.map((s) => ({ ...s, batchId })),
     { transaction }
@@ -64,6 +100,18 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
     for (const stay of found.stays) stays.set(stay.batchId, [...(stays.get(stay.batchId) ?? []), stay])
     wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
   }
+  const measured = await readingsFor(work, [...stays.values()].flat())
+  const staysOf = (rows: readonly BatchStayRow[]): BatchLine['stays'] =>
+    rows.map(({ placeId, fromMs, tempC, surroundings, swingK, warmestMs }, i) => {
+      const readings = readingsBetween(measured.get(placeId ?? '') ?? [], Number(fromMs), Number(rows[i + 1]?.fromMs ?? Number.POSITIVE_INFINITY))
+      return {
+        fromMs: Number(fromMs),
+        tempC,
+        surroundings,
+        ...(swingK === null || warmestMs === null ? {} : { swing: { swingK, warmestMs: Number(warmestMs) } }),
+        ...(readings.length === 0 ? {} : { readings })
+      }
+    })
   const assemble = (id: string | null, left: number): BatchLine | null => {
     const batch = id === null || left === 0 ? undefined : batches.get(id)
     if (batch === undefined || batch.startedAtMs === null || batch.mixTempC === null) return null
@@ -73,7 +121,8 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
       waterGrams: toGrams(batch.waterMg),
       saltGrams: toGrams(batch.saltMg),
       mixTempC: batch.mixTempC,
-      stays: (stays.get(batch.id) ?? []).map((s) => ({ fromMs: Number(s.fromMs), tempC: s.tempC, surroundings: s.surroundings })),
+      stays: staysOf(stays.get(batch.id) ?? []),
+      material: batch.material ?? undefined,
       parents: (parents.get(batch.id) ?? []).map((p) => ({
         grams: toGrams(p.milligrams),
         hydration: p.hydration,

@@ -28,8 +28,8 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
     cups: 'metric',
     keys: true,
     places: [
-      { id: counter, name: 'Counter', tempC: answers.roomTempC, surroundings: 'air' },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, surroundings: 'air' }
+      { id: counter, name: 'Counter', tempC: answers.roomTempC, nightTempC: null, surroundings: 'air' },
+      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' }
     ]
   })
   await openJar(work, { ...answers.jar, placeId: counter })

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
-import { type feedSchema, type Jar, type jarOpeningSchema, lineToWire, type weighingSchema } from '../../contract'
+import { type feedSchema, type Jar, type jarOpeningSchema, type jarPacePutSchema, lineToWire, type weighingSchema } from '../../contract'
 import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
 import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
-import { createBatch, lineOf, linesOf } from './batches'
+import { createBatch, lineOf, linesOf, stayAt } from './batches'
 import { placeIn, theKitchen } from './kitchens'
 import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
 
@@ -28,6 +28,7 @@ function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number): 
     grams: toGrams(milligrams),
     placeId: row.placeId,
     version: row.version,
+    pace: row.pace ?? { kind: 'learned', since: null },
     line: lineToWire(line)
   }
 }
@@ -76,6 +77,7 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
       keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
       placeId: place.id,
       currentBatchId: null,
+      pace: null,
       version: 1,
       deletedAtMs: null
     },
@@ -98,7 +100,7 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
     saltMg: 0,
     mixTempC: place.tempC,
     parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
-    stays: [{ placeId: place.id, fromMs: fedAtMs, tempC: place.tempC, surroundings: place.surroundings }]
+    stays: [stayAt(kitchen, place.id, fedAtMs)]
   })
   await work.models.jars.update({ currentBatchId: batchId }, { where: { id: opening.id }, transaction })
   await record(
@@ -171,7 +173,7 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
     saltMg: 0,
     mixTempC: feed.mixTempC,
     parents: [{ parentBatchId: row.currentBatchId, milligrams: kept, hydration, flour: row.flour }],
-    stays: [{ placeId: place.id, fromMs: fedAtMs, tempC: place.tempC, surroundings: place.surroundings }]
+    stays: [stayAt(kitchen, place.id, fedAtMs)]
   })
   await record(work, eventOf(kitchen.id, jarId, feed, 'feed', { ...feed, batchId, previousBatchId: row.currentBatchId, previousPlaceId: row.placeId }), [
     ...transfer(`jar:${jarId}`, 'discard', milligrams - kept),
@@ -212,4 +214,12 @@ export async function undoFeed(work: Work, jarId: string, undo: { id: string; un
   }
   await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
   await setContents(work, row, payload.previousBatchId, payload.previousPlaceId ?? row.placeId)
+}
+
+/** Pins the pace of a jar, or has it learned from its log again. */
+export async function setPace(work: Work, jarId: string, { pace, ...note }: z.output<typeof jarPacePutSchema>): Promise<void> {
+  if (await isRecorded(work, note.id)) return
+  const row = await jarRow(work, jarId)
+  await record(work, eventOf(row.kitchenId, jarId, note, 'pace', { pace, before: row.pace }))
+  await work.models.jars.update({ pace, version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
 }

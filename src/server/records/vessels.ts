@@ -6,13 +6,14 @@ import { notFound, Problem } from '../problems'
 import { theKitchen } from './kitchens'
 import type { Work } from './work'
 
-const view = ({ id, name, tareMg, capacityMl, innerDiameterMm, heightMm, version }: VesselRow): ListedVessel => ({
+const view = ({ id, name, tareMg, capacityMl, innerDiameterMm, heightMm, material, version }: VesselRow): ListedVessel => ({
   id,
   name,
   tareGrams: toGrams(tareMg),
   capacityMl,
   innerDiameterMm,
   heightMm,
+  material,
   version
 })
 

@@ -1,8 +1,9 @@
 import { Router } from 'express'
-import { feedSchema, jarOpeningSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
+import { feedSchema, jarOpeningSchema, jarPacePutSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
 import { parse } from '../problems'
-import { feedJar, findJar, listJars, openJar, undoFeed, weighJar } from '../records/jars'
-import { changes, reads, type Services, writes } from './route'
+import { jarLog } from '../records/jarLog'
+import { feedJar, findJar, listJars, openJar, setPace, undoFeed, weighJar } from '../records/jars'
+import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed. */
 export function jarRoutes(services: Services): Router {
@@ -30,6 +31,14 @@ export function jarRoutes(services: Services): Router {
   router.post(
     ROUTES.jarUndo(':id'),
     changes(services, 'This jar', findJar, (work, id, body) => undoFeed(work, id, parse(undoSchema, body)))
+  )
+  router.get(
+    ROUTES.jarLog(':id'),
+    reads(services, (work, req) => jarLog(work, idIn(req, 'This jar')))
+  )
+  router.put(
+    ROUTES.jarPace(':id'),
+    changes(services, 'This jar', findJar, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
   )
   return router
 }

@@ -1,9 +1,10 @@
 import { Router } from 'express'
-import { firstRunSchema, kitchenPutSchema, ROUTES } from '../../contract'
+import { firstRunSchema, kitchenPutSchema, ROUTES, readingsPostSchema } from '../../contract'
 import { parse } from '../problems'
 import { firstRun } from '../records/firstRun'
 import { findKitchen, putKitchen } from '../records/kitchens'
-import { reads, type Services, writes } from './route'
+import { addReadings, dropReadings, readingsOf } from '../records/readings'
+import { idIn, reads, type Services, writes } from './route'
 
 /** The kitchen: its settings and places, and the first run. */
 export function kitchenRoutes(services: Services): Router {
@@ -22,6 +23,18 @@ export function kitchenRoutes(services: Services): Router {
   router.post(
     ROUTES.firstRun,
     writes(services, (work, req) => firstRun(work, parse(firstRunSchema, req.body)))
+  )
+  router.get(
+    ROUTES.placeReadings(':id'),
+    reads(services, (work, req) => readingsOf(work, idIn(req, 'This place')))
+  )
+  router.post(
+    ROUTES.placeReadings(':id'),
+    writes(services, (work, req) => addReadings(work, idIn(req, 'This place'), parse(readingsPostSchema, req.body)))
+  )
+  router.delete(
+    ROUTES.readingsImport(':id'),
+    writes(services, (work, req) => dropReadings(work, idIn(req, 'This import')))
   )
   return router
 }

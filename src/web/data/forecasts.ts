@@ -1,32 +1,29 @@
-import { type Remote, wrap } from 'comlink'
 import { useMemo } from 'react'
 import useSWR from 'swr'
 import { type Bake, happeningOf, lineFromWire } from '../../contract'
-import { type BatchLine, type Forecast, foldBake, type Mark, mannerOf, type School, type Verdict } from '../../core'
-import type { ForecastDesk } from '../workers/forecast.worker'
+import { type BatchLine, type Forecast, foldBake, type JarBelief, type Mark, mannerOf, type School, type Verdict } from '../../core'
+import { beliefIn, type Cultures } from './beliefs'
+import { desk, ONCE } from './desk'
 
 /** A running levain with what is thought of it now. */
 export interface Judged {
   readonly bake: Bake
   /** The levain as it was mixed. */
   readonly line: BatchLine
+  /** What was believed of its jar. */
+  readonly belief: JarBelief
   readonly verdict: Verdict
 }
 
 const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
-/** Answers of the worker depend on nothing but the question. */
-const ONCE = { revalidateOnFocus: false, revalidateOnReconnect: false, revalidateIfStale: false, shouldRetryOnError: false, keepPreviousData: true }
-
-let worker: Remote<ForecastDesk> | null = null
-function desk(): Remote<ForecastDesk> {
-  worker ??= wrap<ForecastDesk>(new Worker(new URL('../workers/forecast.worker.ts', import.meta.url), { type: 'module' }))
-  return worker
-}
-
 /** Forecast of a build that is planned; the one before stays until the new one is there. */
-export function useForecast(line: BatchLine | null, school: School): Forecast | undefined {
-  const { data } = useSWR(line === null ? null : ['forecast', line, school], ([, l, s]: [string, BatchLine, School]) => desk().forecast(l, s), ONCE)
+export function useForecast(line: BatchLine | null, school: School, belief: JarBelief | undefined): Forecast | undefined {
+  const { data } = useSWR(
+    line === null || belief === undefined ? null : ['forecast', line, school, belief],
+    ([, l, s, b]: [string, BatchLine, School, JarBelief]) => desk().forecast(l, s, b),
+    ONCE
+  )
   return line === null ? undefined : data
 }
 
@@ -36,9 +33,10 @@ interface Question {
   readonly marks: readonly Mark[]
   readonly hours: number
   readonly school: School
+  readonly belief: JarBelief
 }
 
-function questionsOf(bakes: readonly Bake[], minute: number): Question[] {
+function questionsOf(bakes: readonly Bake[], minute: number, { beliefs }: Cultures): Question[] {
   return bakes.flatMap((bake) => {
     const { band, mixed, marks } = foldBake(bake.events.map(happeningOf))
     if (bake.line === null || band === null || mixed !== null) return []
@@ -50,17 +48,18 @@ function questionsOf(bakes: readonly Bake[], minute: number): Question[] {
         line,
         marks: marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs })),
         hours: hoursAt(minute),
-        school: bake.plan.school
+        school: bake.plan.school,
+        belief: beliefIn(beliefs, bake.plan.jarId)
       }
     ]
   })
 }
 
-async function answersTo(questions: readonly Question[]): Promise<ReadonlyMap<string, { line: BatchLine; verdict: Verdict }>> {
+async function answersTo(questions: readonly Question[]): Promise<ReadonlyMap<string, Omit<Judged, 'bake'>>> {
   const answers = await Promise.all(
-    questions.map(async ({ id, line, marks, hours, school }) => {
-      const verdict = await desk().judge(line, marks, hours, school, mannerOf(line))
-      return [id, { line, verdict }] as const
+    questions.map(async ({ id, line, marks, hours, school, belief }) => {
+      const verdict = await desk().judge(line, marks, hours, school, mannerOf(line), belief)
+      return [id, { line, belief, verdict }] as const
     })
   )
   return new Map(answers)
@@ -70,12 +69,12 @@ async function answersTo(questions: readonly Question[]): Promise<ReadonlyMap<st
  * Verdicts of all levains under way, by bake; renewed every minute and with every mark.
  * @returns undefined until the first have been reckoned
  */
-export function useVerdicts(bakes: readonly Bake[] | undefined, now: number): ReadonlyMap<string, Judged> | undefined {
+export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cultures: Cultures | undefined): ReadonlyMap<string, Judged> | undefined {
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
-  const questions = useMemo(() => questionsOf(bakes ?? [], minute), [bakes, minute])
+  const questions = useMemo(() => (cultures === undefined ? [] : questionsOf(bakes ?? [], minute, cultures)), [bakes, minute, cultures])
   const { data, error } = useSWR(questions.length === 0 ? null : ['verdicts', questions], ([, asked]: [string, Question[]]) => answersTo(asked), ONCE)
   return useMemo(() => {
-    if (bakes === undefined || (questions.length > 0 && data === undefined && error === undefined)) return undefined
+    if (bakes === undefined || cultures === undefined || (questions.length > 0 && data === undefined && error === undefined)) return undefined
     const judged = new Map<string, Judged>()
     for (const { id } of questions) {
       const answer = data?.get(id)
@@ -83,5 +82,5 @@ export function useVerdicts(bakes: readonly Bake[] | undefined, now: number): Re
       if (answer !== undefined && bake !== undefined) judged.set(id, { bake, ...answer })
     }
     return judged
-  }, [questions, bakes, data, error])
+  }, [questions, bakes, cultures, data, error])
 }

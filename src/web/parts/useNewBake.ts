@@ -61,6 +61,7 @@ function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Pl
     placeId: place.id,
     tempC: place.tempC,
     mixTempC: 24,
+    moves: [],
     school: kitchen.school,
     mixAt: new Date(nextMorning(now, kitchen.timeZone)).toISOString()
   }

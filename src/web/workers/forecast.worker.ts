@@ -1,42 +1,87 @@
 import { expose } from 'comlink'
 import {
   type BatchLine,
+  type BuildLog,
+  type ComparedBuild,
   type CultureManner,
-  DRAW_COUNT,
+  compareLine,
   type Draws,
+  type Drivers,
   drawForecast,
+  driversOf,
   type Forecast,
+  type HourRange,
   horizonHours,
+  type JarBelief,
   judge,
+  learning,
   type Mark,
+  type PastBuild,
+  pastBuilds,
+  reaches,
   type School,
   simulate,
   summarise,
-  TYPICAL_JAR,
   type Verdict,
   vesselOf
 } from '../../core'
 
-/** Draws of the builds asked for last, by what was mixed: judging again costs no new draws. */
+/** Draws of the builds asked for last, by what was mixed and what is believed of the jar: judging again costs no new draws. */
 const kept = new Map<string, Draws>()
 const KEEP = 12
+const LOOK_HOURS = 240
 
-function drawsOf(line: BatchLine): Draws {
-  const key = JSON.stringify(line)
+function drawsOf(line: BatchLine, belief: JarBelief): Draws {
+  const key = JSON.stringify([line, belief])
   const there = kept.get(key)
   if (there !== undefined) return there
-  const vessel = vesselOf(line)
-  const { milestones } = simulate(vessel, TYPICAL_JAR, { untilHours: 240, stopPastPeak: true })
-  const draws = drawForecast(vessel, TYPICAL_JAR, { untilHours: horizonHours(milestones), count: DRAW_COUNT })
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
   if (kept.size >= KEEP) kept.delete(kept.keys().next().value ?? '')
   kept.set(key, draws)
   return draws
 }
 
+/** Lets other questions, and a word to stop, come in between. */
+const breath = () => new Promise<void>((go) => setTimeout(go, 0))
+
+/** Learnings that were called off. */
+const stopped = new Set<string>()
+
 const desk = {
-  forecast: (line: BatchLine, school: School): Forecast => summarise(drawsOf(line), school),
-  judge: (line: BatchLine, marks: readonly Mark[], hours: number, school: School, manner: CultureManner): Verdict =>
-    judge(drawsOf(line), marks, hours, school, manner)
+  forecast: (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school),
+  judge: (line: BatchLine, marks: readonly Mark[], hours: number, school: School, manner: CultureManner, belief: JarBelief): Verdict =>
+    judge(drawsOf(line, belief), marks, hours, school, manner),
+  /** When a dough has grown by each of some shares. */
+  grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
+  drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),
+  compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
+  /** Learns a jar; null when it was called off. */
+  learn: async (task: string, logs: readonly BuildLog[], tell: (share: number) => void): Promise<JarBelief | null> => {
+    const rounds = learning(logs)
+    for (;;) {
+      const next = rounds.next()
+      if (next.done) return next.value.belief
+      tell(next.value.round / next.value.ofRounds)
+      await breath()
+      if (stopped.delete(task)) return null
+    }
+  },
+  /** Goes through a log again as it grew: what would have been said of each build, and what came; null when it was called off. */
+  past: async (task: string, logs: readonly BuildLog[], tell: (share: number) => void): Promise<PastBuild[] | null> => {
+    const steps = pastBuilds(logs)
+    for (;;) {
+      const next = steps.next()
+      if (next.done) return next.value
+      tell(next.value.done / next.value.of)
+      await breath()
+      if (stopped.delete(task)) return null
+    }
+  },
+  stop: (task: string): void => {
+    stopped.add(task)
+  }
 }
 /** What the worker answers. */
 export type ForecastDesk = typeof desk

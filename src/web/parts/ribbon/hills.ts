@@ -5,16 +5,18 @@ import {
   contentsOf,
   type Forecast,
   foldBake,
+  type JarBelief,
+  type Milestones,
   mainKind,
   type SolvedBake,
   simulate,
-  TYPICAL_JAR,
   vesselOf,
   windowOf
 } from '../../../core'
+import { beliefIn, type Cultures } from '../../data/beliefs'
 import type { Judged } from '../../data/forecasts'
 import { familyOf } from '../family'
-import type { Hill } from './geometry'
+import type { Hill, HillPoint } from './geometry'
 
 const MS_PER_HOUR = 3_600_000
 /** A hill is drawn no longer than this, h. */
@@ -32,16 +34,16 @@ function labelOf(bake: Bake, jars: readonly Jar[]): string {
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
 
 /** The hill of a line as the model draws it, up to where its levain is used or past use. */
-function pointsOf(line: BatchLine, startMs: number, mixAtMs: number): { ms: number; gas: number }[] {
-  const { curve, milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
+function pointsOf(line: BatchLine, belief: JarBelief, startMs: number, mixAtMs: number): { points: HillPoint[]; milestones: Milestones } {
+  const { curve, milestones } = simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: LONGEST_HOURS, stopPastPeak: true })
   const used = Math.max(milestones.closesHours ?? LONGEST_HOURS, (mixAtMs - startMs) / MS_PER_HOUR) + TAIL_HOURS
   const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
-  const points: { ms: number; gas: number }[] = []
+  const points: HillPoint[] = []
   for (let i = 0; i < curve.count; i++) {
     const hours = curve.hours[i] as number
     if (hours <= end) points.push({ ms: startMs + hours * MS_PER_HOUR, gas: curve.gas[i] as number })
   }
-  return points
+  return { points, milestones }
 }
 
 function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullable<Hill['band']> {
@@ -51,10 +53,10 @@ function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullab
 }
 
 /** A planned build as a hill. */
-export function plannedHill(bake: Bake, solved: SolvedBake | null, jars: readonly Jar[], forecast?: Forecast): Hill | null {
+export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, beliefs }: Cultures, forecast?: Forecast): Hill | null {
   const timed = solved?.build?.timed
   if (timed === undefined) return null
-  const points = pointsOf(timed.line, timed.startMs, Date.parse(bake.plan.mixAt))
+  const { points } = pointsOf(timed.line, beliefIn(beliefs, bake.plan.jarId), timed.startMs, Date.parse(bake.plan.mixAt))
   const { opensHours, closesHours } = windowOf(timed.milestones, bake.plan.school)
   const endMs = points.at(-1)?.ms ?? timed.startMs
   return {
@@ -73,7 +75,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, jars: readonl
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
-export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[]): Hill {
+export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures): Hill {
   const { forecast } = verdict
   const start = line.startedAtMs
   const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
@@ -95,10 +97,9 @@ export function runningHill({ bake, line, verdict }: Judged, jars: readonly Jar[
 }
 
 /** A levain that has been mixed, as the model draws it beside what was seen. */
-export function recordHill(bake: Bake, line: BatchLine, jars: readonly Jar[]): Hill {
+export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultures): Hill {
   const { marks, mixed } = foldBake(bake.events.map(happeningOf))
-  const points = pointsOf(line, line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
-  const { milestones } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: LONGEST_HOURS, stopPastPeak: true })
+  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId), line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
   const { opensHours, closesHours } = windowOf(milestones, bake.plan.school)
   return {
     id: bake.id,

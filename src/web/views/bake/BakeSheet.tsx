@@ -3,12 +3,12 @@ import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, happeningOf, type Jar, lineFromWire, type Plan, planSchema } from '../../../contract'
+import { type Bake, happeningOf, lineFromWire, type Plan, planSchema } from '../../../contract'
 import { type BakeState, foldBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
+import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useForecast, useVerdicts } from '../../data/forecasts'
-import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { solvePlan } from '../../data/solve'
@@ -40,14 +40,15 @@ const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', bu
 export function BakeSheet() {
   const { id = '' } = useParams()
   const { bake, error } = useBake(id)
-  const { jars, error: jarsError } = useJars()
+  const { cultures, error: jarsError } = useCultures()
   const failure = error ?? jarsError
-  if (bake !== undefined && jars !== undefined) return <Sheet key={id} bake={bake} jars={jars} />
+  if (bake !== undefined && cultures !== undefined) return <Sheet key={id} bake={bake} cultures={cultures} />
   if (failure !== undefined) return <Quiet title="This bake could not be opened" words={failure.message} action={{ label: 'All bakes', href: '/bakes' }} />
   return <Skeleton height={320} radius={0} />
 }
 
-function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
+function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
+  const { jars } = cultures
   const { station: asked } = useParams()
   const navigate = useNavigate()
   const here = useKitchen()
@@ -60,9 +61,9 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   const solve = useMemo(
     () =>
       onceEach((plan: Plan) =>
-        planSchema.safeParse(plan).success ? solvePlan(plan, jars, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null
+        planSchema.safeParse(plan).success ? solvePlan(plan, cultures, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null
       ),
-    [jars, here, minute, state.poured.seed, bake.ingredients]
+    [cultures, here, minute, state.poured.seed, bake.ingredients]
   )
   const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
   const draft = usePlanDraft(bake, sendable)
@@ -71,16 +72,17 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
   const frozen = state.status !== 'planned'
   const judged = useVerdicts(
     useMemo(() => [bake], [bake]),
-    now
+    now,
+    cultures
   )?.get(bake.id)
   const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
-  const forecast = useForecast(plannedLine, plan.school)
+  const forecast = useForecast(plannedLine, plan.school, beliefIn(cultures.beliefs, plan.jarId))
   const hill = useMemo(() => {
     const shown = { ...bake, plan }
-    if (judged !== undefined) return runningHill(judged, jars)
-    if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), jars)
-    return plannedHill(shown, solved, jars, plannedLine === null ? undefined : forecast)
-  }, [bake, plan, judged, jars, solved, plannedLine, forecast])
+    if (judged !== undefined) return runningHill(judged, cultures)
+    if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), cultures)
+    return plannedHill(shown, solved, cultures, plannedLine === null ? undefined : forecast)
+  }, [bake, plan, judged, cultures, solved, plannedLine, forecast])
   const hills = useMemo(() => (hill === null ? [] : [hill]), [hill])
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
   const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
@@ -114,6 +116,7 @@ function Sheet({ bake, jars }: { bake: Bake; jars: readonly Jar[] }) {
     solved,
     forecast,
     judged,
+    belief: beliefIn(cultures.beliefs, plan.jarId),
     jars,
     jar: jars.find((j) => j.id === plan.jarId),
     now,

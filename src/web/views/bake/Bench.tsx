@@ -157,10 +157,10 @@ export function Bench(props: StationProps) {
           {...props}
           onBand={(mixTempC, minutesAgo) => {
             const line = build.timed.line
-            note({ type: 'band', mixTempC, ...(props.forecast === undefined ? {} : { shown: shownForecast(line, props.forecast) }) }, minutesAgo).then(
-              () => tellDone('The band is set.'),
-              tellError
-            )
+            note(
+              { type: 'band', mixTempC, ...(props.forecast === undefined ? {} : { shown: shownForecast(line, props.forecast, props.belief) }) },
+              minutesAgo
+            ).then(() => tellDone('The band is set.'), tellError)
             void navigate(`/bakes/${bake.id}/watch`)
           }}
         />

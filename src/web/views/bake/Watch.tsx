@@ -67,7 +67,7 @@ export function Watch(props: StationProps) {
           <MixCard
             {...props}
             onMixed={(levainGrams, keepBackGrams) =>
-              note({ type: 'mixed', levainGrams, keepBackGrams, shown: shownVerdict(judged.line, judged.verdict) }).then(
+              note({ type: 'mixed', levainGrams, keepBackGrams, shown: shownVerdict(judged) }).then(
                 () => tellDone(`${plan.name} is mixed and in the record.`),
                 tellError
               )

@@ -80,7 +80,7 @@ export function KitchenRoom() {
               variant="subtle"
               size="sm"
               leftSection={<IconPlus size={18} />}
-              onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, surroundings: 'air' }] })}
+              onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air' }] })}
             >
               Another place
             </Button>

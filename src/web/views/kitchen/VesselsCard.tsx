@@ -1,7 +1,8 @@
-import { ActionIcon, Button, Group, SimpleGrid, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type Vessel, vesselSchema } from '../../../contract'
+import { VESSEL_MATERIALS, type VesselMaterial } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { dropVessel, saveVessel } from '../../data/stores'
@@ -41,7 +42,7 @@ export function VesselsCard() {
           variant="subtle"
           size="sm"
           leftSection={<IconPlus size={18} />}
-          onClick={() => setFresh({ id: newId(), name: '', tareGrams: 300, capacityMl: 500, innerDiameterMm: 80, heightMm: 110 })}
+          onClick={() => setFresh({ id: newId(), name: '', tareGrams: 300, capacityMl: 500, innerDiameterMm: 80, heightMm: 110, material: 'glass' })}
         >
           Another vessel
         </Button>
@@ -78,6 +79,13 @@ function VesselForm({ vessel, version, onDone }: { readonly vessel: Vessel; read
           onCommit={(innerDiameterMm) => edit({ innerDiameterMm })}
         />
         <QuantityField kind="parts" label="Height inside, mm" value={draft.heightMm} range={[20, 800]} onCommit={(heightMm) => edit({ heightMm })} />
+        <Select
+          label="Made of"
+          data={[...VESSEL_MATERIALS]}
+          value={draft.material}
+          allowDeselect={false}
+          onChange={(material) => material !== null && edit({ material: material as VesselMaterial })}
+        />
       </SimpleGrid>
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">

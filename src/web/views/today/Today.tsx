@@ -6,9 +6,9 @@ import { Link } from 'react-router'
 import { type Bake, happeningOf, type Jar, type Kitchen, lineFromWire } from '../../../contract'
 import { cultureAt, type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, strengthOf, type WeighedDough } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
+import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { type Judged, useVerdicts } from '../../data/forecasts'
-import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { solveBakeHere } from '../../data/solve'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
@@ -42,13 +42,13 @@ export function Today() {
   const now = useNow()
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const { bakes, error } = useOpenBakes()
-  const { jars } = useJars()
+  const { cultures } = useCultures()
   const newBake = useNewBake()
-  const verdicts = useVerdicts(bakes, now)
+  const verdicts = useVerdicts(bakes, now, cultures)
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const solved = useMemo(
-    () => new Map((bakes ?? []).map((bake) => [bake.id, jars === undefined ? null : solveBakeHere(bake, jars, here, minute)])),
-    [bakes, jars, here, minute]
+    () => new Map((bakes ?? []).map((bake) => [bake.id, cultures === undefined ? null : solveBakeHere(bake, cultures, here, minute)])),
+    [bakes, cultures, here, minute]
   )
   const entries: Entry[] = (bakes ?? []).map((bake) => {
     const judged = verdicts?.get(bake.id)
@@ -58,16 +58,18 @@ export function Today() {
   const hills = useMemo(
     () =>
       (bakes ?? []).flatMap((bake) => {
+        if (cultures === undefined) return []
         const judged = verdicts?.get(bake.id)
-        if (judged !== undefined) return [runningHill(judged, jars ?? [])]
-        const hill = bake.status === 'planned' || bake.status === 'building' ? plannedHill(bake, solved.get(bake.id) ?? null, jars ?? []) : null
+        if (judged !== undefined) return [runningHill(judged, cultures)]
+        const hill = bake.status === 'planned' || bake.status === 'building' ? plannedHill(bake, solved.get(bake.id) ?? null, cultures) : null
         return hill === null ? [] : [hill]
       }),
-    [bakes, verdicts, solved, jars]
+    [bakes, verdicts, solved, cultures]
   )
-  if (bakes === undefined || jars === undefined || verdicts === undefined) {
+  if (bakes === undefined || cultures === undefined || verdicts === undefined) {
     return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="Today could not be opened" words={error.message} />
   }
+  const { jars } = cultures
   const fromMs = minute - BEHIND_HOURS * MS_PER_HOUR
   const steps = entries.flatMap((entry) => entry.steps.map((step) => ({ entry, step }))).sort((a, b) => a.step.atMs - b.step.atMs)
   const next = steps[0]

@@ -1,0 +1,12 @@
+import { z } from 'zod'
+import { SIGNS, type SignKind } from '../core'
+
+/** What was seen of a levain. */
+const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(Object.keys(SIGNS[kind]) as (keyof (typeof SIGNS)[Kind] & string)[]).optional()
+export const signsSchema = z.strictObject({
+  top: signEnum('top'),
+  bubbles: signEnum('bubbles'),
+  smell: signEnum('smell'),
+  smear: signEnum('smear'),
+  spoon: signEnum('spoon')
+})

@@ -1,0 +1,39 @@
+import { happeningOf, type JarBuild, lineToWire } from '../../contract'
+import { foldBake } from '../../core'
+import { plain } from '../db/models'
+import { eventsOf } from './bakes'
+import { linesOf } from './batches'
+import { findJar } from './jars'
+import type { Work } from './work'
+
+/** Builds a log goes back. */
+const MOST_BUILDS = 200
+
+/** The finished builds of a jar, oldest first: what its pace is learned from. A log that was begun anew starts there. */
+export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBuild[] }> {
+  const { models, transaction } = work
+  const { pace } = await findJar(work, jarId)
+  const sinceMs = pace.kind === 'learned' && pace.since !== null ? Date.parse(pace.since) : 0
+  const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
+    .map(plain)
+    .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
+  const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
+  const [bakes, events, lines] = await Promise.all([
+    models.bakes.findAll({ where: { id: bakeIds, status: 'mixed', deletedAtMs: null }, transaction }),
+    eventsOf(work, bakeIds),
+    linesOf(
+      work,
+      levains.map((batch) => batch.id)
+    )
+  ])
+  const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
+  const builds = levains.reverse().flatMap(({ id, bakeId }): JarBuild[] => {
+    const line = lines.get(id)
+    const name = nameOf.get(bakeId ?? '')
+    const { marks, mixed } = foldBake((events.get(bakeId ?? '') ?? []).map(happeningOf))
+    if (bakeId === null || line === undefined || name === undefined || mixed === null) return []
+    const iso = (ms: number) => new Date(ms).toISOString()
+    return [{ bakeId, name, line: lineToWire(line), marks: marks.map(({ atMs, rise, signs }) => ({ at: iso(atMs), rise, signs })), mixedAt: iso(mixed.atMs) }]
+  })
+  return { builds }
+}

@@ -1,0 +1,143 @@
+import { proxy } from 'comlink'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import useSWR from 'swr'
+import { type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, ROUTES } from '../../contract'
+import { type BuildLog, type JarBelief, MODEL_VERSION, observationsOf, type PastBuild, pinnedJar, UNKNOWN_JAR, vesselOf } from '../../core'
+import { nowMs } from './clock'
+import { desk, ONCE } from './desk'
+import { refreshJars, useJars } from './jars'
+import { newId } from './newId'
+import { read, send } from './outbox'
+
+const MS_PER_HOUR = 3_600_000
+
+/** What is believed of each jar, by its id. */
+export type Beliefs = ReadonlyMap<string, JarBelief>
+
+/** What is believed of a jar: nothing, when it has no log. */
+export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
+
+/** A logged build as learning takes it. */
+export function buildLogOf({ line, marks }: JarBuild): BuildLog {
+  const batch = lineFromWire(line)
+  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((Date.parse(at) - batch.startedAtMs) / MS_PER_HOUR, 0), rise, signs }))
+  return { vessel: vesselOf(batch), seen: observationsOf(seen) }
+}
+
+const keyOf = (jarId: string) => `olvent.belief.${jarId}`
+
+interface KeptBelief {
+  readonly of: string
+  readonly belief: JarBelief
+}
+
+/** What was learned before and still holds, so that a window opens with it at once. */
+function keptBelief(jarId: string, of: string): JarBelief | null {
+  try {
+    const kept = JSON.parse(localStorage.getItem(keyOf(jarId)) ?? 'null') as KeptBelief | null
+    return kept !== null && kept.of === of ? kept.belief : null
+  } catch {
+    return null
+  }
+}
+
+async function beliefOf(jar: Jar): Promise<JarBelief> {
+  if (jar.pace.kind === 'pinned') return pinnedJar(jar.pace.parameters)
+  const { builds } = await read(jarLogSchema, ROUTES.jarLog(jar.id))
+  if (builds.length === 0) return UNKNOWN_JAR
+  const of = JSON.stringify([MODEL_VERSION, jar.pace, builds.map((b) => [b.bakeId, b.mixedAt, b.marks.length, b.line.stays])])
+  const kept = keptBelief(jar.id, of)
+  if (kept !== null) return kept
+  const belief = await desk().learn(
+    newId(),
+    builds.map(buildLogOf),
+    proxy(() => undefined)
+  )
+  if (belief === null) return UNKNOWN_JAR
+  localStorage.setItem(keyOf(jar.id), JSON.stringify({ of, belief } satisfies KeptBelief))
+  return belief
+}
+
+/** What changes what is believed of a jar. */
+const signatureOf = (jars: readonly Jar[]) => jars.map((jar) => [jar.id, jar.version, jar.pace])
+
+/**
+ * What is believed of all jars, learned from their logs in the worker.
+ * @returns undefined until it is known; a jar whose log cannot be had counts as unknown
+ */
+function useBeliefs(jars: readonly Jar[] | undefined): Beliefs | undefined {
+  const { data } = useSWR(
+    jars === undefined ? null : ['beliefs', signatureOf(jars)],
+    async () => new Map(await Promise.all((jars ?? []).map(async (jar) => [jar.id, await beliefOf(jar).catch(() => UNKNOWN_JAR)] as const))),
+    ONCE
+  )
+  return data
+}
+
+/** The jars of the kitchen with what is believed of them. */
+export interface Cultures {
+  readonly jars: readonly Jar[]
+  readonly beliefs: Beliefs
+}
+
+/** All jars with what is believed of them; undefined until both are known. */
+export function useCultures(): { readonly cultures: Cultures | undefined; readonly error: Error | undefined } {
+  const { jars, error } = useJars()
+  const beliefs = useBeliefs(jars)
+  const cultures = useMemo(() => (jars === undefined || beliefs === undefined ? undefined : { jars, beliefs }), [jars, beliefs])
+  return { cultures, error }
+}
+
+/** What was learned of one jar, and from what. */
+export interface JarEvidence {
+  readonly builds: readonly JarBuild[] | undefined
+  readonly belief: JarBelief | undefined
+  /** Past builds as they would have been foretold; undefined until gone through, null when that was called off. */
+  readonly past: readonly PastBuild[] | null | undefined
+  /** How far going through them has come, 0 … 1. */
+  readonly share: number
+  readonly stop: () => void
+  readonly error: Error | undefined
+}
+
+/** The log of a jar, and how well its builds were foretold. Going through them takes a while: it tells how far it is, and can be called off. */
+export function useEvidence(jar: Jar): JarEvidence {
+  const [share, setShare] = useState(0)
+  const [past, setPast] = useState<readonly PastBuild[] | null | undefined>(undefined)
+  const { data, error } = useSWR(ROUTES.jarLog(jar.id), (path) => read(jarLogSchema, path))
+  const beliefs = useBeliefs(useMemo(() => [jar], [jar]))
+  const task = useMemo(() => newId(), [])
+  const builds = data?.builds
+  useEffect(() => {
+    if (builds === undefined) return
+    let here = true
+    setPast(undefined)
+    desk()
+      .past(
+        task,
+        builds.map(buildLogOf),
+        proxy((done: number) => {
+          if (here) setShare(done)
+        })
+      )
+      .then((found) => here && setPast(found))
+      .catch(() => here && setPast(null))
+    return () => {
+      here = false
+      void desk().stop(task)
+    }
+  }, [builds, task])
+  const stop = useCallback(() => void desk().stop(task), [task])
+  return { builds, belief: beliefs?.get(jar.id), past, share, stop, error: error as Error | undefined }
+}
+
+/** Pins the pace of a jar, or has it learned again. @returns takes that back */
+export async function setPace(jar: Jar, pace: JarPace): Promise<() => Promise<void>> {
+  const put = async (next: JarPace) => {
+    const id = newId()
+    await send(id, jarSchema, { method: 'PUT', path: ROUTES.jarPace(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), pace: next } })
+    await refreshJars()
+  }
+  await put(pace)
+  return () => put(jar.pace)
+}
