@@ -12,8 +12,8 @@ import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solv
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
-import type { Surroundings, VesselMaterial } from '../ferment/thermal'
-import { type BatchLine, cultureAt, type Strength, type Swing, strengthOf, temperatureAt } from '../jars/lineage'
+import type { VesselMaterial } from '../ferment/thermal'
+import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
 import { nightAt, type Sleep } from '../schedule/nights'
 import {
   type AwakeRatio,
@@ -23,6 +23,7 @@ import {
   type FloursByKind,
   flourPerSeedOf,
   type PlannedBuild,
+  type Standing,
   type TimedBuild,
   type TimedStage,
   type TimingProblem,
@@ -101,10 +102,10 @@ export interface KitchenFacts {
   readonly tapTempC: number
   /** Flour stands at room temperature, °C. */
   readonly flourTempC: number
-  /** What surrounds the levain where it stands. */
-  readonly surroundings?: Surroundings
-  /** How warm it is there between day and night; `tempC` of the wish is then its warmest. */
-  readonly swing?: Swing
+  /** How the place treats the levain; without it, still air at the temperature of the wish. */
+  readonly standing?: Standing
+  /** Where it is moved on to. */
+  readonly moves?: PlannedBuild['moves']
   readonly pantry: Pantry
   readonly cups: CupSizes
   readonly vessels: readonly NamedVessel[]
@@ -255,7 +256,8 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     },
     flours,
     seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
-    place: { tempC: wish.tempC - (kitchen.swing?.swingK ?? 0), surroundings: kitchen.surroundings, swing: kitchen.swing },
+    place: kitchen.standing ?? { tempC: wish.tempC },
+    moves: kitchen.moves,
     material: kitchen.vessels.find((v) => v.id === build.vesselId)?.material,
     mixTempC: wish.mixTempC
   }

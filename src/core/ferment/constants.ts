@@ -84,6 +84,12 @@ export const MODEL = {
   wetLoss: 0.4,
   /** Slowing per unit of salt on flour: 2 % salt takes about a tenth of the pace. */
   saltSlows: 5,
+  /**
+   * The climb of a typical jar, bent (shape.ts): without it the equations double and open late for their peak. Fitted to the middles of the ranges in which
+   * bakers see a levain doubled and open (docs/model.md); its peak and fall do not depend on it.
+   */
+  climbShape: 1.55,
+  climbSteep: 1.2,
   /** φ of a typical jar: the share of its yeast that stands warmth. */
   warmShare: 0.3
 } as const

@@ -70,9 +70,13 @@ test('one log of another jar among many does not throw it over', () => {
 })
 
 test('a room nobody measured says less', () => {
-  const known = learnJar(logs(lively, [0.5, 0.9])).belief
-  const unmeasured = learnJar(logs(lively, [0.5, 0.9]).map((log) => ({ ...log, roomSdC: 3 }))).belief
-  expect(sd(unmeasured, 0)).toBeGreaterThan(1.08 * sd(known, 0))
+  const peaks = builds.map((vessel): BuildLog => {
+    const hours = simulate(vessel, lively, { untilHours: 60 }).milestones.peakHours ?? 0
+    return { vessel, seen: [{ kind: 'peak', hours }, ...seenOf(vessel, lively, [0.4, 0.8])] }
+  })
+  const known = learnJar(peaks).belief
+  const unmeasured = learnJar(peaks.map((log) => ({ ...log, roomSdC: 3 }))).belief
+  expect(sd(unmeasured, 0)).toBeGreaterThan(1.1 * sd(known, 0))
 })
 
 test('only a build in the cold tells of the cold', () => {

@@ -3,7 +3,7 @@
  * Each build has latents of its own (oneBuild.ts), which are fitted and then integrated out on the straight line through the fit, so that a build that ran
  * late as a whole counts once and not once per mark.
  */
-import { LEARNING, NOISE, PARAMETER_SPREAD } from './constants'
+import { LEARNING, MODEL, NOISE, PARAMETER_SPREAD } from './constants'
 import { LATENT_SD } from './draws'
 import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR } from './jarParameters'
 import { cholesky, invert, solveCholesky } from './matrix'
@@ -128,7 +128,7 @@ function bendSlopes(
   const [, shapeSd = 1, heightSd = 1] = sds
   const [, shapeZ = 0, heightZ = 0] = fit.latents
   const height = peakGas * Math.exp(heightSd * heightZ)
-  const shapeLog = shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] as number)
+  const shapeLog = Math.log(MODEL.climbShape) + shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] as number)
   return fit.rows.map((row, n) => {
     const byShape = (row.slopes[1] as number) / shapeSd
     if (name === 'shape' || byShape === 0) return byShape

@@ -3,6 +3,10 @@
  * power; start and peak stay where they are. No law of growth gives it; it takes up what the model gets wrong about the climb (docs/model.md).
  */
 
+import { MODEL } from './constants'
+import type { Top } from './milestones'
+import type { RiseCurve } from './simulate'
+
 /** How a climb is bent. */
 export interface ClimbShape {
   /** Factor on the odds: above 1 the level comes early and the dome is long. */
@@ -33,5 +37,18 @@ export function bendSlope(share: number, bent: number, { steep }: ClimbShape): n
   return Math.min((steep * bent * (1 - bent)) / (inside * (1 - inside)), 4)
 }
 
-/** Whether a shape leaves a climb as it is. */
-export const isStraight = ({ shape, steep }: ClimbShape) => shape === 1 && steep === 1
+/**
+ * Bends the climb of a curve, in place; its top stays where it is.
+ * @param curve straight from the equations
+ * @param top its top, which it has passed
+ * @param jar how its climb differs from a typical one
+ */
+export function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, jar: ClimbShape): void {
+  const bend = { shape: MODEL.climbShape * jar.shape, steep: MODEL.climbSteep * jar.steep }
+  for (let i = 1; (hours[i] as number) < top.hours; i++) {
+    const share = (gas[i] as number) / top.gas
+    const bent = bentShare(share, bend)
+    gas[i] = bent * top.gas
+    slope[i] = (slope[i] as number) * bendSlope(share, bent, bend)
+  }
+}

@@ -7,9 +7,9 @@ import { MODEL } from './constants'
 import type { CultureState } from './culture'
 import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR } from './jarParameters'
-import { type Milestones, milestonesOf, type Top, topOf } from './milestones'
+import { type Milestones, milestonesOf, topOf } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'
-import { bendSlope, bentShare, type ClimbShape, isStraight } from './shape'
+import { bendClimb } from './shape'
 import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
 
 /** What is in the vessel and where it will stand. */
@@ -81,6 +81,7 @@ const HOT_STEP_HOURS = 0.05
 const STEP_GROWTH = 0.07
 const SLOWEST = 8
 const EATEN = 0.02
+const FALLEN_STEPS = 6
 /** So near its place a vessel's warmth counts as settled, K. */
 const CALM_K = 0.3
 /** A change of temperature too small to look the rates up again, K. */
@@ -108,6 +109,9 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'hydration' | 'salt'>)
   const texture = h < 1 ? 1 + MODEL.stiffHolds * (1 - h) : 1 / (1 + MODEL.wetLoss * Math.max(0, h - MODEL.wetFrom))
   return { pace: (pace / total) * stiff * Math.exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: (hold / total) * texture }
 }
+
+// Of the loop where the time goes.
+const { halfFood, halfFoodBacteria, starvedFood, foodPerGas, bacteriaCeiling } = MODEL
 
 /** At and above this heat kills fast, and the steps are short, °C. */
 const HOT_C = 36
@@ -224,9 +228,9 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     const calm = steady && Math.abs(tempC - placeC) < CALM_K
     const fastest = Math.max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
     const fallen = food < EATEN && held < WELL_PAST.gas * highest
-    const slowly = calm && (fallen || held < most) ? Math.min(Math.max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? 2 : 1), SLOWEST) : 1
+    const slowly = calm && (fallen || held < most) ? Math.min(Math.max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? FALLEN_STEPS : 1), SLOWEST) : 1
     const filling = held > FULL.from * most ? (FULL.step * most) / Math.max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
-    const eating = food < HUNGRY.from && food > HUNGRY.to ? food / Math.max(MODEL.foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const eating = food < HUNGRY.from && food > HUNGRY.to ? food / Math.max(foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
     const usual = tempC > HOT_C ? HOT_STEP_HOURS : STEP_HOURS * slowly
     let h = Math.min(usual, Math.max(filling, LEAST_STEP_HOURS), Math.max(eating, LEAST_STEP_HOURS), untilHours - t)
     if (nextMove - t < h) h = Math.max(nextMove - t, 1e-6)
@@ -272,9 +276,9 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const at = STAGE_AT[stage] as number
       const muYeast = moments[at + YEAST] as number
       const death = moments[at + DEATH] as number
-      const fed = s / (s + MODEL.halfFood)
-      const eatingBacteria = ((moments[at + BACTERIA] as number) * b * s) / (s + MODEL.halfFoodBacteria)
-      const starving = s < MODEL.starvedFood ? (moments[at + STARVE] as number) * (1 - s / MODEL.starvedFood) : 0
+      const fed = s / (s + halfFood)
+      const eatingBacteria = ((moments[at + BACTERIA] as number) * b * s) / (s + halfFoodBacteria)
+      const starving = s < starvedFood ? (moments[at + STARVE] as number) * (1 - s / starvedFood) : 0
       const working = al * n * fed
       made = (moments[at + GAS] as number) * working
       const can = gasHeldMax * w
@@ -282,8 +286,8 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const full2 = full * full
       const dAl = muYeast * al * (1 - al)
       const dN = vigour * muYeast * working - (death + starving) * n
-      const dB = eatingBacteria * (1 - b / MODEL.bacteriaCeiling) - death * b
-      const dS = -MODEL.foodPerGas * made
+      const dB = eatingBacteria * (1 - b / bacteriaCeiling) - death * b
+      const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] as number) * b * b * w
       const dG = made - ((moments[at + LEAK] as number) * g + made * full2 * full2 * full + Math.max(0, g - can))
       if (stage === 0) slope[count - 1] = dG
@@ -312,7 +316,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
     strength = Math.max(strength + sixth * sumW, 1e-6)
     held = Math.max(held + sixth * sumG, 0)
-    if (food < MODEL.starvedFood) lagWork += h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
+    if (food < starvedFood) lagWork += h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
     lastMade = made
     t += h
     tempC = endC
@@ -325,7 +329,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
 
   const curve = { count, hours, gas, slope }
   const top = topOf(curve)
-  if (top.reached && !isStraight(jar)) bendClimb(curve, top, jar)
+  if (top.reached) bendClimb(curve, top, jar)
   return {
     curve,
     milestones: milestonesOf(curve, top),
@@ -338,16 +342,6 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     },
     endTempC: tempC,
     endStrength: strength
-  }
-}
-
-/** Bends the climb of a curve, in place; its top stays where it is. */
-function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, shape: ClimbShape): void {
-  for (let i = 1; (hours[i] as number) < top.hours; i++) {
-    const share = (gas[i] as number) / top.gas
-    const bent = bentShare(share, shape)
-    gas[i] = bent * top.gas
-    slope[i] = (slope[i] as number) * bendSlope(share, bent, shape)
   }
 }
 

@@ -117,6 +117,17 @@ function stayOf({ fromMs, tempC, surroundings, swing, readings }: LineStay, star
  * @returns the state to seed the next mix with
  */
 export function cultureAt(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): CultureState {
+  const last = lastAsked.get(line)
+  if (last !== undefined && last.atMs === atMs && last.jar === jar) return last.state
+  const state = followedTo(line, atMs, jar)
+  lastAsked.set(line, { atMs, jar, state })
+  return state
+}
+
+/** The same jar is asked for the same moment again and again while a build is solved. */
+const lastAsked = new WeakMap<BatchLine, { readonly atMs: number; readonly jar: JarParameters; readonly state: CultureState }>()
+
+function followedTo(line: BatchLine, atMs: number, jar: JarParameters): CultureState {
   const vessel = vesselOf(line, jar)
   const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
   return hours <= 0 ? vessel.start : simulate(vessel, jar, { untilHours: hours }).end

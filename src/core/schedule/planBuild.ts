@@ -16,6 +16,14 @@ const MS_PER_HOUR = 3_600_000
 /** Grams by kind of flour, or shares of it. */
 export type FloursByKind = Readonly<Partial<Record<FlourKind, number>>>
 
+/** How a place treats what stands there. */
+export interface Standing {
+  /** °C; the mean where it swings. */
+  readonly tempC: number
+  readonly surroundings?: Surroundings
+  readonly swing?: Swing
+}
+
 /** A build that is thought about: what goes in, from which jar, and where it will stand. */
 export interface PlannedBuild {
   /** How much of it, by which school and ratio. */
@@ -24,10 +32,10 @@ export interface PlannedBuild {
   readonly flours: FloursByKind
   /** The jar it is seeded from; `line` null: a ripe seed. */
   readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
-  /** Where it will stand; °C on average. */
-  readonly place: { readonly tempC: number; readonly surroundings?: Surroundings; readonly swing?: Swing }
-  /** Moved there some hours after mixing: into the cold, into the warm. */
-  readonly moves?: readonly { readonly afterHours: number; readonly tempC: number; readonly surroundings?: Surroundings }[]
+  /** Where it will stand. */
+  readonly place: Standing
+  /** Moved on some hours after mixing: into the cold, into the warm. */
+  readonly moves?: readonly (Standing & { readonly afterHours: number })[]
   /** What it stands in is made of. */
   readonly material?: VesselMaterial
   /** Temperature of the fresh mix, °C. */
@@ -58,7 +66,7 @@ export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: num
     mixTempC: build.mixTempC,
     stays: [
       { fromMs: startMs, ...build.place },
-      ...(build.moves ?? []).map(({ afterHours, tempC, surroundings }) => ({ fromMs: startMs + afterHours * MS_PER_HOUR, tempC, surroundings }))
+      ...(build.moves ?? []).map(({ afterHours, ...standing }) => ({ fromMs: startMs + afterHours * MS_PER_HOUR, ...standing }))
     ],
     material: build.material,
     parents: parents.filter((p) => p.grams > 0)

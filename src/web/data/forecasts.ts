@@ -1,4 +1,4 @@
-import { useMemo } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import useSWR from 'swr'
 import { type Bake, happeningOf, lineFromWire } from '../../contract'
 import { type BatchLine, type Forecast, foldBake, type JarBelief, type Mark, mannerOf, type School, type Verdict } from '../../core'
@@ -25,6 +25,36 @@ export function useForecast(line: BatchLine | null, school: School, belief: JarB
     ONCE
   )
   return line === null ? undefined : data
+}
+
+/**
+ * Forecast of a build that changes faster than it can be reckoned: one question at a time, and always the newest next.
+ * @returns the newest answer with the line it belongs to
+ */
+export function useLiveForecast(
+  line: BatchLine | null,
+  school: School,
+  belief: JarBelief
+): { readonly line: BatchLine; readonly forecast: Forecast } | undefined {
+  const [answer, setAnswer] = useState<{ line: BatchLine; forecast: Forecast }>()
+  const next = useRef<BatchLine | null>(null)
+  const busy = useRef(false)
+  useEffect(() => {
+    next.current = line
+    if (busy.current) return
+    const ask = async () => {
+      busy.current = true
+      while (next.current !== null) {
+        const asked = next.current
+        next.current = null
+        const forecast = await desk().forecast(asked, school, belief)
+        setAnswer({ line: asked, forecast })
+      }
+      busy.current = false
+    }
+    if (line !== null) void ask()
+  }, [line, school, belief])
+  return line === null ? undefined : answer
 }
 
 interface Question {

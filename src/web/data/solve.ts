@@ -1,5 +1,5 @@
 import { type Bake, happeningOf, lineFromWire, type Place, type Plan, wishOf } from '../../contract'
-import { CUP_SIZES, foldBake, type Pantry, pantryOf, type SolvedBake, solveBake, swingOf } from '../../core'
+import { CUP_SIZES, foldBake, type Pantry, pantryOf, type SolvedBake, type Standing, solveBake, swingOf } from '../../core'
 import { beliefIn, type Cultures } from './beliefs'
 import type { KitchenHere } from './kitchen'
 
@@ -8,8 +8,17 @@ export function pantryOfBake(bake: Pick<Bake, 'ingredients'>, pantry: Pantry): P
   return bake.ingredients.length === 0 ? pantry : new Map([...pantry, ...pantryOf(bake.ingredients)])
 }
 
-/** A place that is set warmer or cooler for one bake is so by night, too. */
-const nightOf = (place: Place, tempC: number) => (place.nightTempC === null ? null : place.nightTempC + tempC - place.tempC)
+/**
+ * How a place treats what stands there.
+ * @param place undefined: one that has been taken away since
+ * @param tempC by day, for this bake; a place that is set warmer is so by night, too
+ */
+export function standingAt(place: Place | undefined, tempC: number, atMs: number, timeZone: string): Standing {
+  if (place === undefined) return { tempC }
+  const nightTempC = place.nightTempC === null ? null : place.nightTempC + tempC - place.tempC
+  const swing = swingOf({ tempC, nightTempC }, atMs, timeZone)
+  return { tempC: tempC - (swing?.swingK ?? 0), surroundings: place.surroundings, swing }
+}
 
 /**
  * Everything that follows from a plan in this kitchen.
@@ -44,9 +53,16 @@ export function solvePlan(
       smallScale,
       tapTempC,
       flourTempC: places[0]?.tempC ?? plan.tempC,
-      surroundings: place?.surroundings,
-      swing:
-        place === undefined ? undefined : swingOf({ ...place, tempC: plan.tempC, nightTempC: nightOf(place, plan.tempC) }, Date.parse(plan.mixAt), timeZone),
+      standing: standingAt(place, plan.tempC, Date.parse(plan.mixAt), timeZone),
+      moves: plan.moves.map(({ afterHours, placeId, tempC }) => ({
+        afterHours,
+        ...standingAt(
+          places.find((p) => p.id === placeId),
+          tempC,
+          Date.parse(plan.mixAt),
+          timeZone
+        )
+      })),
       pantry: pantryOfBake(started, pantry),
       cups: CUP_SIZES[cups],
       vessels

@@ -1,120 +1,224 @@
 import { VisuallyHidden } from '@mantine/core'
 import { useElementSize } from '@mantine/hooks'
-import { useId, useMemo } from 'react'
+import { memo, type PointerEvent, useId, useMemo, useState } from 'react'
 import { nightsBetween } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { near } from '../words'
 import { describeRibbon } from './describe'
-import { type Hill, layRibbon } from './geometry'
+import { Grips, type RibbonGrip } from './Grips'
+import { type DrawnHill, type Hill, layFrame, layHills, levelAt, type PlacedLabel, type RibbonFrame } from './geometry'
 import classes from './Ribbon.module.css'
 
-/** The rise ribbon: hills on a ground line of real hours. It takes clock, marks and readings as props. */
-export function Ribbon({ fromMs, toMs, nowMs, hills, height = 260 }: { fromMs: number; toMs: number; nowMs: number; hills: readonly Hill[]; height?: number }) {
-  const { kitchen, format } = useKitchen()
+const NO_GRIPS: readonly RibbonGrip[] = []
+
+/** The rise ribbon: hills on a ground line of real hours. It takes clock, marks and readings as props; with grips it can be taken hold of. */
+export function Ribbon({
+  fromMs,
+  toMs,
+  nowMs,
+  hills,
+  height = 260,
+  grips = NO_GRIPS
+}: {
+  fromMs: number
+  toMs: number
+  nowMs: number
+  hills: readonly Hill[]
+  height?: number
+  grips?: readonly RibbonGrip[]
+}) {
+  const { kitchen } = useKitchen()
   const { ref, width } = useElementSize()
   const title = useId()
-  const geometry = useMemo(
-    () => (width > 0 ? layRibbon({ fromMs, toMs, width, height, nowMs, timeZone: kitchen.timeZone }, hills) : null),
-    [fromMs, toMs, width, height, nowMs, kitchen.timeZone, hills]
+  const frame = useMemo(
+    () => (width > 0 ? layFrame({ fromMs, toMs, width, height, nowMs, timeZone: kitchen.timeZone }) : null),
+    [fromMs, toMs, width, height, nowMs, kitchen.timeZone]
   )
-  const nights = useMemo(() => nightsBetween(fromMs, toMs, kitchen.sleep, kitchen.timeZone), [fromMs, toMs, kitchen.sleep, kitchen.timeZone])
-  const words = useMemo(() => describeRibbon(hills, nowMs, format), [hills, nowMs, format])
+  const drawn = useMemo(() => (frame === null ? null : layHills(frame, hills)), [frame, hills])
+  const [readMs, setReadMs] = useState<number | null>(null)
+  const read = (event: PointerEvent<SVGSVGElement>) => {
+    if (frame !== null && event.buttons === 0) setReadMs(frame.msAt(event.clientX - event.currentTarget.getBoundingClientRect().left))
+  }
   return (
     <figure className={classes.ribbon} ref={ref} aria-labelledby={title} data-testid="ribbon">
-      <VisuallyHidden component="figcaption" id={title}>
-        Rise ribbon from {format.dayTime(fromMs)} to {format.dayTime(toMs)}. {words.join(' ')}
-      </VisuallyHidden>
-      {geometry !== null && (
-        <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true" className={classes.svg}>
-          {nights.map((night) => {
-            const left = Math.max(geometry.x(night.fromMs), 0)
-            const right = Math.min(geometry.x(night.toMs), width)
-            return (
-              <g key={night.fromMs}>
-                <rect x={left} y={0} width={Math.max(right - left, 0)} height={height} className={classes.night} />
-                {right - left > 70 && (
-                  <text x={left + 10} y={46} className={classes.soft}>
-                    asleep
-                  </text>
-                )}
+      <Words id={title} fromMs={fromMs} toMs={toMs} nowMs={nowMs} hills={hills} />
+      {frame !== null && drawn !== null && (
+        <svg
+          width={width}
+          height={height}
+          viewBox={`0 0 ${width} ${height}`}
+          aria-hidden="true"
+          className={classes.svg}
+          onPointerMove={read}
+          onPointerLeave={() => setReadMs(null)}
+        >
+          <Sky frame={frame} />
+          {drawn.hills.map((hill) => (
+            <HillShape key={hill.hill.id} drawn={hill} frame={frame} />
+          ))}
+          <Ground frame={frame} />
+          {drawn.hills.map(({ hill, startX, mixX, groundY }) =>
+            groundY === frame.groundY ? (
+              <g key={hill.id}>
+                <circle cx={startX} cy={groundY} r={6} className={classes.dot} />
+                {mixX !== null && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
               </g>
-            )
-          })}
-          {geometry.days.map((day) => (
-            <text key={day.ms} x={day.x} y={24} className={classes.day}>
-              {format.weekday(day.ms)}
-            </text>
-          ))}
-          {geometry.hills.map(({ hill, ridge, fill, band, window, marks, startX, mixX, groundY }) => (
-            <g key={hill.id} data-family={hill.family} data-running={hill.running}>
-              <path d={band} className={classes.band} />
-              <path d={fill} className={classes.fill} />
-              <path d={window} className={classes.window} />
-              <path d={ridge} className={classes.ridge} />
-              {groundY !== geometry.groundY && (
-                <line x1={startX} x2={geometry.x(hill.points.at(-1)?.ms ?? 0)} y1={groundY} y2={groundY} className={classes.lane} />
-              )}
-              <circle cx={startX} cy={groundY} r={6} className={classes.dot} />
-              {mixX !== null && (
-                <g>
-                  <line x1={mixX} x2={mixX} y1={groundY} y2={groundY - 14} className={classes.stem} />
-                  <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />
-                </g>
-              )}
-              {marks.map((mark) => (
-                <circle key={mark.x} cx={mark.x} cy={mark.y} r={5.5} className={classes.mark} />
-              ))}
-            </g>
-          ))}
-          <line x1={0} x2={width} y1={geometry.groundY} y2={geometry.groundY} className={classes.ground} />
-          {geometry.hills.map(({ hill, startX, mixX, groundY }) => (
-            <g key={hill.id} className={classes.ends}>
-              {groundY === geometry.groundY && <circle cx={startX} cy={groundY} r={6} className={classes.dot} />}
-              {groundY === geometry.groundY && mixX !== null && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
-            </g>
-          ))}
-          {geometry.ticks.map((tick) => (
-            <g key={tick.ms}>
-              <line x1={tick.x} x2={tick.x} y1={geometry.groundY} y2={geometry.groundY + (tick.labelled ? 7 : 4)} className={classes.tick} />
-              {tick.labelled && (
-                <text x={tick.x} y={geometry.groundY + 26} textAnchor="middle" className={classes.hour}>
-                  {format.choice.clock === '24 h' ? format.time(tick.ms).slice(0, 2) : format.time(tick.ms).replace(/:\d\d/, '')}
-                </text>
-              )}
-            </g>
-          ))}
-          {geometry.nowX !== null && (
-            <g>
-              <line x1={geometry.nowX} x2={geometry.nowX} y1={8} y2={geometry.groundY + 12} className={classes.now} />
-              <rect
-                x={Math.min(Math.max(geometry.nowX - 34, 2), width - 70)}
-                y={geometry.groundY + 9}
-                width={68}
-                height={26}
-                rx={8}
-                className={classes.badge}
-              />
-              <text x={Math.min(Math.max(geometry.nowX, 36), width - 36)} y={geometry.groundY + 27} textAnchor="middle" className={classes.badgeText}>
-                {format.time(nowMs)}
-              </text>
-            </g>
+            ) : null
           )}
-          {geometry.labels.map((label) => {
-            const hill = geometry.hills.find((h) => h.hill.id === label.id)?.hill
-            if (hill?.window === undefined || hill.window === null) return null
-            return (
-              <g key={label.id}>
-                <text x={label.x} y={label.y - 14} textAnchor="middle" className={classes.answer}>
-                  {format.time(near(hill.window.fromMs))} – {format.time(near(hill.window.toMs))}
-                </text>
-                <text x={label.x} y={label.y + 4} textAnchor="middle" className={classes.soft}>
-                  {hill.label}
-                </text>
-              </g>
-            )
-          })}
+          <Now frame={frame} />
+          {drawn.labels.map((label) => (
+            <WindowLabel key={label.id} label={label} hill={drawn.hills.find((h) => h.hill.id === label.id)?.hill} />
+          ))}
+          {readMs !== null && <Reading ms={readMs} frame={frame} hills={drawn.hills} />}
         </svg>
       )}
+      {frame !== null && drawn !== null && grips.length > 0 && <Grips grips={grips} frame={frame} hill={drawn.hills[0]} />}
     </figure>
   )
+}
+
+/** The ribbon in words; not reckoned again while nothing has changed. */
+const Words = memo(function Words({ id, fromMs, toMs, nowMs, hills }: { id: string; fromMs: number; toMs: number; nowMs: number; hills: readonly Hill[] }) {
+  const { format } = useKitchen()
+  return (
+    <VisuallyHidden component="figcaption" id={id}>
+      Rise ribbon from {format.dayTime(fromMs)} to {format.dayTime(toMs)}. {describeRibbon(hills, nowMs, format).join(' ')}
+    </VisuallyHidden>
+  )
+})
+
+/** Nights and the names of days. */
+const Sky = memo(function Sky({ frame }: { frame: RibbonFrame }) {
+  const { kitchen, format } = useKitchen()
+  const { fromMs, toMs, width, height } = frame.strip
+  return (
+    <g>
+      {nightsBetween(fromMs, toMs, kitchen.sleep, kitchen.timeZone).map((night) => {
+        const left = Math.max(frame.x(night.fromMs), 0)
+        const right = Math.min(frame.x(night.toMs), width)
+        return (
+          <g key={night.fromMs}>
+            <rect x={left} y={0} width={Math.max(right - left, 0)} height={height} className={classes.night} />
+            {right - left > 70 && (
+              <text x={left + 10} y={46} className={classes.soft}>
+                asleep
+              </text>
+            )}
+          </g>
+        )
+      })}
+      {frame.days.map((day) => (
+        <text key={day.ms} x={day.x} y={24} className={classes.day}>
+          {format.weekday(day.ms)}
+        </text>
+      ))}
+    </g>
+  )
+})
+
+/** One hill with its doubt, window, looks and moves. */
+const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; frame: RibbonFrame }) {
+  const { hill, ridge, fill, band, window, marks, startX, mixX, groundY } = drawn
+  return (
+    <g data-family={hill.family} data-running={hill.running}>
+      <path d={band} className={classes.band} />
+      <path d={fill} className={classes.fill} />
+      <path d={window} className={classes.window} />
+      <path d={ridge} className={classes.ridge} />
+      {hill.moves?.map((ms) => (
+        <line key={ms} x1={frame.x(ms)} x2={frame.x(ms)} y1={groundY} y2={drawn.y(levelAt(hill.points, ms))} className={classes.move} />
+      ))}
+      {groundY !== frame.groundY && <line x1={startX} x2={frame.x(hill.points.at(-1)?.ms ?? 0)} y1={groundY} y2={groundY} className={classes.lane} />}
+      {groundY !== frame.groundY && <circle cx={startX} cy={groundY} r={6} className={classes.dot} />}
+      {mixX !== null && <line x1={mixX} x2={mixX} y1={groundY} y2={groundY - 14} className={classes.stem} />}
+      {mixX !== null && groundY !== frame.groundY && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
+      {marks.map((mark) => (
+        <circle key={mark.x} cx={mark.x} cy={mark.y} r={5.5} className={classes.mark} />
+      ))}
+    </g>
+  )
+})
+
+/** The ground with its hours. */
+const Ground = memo(function Ground({ frame }: { frame: RibbonFrame }) {
+  const { format } = useKitchen()
+  return (
+    <g>
+      <line x1={0} x2={frame.strip.width} y1={frame.groundY} y2={frame.groundY} className={classes.ground} />
+      {frame.ticks.map((tick) => (
+        <g key={tick.ms}>
+          <line x1={tick.x} x2={tick.x} y1={frame.groundY} y2={frame.groundY + (tick.labelled ? 7 : 4)} className={classes.tick} />
+          {tick.labelled && (
+            <text x={tick.x} y={frame.groundY + 26} textAnchor="middle" className={classes.hour}>
+              {format.choice.clock === '24 h' ? format.time(tick.ms).slice(0, 2) : format.time(tick.ms).replace(/:\d\d/, '')}
+            </text>
+          )}
+        </g>
+      ))}
+    </g>
+  )
+})
+
+/** The present. */
+const Now = memo(function Now({ frame: { nowX, groundY, strip } }: { frame: RibbonFrame }) {
+  const { format } = useKitchen()
+  if (nowX === null) return null
+  return (
+    <g>
+      <line x1={nowX} x2={nowX} y1={8} y2={groundY + 12} className={classes.now} />
+      <rect x={Math.min(Math.max(nowX - 34, 2), strip.width - 70)} y={groundY + 9} width={68} height={26} rx={8} className={classes.badge} />
+      <text x={Math.min(Math.max(nowX, 36), strip.width - 36)} y={groundY + 27} textAnchor="middle" className={classes.badgeText}>
+        {format.time(strip.nowMs)}
+      </text>
+    </g>
+  )
+})
+
+function WindowLabel({ label, hill }: { label: PlacedLabel; hill: Hill | undefined }) {
+  const { format } = useKitchen()
+  if (hill === undefined || hill.window === null) return null
+  return (
+    <g>
+      <text x={label.x} y={label.y - 14} textAnchor="middle" className={classes.answer}>
+        {format.time(near(hill.window.fromMs))} – {format.time(near(hill.window.toMs))}
+      </text>
+      <text x={label.x} y={label.y + 4} textAnchor="middle" className={classes.soft}>
+        {hill.label}
+      </text>
+    </g>
+  )
+}
+
+const READING_HALF_PX = 110
+
+/** What the hill under the pointer says of that moment: time, level, and how likely it is fit to mix. */
+function Reading({ ms, frame, hills }: { ms: number; frame: RibbonFrame; hills: readonly DrawnHill[] }) {
+  const { format } = useKitchen()
+  const under = hills.find(({ hill }) => ms >= (hill.points[0]?.ms ?? 0) && ms <= (hill.points.at(-1)?.ms ?? 0))
+  if (under === undefined) return null
+  const { hill, y } = under
+  const gas = levelAt(hill.points, ms)
+  const share = shareAt(hill.fit, ms)
+  const x = frame.x(ms)
+  return (
+    <g className={classes.reading}>
+      <line x1={x} x2={x} y1={y(gas)} y2={under.groundY} className={classes.readLine} />
+      <circle cx={x} cy={y(gas)} r={4} className={classes.readDot} />
+      <text
+        x={Math.min(Math.max(x, READING_HALF_PX), frame.strip.width - READING_HALF_PX)}
+        y={frame.groundY - 8}
+        textAnchor="middle"
+        className={classes.readText}
+      >
+        {format.time(ms)} · {format.rise(1 + gas)}
+        {share !== null && ` · fit ${format.percent(share, 0)}`}
+      </text>
+    </g>
+  )
+}
+
+function shareAt(fit: Hill['fit'], ms: number): number | null {
+  if (fit === undefined || fit.length === 0) return null
+  const i = fit.findIndex((f) => f.ms >= ms)
+  return fit[i === -1 ? fit.length - 1 : i]?.share ?? null
 }

@@ -1,6 +1,6 @@
 import { createFormat } from '../../../core'
 import { describeRibbon } from './describe'
-import { assignLanes, between, type Hill, layRibbon, levelAt, type Strip } from './geometry'
+import { assignLanes, between, type Hill, layFrame, layHills, levelAt, type Strip } from './geometry'
 
 const HOUR = 3_600_000
 const noon = Date.UTC(2026, 10, 26, 12)
@@ -21,14 +21,17 @@ function hill(id: string, startHours: number, more: Partial<Hill> = {}): Hill {
 }
 
 test('time runs evenly from edge to edge', () => {
-  const { x } = layRibbon(strip, [])
+  const { x, msAt } = layFrame(strip)
   expect(x(strip.fromMs)).toBe(0)
   expect(x(strip.toMs)).toBe(1280)
   expect(x(noon + 12 * HOUR)).toBe(320)
+  expect(msAt(320)).toBe(noon + 12 * HOUR)
 })
 
 test('a hill stands on the ground and its window lies under its ridge', () => {
-  const { hills, groundY } = layRibbon(strip, [hill('Juno', 10)])
+  const frame = layFrame(strip)
+  const { groundY } = frame
+  const { hills } = layHills(frame, [hill('Juno', 10)])
   const drawn = hills[0]
   expect(drawn?.ridge.startsWith(`M266.7 ${groundY.toFixed(1)}`)).toBe(true)
   expect(drawn?.window).toMatch(/Z$/)
@@ -45,7 +48,7 @@ test('hills that do not meet share the ground, hills that do stand one before th
 })
 
 test('no tick is labelled under the badge of the present, and labels have room', () => {
-  const { ticks, nowX } = layRibbon(strip, [])
+  const { ticks, nowX } = layFrame(strip)
   const labelled = ticks.filter((t) => t.labelled)
   for (const tick of labelled) expect(Math.abs(tick.x - (nowX ?? 0))).toBeGreaterThan(40)
   const gaps = labelled.slice(1).map((t, i) => t.x - (labelled[i]?.x ?? 0))
@@ -53,7 +56,7 @@ test('no tick is labelled under the badge of the present, and labels have room',
 })
 
 test('on a phone the hours are fewer and still whole', () => {
-  const { ticks } = layRibbon({ ...strip, width: 390, toMs: noon + 26 * HOUR }, [])
+  const { ticks } = layFrame({ ...strip, width: 390, toMs: noon + 26 * HOUR })
   const labelled = ticks.filter((t) => t.labelled)
   expect(labelled.length).toBeLessThan(10)
   expect(labelled.every((t) => new Date(t.ms).getUTCHours() % 3 === 0)).toBe(true)
@@ -61,19 +64,21 @@ test('on a phone the hours are fewer and still whole', () => {
 
 test('in the night the clocks go back no hour is drawn twice on one spot', () => {
   const from = Date.UTC(2026, 9, 24, 20)
-  const { ticks } = layRibbon({ ...strip, fromMs: from, toMs: from + 12 * HOUR, nowMs: 0 }, [])
+  const { ticks } = layFrame({ ...strip, fromMs: from, toMs: from + 12 * HOUR, nowMs: 0 })
   expect(new Set(ticks.map((t) => t.x)).size).toBe(ticks.length)
 })
 
 test('days are named at their midnights and keep clear of the present', () => {
-  const { days } = layRibbon(strip, [])
+  const { days } = layFrame(strip)
   expect(days.map((d) => new Date(d.ms).getUTCDay())).toEqual([4, 5, 6])
-  const early = layRibbon({ ...strip, nowMs: noon + HOUR }, [])
+  const early = layFrame({ ...strip, nowMs: noon + HOUR })
   expect(early.days[0]?.x).toBeGreaterThan(early.nowX ?? 0)
 })
 
 test('words over windows neither lie on each other nor on the present, and stay inside', () => {
-  const { labels, nowX } = layRibbon(strip, [hill('a', 2), hill('b', 3), hill('c', 4.5), hill('d', 40)])
+  const frame = layFrame(strip)
+  const { nowX } = frame
+  const { labels } = layHills(frame, [hill('a', 2), hill('b', 3), hill('c', 4.5), hill('d', 40)])
   expect(labels).toHaveLength(4)
   for (const [i, label] of labels.entries()) {
     expect(label.x).toBeGreaterThanOrEqual(78)
@@ -84,7 +89,7 @@ test('words over windows neither lie on each other nor on the present, and stay 
 })
 
 test('a hill outside the strip, or of one point, is not drawn', () => {
-  expect(layRibbon(strip, [hill('past', -30), hill('point', 5, { points: [{ ms: noon, gas: 1 }] })]).hills).toEqual([])
+  expect(layHills(layFrame(strip), [hill('past', -30), hill('point', 5, { points: [{ ms: noon, gas: 1 }] })]).hills).toEqual([])
 })
 
 test('the part of a curve between two moments has its ends put in', () => {

@@ -28,6 +28,10 @@ export interface Hill {
   readonly marks?: readonly HillPoint[]
   /** When the dough is to be mixed. */
   readonly mixAtMs?: number
+  /** Probability that it is fit to mix, moment by moment. */
+  readonly fit?: readonly { readonly ms: number; readonly share: number }[]
+  /** Moments at which it moves on to another place. */
+  readonly moves?: readonly number[]
 }
 
 /** A stretch of real time on a strip of pixels. */
@@ -58,17 +62,26 @@ export interface DrawnHill {
   readonly startX: number
   readonly mixX: number | null
   readonly groundY: number
+  /** Height of a level on the strip. */
+  readonly y: (gas: number) => number
 }
 
-/** All that is drawn. */
-export interface RibbonGeometry {
+/** The strip itself: what does not move while a hill is dragged. */
+export interface RibbonFrame {
+  readonly strip: Strip
   readonly groundY: number
   readonly nowX: number | null
-  readonly hills: readonly DrawnHill[]
   readonly ticks: readonly { readonly x: number; readonly ms: number; readonly labelled: boolean }[]
   readonly days: readonly { readonly x: number; readonly ms: number }[]
-  readonly labels: readonly PlacedLabel[]
   readonly x: (ms: number) => number
+  /** The moment at a place of the strip. */
+  readonly msAt: (x: number) => number
+}
+
+/** The hills on it. */
+export interface RibbonHills {
+  readonly hills: readonly DrawnHill[]
+  readonly labels: readonly PlacedLabel[]
 }
 
 const HOUR = 3_600_000
@@ -89,15 +102,29 @@ const LABEL_LINE_PX = 40
 /** Labels keep below the names of days and the word for sleep. */
 const LABEL_TOP_PX = 84
 
-/**
- * Lays a ribbon out.
- * @param strip the stretch of time and its size
- * @param hills vessels, in the order in which they get a lane
- */
-export function layRibbon(strip: Strip, hills: readonly Hill[]): RibbonGeometry {
+/** Lays the strip out: its hours and days. */
+export function layFrame(strip: Strip): RibbonFrame {
   const { fromMs, toMs, width, height, nowMs } = strip
   const x = (ms: number) => ((ms - fromMs) / (toMs - fromMs)) * width
-  const groundY = height - FOOT_PX
+  const nowX = nowMs >= fromMs && nowMs <= toMs ? x(nowMs) : null
+  return {
+    strip,
+    groundY: height - FOOT_PX,
+    nowX,
+    ticks: ticksOf(strip, x, nowX),
+    days: daysOf(strip, x, nowX),
+    x,
+    msAt: (px) => fromMs + (px / width) * (toMs - fromMs)
+  }
+}
+
+/**
+ * Lays hills on a strip.
+ * @param frame the strip
+ * @param hills vessels, in the order in which they get a lane
+ */
+export function layHills({ strip, groundY, nowX, x }: RibbonFrame, hills: readonly Hill[]): RibbonHills {
+  const { fromMs, toMs } = strip
   const shown = hills.filter((hill) => hill.points.length > 1 && endOf(hill) > fromMs && startOf(hill) < toMs)
   const lanes = assignLanes(shown)
   const laneCount = Math.max(1, ...lanes.map((lane) => lane + 1))
@@ -107,8 +134,7 @@ export function layRibbon(strip: Strip, hills: readonly Hill[]): RibbonGeometry 
     const ground = groundY - (laneCount - 1 - (lanes[i] as number)) * LANE_RISE * hillPx
     return drawHill(hill, x, (gas) => ground - Math.min(Math.max(gas, 0) / topGas, MOST_OF_HILL) * hillPx, ground)
   })
-  const nowX = nowMs >= fromMs && nowMs <= toMs ? x(nowMs) : null
-  return { groundY, nowX, hills: drawn, ticks: ticksOf(strip, x, nowX), days: daysOf(strip, x, nowX), labels: placeLabels(drawn, strip, x, nowX), x }
+  return { hills: drawn, labels: placeLabels(drawn, strip, x, nowX) }
 }
 
 const startOf = (hill: Hill) => hill.points[0]?.ms ?? 0
@@ -153,7 +179,8 @@ function drawHill(hill: Hill, x: (ms: number) => number, y: (gas: number) => num
     marks: (hill.marks ?? []).map((m) => ({ x: x(m.ms), y: y(m.gas) })),
     startX: x(startOf(hill)),
     mixX: hill.mixAtMs === undefined ? null : x(hill.mixAtMs),
-    groundY
+    groundY,
+    y
   }
 }
 

@@ -5,11 +5,13 @@ import {
   contentsOf,
   type Forecast,
   foldBake,
-  type JarBelief,
+  type JarParameters,
   type Milestones,
   mainKind,
+  type School,
   type SolvedBake,
   simulate,
+  type TimedBuild,
   vesselOf,
   windowOf
 } from '../../../core'
@@ -34,8 +36,8 @@ function labelOf(bake: Bake, jars: readonly Jar[]): string {
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
 
 /** The hill of a line as the model draws it, up to where its levain is used or past use. */
-function pointsOf(line: BatchLine, belief: JarBelief, startMs: number, mixAtMs: number): { points: HillPoint[]; milestones: Milestones } {
-  const { curve, milestones } = simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: LONGEST_HOURS, stopPastPeak: true })
+function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs: number): { points: HillPoint[]; milestones: Milestones } {
+  const { curve, milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_HOURS, stopPastPeak: true })
   const used = Math.max(milestones.closesHours ?? LONGEST_HOURS, (mixAtMs - startMs) / MS_PER_HOUR) + TAIL_HOURS
   const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
   const points: HillPoint[] = []
@@ -52,26 +54,40 @@ function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullab
     .filter((b) => b.ms <= untilMs)
 }
 
+function fitOf(forecast: Forecast, startMs: number): NonNullable<Hill['fit']> {
+  return forecast.gridHours.map((hours, i) => ({ ms: startMs + hours * MS_PER_HOUR, share: forecast.fit[i] ?? 0 }))
+}
+
+const movesOf = (line: BatchLine) => line.stays.slice(1).map((stay) => stay.fromMs)
+
+/** A build as it would go, drawn over another's colours: what is seen while a hill is dragged. */
+export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, mixAtMs: number, school: School, forecast?: Forecast): Hill {
+  const { startMs, line, milestones } = timed
+  const { points } = pointsOf(line, jar, startMs, mixAtMs)
+  const endMs = points.at(-1)?.ms ?? startMs
+  return {
+    ...base,
+    points,
+    window: windowAt(milestones, school, startMs),
+    band: forecast === undefined ? undefined : bandOf(forecast, startMs, endMs),
+    fit: forecast === undefined ? undefined : fitOf(forecast, startMs),
+    moves: movesOf(line),
+    mixAtMs
+  }
+}
+
+/** A window on the clock. */
+function windowAt(milestones: Milestones, school: School, startMs: number): Hill['window'] {
+  const { opensHours, closesHours } = windowOf(milestones, school)
+  return opensHours === null || closesHours === null ? null : { fromMs: startMs + opensHours * MS_PER_HOUR, toMs: startMs + closesHours * MS_PER_HOUR }
+}
+
 /** A planned build as a hill. */
 export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, beliefs }: Cultures, forecast?: Forecast): Hill | null {
   const timed = solved?.build?.timed
   if (timed === undefined) return null
-  const { points } = pointsOf(timed.line, beliefIn(beliefs, bake.plan.jarId), timed.startMs, Date.parse(bake.plan.mixAt))
-  const { opensHours, closesHours } = windowOf(timed.milestones, bake.plan.school)
-  const endMs = points.at(-1)?.ms ?? timed.startMs
-  return {
-    id: bake.id,
-    label: labelOf(bake, jars),
-    family: familyOfLine(timed.line),
-    running: false,
-    points,
-    band: forecast === undefined ? undefined : bandOf(forecast, timed.startMs, endMs),
-    window:
-      opensHours === null || closesHours === null
-        ? null
-        : { fromMs: timed.startMs + opensHours * MS_PER_HOUR, toMs: timed.startMs + closesHours * MS_PER_HOUR },
-    mixAtMs: Date.parse(bake.plan.mixAt)
-  }
+  const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, points: [], window: null }
+  return draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, Date.parse(bake.plan.mixAt), bake.plan.school, forecast)
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
@@ -92,6 +108,8 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
     window:
       Number.isFinite(opens.p50) && Number.isFinite(closes.p50) ? { fromMs: start + opens.p50 * MS_PER_HOUR, toMs: start + closes.p50 * MS_PER_HOUR } : null,
     marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),
+    fit: fitOf(forecast, start),
+    moves: movesOf(line),
     mixAtMs: Date.parse(bake.plan.mixAt)
   }
 }
@@ -99,18 +117,15 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
 /** A levain that has been mixed, as the model draws it beside what was seen. */
 export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultures): Hill {
   const { marks, mixed } = foldBake(bake.events.map(happeningOf))
-  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId), line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
-  const { opensHours, closesHours } = windowOf(milestones, bake.plan.school)
+  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId).centre, line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
   return {
     id: bake.id,
     label: labelOf(bake, jars),
     family: familyOfLine(line),
     running: true,
     points,
-    window:
-      opensHours === null || closesHours === null
-        ? null
-        : { fromMs: line.startedAtMs + opensHours * MS_PER_HOUR, toMs: line.startedAtMs + closesHours * MS_PER_HOUR },
+    window: windowAt(milestones, bake.plan.school, line.startedAtMs),
+    moves: movesOf(line),
     marks: markPoints(marks),
     mixAtMs: mixed?.atMs
   }

@@ -20,6 +20,7 @@ import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
+import { PlanRibbon } from './PlanRibbon'
 import { stationFigure } from './stationFigure'
 import { usePlanDraft } from './usePlanDraft'
 
@@ -84,6 +85,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     return plannedHill(shown, solved, cultures, plannedLine === null ? undefined : forecast)
   }, [bake, plan, judged, cultures, solved, plannedLine, forecast])
   const hills = useMemo(() => (hill === null ? [] : [hill]), [hill])
+  const height = narrow ? 236 : 244
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
   const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs)
@@ -146,7 +148,11 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           <SheetMenu bake={bake} plan={plan} now={now} />
         </Group>
       </div>
-      <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={narrow ? 236 : 244} />
+      {frozen ? (
+        <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
+      ) : (
+        <PlanRibbon {...props} hill={hill} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'clock'} />
+      )}
       <nav className={classes.path} aria-label="Stations">
         {STATIONS.map((s) => (
           <Link

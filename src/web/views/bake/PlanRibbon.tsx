@@ -1,0 +1,161 @@
+import { ActionIcon, Select } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import { type DraggedBuild, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
+import { useLiveForecast } from '../../data/forecasts'
+import { useKitchen } from '../../data/kitchen'
+import { Note } from '../../parts/Card'
+import type { RibbonGrip } from '../../parts/ribbon/Grips'
+import type { Hill } from '../../parts/ribbon/geometry'
+import { draggedHill } from '../../parts/ribbon/hills'
+import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { near } from '../../parts/words'
+import { mixRange, patchOfDrag } from './drag'
+import classes from './PlanRibbon.module.css'
+import type { StationProps } from './station'
+
+const STEP_MS = 15 * 60_000
+const MS_PER_HOUR = 3_600_000
+
+/** What may answer when a hill is moved, in bakers' words. */
+const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = [
+  { value: 'start', label: 'the start' },
+  { value: 'ratio', label: 'the ratio' },
+  { value: 'inoculation', label: 'the share of seed' },
+  { value: 'place', label: 'the warmth of the place' },
+  { value: 'mix', label: 'the water' }
+]
+
+/** Why a hill went no further, and what holds it. */
+const STUCK: Readonly<Record<string, string>> = {
+  'ripe too early': 'It cannot be later than this that way: it would be ripe too early. Let the start answer, or something cooler.',
+  'ripe too late': 'It cannot be sooner than this that way: it would be ripe too late. Let the start answer, or something warmer.',
+  'never ripe': 'That way it would never get ripe.'
+}
+
+/** The ribbon of a planned bake as an instrument: its ripe moment, start and moves can be taken hold of, and what is chosen answers. */
+export function PlanRibbon(
+  props: StationProps & { readonly hill: Hill | null; readonly fromMs: number; readonly toMs: number; readonly height: number; readonly open: boolean }
+) {
+  const { hill, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
+  const { kitchen, format } = useKitchen()
+  const [unknown, setUnknown] = useState<Unknown>('start')
+  const [drag, setDrag] = useState<{
+    readonly grip: Grip
+    readonly build: DraggedBuild
+    readonly strip: { readonly fromMs: number; readonly toMs: number }
+  } | null>(null)
+  const [stuck, setStuck] = useState<string | null>(null)
+  const levain = solved?.build ?? null
+  const held = useMemo(
+    () =>
+      levain === null || levain.ladder === null || levain.ladder.length > 0
+        ? null
+        : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: Date.parse(plan.mixAt) },
+    [levain, plan.mixAt]
+  )
+  const live = useLiveForecast(drag?.build.timed.line ?? null, plan.school, belief)
+  const shown = useMemo(() => {
+    if (hill === null) return []
+    if (drag === null) return [hill]
+    const { timed, mixAtMs } = drag.build
+    return [draggedHill(hill, timed, belief.centre, mixAtMs, plan.school, live?.line === timed.line ? live.forecast : undefined)]
+  }, [hill, drag, live, belief, plan.school])
+  const moved = (grip: Grip, to: number) => {
+    if (held === null) return null
+    const range = unknown === 'mix' ? mixRange(props) : undefined
+    return dragBuild(held, grip, Math.max(to, now), unknown, plan.school, range)
+  }
+  const put = (grip: Grip, ms: number) => {
+    const build = moved(grip, ms)
+    setStuck(build === null ? 'never ripe' : build.stuck)
+    if (build !== null && held !== null) edit(patchOfDrag(plan, build, grip, unknown))
+  }
+  const pull = (grip: Grip, ms: number) => {
+    const build = moved(grip, ms)
+    setStuck(build === null ? 'never ripe' : build.stuck)
+    if (build !== null) setDrag((before) => ({ grip, build, strip: before?.strip ?? { fromMs, toMs } }))
+  }
+  const drop = () => {
+    if (drag !== null) edit(patchOfDrag(plan, drag.build, drag.grip, unknown))
+    setDrag(null)
+  }
+  const current = drag?.build ?? held
+  const masses = (drag?.build.timed.levain ?? levain?.sourced)?.masses
+  const gripOf = (grip: Grip, label: string, ms: number, on: RibbonGrip['on'], stepMs: number): RibbonGrip => ({
+    id: label,
+    label,
+    ms,
+    on,
+    stepMs,
+    says: `${format.dayTime(ms)}, ${answerWords(unknown)} answers`,
+    onDrag: (to) => pull(grip, to),
+    onDrop: drop,
+    onPut: (to) => put(grip, to)
+  })
+  const placeName = (i: number) => kitchen.places.find((p) => p.id === plan.moves[i]?.placeId)?.name ?? 'another place'
+  const grips =
+    current === null
+      ? []
+      : [
+          gripOf('start', 'Start of the build', current.startMs, 'ground', STEP_MS),
+          ...(current.build.moves ?? []).map((move, i) =>
+            gripOf({ move: i }, `Move to ${placeName(i)}`, current.startMs + move.afterHours * MS_PER_HOUR, 'ground', STEP_MS)
+          ),
+          gripOf('ripe', 'Ripe moment', current.mixAtMs, 'ridge', STEP_MS)
+        ]
+  return (
+    <>
+      <Ribbon fromMs={drag?.strip.fromMs ?? fromMs} toMs={drag?.strip.toMs ?? toMs} nowMs={now} hills={shown} height={height} grips={grips} />
+      {open && held !== null && current !== null && (
+        <div className={classes.bar}>
+          <Steps name="Ripe" shown={format.dayTime(near(current.mixAtMs))} onStep={(by) => put('ripe', held.mixAtMs + by * STEP_MS)} />
+          <Steps name="Start" shown={format.dayTime(near(current.startMs))} onStep={(by) => put('start', held.startMs + by * STEP_MS)} />
+          <div className={classes.answers}>
+            <span>Move the hill, and</span>
+            <Select
+              aria-label="What answers when the hill is moved"
+              data={[...ANSWERS]}
+              value={unknown}
+              allowDeselect={false}
+              size="sm"
+              onChange={(v) => {
+                setStuck(null)
+                if (v !== null) setUnknown(v as Unknown)
+              }}
+            />
+            <span>answers</span>
+          </div>
+          <output className={classes.answer} aria-label="What it takes">
+            {masses !== undefined && ratioOf(masses)} at {format.temperature(current.build.place.tempC + (current.build.place.swing?.swingK ?? 0))}, mixed at{' '}
+            {format.temperature(current.build.mixTempC)}
+          </output>
+        </div>
+      )}
+      {stuck !== null && (
+        <div className={classes.stuck}>
+          <Note tone="care">{STUCK[stuck] ?? STUCK['never ripe']}</Note>
+        </div>
+      )}
+    </>
+  )
+}
+
+const answerWords = (unknown: Unknown) => ANSWERS.find((a) => a.value === unknown)?.label ?? ''
+
+/** A moment with a tap earlier and a tap later. */
+function Steps({ name, shown, onStep }: { readonly name: string; readonly shown: string; readonly onStep: (by: 1 | -1) => void }) {
+  return (
+    <div className={classes.steps}>
+      <ActionIcon aria-label={`${name} a quarter of an hour earlier`} variant="default" onClick={() => onStep(-1)}>
+        <IconMinus size={20} />
+      </ActionIcon>
+      <span className={classes.moment}>
+        <span className={classes.name}>{name}</span> {shown}
+      </span>
+      <ActionIcon aria-label={`${name} a quarter of an hour later`} variant="default" onClick={() => onStep(1)}>
+        <IconPlus size={20} />
+      </ActionIcon>
+    </div>
+  )
+}
