@@ -112,10 +112,10 @@ export const THERMAL = {
 } as const
 
 /** How much jars differ from a typical one (sd of the logarithm of each parameter). */
-export const PARAMETER_SPREAD = { vigour: 0.25, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.2 } as const
+export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.2 } as const
 
 /** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
-export const SEED_SPREAD = 0.15
+export const SEED_SPREAD = 0.1
 
 /** Noise that stays in every forecast, however well the jar is known. */
 export const NOISE = {

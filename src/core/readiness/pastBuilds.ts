@@ -27,7 +27,7 @@ export interface Coverage {
 /** Builds gone through again; learning is done anew before each. */
 const MOST_PAST = 24
 /** A build that was hardly looked at tells no outcome: its peak is known worse than this, h. */
-const VAGUE_HOURS = 4
+const VAGUE_HOURS = 5
 const LOOK_HOURS = 240
 
 /**

@@ -42,7 +42,7 @@ const PLACES = { counter: 'Worktop', cool: 'Cool corner', warm: 'Proofing box', 
 
 /** What the forecast is not told about the jars. */
 const HIDDEN = {
-  Juno: { jar: { pace: 1.25, pause: 0.9, height: 1.15 }, mixPace: 1 },
+  Juno: { jar: { pace: 1.45, pause: 0.8, height: 1.15 }, mixPace: 1 },
   Bramble: { jar: { pace: 0.95, pause: 1.1, height: 0.62 }, mixPace: 1.15 }
 } as const
 

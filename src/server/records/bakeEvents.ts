@@ -4,8 +4,9 @@ import {
   type BakeStatus,
   type CupKind,
   contentsOf,
-  drawnIngredients,
+  doughContents,
   type FlourKind,
+  type FloursByKind,
   foldBake,
   HOTTEST_WATER_C,
   type Ingredient,
@@ -195,6 +196,10 @@ function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration
     .map((step) => (flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
 }
 
+/** Flours by kind, for the tables. */
+const inMilligrams = (flours: FloursByKind): Partial<Record<FlourKind, number>> =>
+  Object.fromEntries(Object.entries(flours).map(([kind, grams]) => [kind, toMilligrams(grams)]))
+
 async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already.')
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
@@ -208,7 +213,7 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (levain === null) throw new Error('Poured, but no batch.')
   const startedAtMs = Date.parse(event.happenedAt)
   const masses = massesOfPours(state, pantry)
-  const floursMg = Object.fromEntries(Object.entries(masses.flours).map(([kind, grams]) => [kind, toMilligrams(grams)]))
+  const floursMg = inMilligrams(masses.flours)
   await work.models.batches.update(
     {
       startedAtMs,
@@ -332,12 +337,8 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
   const line = await lineOf(work, levain.id, 1)
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
   const solved = doughOfPlan(row.plan, pantry)
-  const ingredients = solved.ok ? drawnIngredients(roundDough(solved.value, kitchen.smallScale).lines) : new Map<string, number>()
-  const floursMg: Partial<Record<FlourKind, number>> = {}
-  for (const [id, grams] of ingredients) {
-    const kind = pantry.get(id)?.flourKind
-    if (kind !== undefined) floursMg[kind] = (floursMg[kind] ?? 0) + toMilligrams(grams)
-  }
+  const { ingredients, flours, waterGrams, saltGrams } = doughContents(solved.ok ? roundDough(solved.value, kitchen.smallScale).lines : [], pantry)
+  const floursMg = inMilligrams(flours)
   const doughBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
     kind: 'dough',
@@ -346,8 +347,8 @@ async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<
     startedAtMs: atMs,
     flour: mainKind(floursMg),
     floursMg,
-    waterMg: toMilligrams(ingredients.get('water') ?? 0),
-    saltMg: toMilligrams(ingredients.get('salt') ?? 0),
+    waterMg: toMilligrams(waterGrams),
+    saltMg: toMilligrams(saltGrams),
     mixTempC: row.plan.tempC,
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
     stays: [stayAt(kitchen, row.plan.placeId, atMs, row.plan.tempC)]

@@ -13,6 +13,8 @@ import { Shell } from './Shell'
 const Today = lazy(() => import('../views/today/Today').then((m) => ({ default: m.Today })))
 const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: m.Bakes })))
 const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
+const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
+const PaceRoom = lazy(() => import('../views/pace/PaceRoom').then((m) => ({ default: m.PaceRoom })))
 const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ default: m.Formulas })))
 const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
 const FirstRun = lazy(() => import('../views/first-run/FirstRun').then((m) => ({ default: m.FirstRun })))
@@ -59,6 +61,8 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/bakes" element={<Bakes />} />
               <Route path="/bakes/:id" element={<BakeSheet />} />
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
+              <Route path="/bakes/:id/compare" element={<CompareRoom />} />
+              <Route path="/jars/:id/pace" element={<PaceRoom />} />
               <Route path="/formulas" element={<Formulas />} />
               <Route path="/formulas/:id" element={<Formulas />} />
               <Route path="/kitchen" element={<KitchenRoom />} />

@@ -1,7 +1,18 @@
 import { useEffect, useMemo, useRef, useState } from 'react'
 import useSWR from 'swr'
 import { type Bake, happeningOf, lineFromWire } from '../../contract'
-import { type BatchLine, type Forecast, foldBake, type JarBelief, type Mark, mannerOf, type School, type Verdict } from '../../core'
+import {
+  type BatchLine,
+  type Drivers,
+  type Forecast,
+  foldBake,
+  type HourRange,
+  type JarBelief,
+  type Mark,
+  mannerOf,
+  type School,
+  type Verdict
+} from '../../core'
 import { beliefIn, type Cultures } from './beliefs'
 import { desk, ONCE } from './desk'
 
@@ -55,6 +66,26 @@ export function useLiveForecast(
     if (line !== null) void ask()
   }, [line, school, belief])
   return line === null ? undefined : answer
+}
+
+/** What drives a build; undefined while it is reckoned, or not asked for. */
+export function useDrivers(line: BatchLine | null, belief: JarBelief, school: School): Drivers | undefined {
+  const { data } = useSWR(
+    line === null ? null : ['drivers', line, belief, school],
+    ([, l, b, s]: [string, BatchLine, JarBelief, School]) => desk().drivers(l, b, s),
+    ONCE
+  )
+  return line === null ? undefined : data
+}
+
+/** When a dough has grown by each of some shares, hours since it was mixed. */
+export function useGrown(line: BatchLine | null, belief: JarBelief, gas: readonly number[]): readonly HourRange[] | undefined {
+  const { data } = useSWR(
+    line === null ? null : ['grown', line, belief, gas],
+    ([, l, b, g]: [string, BatchLine, JarBelief, readonly number[]]) => desk().grown(l, b, g),
+    ONCE
+  )
+  return line === null ? undefined : data
 }
 
 interface Question {

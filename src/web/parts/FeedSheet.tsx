@@ -1,5 +1,6 @@
 import { Button, Drawer, Group, Select, SimpleGrid, Stack, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import type { Jar } from '../../contract'
 import { FLOUR_KINDS, type FlourKind, POSSIBLE, pourManner, pourOrder } from '../../core'
 import { nowMs } from '../data/clock'
@@ -51,7 +52,10 @@ function FeedForm({ jar, amounts, onClose }: { jar: Jar; amounts: FeedAmounts | 
   return (
     <Stack gap="md">
       <Text>
-        {jar.name} holds {format.mass(jar.grams)} at {format.percent(jar.hydration, 0)}, last fed {format.dayTime(Date.parse(jar.line.startedAt))}.
+        {jar.name} holds {format.mass(jar.grams)} at {format.percent(jar.hydration, 0)}, last fed {format.dayTime(Date.parse(jar.line.startedAt))}.{' '}
+        <Link to={`/jars/${jar.id}/pace`} onClick={onClose}>
+          What Olvent knows of its pace
+        </Link>
       </Text>
       <QuantityField kind="mass" label="Keep" value={keep} range={[1, Math.max(jar.grams, 1)]} what="What is kept" onCommit={setKeep} />
       <Text c="dimmed">

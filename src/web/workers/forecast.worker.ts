@@ -23,7 +23,8 @@ import {
   simulate,
   summarise,
   type Verdict,
-  vesselOf
+  vesselOf,
+  weightedQuantile
 } from '../../core'
 
 /** Draws of the builds asked for last, by what was mixed and what is believed of the jar: judging again costs no new draws. */
@@ -56,6 +57,11 @@ const desk = {
   /** When a dough has grown by each of some shares. */
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
   drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),
+  /** Acid of past levains when they were mixed: what the baker is used to; null without any. */
+  usualAcid: (past: readonly { readonly line: BatchLine; readonly hours: number }[], belief: JarBelief): number | null => {
+    const acids = past.map(({ line, hours }) => simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: hours }).end.acid)
+    return acids.length === 0 ? null : weightedQuantile(acids, new Float64Array(acids.length).fill(1), 0.5)
+  },
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
   /** Learns a jar; null when it was called off. */
   learn: async (task: string, logs: readonly BuildLog[], tell: (share: number) => void): Promise<JarBelief | null> => {

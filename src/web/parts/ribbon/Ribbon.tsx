@@ -120,7 +120,7 @@ const Sky = memo(function Sky({ frame }: { frame: RibbonFrame }) {
 const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; frame: RibbonFrame }) {
   const { hill, ridge, fill, band, window, marks, startX, mixX, groundY } = drawn
   return (
-    <g data-family={hill.family} data-running={hill.running}>
+    <g data-family={hill.family} data-running={hill.running} data-letter={hill.letter}>
       <path d={band} className={classes.band} />
       <path d={fill} className={classes.fill} />
       <path d={window} className={classes.window} />
@@ -132,12 +132,26 @@ const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; 
       {groundY !== frame.groundY && <circle cx={startX} cy={groundY} r={6} className={classes.dot} />}
       {mixX !== null && <line x1={mixX} x2={mixX} y1={groundY} y2={groundY - 14} className={classes.stem} />}
       {mixX !== null && groundY !== frame.groundY && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
+      {hill.letter !== undefined && <Letter drawn={drawn} letter={hill.letter} frame={frame} />}
       {marks.map((mark) => (
         <circle key={mark.x} cx={mark.x} cy={mark.y} r={5.5} className={classes.mark} />
       ))}
     </g>
   )
 })
+
+/** The letter of an overlaid hill, at its top. */
+function Letter({ drawn: { hill, y }, letter, frame }: { drawn: DrawnHill; letter: string; frame: RibbonFrame }) {
+  const top = hill.points.reduce((best, p) => (p.gas > best.gas ? p : best), hill.points[0] ?? { ms: 0, gas: 0 })
+  return (
+    <g>
+      <circle cx={frame.x(top.ms)} cy={y(top.gas) - 20} r={14} className={classes.letterRing} />
+      <text x={frame.x(top.ms)} y={y(top.gas) - 14} textAnchor="middle" className={classes.letter}>
+        {letter}
+      </text>
+    </g>
+  )
+}
 
 /** The ground with its hours. */
 const Ground = memo(function Ground({ frame }: { frame: RibbonFrame }) {

@@ -23,6 +23,8 @@ export interface Hill {
   readonly points: readonly HillPoint[]
   /** Where the level lies in nine of ten cases, same moments for low and high. */
   readonly band?: readonly { readonly ms: number; readonly low: number; readonly high: number }[]
+  /** It can be taken hold of by its ridge. */
+  readonly held?: boolean
   /** Fit to mix. */
   readonly window: { readonly fromMs: number; readonly toMs: number } | null
   readonly marks?: readonly HillPoint[]
@@ -30,6 +32,8 @@ export interface Hill {
   readonly mixAtMs?: number
   /** Probability that it is fit to mix, moment by moment. */
   readonly fit?: readonly { readonly ms: number; readonly share: number }[]
+  /** One of several laid over each other: its letter stands at its top, and it is not filled. */
+  readonly letter?: string
   /** Moments at which it moves on to another place. */
   readonly moves?: readonly number[]
 }
@@ -99,6 +103,8 @@ const BADGE_PX = 34
 const LABEL_HALF_PX = 78
 const DAY_PX = 104
 const LABEL_LINE_PX = 40
+/** A grip on the ridge wants room below the words. */
+const HELD_GAP_PX = 30
 /** Labels keep below the names of days and the word for sleep. */
 const LABEL_TOP_PX = 84
 
@@ -126,7 +132,7 @@ export function layFrame(strip: Strip): RibbonFrame {
 export function layHills({ strip, groundY, nowX, x }: RibbonFrame, hills: readonly Hill[]): RibbonHills {
   const { fromMs, toMs } = strip
   const shown = hills.filter((hill) => hill.points.length > 1 && endOf(hill) > fromMs && startOf(hill) < toMs)
-  const lanes = assignLanes(shown)
+  const lanes = shown.some((hill) => hill.letter !== undefined) ? shown.map(() => 0) : assignLanes(shown)
   const laneCount = Math.max(1, ...lanes.map((lane) => lane + 1))
   const hillPx = (groundY - HEAD_PX) / (1 + LANE_RISE * (laneCount - 1))
   const topGas = Math.max(LEAST_TOP_GAS, ...shown.flatMap((hill) => [...hill.points, ...(hill.marks ?? [])].map((p) => p.gas)))
@@ -236,7 +242,9 @@ function daysOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => num
 /** Stands each window's words over its hill, held inside the strip and clear of the present and of each other. */
 function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: number) => number, nowX: number | null): PlacedLabel[] {
   const placed: PlacedLabel[] = []
-  const ordered = hills.filter((h) => h.hill.window !== null).sort((a, b) => (a.hill.window?.fromMs ?? 0) - (b.hill.window?.fromMs ?? 0))
+  const ordered = hills
+    .filter((h) => h.hill.window !== null && h.hill.letter === undefined)
+    .sort((a, b) => (a.hill.window?.fromMs ?? 0) - (b.hill.window?.fromMs ?? 0))
   for (const { hill, groundY } of ordered) {
     const window = hill.window as { fromMs: number; toMs: number }
     const centre = x((window.fromMs + window.toMs) / 2)
@@ -249,7 +257,7 @@ function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: numb
     }
     const peak = Math.max(...hill.points.map((p) => p.gas))
     const top = topOf(hill, hills, peak) ?? groundY
-    let y = Math.max(top - 14, LABEL_TOP_PX)
+    let y = Math.max(top - (hill.held === true ? HELD_GAP_PX : 14), hill.held === true ? LABEL_TOP_PX - 18 : LABEL_TOP_PX)
     while (placed.some((other) => Math.abs(other.x - px) < 2 * LABEL_HALF_PX && Math.abs(other.y - y) < LABEL_LINE_PX)) y -= LABEL_LINE_PX
     placed.push({ id: hill.id, x: px, y: Math.max(y, 66) })
   }

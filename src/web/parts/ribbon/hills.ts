@@ -68,12 +68,20 @@ export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, m
   return {
     ...base,
     points,
-    window: windowAt(milestones, school, startMs),
+    window: forecast === undefined ? windowAt(milestones, school, startMs) : windowIn(forecast, startMs),
+    held: true,
     band: forecast === undefined ? undefined : bandOf(forecast, startMs, endMs),
     fit: forecast === undefined ? undefined : fitOf(forecast, startMs),
     moves: movesOf(line),
     mixAtMs
   }
+}
+
+/** The middle of a forecast's window on the clock. */
+function windowIn({ opens, closes }: Forecast, startMs: number): Hill['window'] {
+  return Number.isFinite(opens.p50) && Number.isFinite(closes.p50)
+    ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR }
+    : null
 }
 
 /** A window on the clock. */
@@ -97,7 +105,6 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
   const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
   const fall = forecast.closes.p75 + TAIL_HOURS
   const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * MS_PER_HOUR
-  const { opens, closes } = forecast
   return {
     id: bake.id,
     label: labelOf(bake, jars),
@@ -105,8 +112,7 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
     running: true,
     points: grid.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
-    window:
-      Number.isFinite(opens.p50) && Number.isFinite(closes.p50) ? { fromMs: start + opens.p50 * MS_PER_HOUR, toMs: start + closes.p50 * MS_PER_HOUR } : null,
+    window: windowIn(forecast, start),
     marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),
     fit: fitOf(forecast, start),
     moves: movesOf(line),

@@ -26,7 +26,7 @@ import { usePlanDraft } from './usePlanDraft'
 
 const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough })))
 const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
-const Clock = lazy(() => import('./Clock').then((m) => ({ default: m.Clock })))
+const Clock = lazy(() => import('./clock/Clock').then((m) => ({ default: m.Clock })))
 const Bench = lazy(() => import('./Bench').then((m) => ({ default: m.Bench })))
 const Watch = lazy(() => import('./Watch').then((m) => ({ default: m.Watch })))
 const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch } as const

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Chip, Group, Skeleton, Text, VisuallyHidden } from '@mantine/core'
+import { ActionIcon, Button, Chip, Group, Select, Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
@@ -74,6 +74,14 @@ export function Watch(props: StationProps) {
             }
           />
         )}
+        <Standing
+          {...props}
+          onMoved={(placeId, tempC, ago) => {
+            const id = newId()
+            const happenedAt = new Date(nowMs() - ago * MS_PER_MINUTE).toISOString()
+            addEvent(bake, { id, happenedAt, type: 'moved', placeId, tempC }, pantry).then(() => tellDone('Moved.', () => undo(id)), tellError)
+          }}
+        />
         <Marks {...props} onUndo={(id) => undo(id).catch(tellError)} />
       </div>
     </div>
@@ -141,6 +149,42 @@ function Look({ state, judged, now, onMark }: StationProps & { onMark: (rise: nu
       <Note tone="stop">Pink, orange or fuzzy: throw all of it away, do not scoop; wash the jar with hot water and soap.</Note>
       <Button size="lg" fullWidth mt="md" variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
         Note this look{kitchen.keys && <span className={classes.keyHint}>m</span>}
+      </Button>
+    </Card>
+  )
+}
+
+/** Where it stands, and moving it on. */
+function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: string, tempC: number, minutesAgo: number) => void }) {
+  const { kitchen, format } = useKitchen()
+  const here = state.moves.at(-1)?.placeId ?? plan.placeId
+  const [to, setTo] = useState<string | null>(null)
+  const [ago, setAgo] = useState(0)
+  const place = kitchen.places.find((p) => p.id === to)
+  const name = kitchen.places.find((p) => p.id === here)?.name ?? 'another place'
+  return (
+    <Card title={`It stands: ${name}`}>
+      <Group grow align="flex-end">
+        <Select
+          label="Moved to"
+          placeholder="still there"
+          data={kitchen.places.filter((p) => p.id !== here).map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
+          value={to}
+          onChange={setTo}
+        />
+        <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
+      </Group>
+      <Button
+        mt="sm"
+        variant="default"
+        disabled={place === undefined}
+        onClick={() => {
+          if (place !== undefined) onMoved(place.id, place.tempC, ago)
+          setTo(null)
+          setAgo(0)
+        }}
+      >
+        It stands there now
       </Button>
     </Card>
   )

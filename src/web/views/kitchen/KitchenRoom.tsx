@@ -1,17 +1,15 @@
-import { ActionIcon, Button, Group, SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
+import { SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
-import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type Kitchen, type KitchenEdit, kitchenEditSchema } from '../../../contract'
-import { CUP_KINDS, PERCENTAGE_BASES, POSSIBLE, SCHOOLS } from '../../../core'
+import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
 import { Refusal } from '../../data/api'
 import { saveKitchen, useKitchen } from '../../data/kitchen'
-import { newId } from '../../data/newId'
-import { Card, Note } from '../../parts/Card'
-import { QuantityField } from '../../parts/QuantityField'
+import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
 import { IngredientsCard } from './IngredientsCard'
 import classes from './KitchenRoom.module.css'
+import { PlacesCard } from './PlacesCard'
 import { VesselsCard } from './VesselsCard'
 
 const ZONES = Intl.supportedValuesOf('timeZone')
@@ -32,8 +30,6 @@ export function KitchenRoom() {
       )
     )
   }
-  const setPlace = (id: string, patch: Partial<Kitchen['places'][number]>) =>
-    change({ places: kitchen.places.map((p) => (p.id === id ? { ...p, ...patch } : p)) })
   const segments = <Value extends string>(label: string, values: readonly Value[], value: Value, onChange: (value: Value) => void) => (
     <div>
       <Text fw={500} mb={6}>
@@ -46,56 +42,7 @@ export function KitchenRoom() {
     <div className={classes.page}>
       <h1 className={classes.title}>Kitchen</h1>
       <div className={classes.columns}>
-        <Card title="Places and how warm they are">
-          {kitchen.places.map((place) => (
-            <Group key={place.id} wrap="nowrap" align="flex-end" gap="sm" mb="sm">
-              <TextInput
-                aria-label="Name of the place"
-                defaultValue={place.name}
-                maxLength={80}
-                style={{ flex: 1 }}
-                onBlur={(e) => {
-                  if (e.currentTarget.value.trim() === '') e.currentTarget.value = place.name
-                  else setPlace(place.id, { name: e.currentTarget.value })
-                }}
-              />
-              <QuantityField
-                kind="temperature"
-                aria-label={`Temperature, ${place.name}`}
-                what="The temperature"
-                value={place.tempC}
-                range={POSSIBLE.tempC}
-                onCommit={(tempC) => setPlace(place.id, { tempC })}
-                w={130}
-              />
-              {kitchen.places.length > 1 && (
-                <ActionIcon aria-label={`Take ${place.name} away`} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
-                  <IconMinus size={20} />
-                </ActionIcon>
-              )}
-            </Group>
-          ))}
-          <Group justify="space-between">
-            <Button
-              variant="subtle"
-              size="sm"
-              leftSection={<IconPlus size={18} />}
-              onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air' }] })}
-            >
-              Another place
-            </Button>
-          </Group>
-          <QuantityField
-            mt="sm"
-            kind="temperature"
-            label="Water from the tap"
-            what="The tap water"
-            value={kitchen.tapTempC}
-            range={POSSIBLE.waterTempC}
-            onCommit={(tapTempC) => change({ tapTempC })}
-          />
-          <Note>The first place is taken for the room: flour stands there.</Note>
-        </Card>
+        <PlacesCard kitchen={kitchen} change={change} />
         <div className={classes.stack}>
           <Card title="Sleep">
             <SimpleGrid cols={2}>

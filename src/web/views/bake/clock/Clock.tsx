@@ -4,15 +4,19 @@ import { DatePickerInput, TimePicker } from '@mantine/dates'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { format as formatDate } from 'date-fns'
 import { Link } from 'react-router'
-import { problemSentence } from '../../../contract'
-import { type HourRange, instantAt, POSSIBLE, type School } from '../../../core'
-import { useKitchen } from '../../data/kitchen'
-import { Card, Figure, Figures, Note } from '../../parts/Card'
-import { QuantityField } from '../../parts/QuantityField'
-import { fromNow, near } from '../../parts/words'
-import classes from './BakeSheet.module.css'
-import type { StationProps } from './station'
-import { Warnings } from './Warnings'
+import { type Jar, problemSentence } from '../../../../contract'
+import { type Forecast, type HourRange, instantAt, type JarBelief, POSSIBLE, type School } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Figure, Figures, Note } from '../../../parts/Card'
+import { knownSentence } from '../../../parts/jarWords'
+import { QuantityField } from '../../../parts/QuantityField'
+import { fromNow, near } from '../../../parts/words'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+import { Warnings } from '../Warnings'
+import { DoughAfterCard } from './DoughAfterCard'
+import { DriversCard } from './DriversCard'
+import { Moves } from './Moves'
 
 const MS_PER_HOUR = 3_600_000
 const TEMP_STEP = 0.5
@@ -37,8 +41,8 @@ export function Clock(props: StationProps) {
   }
   const day = formatDate(local, 'yyyy-MM-dd')
   const time = formatDate(local, 'HH:mm')
-  const running = judged === undefined ? null : { startMs: judged.line.startedAtMs, ...judged.verdict.forecast }
-  const shown = running ?? (build === null || forecast === undefined ? null : { startMs: build.timed.startMs, ...forecast })
+  const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
+  const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
   return (
     <div className={classes.columns}>
       <fieldset disabled={frozen} className={classes.plain}>
@@ -103,9 +107,10 @@ export function Clock(props: StationProps) {
               <IconPlus size={20} />
             </ActionIcon>
           </Group>
+          <Moves plan={plan} edit={edit} frozen={frozen} />
         </Card>
       </fieldset>
-      <div className={classes.stack}>
+      <div className={`${classes.stack} ${classes.tall}`}>
         <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
           {build === null && state.band === null ? (
             <Note tone="stop">
@@ -145,16 +150,45 @@ export function Clock(props: StationProps) {
                 Doubled after about {format.duration(build.timed.milestones.doubledHours)}.
               </Text>
             )}
-            <Text c="dimmed" mt="xs">
-              Wide, because Olvent does not know this jar yet; looks at the jar while it rises make it narrow.
-            </Text>
+            {shown.fitAtMix !== null && (
+              <Text mt="sm">
+                Fit to mix at {format.time(mixMs)}: <b>{format.percent(shown.fitAtMix, 0)}</b>
+              </Text>
+            )}
+            <KnownJar jar={props.jar} belief={props.belief} />
           </Card>
+        )}
+        {build !== null && (
+          <Button component={Link} to={`/bakes/${props.bake.id}/compare`} variant="default" size="lg">
+            Compare with other builds
+          </Button>
         )}
         <Button component={Link} to={`/bakes/${props.bake.id}/bench`} variant="light" size="lg">
           On to the bench
         </Button>
       </div>
+      <div className={classes.stack}>
+        <DriversCard {...props} />
+        <DoughAfterCard {...props} />
+      </div>
     </div>
+  )
+}
+
+/** A forecast with its start, and how likely it is fit when it is to be mixed. */
+function told(forecast: Forecast, startMs: number, mixMs: number) {
+  const step = forecast.gridHours[1] ?? 1
+  const at = Math.round((mixMs - startMs) / MS_PER_HOUR / step)
+  return { ...forecast, startMs, fitAtMix: forecast.fit[at] ?? null }
+}
+
+/** How much is known of the jar, and so how wide the forecast is. */
+function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly belief: JarBelief }) {
+  if (jar === undefined) return null
+  return (
+    <Text c="dimmed" mt="xs">
+      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
+    </Text>
   )
 }
 

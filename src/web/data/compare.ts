@@ -1,0 +1,37 @@
+import useSWR from 'swr'
+import { jarLogSchema, lineFromWire, ROUTES } from '../../contract'
+import type { BatchLine, ComparedBuild, JarBelief, School } from '../../core'
+import { desk, ONCE } from './desk'
+import { read } from './outbox'
+
+const MS_PER_HOUR = 3_600_000
+/** Last bakes that make up what one is used to. */
+const LAST_BAKES = 6
+
+/** Builds side by side, reckoned in the worker; null for one that cannot be. */
+export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBelief, school: School): readonly (ComparedBuild | null)[] | undefined {
+  const { data } = useSWR(
+    ['compare', lines, belief, school],
+    ([, asked, b, s]: [string, readonly (BatchLine | null)[], JarBelief, School]) =>
+      Promise.all(asked.map((line) => (line === null ? null : desk().compare(line, b, s)))),
+    ONCE
+  )
+  return data
+}
+
+/** Acid the baker is used to from this jar; null before the first bake, undefined until known. */
+export function useUsualAcid(jarId: string, belief: JarBelief): number | null | undefined {
+  const { data } = useSWR(
+    ['usual acid', jarId, belief],
+    async () => {
+      const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
+      const past = builds.slice(-LAST_BAKES).map(({ line, mixedAt }) => {
+        const batch = lineFromWire(line)
+        return { line: batch, hours: (Date.parse(mixedAt) - batch.startedAtMs) / MS_PER_HOUR }
+      })
+      return desk().usualAcid(past, belief)
+    },
+    ONCE
+  )
+  return data
+}

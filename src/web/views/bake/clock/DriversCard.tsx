@@ -1,0 +1,41 @@
+import { Text } from '@mantine/core'
+import { useState } from 'react'
+import { useDrivers } from '../../../data/forecasts'
+import { useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { driverRows } from '../../../parts/driverWords'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+/** What moves the ripe moment, and by how much: pressed open, since it is a second question. */
+export function DriversCard({ solved, judged, plan, belief, bake }: StationProps) {
+  const { format } = useKitchen()
+  const [open, setOpen] = useState(false)
+  const line = judged?.line ?? (bake.line === null ? (solved?.build?.timed.line ?? null) : null)
+  const drivers = useDrivers(open ? line : null, belief, plan.school)
+  if (line === null) return null
+  return (
+    <Card title="What drives it">
+      <button type="button" className={classes.unfold} aria-expanded={open} onClick={() => setOpen(!open)}>
+        {open ? 'Enough of that' : 'Show how much warmth, ratio and cold move it'}
+      </button>
+      {open && drivers !== undefined && (
+        <>
+          <table className={classes.weigh}>
+            <tbody>
+              {driverRows(drivers, format).map(({ name, says }) => (
+                <tr key={name}>
+                  <th scope="row">{name}</th>
+                  <td className={classes.grams}>{says}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <Text c="dimmed" mt="xs">
+            Each by itself, with all else as it is.
+          </Text>
+        </>
+      )}
+    </Card>
+  )
+}

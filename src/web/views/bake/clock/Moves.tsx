@@ -1,0 +1,67 @@
+import { ActionIcon, Button, Group, Select } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import type { Plan, PlannedMove } from '../../../../contract'
+import { useKitchen } from '../../../data/kitchen'
+import { QuantityField } from '../../../parts/QuantityField'
+import classes from '../BakeSheet.module.css'
+import type { PlanPatch } from '../usePlanDraft'
+
+const MOST_MOVES = 3
+const NEXT_HOURS = 2
+
+/** Where a levain goes on to while it ripens: an hour out, then the fridge; a cool night, then the warm. */
+export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly edit: (patch: PlanPatch) => void; readonly frozen: boolean }) {
+  const { kitchen, format } = useKitchen()
+  const put = (index: number, patch: Partial<PlannedMove>) => edit((p) => ({ moves: p.moves.map((move, i) => (i === index ? { ...move, ...patch } : move)) }))
+  const add = () =>
+    edit((p) => {
+      const last = p.moves.at(-1)
+      const there = last?.placeId ?? p.placeId
+      const place = kitchen.places.find((other) => other.id !== there) ?? kitchen.places[0]
+      if (place === undefined) return {}
+      return { moves: [...p.moves, { afterHours: (last?.afterHours ?? 0) + NEXT_HOURS, placeId: place.id, tempC: place.tempC }] }
+    })
+  return (
+    <div className={classes.moves}>
+      {plan.moves.map((move, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: moves have no identity but their order.
+        <Group key={i} gap="xs" align="flex-end" wrap="nowrap">
+          <Select
+            label={i === 0 ? 'Then to' : 'And then to'}
+            aria-label={`Move ${i + 1}: to`}
+            disabled={frozen}
+            data={kitchen.places.map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
+            value={move.placeId}
+            allowDeselect={false}
+            style={{ flex: 1 }}
+            onChange={(v) => {
+              const place = kitchen.places.find((p) => p.id === v)
+              if (place !== undefined) put(i, { placeId: place.id, tempC: place.tempC })
+            }}
+          />
+          <QuantityField
+            kind="hours"
+            label="After"
+            aria-label={`Move ${i + 1}: hours after mixing`}
+            what="The hours after mixing"
+            disabled={frozen}
+            value={move.afterHours}
+            range={[0, 96]}
+            onCommit={(afterHours) => put(i, { afterHours })}
+            w={96}
+          />
+          {!frozen && (
+            <ActionIcon aria-label={`Take move ${i + 1} away`} onClick={() => edit((p) => ({ moves: p.moves.filter((_, at) => at !== i) }))}>
+              <IconMinus size={20} />
+            </ActionIcon>
+          )}
+        </Group>
+      ))}
+      {!frozen && plan.moves.length < MOST_MOVES && (
+        <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={add}>
+          Move it on to another place
+        </Button>
+      )}
+    </div>
+  )
+}

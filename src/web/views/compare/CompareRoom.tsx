@@ -1,0 +1,366 @@
+import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import { Link, useNavigate, useParams } from 'react-router'
+import { type Bake, happeningOf, type Plan } from '../../../contract'
+import {
+  bringsGluten,
+  buildFrom,
+  type ComparedBuild,
+  FLOUR_KINDS,
+  type FlourKind,
+  type Format,
+  foldBake,
+  POSSIBLE,
+  type SolvedLevain,
+  sournessOf,
+  type Variant,
+  variantBuild,
+  variantOf,
+  windowOf
+} from '../../../core'
+import { savePlan, useBake } from '../../data/bakes'
+import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
+import { useNow } from '../../data/clock'
+import { useCompared, useUsualAcid } from '../../data/compare'
+import { useKitchen } from '../../data/kitchen'
+import { solveBakeHere } from '../../data/solve'
+import { Note } from '../../parts/Card'
+import { familyOf } from '../../parts/family'
+import { QuantityField } from '../../parts/QuantityField'
+import { Quiet } from '../../parts/Quiet'
+import type { Hill } from '../../parts/ribbon/geometry'
+import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { tellDone, tellError } from '../../parts/tell'
+import { near } from '../../parts/words'
+import classes from './CompareRoom.module.css'
+
+const MS_PER_HOUR = 3_600_000
+const LETTERS = ['A', 'B', 'C', 'D'] as const
+const MINUTE = 60_000
+
+/** Up to four builds laid over each other, and what each would give. */
+export function CompareRoom() {
+  const { id = '' } = useParams()
+  const { bake, error } = useBake(id)
+  const { cultures, error: jarsError } = useCultures()
+  const failure = error ?? jarsError
+  if (bake !== undefined && cultures !== undefined) return <Opened key={bake.id} bake={bake} cultures={cultures} />
+  if (failure !== undefined) return <Quiet title="This bake could not be opened" words={failure.message} action={{ label: 'All bakes', href: '/bakes' }} />
+  return <Skeleton height={320} radius={0} />
+}
+
+function Opened({ bake, cultures }: { readonly bake: Bake; readonly cultures: Cultures }) {
+  const here = useKitchen()
+  const now = useNow()
+  const minute = Math.floor(now / MINUTE) * MINUTE
+  const levain = useMemo(() => solveBakeHere(bake, cultures, here, minute)?.build ?? null, [bake, cultures, here, minute])
+  if (levain === null) {
+    return (
+      <Quiet
+        title="There is no build to compare yet"
+        words="Give the bake a dough, a levain and a time first."
+        action={{ label: 'To the bake', href: `/bakes/${bake.id}/dough` }}
+      />
+    )
+  }
+  return <Compare bake={bake} cultures={cultures} levain={levain} />
+}
+
+/** What one usually asks: a little more flour, a warmer place, a seed from the cold. */
+function firstVariants(planned: Variant): readonly Variant[] {
+  return [planned, { ...planned, flourPerSeed: Math.round(planned.flourPerSeed * 1.6 * 10) / 10 }, { ...planned, tempC: planned.tempC + 3 }]
+}
+
+function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cultures: Cultures; readonly levain: SolvedLevain }) {
+  const { format } = useKitchen()
+  const { plan } = bake
+  const belief = beliefIn(cultures.beliefs, plan.jarId)
+  const planned = variantOf(levain.planned, Math.round(levain.flourPerSeed * 100) / 100)
+  const [variants, setVariants] = useState<readonly Variant[]>(() => firstVariants(planned))
+  const startMs = levain.timed.startMs
+  const lines = useMemo(
+    () =>
+      variants.map((variant) => {
+        const timed = buildFrom(variantBuild(levain.planned, variant, startMs), startMs, plan.school)
+        return timed.ok ? timed.value.line : null
+      }),
+    [variants, levain, startMs, plan.school]
+  )
+  const compared = useCompared(lines, belief, plan.school)
+  const usual = useUsualAcid(plan.jarId, belief)
+  const hills = useMemo(
+    () => (compared ?? []).flatMap((c, i) => (c === null ? [] : [hillOf(c, i, startMs, variants[i], levain)])),
+    [compared, startMs, variants, levain]
+  )
+  const endMs = Math.max(startMs + 12 * MS_PER_HOUR, ...hills.map((h) => h.points.at(-1)?.ms ?? 0))
+  const put = (index: number, patch: Partial<Variant>) => setVariants((all) => all.map((v, i) => (i === index ? { ...v, ...patch } : v)))
+  const now = useNow()
+  const seedFlour = levain.planned.seed.flour
+  return (
+    <>
+      <div className={classes.head}>
+        <h1 className={classes.title}>Compare builds</h1>
+        <Link to={`/bakes/${bake.id}/clock`}>{plan.name}</Link>
+        <span className={classes.soft}>all mixed {format.dayTime(near(startMs))}</span>
+      </div>
+      <Ribbon fromMs={startMs - MS_PER_HOUR} toMs={endMs + MS_PER_HOUR} nowMs={now} hills={hills} height={240} />
+      <div className={classes.scroll}>
+        <table className={classes.table}>
+          <thead>
+            <tr>
+              <td />
+              {variants.map((_, i) => (
+                <th key={LETTERS[i]} scope="col">
+                  <span className={classes.build}>
+                    <span className={classes.letter}>{LETTERS[i]}</span>
+                    {i === 0 ? (
+                      'as planned'
+                    ) : (
+                      <ActionIcon aria-label={`Take ${LETTERS[i]} away`} onClick={() => setVariants((all) => all.filter((__, at) => at !== i))}>
+                        <IconMinus size={20} />
+                      </ActionIcon>
+                    )}
+                  </span>
+                </th>
+              ))}
+              {variants.length < LETTERS.length && (
+                <td>
+                  <Button size="sm" variant="subtle" leftSection={<IconPlus size={18} />} onClick={() => setVariants((all) => [...all, all.at(-1) ?? planned])}>
+                    One more
+                  </Button>
+                </td>
+              )}
+            </tr>
+          </thead>
+          <tbody>
+            {RESULTS.map(({ name, says }) => (
+              <tr key={name}>
+                <th scope="row">{name}</th>
+                {variants.map((_, i) => {
+                  const one = compared?.[i]
+                  return (
+                    <td key={LETTERS[i]} className={classes.figure}>
+                      {compared === undefined
+                        ? '…'
+                        : one === null || one === undefined
+                          ? 'never ripe'
+                          : says(one, { format, startMs, school: plan.school, usual: usual ?? compared[0]?.acid ?? null })}
+                    </td>
+                  )
+                })}
+              </tr>
+            ))}
+            <Asked name="Flour to one of seed" planned={String(planned.flourPerSeed)} variants={variants}>
+              {(v, i) => (
+                <QuantityField
+                  kind="parts"
+                  aria-label={`${LETTERS[i]}: flour to one of seed`}
+                  what="The ratio"
+                  value={v.flourPerSeed}
+                  range={POSSIBLE.flourPerSeed}
+                  onCommit={(flourPerSeed) => put(i, { flourPerSeed })}
+                />
+              )}
+            </Asked>
+            <Asked name="How warm it stands" planned={format.temperature(planned.tempC)} variants={variants}>
+              {(v, i) => (
+                <QuantityField
+                  kind="temperature"
+                  aria-label={`${LETTERS[i]}: how warm it stands`}
+                  what="The place"
+                  value={v.tempC}
+                  range={POSSIBLE.tempC}
+                  onCommit={(tempC) => put(i, { tempC })}
+                />
+              )}
+            </Asked>
+            <Asked name="Flour" planned="as planned" variants={variants}>
+              {(v, i) => (
+                <Select
+                  aria-label={`${LETTERS[i]}: flour`}
+                  allowDeselect={false}
+                  data={[{ value: '', label: 'as planned' }, ...FLOUR_KINDS.map((kind) => ({ value: kind, label: kind }))]}
+                  value={v.flour ?? ''}
+                  onChange={(flour) => put(i, { flour: flour === '' || flour === null ? null : (flour as FlourKind) })}
+                />
+              )}
+            </Asked>
+            <Asked name="Hydration" planned={format.percent(planned.hydration, 0)} variants={variants}>
+              {(v, i) => (
+                <QuantityField
+                  kind="percent"
+                  aria-label={`${LETTERS[i]}: hydration`}
+                  what="The hydration"
+                  value={v.hydration}
+                  range={POSSIBLE.levainHydration}
+                  onCommit={(hydration) => put(i, { hydration })}
+                />
+              )}
+            </Asked>
+            <Asked name="Seed" planned="as the jar is" variants={variants}>
+              {(v, i) => (
+                <Select
+                  aria-label={`${LETTERS[i]}: seed`}
+                  allowDeselect={false}
+                  data={SEEDS}
+                  value={v.seedColdDays === null ? '' : String(v.seedColdDays)}
+                  onChange={(days) => put(i, { seedColdDays: days === '' || days === null ? null : Number(days) })}
+                />
+              )}
+            </Asked>
+            <tr>
+              <td />
+              {variants.map((variant, i) => (
+                <td key={LETTERS[i]}>
+                  {i > 0 && lines[i] !== null && (
+                    <TakeOver
+                      bake={bake}
+                      variant={variant}
+                      letter={LETTERS[i] ?? ''}
+                      startMs={startMs}
+                      compared={compared?.[i] ?? null}
+                      hold={bringsGluten(variant, seedFlour)}
+                    />
+                  )}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div className={classes.notes}>
+        {variants.some((v) => bringsGluten(v, seedFlour)) && (
+          <Note tone="stop">One of these would bring gluten into a culture that is kept without. It cannot be taken over.</Note>
+        )}
+        <Note>
+          Sourness is told beside {usual === null ? 'the planned build' : 'your last bakes from this jar'}; it is relative, no pH. The shaded part of each hill
+          is where it is fit to mix.
+        </Note>
+      </div>
+    </>
+  )
+}
+
+const SEEDS = [
+  { value: '', label: 'as the jar is' },
+  { value: '0', label: 'ripe' },
+  ...[1, 2, 3, 5, 7, 10, 14].map((d) => ({ value: String(d), label: d === 1 ? 'a day in the cold' : `${d} days in the cold` }))
+]
+
+/** A row of what is asked. */
+function Asked({
+  name,
+  planned,
+  variants,
+  children
+}: {
+  readonly name: string
+  /** What the planned one has, which is not asked. */
+  readonly planned: string
+  readonly variants: readonly Variant[]
+  readonly children: (variant: Variant, index: number) => React.ReactNode
+}) {
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      {variants.map((variant, i) => (
+        <td key={LETTERS[i]}>{i === 0 ? planned : children(variant, i)}</td>
+      ))}
+    </tr>
+  )
+}
+
+interface Told {
+  readonly format: Format
+  readonly startMs: number
+  readonly school: Plan['school']
+  readonly usual: number | null
+}
+
+const at = (hours: number | null, { format, startMs }: Told) => (hours === null ? 'not reached' : format.dayTime(near(startMs + hours * MS_PER_HOUR)))
+
+/** What each build would give, row by row. */
+const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBuild, told: Told) => string }[] = [
+  { name: 'Doubled', says: (c, told) => at(c.milestones.doubledHours, told) },
+  {
+    name: 'Fit to mix',
+    says: (c, told) => {
+      const { opensHours, closesHours } = windowOf(c.milestones, told.school)
+      return opensHours === null || closesHours === null
+        ? 'not reached'
+        : `${at(opensHours, told)} – ${told.format.time(near(told.startMs + closesHours * MS_PER_HOUR))}`
+    }
+  },
+  { name: 'Peak', says: (c, told) => `${at(c.milestones.peakHours, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
+  { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
+  {
+    name: 'Sourness',
+    says: (c, { usual }) => (c.acid === null || usual === null ? 'not reached' : `${sournessOf(c.acid, usual)}, ${Math.round((100 * c.acid) / usual)}`)
+  }
+]
+
+function hillOf(compared: ComparedBuild, index: number, startMs: number, variant: Variant | undefined, levain: SolvedLevain): Hill {
+  const { curve, milestones, forecast } = compared
+  const points = curve.gas.map((gas, i) => ({ ms: startMs + i * curve.stepHours * MS_PER_HOUR, gas }))
+  const end = (milestones.collapsedHours ?? Number.POSITIVE_INFINITY) * MS_PER_HOUR + startMs
+  const letter = LETTERS[index] ?? ''
+  const { opens, closes } = forecast
+  return {
+    id: letter,
+    label: letter,
+    family: familyOf(variant?.flour ?? levain.planned.seed.flour),
+    running: false,
+    letter,
+    points: points.filter((p) => p.ms <= end),
+    window:
+      Number.isFinite(opens.p50) && Number.isFinite(closes.p50) ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR } : null
+  }
+}
+
+/** Takes a what-if over into the bake: its ratio, warmth and hydration, and the time it is ripe. */
+function TakeOver({
+  bake,
+  variant,
+  letter,
+  startMs,
+  compared,
+  hold
+}: {
+  readonly bake: Bake
+  readonly variant: Variant
+  readonly letter: string
+  readonly startMs: number
+  readonly compared: ComparedBuild | null
+  readonly hold: boolean
+}) {
+  const navigate = useNavigate()
+  const { pantry } = useKitchen()
+  const planned = foldBake(bake.events.map(happeningOf)).status === 'planned'
+  const ripe = compared?.milestones.peakHours ?? null
+  const flour = variant.flour === null ? null : [...pantry.values()].find((i) => i.flourKind === variant.flour)
+  const take = async () => {
+    if (ripe === null) return
+    const plan: Plan = {
+      ...bake.plan,
+      tempC: variant.tempC,
+      mixAt: new Date(near(startMs + ripe * MS_PER_HOUR)).toISOString(),
+      build: {
+        ...bake.plan.build,
+        by: { kind: 'ratio', flourPerSeed: variant.flourPerSeed },
+        hydration: variant.hydration,
+        flours: flour === null || flour === undefined ? bake.plan.build.flours : [{ ingredientId: flour.id, share: 1 }]
+      }
+    }
+    const saved = await savePlan(bake.id, bake.version, plan)
+    tellDone(`${letter} is in the bake.`, async () => {
+      await savePlan(bake.id, saved.version, bake.plan)
+    })
+    void navigate(`/bakes/${bake.id}/clock`)
+  }
+  return (
+    <Button size="sm" variant="light" disabled={!planned || hold || ripe === null} onClick={() => void take().catch(tellError)}>
+      Take {letter} over
+    </Button>
+  )
+}

@@ -1,0 +1,187 @@
+import { ActionIcon, Button, Checkbox, FileButton, Group, Select, Text, Textarea, TextInput } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import type { Kitchen, KitchenEdit, Place } from '../../../contract'
+import { POSSIBLE, type ReadReadings, readReadings, SURROUNDINGS, type Surroundings } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { bringReadings, usePlaceReadings } from '../../data/readings'
+import { Card, Note } from '../../parts/Card'
+import { QuantityField } from '../../parts/QuantityField'
+import { tellDone, tellError } from '../../parts/tell'
+import classes from './KitchenRoom.module.css'
+
+/** A night is first taken to be so much cooler, K. */
+const NIGHT_COOLER = 3
+const SURROUNDING_WORDS: Readonly<Record<Surroundings, string>> = {
+  air: 'still air',
+  'water bath': 'a water bath',
+  'insulated box': 'a box that keeps warmth or cold'
+}
+
+/** Places where jars stand: how warm by day and night, what surrounds them, and what was measured there. */
+export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; readonly change: (patch: Partial<KitchenEdit>) => void }) {
+  const [open, setOpen] = useState<string | null>(null)
+  const setPlace = (id: string, patch: Partial<Place>) => change({ places: kitchen.places.map((p) => (p.id === id ? { ...p, ...patch } : p)) })
+  return (
+    <Card title="Places and how warm they are">
+      {kitchen.places.map((place) => (
+        <div key={place.id} className={classes.place}>
+          <Group wrap="nowrap" align="flex-end" gap="sm">
+            <TextInput
+              aria-label="Name of the place"
+              defaultValue={place.name}
+              maxLength={80}
+              style={{ flex: 1 }}
+              onBlur={(e) => {
+                if (e.currentTarget.value.trim() === '') e.currentTarget.value = place.name
+                else if (e.currentTarget.value !== place.name) setPlace(place.id, { name: e.currentTarget.value })
+              }}
+            />
+            <QuantityField
+              kind="temperature"
+              aria-label={`Temperature, ${place.name}`}
+              what="The temperature"
+              value={place.tempC}
+              range={POSSIBLE.tempC}
+              onCommit={(tempC) => setPlace(place.id, { tempC })}
+              w={130}
+            />
+            {kitchen.places.length > 1 && (
+              <ActionIcon aria-label={`Take ${place.name} away`} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
+                <IconMinus size={20} />
+              </ActionIcon>
+            )}
+          </Group>
+          <button type="button" className={classes.more} aria-expanded={open === place.id} onClick={() => setOpen(open === place.id ? null : place.id)}>
+            {open === place.id ? `Enough of ${place.name}` : <PlaceWords place={place} />}
+          </button>
+          {open === place.id && <PlaceForm place={place} onPatch={(patch) => setPlace(place.id, patch)} />}
+        </div>
+      ))}
+      <Button
+        variant="subtle"
+        size="sm"
+        leftSection={<IconPlus size={18} />}
+        onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air' }] })}
+      >
+        Another place
+      </Button>
+      <QuantityField
+        mt="sm"
+        kind="temperature"
+        label="Water from the tap"
+        what="The tap water"
+        value={kitchen.tapTempC}
+        range={POSSIBLE.waterTempC}
+        onCommit={(tapTempC) => change({ tapTempC })}
+      />
+      <Note>The first place is taken for the room: flour stands there.</Note>
+    </Card>
+  )
+}
+
+/** What a place does beside its temperature by day, in one line. */
+function PlaceWords({ place }: { readonly place: Place }) {
+  const { format } = useKitchen()
+  const night = place.nightTempC === null ? 'the same by day and night' : `${format.temperature(place.nightTempC)} by night`
+  return (
+    <>
+      {night}, {SURROUNDING_WORDS[place.surroundings]}
+    </>
+  )
+}
+
+function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch: (patch: Partial<Place>) => void }) {
+  return (
+    <div className={classes.placeForm}>
+      <Group align="flex-end" wrap="nowrap">
+        <Checkbox
+          label="Cooler by night"
+          checked={place.nightTempC !== null}
+          onChange={(e) => onPatch({ nightTempC: e.currentTarget.checked ? place.tempC - NIGHT_COOLER : null })}
+          style={{ flex: 1 }}
+          py="sm"
+        />
+        {place.nightTempC !== null && (
+          <QuantityField
+            kind="temperature"
+            label="Coldest, by night"
+            what="The temperature by night"
+            value={place.nightTempC}
+            range={POSSIBLE.tempC}
+            onCommit={(nightTempC) => onPatch({ nightTempC })}
+            w={160}
+          />
+        )}
+      </Group>
+      {place.nightTempC !== null && (
+        <Text c="dimmed" size="sm">
+          Warmest in the afternoon at four, coldest twelve hours from there.
+        </Text>
+      )}
+      <Select
+        label="What surrounds a jar there"
+        data={SURROUNDINGS.map((s) => ({ value: s, label: SURROUNDING_WORDS[s] }))}
+        value={place.surroundings}
+        allowDeselect={false}
+        onChange={(v) => v !== null && onPatch({ surroundings: v as Surroundings })}
+      />
+      <Measured place={place} />
+    </div>
+  )
+}
+
+/** Temperatures measured at a place: pasted or from a file, looked over, then brought in. */
+function Measured({ place }: { readonly place: Place }) {
+  const { kitchen, format } = useKitchen()
+  const known = usePlaceReadings(place.id)
+  const [text, setText] = useState('')
+  const found = text.trim() === '' ? null : readReadings(text, kitchen.timeZone)
+  const bring = ({ readings }: ReadReadings) => {
+    bringReadings(place.id, readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
+    setText('')
+  }
+  return (
+    <div>
+      <Text fw={500} mb={4}>
+        Measured there
+      </Text>
+      <Text c="dimmed" mb="xs">
+        {known === undefined || known.count === 0 || known.firstAt === null || known.lastAt === null
+          ? 'Nothing yet. A log of a thermometer makes the forecast follow the real room.'
+          : `${known.count} readings, ${format.dayTime(Date.parse(known.firstAt))} to ${format.dayTime(Date.parse(known.lastAt))}.`}
+      </Text>
+      <Textarea
+        aria-label={`Readings of ${place.name}`}
+        placeholder={'2026-11-26 20:00, 21.5\n2026-11-26 20:10, 21.4'}
+        rows={3}
+        value={text}
+        onChange={(e) => setText(e.currentTarget.value)}
+      />
+      {found !== null && !found.ok && <Note tone="care">No line of this has a time and a temperature. A line looks like: 2026-11-26 20:00, 21.5</Note>}
+      {found?.ok && (
+        <Note>
+          {found.value.readings.length} readings, {format.dayTime(found.value.readings[0]?.ms ?? 0)} to {format.dayTime(found.value.readings.at(-1)?.ms ?? 0)}
+          {found.value.skipped.length > 0 &&
+            `; ${found.value.skipped.length} lines say nothing and are left out (line ${found.value.skipped.slice(0, 5).join(', ')})`}
+          .
+        </Note>
+      )}
+      <Group mt="xs">
+        <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => void file?.text().then(setText, tellError)}>
+          {(button) => (
+            <Button {...button} size="sm" variant="default">
+              From a file
+            </Button>
+          )}
+        </FileButton>
+        {found?.ok && (
+          <Button size="sm" onClick={() => bring(found.value)}>
+            Bring them in
+          </Button>
+        )}
+      </Group>
+    </div>
+  )
+}

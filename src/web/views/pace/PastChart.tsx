@@ -1,0 +1,82 @@
+import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
+import { useEffect, useRef } from 'react'
+import type { JarBuild } from '../../../contract'
+import type { PastBuild } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import classes from './PaceRoom.module.css'
+
+Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip)
+
+/** Forecast with its range and what came, build by build. The table beside it says the same in words. */
+export function PastChart({ past, builds }: { readonly past: readonly PastBuild[]; readonly builds: readonly JarBuild[] }) {
+  const { format } = useKitchen()
+  const canvas = useRef<HTMLCanvasElement>(null)
+  useEffect(() => {
+    if (canvas.current === null) return
+    const style = getComputedStyle(canvas.current)
+    const colour = (name: string) => style.getPropertyValue(name).trim()
+    const ink = colour('--ol-ink')
+    Chart.defaults.font.family = colour('--ol-sans')
+    Chart.defaults.font.size = 14
+    const line = (values: readonly number[], more: object) => ({
+      data: values.map((v) => (Number.isFinite(v) ? v : null)),
+      pointRadius: 0,
+      borderWidth: 1.5,
+      ...more
+    })
+    const chart = new Chart(canvas.current, {
+      type: 'line',
+      data: {
+        labels: past.map(({ index }) => format.date(Date.parse(builds[index]?.line.startedAt ?? ''))),
+        datasets: [
+          line(
+            past.map((p) => p.forecast.p95),
+            { label: 'foretold, latest', borderColor: colour('--ol-edge') }
+          ),
+          line(
+            past.map((p) => p.forecast.p05),
+            { label: 'foretold, soonest', borderColor: colour('--ol-edge'), fill: '-1' }
+          ),
+          line(
+            past.map((p) => p.forecast.p50),
+            { label: 'foretold', borderColor: colour('--ol-ridge'), borderDash: [7, 5], borderWidth: 2.5 }
+          ),
+          line(
+            past.map((p) => p.outcome.p50),
+            {
+              label: 'peaked',
+              borderColor: 'transparent',
+              backgroundColor: colour('--ol-card'),
+              pointBorderColor: ink,
+              pointRadius: 5.5,
+              pointBorderWidth: 2.5
+            }
+          )
+        ]
+      },
+      options: {
+        animation: false,
+        responsive: true,
+        maintainAspectRatio: false,
+        interaction: { mode: 'index', intersect: false },
+        scales: {
+          x: { ticks: { color: colour('--ol-soft'), maxRotation: 0, autoSkipPadding: 16 }, grid: { display: false } },
+          y: {
+            beginAtZero: true,
+            title: { display: true, text: 'hours to the peak', color: colour('--ol-soft') },
+            ticks: { color: colour('--ol-soft') },
+            grid: { color: colour('--ol-line') }
+          }
+        },
+        plugins: { legend: { display: false } }
+      }
+    })
+    return () => chart.destroy()
+  }, [past, builds, format])
+  return (
+    <figure className={classes.chart}>
+      <canvas ref={canvas} role="img" aria-label="Peak foretold and peak that came, build by build; the table below says the same." />
+      <figcaption className={classes.caption}>Dots: when it peaked. Dashed: foretold, with its 90 % range between the thin lines.</figcaption>
+    </figure>
+  )
+}
