@@ -97,11 +97,38 @@ test('a kitchen of version 1 comes over: plans hold a formula, pours say which f
     build: { source: 'separate build', by: { kind: 'ratio', flourPerSeed: 4 }, hydration: 1.1, keepBackGrams: 30, flours: [{ ingredientId: 'rye' }] }
   })
   expect(bake.plan.formula.lines.map((l) => ('share' in l ? [l.kind, l.share] : [l.kind]))).toEqual([['flour', 1], ['water'], ['levain', 0.2], ['salt']])
+  expect(bake.plan.moves).toEqual([])
   const running = await findBake(work, started)
+  expect(running.plan.moves).toEqual([])
   expect(running.status).toBe('building')
   expect(running.events).toMatchObject([{ item: 'seed' }, { item: 'flour', ingredientId: 'rye', weighedGrams: 41 }])
   const [kitchen] = (await database.sequelize.query('SELECT settings FROM kitchens', { type: QueryTypes.SELECT })) as { settings: string }[]
   expect(JSON.parse(kitchen?.settings ?? '{}')).toMatchObject({ cups: 'metric', smallScale: true })
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})
+
+test('from version 2 places keep one temperature, vessels are glass, jars are learned', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const file = join(folder, 'kitchen.sqlite')
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 2))
+  const [kitchen, place, vessel, jar] = [testId(), testId(), testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run("INSERT INTO kitchens VALUES (?, 'K', 0, '{}', 1)", [kitchen])
+  await run("INSERT INTO places (id, kitchenId, name, tempC, surroundings, position) VALUES (?, ?, 'Counter', 22, 'air', 0)", [place, kitchen])
+  await run("INSERT INTO vessels (id, kitchenId, name, tareMg, capacityMl, innerDiameterMm, heightMm, version) VALUES (?, ?, 'Jar', 1, 500, 80, 110, 1)", [
+    vessel,
+    kitchen
+  ])
+  await run("INSERT INTO jars (id, kitchenId, name, flour, keepMinimumMg, placeId, version) VALUES (?, ?, 'Pip', 'rye', 15000, ?, 1)", [jar, kitchen, place])
+  await sequelize.close()
+  const database = await openDatabase(folder)
+  const one = async (sql: string) => (await database.sequelize.query(sql, { type: QueryTypes.SELECT }))[0]
+  expect(await one('SELECT tempC, nightTempC FROM places')).toEqual({ tempC: 22, nightTempC: null })
+  expect(await one('SELECT material FROM vessels')).toEqual({ material: 'glass' })
+  expect(await one('SELECT pace FROM jars')).toEqual({ pace: null })
+  expect(await one('SELECT count(*) AS n FROM place_readings')).toEqual({ n: 0 })
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })

@@ -2,10 +2,14 @@ import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
 import { useNavigate } from 'react-router'
 import { useOpenBakes } from '../data/bakes'
+import { useJars } from '../data/jars'
 import { useKitchen } from '../data/kitchen'
 import { STATIONS } from '../parts/stations'
 import { useNewBake } from '../parts/useNewBake'
 import { ROOMS } from './rooms'
+
+/** Builds of a bake side by side: a room of its own, reached from the bake. */
+const COMPARE = { id: 'compare', label: 'Compare' } as const
 
 export const openPalette = () => spotlight.open()
 
@@ -14,6 +18,7 @@ export function Palette() {
   const navigate = useNavigate()
   const { format } = useKitchen()
   const { bakes } = useOpenBakes()
+  const { jars } = useJars()
   const newBake = useNewBake()
   const actions = [
     { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: () => newBake.start() }] : [] },
@@ -21,13 +26,17 @@ export function Palette() {
     {
       group: 'Bakes',
       actions: (bakes ?? []).flatMap((bake) =>
-        STATIONS.map((station) => ({
+        [...STATIONS, COMPARE].map((station) => ({
           id: `${bake.id}-${station.id}`,
           label: `${bake.plan.name}: ${station.label}`,
           description: `mix ${format.dayTime(Date.parse(bake.plan.mixAt))}`,
           onClick: () => void navigate(`/bakes/${bake.id}/${station.id}`)
         }))
       )
+    },
+    {
+      group: 'Jars',
+      actions: (jars ?? []).map((jar) => ({ id: jar.id, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) }))
     }
   ].filter((group) => group.actions.length > 0)
   return (
