@@ -10,6 +10,8 @@ beforeAll(async () => {
   const { bakes } = (await (await fetch(`${program.address}/api/bakes`)).json()) as { bakes: { id: string; status: string }[] }
   const running = bakes.find((b) => b.status === 'ripening')?.id
   const planned = bakes.find((b) => b.status === 'planned')?.id
+  const { jars } = (await (await fetch(`${program.address}/api/jars`)).json()) as { jars: { id: string; name: string }[] }
+  const juno = jars.find((j) => j.name === 'Juno')?.id
   paths = [
     ['Today', '/'],
     ['Bakes', '/bakes'],
@@ -18,6 +20,8 @@ beforeAll(async () => {
     ['Clock', `/bakes/${planned}/clock`],
     ['Bench', `/bakes/${planned}/bench`],
     ['Watch', `/bakes/${running}/watch`],
+    ['Compare', `/bakes/${planned}/compare`],
+    ['Pace', `/jars/${juno}/pace`],
     ['Formulas', '/formulas'],
     ['Kitchen', '/kitchen']
   ]

@@ -97,7 +97,7 @@ export async function openWindow({ width = 1280, height = 800, dim = false } = {
     locale: 'en-GB'
   })
   const page = await context.newPage()
-  page.setDefaultTimeout(10_000)
+  page.setDefaultTimeout(20_000)
   const complaints: string[] = []
   page.on('pageerror', (error) => complaints.push(error.message))
   page.on('console', (message) => {

@@ -151,6 +151,8 @@ export const jarSchema = z.object({
   placeId: idSchema,
   version: versionSchema,
   pace: jarPaceSchema,
+  /** Changes whenever its log does: what was learned under another stamp no longer holds. */
+  logStamp: z.string(),
   /** What is in it now. */
   line: lineSchema
 })

@@ -35,7 +35,10 @@ export interface DraggedBuild extends HeldBuild {
  */
 export function dragBuild(held: HeldBuild, grip: Grip, toMs: number, unknown: Unknown, school: School, range?: BackwardsRange): DraggedBuild | null {
   const { build, startMs, mixAtMs } = held
-  if (grip === 'ripe') return answered(solveBackwards(build, { startMs, mixAtMs: toMs, school }, unknown, range), startMs, unknown)
+  if (grip === 'ripe') {
+    const from = unknown === 'start' ? startMs + toMs - mixAtMs : startMs
+    return answered(solveBackwards(build, { startMs: from, mixAtMs: toMs, school }, unknown, range), startMs, unknown)
+  }
   const moved = grip === 'start' ? build : withMove(build, grip.move, (toMs - startMs) / MS_PER_HOUR)
   const from = grip === 'start' ? toMs : startMs
   if (unknown !== 'start') return answered(solveBackwards(moved, { startMs: from, mixAtMs, school }, unknown, range), from, unknown)

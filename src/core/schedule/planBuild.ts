@@ -112,10 +112,11 @@ export function buildFrom(build: PlannedBuild, startMs: number, school: School):
  * @param build what goes in and where it stands
  * @param mixAtMs when the dough is to be mixed, ms
  * @param school which part of the hill is wanted
+ * @param guessMs a start to try first, ms: the nearer, the quicker
  * @returns start with milestones, or why it cannot be
  */
-export function buildFor(build: PlannedBuild, mixAtMs: number, school: School): Result<TimedBuild, TimingProblem> {
-  let startMs = mixAtMs - 8 * MS_PER_HOUR
+export function buildFor(build: PlannedBuild, mixAtMs: number, school: School, guessMs: number = mixAtMs - 8 * MS_PER_HOUR): Result<TimedBuild, TimingProblem> {
+  let startMs = guessMs
   let answer = buildFrom(build, startMs, school)
   for (let round = 0; round < 6 && answer.ok; round++) {
     const next = mixAtMs - answer.value.fitHours * MS_PER_HOUR

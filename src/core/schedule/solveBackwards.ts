@@ -51,7 +51,7 @@ const ROUNDS = 40
 /**
  * Solves a build backwards for one unknown, so that it is fittest at a time.
  * @param build what goes in and where it stands
- * @param wish when it is mixed and when it is to be fit, ms; the start is not kept when it is the unknown
+ * @param wish when it is mixed and when it is to be fit, ms; the start is a first guess when it is the unknown
  * @param unknown what may change
  * @param range where it is looked for, instead of SEARCHED
  * @returns the build as it answers; where none can, which way it fails and what comes nearest
@@ -64,7 +64,7 @@ export function solveBackwards(
 ): Backwards {
   const { startMs, mixAtMs, school } = wish
   if (unknown === 'start') {
-    const timed = buildFor(build, mixAtMs, school)
+    const timed = buildFor(build, mixAtMs, school, startMs)
     return timed.ok
       ? { ok: true, answer: { build, timed: timed.value, value: timed.value.startMs, fitMs: mixAtMs } }
       : { ok: false, problem: timed.problem.code, nearest: null }

@@ -55,8 +55,11 @@ export function createFormat(choice: UnitChoice): Format {
   const shortDay = intl({ weekday: 'short' })
   const longDay = intl({ weekday: 'long' })
   const shortDate = intl({ weekday: 'short', day: 'numeric', month: 'short' })
-  const number = (value: number, digits: number) =>
-    new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false }).format(value)
+  // Making a formatter takes a hundred times as long as using it.
+  const numbers = [0, 1, 2, 3].map(
+    (digits) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })
+  )
+  const number = (value: number, digits: number) => (numbers[digits] as Intl.NumberFormat).format(value)
   const digitsFor = (resolution: number) => (resolution >= 1 ? 0 : resolution >= 0.1 ? 1 : 2)
   const massFigure = (grams: number, resolution = 1) =>
     choice.mass === 'g' ? number(grams, digitsFor(resolution)) : number(grams / GRAMS_PER_OUNCE, resolution >= 1 ? 2 : 3)

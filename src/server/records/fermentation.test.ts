@@ -26,7 +26,7 @@ const happen = (bakeId: string, type: string, more: object, minutes = 0) =>
   server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type, happenedAt: at(minutes), ...more })
 
 /** A levain weighed in and banded. */
-async function banded(more: object = {}): Promise<{ bakeId: string; body: Loose }> {
+async function banded(more: Record<string, unknown> = {}): Promise<{ bakeId: string; body: Loose }> {
   const bakeId = testId()
   expect((await server.send('POST', '/api/bakes', { id: bakeId, plan: await planFor(server, more) })).status).toBe(200)
   for (const [item, grams] of [

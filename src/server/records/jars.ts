@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type feedSchema, type Jar, type jarOpeningSchema, type jarPacePutSchema, lineToWire, type weighingSchema } from '../../contract'
 import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
@@ -17,7 +18,7 @@ async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow
   return plain(row)
 }
 
-function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number): Jar {
+function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number, logStamp: string): Jar {
   if (line === undefined) throw new Error(`Jar ${row.id} has no contents.`)
   return {
     id: row.id,
@@ -29,8 +30,25 @@ function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number): 
     placeId: row.placeId,
     version: row.version,
     pace: row.pace ?? { kind: 'learned', since: null },
+    logStamp,
     line: lineToWire(line)
   }
+}
+
+/** The stamp of a jar without a log. */
+const NO_LOG = 'none'
+
+/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading. */
+async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; builds: number; last: number; reading: number | null }>(
+    `SELECT batches.jarId, COUNT(DISTINCT bakes.id) AS builds, MAX(events.sequence) AS last, (SELECT MAX(id) FROM place_readings) AS reading
+     FROM batches JOIN bakes ON bakes.id = batches.bakeId AND bakes.status = 'mixed' AND bakes.deletedAtMs IS NULL JOIN events ON events.bakeId = bakes.id
+     WHERE batches.kind = 'levain' GROUP BY batches.jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  return new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
 }
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
@@ -38,7 +56,10 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
     work,
     rows.flatMap((row) => row.currentBatchId ?? [])
   )
-  return Promise.all(rows.map(async (row) => jarView(row, lines.get(row.currentBatchId ?? ''), await balanceOf(work, `jar:${row.id}`))))
+  const stamps = await logStamps(work)
+  return Promise.all(
+    rows.map(async (row) => jarView(row, lines.get(row.currentBatchId ?? ''), await balanceOf(work, `jar:${row.id}`), stamps.get(row.id) ?? NO_LOG))
+  )
 }
 
 /** One jar. */

@@ -43,11 +43,11 @@ function keptBelief(jarId: string, of: string): JarBelief | null {
 
 async function beliefOf(jar: Jar): Promise<JarBelief> {
   if (jar.pace.kind === 'pinned') return pinnedJar(jar.pace.parameters)
-  const { builds } = await read(jarLogSchema, ROUTES.jarLog(jar.id))
-  if (builds.length === 0) return UNKNOWN_JAR
-  const of = JSON.stringify([MODEL_VERSION, jar.pace, builds.map((b) => [b.bakeId, b.mixedAt, b.marks.length, b.line.stays])])
+  const of = JSON.stringify([MODEL_VERSION, jar.pace, jar.logStamp])
   const kept = keptBelief(jar.id, of)
   if (kept !== null) return kept
+  const { builds } = await read(jarLogSchema, ROUTES.jarLog(jar.id))
+  if (builds.length === 0) return UNKNOWN_JAR
   const belief = await desk().learn(
     newId(),
     builds.map(buildLogOf),
@@ -59,7 +59,7 @@ async function beliefOf(jar: Jar): Promise<JarBelief> {
 }
 
 /** What changes what is believed of a jar. */
-const signatureOf = (jars: readonly Jar[]) => jars.map((jar) => [jar.id, jar.version, jar.pace])
+const signatureOf = (jars: readonly Jar[]) => jars.map((jar) => [jar.id, jar.logStamp, jar.pace])
 
 /**
  * What is believed of all jars, learned from their logs in the worker.
@@ -104,7 +104,7 @@ export interface JarEvidence {
 export function useEvidence(jar: Jar): JarEvidence {
   const [share, setShare] = useState(0)
   const [past, setPast] = useState<readonly PastBuild[] | null | undefined>(undefined)
-  const { data, error } = useSWR(ROUTES.jarLog(jar.id), (path) => read(jarLogSchema, path))
+  const { data, error } = useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path))
   const beliefs = useBeliefs(useMemo(() => [jar], [jar]))
   const task = useMemo(() => newId(), [])
   const builds = data?.builds

@@ -1,4 +1,4 @@
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
 import { type Bake, happeningOf, lineFromWire } from '../../contract'
 import {
@@ -38,8 +38,11 @@ export function useForecast(line: BatchLine | null, school: School, belief: JarB
   return line === null ? undefined : data
 }
 
+/** A hill that is dragged is forecast anew once it has been held still for so long. */
+const STILL_MS = 120
+
 /**
- * Forecast of a build that changes faster than it can be reckoned: one question at a time, and always the newest next.
+ * Forecast of a build that changes faster than it can be reckoned: asked for once it stands still.
  * @returns the newest answer with the line it belongs to
  */
 export function useLiveForecast(
@@ -48,22 +51,17 @@ export function useLiveForecast(
   belief: JarBelief
 ): { readonly line: BatchLine; readonly forecast: Forecast } | undefined {
   const [answer, setAnswer] = useState<{ line: BatchLine; forecast: Forecast }>()
-  const next = useRef<BatchLine | null>(null)
-  const busy = useRef(false)
   useEffect(() => {
-    next.current = line
-    if (busy.current) return
-    const ask = async () => {
-      busy.current = true
-      while (next.current !== null) {
-        const asked = next.current
-        next.current = null
-        const forecast = await desk().forecast(asked, school, belief)
-        setAnswer({ line: asked, forecast })
-      }
-      busy.current = false
+    if (line === null) return
+    let wanted = true
+    const timer = setTimeout(async () => {
+      const forecast = await desk().forecast(line, school, belief)
+      if (wanted) setAnswer({ line, forecast })
+    }, STILL_MS)
+    return () => {
+      wanted = false
+      clearTimeout(timer)
     }
-    if (line !== null) void ask()
   }, [line, school, belief])
   return line === null ? undefined : answer
 }

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
+import { flushSync } from 'react-dom'
 import { type DrawnHill, levelAt, type RibbonFrame } from './geometry'
 import classes from './Ribbon.module.css'
 
@@ -62,7 +63,8 @@ function Grip({ grip, frame, hill }: { grip: RibbonGrip; frame: RibbonFrame; hil
       frame: requestAnimationFrame(() => {
         const to = wanted.current?.ms ?? ms
         wanted.current = null
-        if (taken.current !== null) grip.onDrag(Math.round(to / MS_PER_MINUTE) * MS_PER_MINUTE)
+        // Drawn within this very frame: a later one would be laid out and painted twice.
+        if (taken.current !== null) flushSync(() => grip.onDrag(Math.round(to / MS_PER_MINUTE) * MS_PER_MINUTE))
       })
     }
   }

@@ -1,6 +1,6 @@
 import { VisuallyHidden } from '@mantine/core'
 import { useElementSize } from '@mantine/hooks'
-import { memo, type PointerEvent, useId, useMemo, useState } from 'react'
+import { memo, type PointerEvent, type ReactNode, useId, useMemo, useState } from 'react'
 import { nightsBetween } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { near } from '../words'
@@ -17,6 +17,7 @@ export function Ribbon({
   toMs,
   nowMs,
   hills,
+  told = hills,
   height = 260,
   grips = NO_GRIPS
 }: {
@@ -24,6 +25,8 @@ export function Ribbon({
   toMs: number
   nowMs: number
   hills: readonly Hill[]
+  /** What is told in words; while a hill is dragged, the one before. */
+  told?: readonly Hill[]
   height?: number
   grips?: readonly RibbonGrip[]
 }) {
@@ -41,39 +44,59 @@ export function Ribbon({
   }
   return (
     <figure className={classes.ribbon} ref={ref} aria-labelledby={title} data-testid="ribbon">
-      <Words id={title} fromMs={fromMs} toMs={toMs} nowMs={nowMs} hills={hills} />
+      <Words id={title} fromMs={fromMs} toMs={toMs} nowMs={nowMs} hills={told} />
       {frame !== null && drawn !== null && (
-        <svg
-          width={width}
-          height={height}
-          viewBox={`0 0 ${width} ${height}`}
-          aria-hidden="true"
-          className={classes.svg}
-          onPointerMove={read}
-          onPointerLeave={() => setReadMs(null)}
-        >
-          <Sky frame={frame} />
-          {drawn.hills.map((hill) => (
-            <HillShape key={hill.hill.id} drawn={hill} frame={frame} />
-          ))}
-          <Ground frame={frame} />
-          {drawn.hills.map(({ hill, startX, mixX, groundY }) =>
-            groundY === frame.groundY ? (
-              <g key={hill.id}>
-                <circle cx={startX} cy={groundY} r={6} className={classes.dot} />
-                {mixX !== null && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
-              </g>
-            ) : null
-          )}
-          <Now frame={frame} />
-          {drawn.labels.map((label) => (
-            <WindowLabel key={label.id} label={label} hill={drawn.hills.find((h) => h.hill.id === label.id)?.hill} />
-          ))}
-          {readMs !== null && <Reading ms={readMs} frame={frame} hills={drawn.hills} />}
-        </svg>
+        <>
+          <Layer frame={frame}>
+            <Sky frame={frame} />
+          </Layer>
+          <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true" className={classes.moving}>
+            {drawn.hills.map((hill) => (
+              <HillShape key={hill.hill.id} drawn={hill} frame={frame} />
+            ))}
+            {drawn.labels.map((label) => (
+              <WindowLabel key={label.id} label={label} hill={drawn.hills.find((h) => h.hill.id === label.id)?.hill} />
+            ))}
+          </svg>
+          <svg
+            width={width}
+            height={height}
+            viewBox={`0 0 ${width} ${height}`}
+            aria-hidden="true"
+            className={classes.layer}
+            onPointerMove={read}
+            onPointerLeave={() => setReadMs(null)}
+          >
+            <Ground frame={frame} />
+            {drawn.hills.map(({ hill, startX, mixX, groundY }) =>
+              groundY === frame.groundY ? <Ends key={hill.id} startX={startX} mixX={mixX} groundY={groundY} /> : null
+            )}
+            <Now frame={frame} />
+            {readMs !== null && <Reading ms={readMs} frame={frame} hills={drawn.hills} />}
+          </svg>
+        </>
       )}
       {frame !== null && drawn !== null && grips.length > 0 && <Grips grips={grips} frame={frame} hill={drawn.hills[0]} />}
     </figure>
+  )
+}
+
+/** A sheet of the drawing that stands still while hills are dragged. */
+function Layer({ frame: { strip }, children }: { frame: RibbonFrame; children: ReactNode }) {
+  return (
+    <svg width={strip.width} height={strip.height} viewBox={`0 0 ${strip.width} ${strip.height}`} aria-hidden="true" className={classes.svg}>
+      {children}
+    </svg>
+  )
+}
+
+/** Where a hill on the ground begins, and where it is mixed. */
+function Ends({ startX, mixX, groundY }: { startX: number; mixX: number | null; groundY: number }) {
+  return (
+    <g>
+      <circle cx={startX} cy={groundY} r={6} className={classes.dot} />
+      {mixX !== null && <path d={`M${mixX} ${groundY - 7}l7 7l-7 7l-7 -7z`} className={classes.dot} />}
+    </g>
   )
 }
 

@@ -1,6 +1,6 @@
 import { ActionIcon, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { useMemo, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { type DraggedBuild, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
 import { useLiveForecast } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
@@ -80,6 +80,18 @@ export function PlanRibbon(
     if (drag !== null) edit(patchOfDrag(plan, drag.build, drag.grip, unknown))
     setDrag(null)
   }
+  /** The buttons keep one handler, so that they are not drawn again with every move of a drag. */
+  const step = useRef<(grip: 'ripe' | 'start', by: 1 | -1) => void>(() => undefined)
+  useEffect(() => {
+    step.current = (grip, by) => held !== null && put(grip, (grip === 'ripe' ? held.mixAtMs : held.startMs) + by * STEP_MS)
+  })
+  const ripeStep = useCallback((by: 1 | -1) => step.current('ripe', by), [])
+  const startStep = useCallback((by: 1 | -1) => step.current('start', by), [])
+  const choose = useCallback((next: Unknown) => {
+    setStuck(null)
+    setUnknown(next)
+  }, [])
+  const resting = useMemo(() => (hill === null ? [] : [hill]), [hill])
   const current = drag?.build ?? held
   const masses = (drag?.build.timed.levain ?? levain?.sourced)?.masses
   const gripOf = (grip: Grip, label: string, ms: number, on: RibbonGrip['on'], stepMs: number): RibbonGrip => ({
@@ -106,26 +118,20 @@ export function PlanRibbon(
         ]
   return (
     <>
-      <Ribbon fromMs={drag?.strip.fromMs ?? fromMs} toMs={drag?.strip.toMs ?? toMs} nowMs={now} hills={shown} height={height} grips={grips} />
+      <Ribbon
+        fromMs={drag?.strip.fromMs ?? fromMs}
+        toMs={drag?.strip.toMs ?? toMs}
+        nowMs={now}
+        hills={shown}
+        told={drag === null ? shown : resting}
+        height={height}
+        grips={grips}
+      />
       {open && held !== null && current !== null && (
         <div className={classes.bar}>
-          <Steps name="Ripe" shown={format.dayTime(near(current.mixAtMs))} onStep={(by) => put('ripe', held.mixAtMs + by * STEP_MS)} />
-          <Steps name="Start" shown={format.dayTime(near(current.startMs))} onStep={(by) => put('start', held.startMs + by * STEP_MS)} />
-          <div className={classes.answers}>
-            <span>Move the hill, and</span>
-            <Select
-              aria-label="What answers when the hill is moved"
-              data={[...ANSWERS]}
-              value={unknown}
-              allowDeselect={false}
-              size="sm"
-              onChange={(v) => {
-                setStuck(null)
-                if (v !== null) setUnknown(v as Unknown)
-              }}
-            />
-            <span>answers</span>
-          </div>
+          <Steps name="Ripe" shown={format.dayTime(near(current.mixAtMs))} onStep={ripeStep} />
+          <Steps name="Start" shown={format.dayTime(near(current.startMs))} onStep={startStep} />
+          <Answers unknown={unknown} onUnknown={choose} />
           <output className={classes.answer} aria-label="What it takes">
             {masses !== undefined && ratioOf(masses)} at {format.temperature(current.build.place.tempC + (current.build.place.swing?.swingK ?? 0))}, mixed at{' '}
             {format.temperature(current.build.mixTempC)}
@@ -143,19 +149,41 @@ export function PlanRibbon(
 
 const answerWords = (unknown: Unknown) => ANSWERS.find((a) => a.value === unknown)?.label ?? ''
 
+/** Chooses what answers; not drawn again while a hill is dragged. */
+const Answers = memo(function Answers({ unknown, onUnknown }: { readonly unknown: Unknown; readonly onUnknown: (unknown: Unknown) => void }) {
+  return (
+    <div className={classes.answers}>
+      <span>Move the hill, and</span>
+      <Select
+        aria-label="What answers when the hill is moved"
+        data={[...ANSWERS]}
+        value={unknown}
+        allowDeselect={false}
+        size="sm"
+        onChange={(v) => v !== null && onUnknown(v as Unknown)}
+      />
+      <span>answers</span>
+    </div>
+  )
+})
+
 /** A moment with a tap earlier and a tap later. */
 function Steps({ name, shown, onStep }: { readonly name: string; readonly shown: string; readonly onStep: (by: 1 | -1) => void }) {
   return (
     <div className={classes.steps}>
-      <ActionIcon aria-label={`${name} a quarter of an hour earlier`} variant="default" onClick={() => onStep(-1)}>
-        <IconMinus size={20} />
-      </ActionIcon>
+      <Step name={name} by={-1} onStep={onStep} />
       <span className={classes.moment}>
         <span className={classes.name}>{name}</span> {shown}
       </span>
-      <ActionIcon aria-label={`${name} a quarter of an hour later`} variant="default" onClick={() => onStep(1)}>
-        <IconPlus size={20} />
-      </ActionIcon>
+      <Step name={name} by={1} onStep={onStep} />
     </div>
   )
 }
+
+const Step = memo(function Step({ name, by, onStep }: { readonly name: string; readonly by: 1 | -1; readonly onStep: (by: 1 | -1) => void }) {
+  return (
+    <ActionIcon aria-label={`${name} a quarter of an hour ${by < 0 ? 'earlier' : 'later'}`} variant="default" onClick={() => onStep(by)}>
+      {by < 0 ? <IconMinus size={20} /> : <IconPlus size={20} />}
+    </ActionIcon>
+  )
+})
