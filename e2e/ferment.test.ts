@@ -112,6 +112,7 @@ describe('the hill is taken by its top', () => {
     await until(plan, (now) => now.tempC > before.tempC + 0.2)
     for (let i = 0; i < 8; i++) await slider('Ripe moment').press('PageDown')
     await page.getByText(/It cannot be sooner than this that way/).waitFor()
+    await saved()
     expect((await plan()).tempC).toBeLessThanOrEqual(31)
   })
 
@@ -127,6 +128,7 @@ describe('the hill is taken by its top', () => {
     await until(plan, (now) => Math.abs((now.moves[0]?.afterHours ?? 0) - 2.25) < 0.01)
     await page.getByRole('button', { name: 'Take move 1 away' }).click()
     await until(plan, (now) => now.moves.length === 0)
+    await saved()
   })
 })
 
@@ -178,8 +180,8 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
     async () => plain(await row('Doubled').innerText()),
     (text) => (text.match(/\d\d:\d\d/g) ?? []).length === 4 && !text.includes('…')
   )
-  const peaks = plain(await row('Peak').innerText()).match(/\d\d:\d\d/g) ?? []
-  expect(new Set(peaks).size).toBe(4)
+  const peaks = async () => new Set(plain(await row('Peak').innerText()).match(/\d\d:\d\d/g) ?? [])
+  await until(peaks, (found) => found.size === 4)
   await page.getByRole('button', { name: 'Take B over' }).click()
   await page.waitForURL(/\/clock/)
   await until(plan, (now) => now.build.by.flourPerSeed === 9)

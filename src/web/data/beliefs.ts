@@ -68,10 +68,11 @@ const signatureOf = (jars: readonly Jar[]) => jars.map((jar) => [jar.id, jar.log
 function useBeliefs(jars: readonly Jar[] | undefined): Beliefs | undefined {
   const { data } = useSWR(
     jars === undefined ? null : ['beliefs', signatureOf(jars)],
-    async () => new Map(await Promise.all((jars ?? []).map(async (jar) => [jar.id, await beliefOf(jar).catch(() => UNKNOWN_JAR)] as const))),
+    // Entries and no map: two maps are alike to SWR, whatever they hold.
+    () => Promise.all((jars ?? []).map(async (jar) => [jar.id, await beliefOf(jar).catch(() => UNKNOWN_JAR)] as const)),
     ONCE
   )
-  return data
+  return useMemo(() => (data === undefined ? undefined : new Map(data)), [data])
 }
 
 /** The jars of the kitchen with what is believed of them. */

@@ -114,14 +114,14 @@ function questionsOf(bakes: readonly Bake[], minute: number, { beliefs }: Cultur
   })
 }
 
-async function answersTo(questions: readonly Question[]): Promise<ReadonlyMap<string, Omit<Judged, 'bake'>>> {
-  const answers = await Promise.all(
+/** Answers as an array: two maps are alike to SWR, whatever they hold. */
+function answersTo(questions: readonly Question[]): Promise<(Omit<Judged, 'bake'> & { readonly id: string })[]> {
+  return Promise.all(
     questions.map(async ({ id, line, marks, hours, school, belief }) => {
       const verdict = await desk().judge(line, marks, hours, school, mannerOf(line), belief)
-      return [id, { line, belief, verdict }] as const
+      return { id, line, belief, verdict }
     })
   )
-  return new Map(answers)
 }
 
 /**
@@ -136,9 +136,9 @@ export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cul
     if (bakes === undefined || cultures === undefined || (questions.length > 0 && data === undefined && error === undefined)) return undefined
     const judged = new Map<string, Judged>()
     for (const { id } of questions) {
-      const answer = data?.get(id)
+      const answer = data?.find((a) => a.id === id)
       const bake = bakes.find((b) => b.id === id)
-      if (answer !== undefined && bake !== undefined) judged.set(id, { bake, ...answer })
+      if (answer !== undefined && bake !== undefined) judged.set(id, { bake, line: answer.line, belief: answer.belief, verdict: answer.verdict })
     }
     return judged
   }, [questions, bakes, cultures, data, error])
