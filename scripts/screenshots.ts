@@ -14,6 +14,25 @@ async function shoot(window: Window, address: string, path: string, name: string
   process.stdout.write(`  ${name}\n`)
 }
 
+/** The hill in the hand: dragged to later, and held. */
+async function shootDragged({ page }: Window, address: string, path: string): Promise<void> {
+  await page.goto(address + path)
+  const grip = page.getByRole('slider', { name: 'Ripe moment' })
+  await grip.waitFor()
+  await page.waitForTimeout(700)
+  const box = await grip.boundingBox()
+  if (box === null) throw new Error('There is no grip.')
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
+  await page.mouse.move(x, y)
+  await page.mouse.down()
+  await page.mouse.move(x - 60, y, { steps: 6 })
+  await page.waitForTimeout(700)
+  await page.screenshot({ path: join(folder, 'ribbon-dragged.png') })
+  await page.mouse.move(x, y, { steps: 3 })
+  await page.mouse.up()
+  process.stdout.write('  ribbon-dragged\n')
+}
+
 async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true })
   const demo = await startProgram({ demo: true, now: '2026-11-27T09:12:00.000Z' })
@@ -21,12 +40,17 @@ async function main(): Promise<void> {
   const { bakes } = (await (await fetch(`${demo.address}/api/bakes`)).json()) as { bakes: { id: string; status: string }[] }
   const running = bakes.find((b) => b.status === 'ripening')?.id
   const planned = bakes.find((b) => b.status === 'planned')?.id
+  const { jars } = (await (await fetch(`${demo.address}/api/jars`)).json()) as { jars: { id: string; name: string }[] }
+  const juno = jars.find((j) => j.name === 'Juno')?.id
   const wide = await openWindow()
   await shoot(wide, demo.address, '/', 'today')
   await shoot(wide, demo.address, '/bakes', 'bakes')
   await shoot(wide, demo.address, `/bakes/${planned}/dough`, 'bake-dough')
   await shoot(wide, demo.address, `/bakes/${planned}/build`, 'bake-build')
   await shoot(wide, demo.address, `/bakes/${planned}/clock`, 'bake-clock')
+  await shootDragged(wide, demo.address, `/bakes/${planned}/clock`)
+  await shoot(wide, demo.address, `/bakes/${planned}/compare`, 'compare')
+  await shoot(wide, demo.address, `/jars/${juno}/pace`, 'pace')
   await shoot(wide, demo.address, `/bakes/${planned}/bench`, 'bake-bench')
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
   await shoot(wide, demo.address, '/formulas', 'formulas')

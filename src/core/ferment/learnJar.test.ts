@@ -28,7 +28,7 @@ test('nothing logged, nothing learned', () => {
   const { belief, builds: count } = learnJar([{ vessel: fed(5, 25), seen: [] }])
   expect(count).toBe(0)
   expect(belief.centre).toEqual(TYPICAL_JAR)
-  expect(sd(belief, 0)).toBeCloseTo(0.25, 9)
+  expect(belief.covariance).toEqual(UNKNOWN_JAR.covariance)
 })
 
 test('a lively jar with a low hill is found out, and is known better than before', () => {

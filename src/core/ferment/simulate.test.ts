@@ -157,6 +157,30 @@ describe('by shape, for any build', () => {
       runs
     )
   })
+  test('from 30 to 250 % hydration it climbs, peaks and falls; the stiffer, the later', () => {
+    const at = (hydration: number) => times({ ...levain(4, 24), hydration })
+    fc.assert(
+      fc.property(fc.double({ min: 0.3, max: 2.5, noNaN: true }), (h) => {
+        const t = at(h)
+        return t.opens < t.peak && t.peak < t.closes
+      }),
+      runs
+    )
+    expect(at(0.3).peak).toBeGreaterThan(at(0.5).peak)
+    expect(at(0.5).peak).toBeGreaterThan(at(1).peak)
+  })
+  test('by day and night: a build in a room that swings lies between one at its warmest and one at its coldest', () => {
+    const swinging = { ...levain(5, 20), stays: [{ fromHours: 0, tempC: 20, daily: { swingK: 3, warmestHours: 4 } }] }
+    const [cold, warm] = [times(levain(5, 17, { mixTempC: 20 })), times(levain(5, 23, { mixTempC: 20 }))]
+    expect(times(swinging).peak).toBeLessThan(cold.peak)
+    expect(times(swinging).peak).toBeGreaterThan(warm.peak)
+  })
+  test('what was measured counts: a room that was warmer than expected is sooner', () => {
+    const readings = Array.from({ length: 12 }, (_, i) => ({ hours: i, tempC: 25 }))
+    const measured = times({ ...levain(5, 20), stays: [{ fromHours: 0, tempC: 20, readings }] })
+    expect(measured.peak).toBeLessThan(times(levain(5, 20)).peak - 2)
+    expect(measured.peak).toBeGreaterThan(times(levain(5, 25, { mixTempC: 20 })).peak - 0.01)
+  })
   test('above 32 °C the hill gets lower', () => {
     const height = (t: number) => run(levain(5, t)).milestones.peakGas
     expect(height(34)).toBeLessThan(height(32))
