@@ -121,8 +121,8 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
 export async function setMix(page: Page, day: number, hour: string, minute: string): Promise<void> {
   await page.getByRole('button', { name: /^Day/ }).click()
   await page.getByRole('button', { name: new RegExp(`^${day} November 2026`) }).click()
-  await page.getByLabel('Hour').fill(hour)
-  await page.getByLabel('Minute').fill(minute)
+  await page.getByRole('spinbutton', { name: 'Hour' }).fill(hour)
+  await page.getByRole('spinbutton', { name: 'Minute' }).fill(minute)
 }
 
 /** Words as they are read: every kind of space alike. */

@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { BAKERS_TABLE, within } from '../testing/bakersTable'
 import { type CultureState, mixCultures, RIPE } from './culture'
 import type { JarParameters } from './jarParameters'
 import { TYPICAL_JAR } from './jarParameters'
@@ -28,21 +29,8 @@ function times(vessel: Vessel): { doubled: number; opens: number; peak: number; 
   return { doubled: m.doubledHours ?? Number.POSITIVE_INFINITY, opens: m.opensHours, peak: m.peakHours, closes: m.closesHours }
 }
 
-function within(value: number, [low, high]: readonly [number, number]): void {
-  expect(value).toBeGreaterThanOrEqual(low)
-  expect(value).toBeLessThanOrEqual(high)
-}
-
 describe('what bakers see: ripe seed, 100 %, white flour, one temperature', () => {
-  test.each([
-    [1, 25, [1.5, 2.7], [3.2, 4.5], [4, 6], [5.5, 8]],
-    [2, 25, [2.2, 3.6], [4, 5.5], [5, 7.2], [6.8, 9.5]],
-    [5, 25, [3.4, 5.2], [5.6, 7.8], [7, 9.5], [9, 12]],
-    [10, 25, [4.6, 6.8], [7, 9.8], [8.5, 11.5], [10.5, 14]],
-    [1, 20, [2.2, 4], [4.8, 7], [6.5, 9], [9, 12.5]],
-    [5, 20, [5, 7.6], [9, 12], [11, 14.5], [14, 18.5]],
-    [1, 28, [1.3, 2.3], [2.8, 4], [3.6, 5.2], [4.8, 7]]
-  ] as const)('1:%d at %d °C', (ratio, tempC, doubled, opens, peak, closes) => {
+  test.each(BAKERS_TABLE)('1:%d at %d °C', (ratio, tempC, doubled, opens, peak, closes) => {
     const t = times(levain(ratio, tempC))
     within(t.doubled, doubled)
     within(t.opens, opens)

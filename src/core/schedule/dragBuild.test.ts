@@ -1,26 +1,10 @@
+import { DAY_BUILD } from '../testing/builds'
 import { dragBuild } from './dragBuild'
 import { buildFrom, type PlannedBuild } from './planBuild'
 
 const HOUR = 3_600_000
 const start = Date.UTC(2026, 10, 26, 8)
-const build: PlannedBuild = {
-  levain: {
-    source: 'separate build',
-    doughNeeds: [200],
-    keepBackGrams: 20,
-    hydration: 1,
-    salt: 0,
-    oil: 0,
-    by: { kind: 'ratio', flourPerSeed: 5 },
-    jar: { grams: 95, hydration: 1, keepMinimumGrams: 15 },
-    older: { share: 0.5, hydration: 1 }
-  },
-  flours: { 'white wheat': 1 },
-  seed: { flour: 'white wheat', line: null },
-  place: { tempC: 24 },
-  moves: [{ afterHours: 5, tempC: 18 }],
-  mixTempC: 24
-}
+const build: PlannedBuild = { ...DAY_BUILD, moves: [{ afterHours: 5, tempC: 18 }] }
 const first = buildFrom(build, start, 'dome')
 const hours = first.ok ? first.value.fitHours : 0
 const held = { build, startMs: start, mixAtMs: start + hours * HOUR }

@@ -1,3 +1,4 @@
+import { DAY_BUILD } from '../testing/builds'
 import { nightAt } from './nights'
 import { atRatio, awakeRatios, buildFor, buildFrom, type PlannedBuild, timeLadder } from './planBuild'
 
@@ -7,20 +8,15 @@ const sleep = { from: '22:30', to: '06:30' }
 const zone = 'Europe/Lisbon'
 
 const build: PlannedBuild = {
+  ...DAY_BUILD,
   // 213.59 g and 3 % that sticks are 220 g
   levain: {
-    source: 'separate build',
+    ...DAY_BUILD.levain,
     doughNeeds: [220 / 1.03],
     keepBackGrams: 0,
-    hydration: 1,
-    salt: 0,
-    oil: 0,
-    by: { kind: 'ratio', flourPerSeed: 5 },
     jar: { grams: 90, hydration: 1, keepMinimumGrams: 15 },
     older: { share: 0, hydration: 1 }
   },
-  flours: { 'white wheat': 1 },
-  seed: { flour: 'white wheat', line: null },
   place: { tempC: 25 },
   mixTempC: 25
 }

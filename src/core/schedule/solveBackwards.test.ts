@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import type { School } from '../ferment/forecast'
 import type { BatchLine } from '../jars/lineage'
+import { DAY_BUILD } from '../testing/builds'
 import { buildFor, type PlannedBuild } from './planBuild'
 import { SEARCHED, solveBackwards, type Unknown } from './solveBackwards'
 
@@ -15,23 +16,7 @@ const fed: BatchLine = {
   stays: [{ fromMs: start - 12 * HOUR, tempC: 22 }],
   parents: [{ grams: 15, hydration: 1, flour: 'white wheat', line: null }]
 }
-const build: PlannedBuild = {
-  levain: {
-    source: 'separate build',
-    doughNeeds: [200],
-    keepBackGrams: 20,
-    hydration: 1,
-    salt: 0,
-    oil: 0,
-    by: { kind: 'ratio', flourPerSeed: 5 },
-    jar: { grams: 95, hydration: 1, keepMinimumGrams: 15 },
-    older: { share: 0.5, hydration: 1 }
-  },
-  flours: { 'white wheat': 1 },
-  seed: { flour: 'white wheat', line: fed },
-  place: { tempC: 22 },
-  mixTempC: 24
-}
+const build: PlannedBuild = { ...DAY_BUILD, seed: { flour: 'white wheat', line: fed }, place: { tempC: 22 } }
 const solve = (unknown: Unknown, afterHours: number, school: School = 'dome', here = build) =>
   solveBackwards(here, { startMs: start, mixAtMs: start + afterHours * HOUR, school }, unknown)
 

@@ -1,23 +1,13 @@
+import { DAY_BUILD } from '../testing/builds'
 import { buildFrom, type PlannedBuild } from './planBuild'
 import { bringsGluten, variantBuild, variantOf } from './variant'
 
 const start = Date.UTC(2026, 10, 26, 8)
 const build: PlannedBuild = {
-  levain: {
-    source: 'separate build',
-    doughNeeds: [200],
-    keepBackGrams: 20,
-    hydration: 1,
-    salt: 0,
-    oil: 0,
-    by: { kind: 'inoculation', share: 0.2 },
-    jar: { grams: 95, hydration: 1, keepMinimumGrams: 15 },
-    older: { share: 0.5, hydration: 1 }
-  },
+  ...DAY_BUILD,
+  levain: { ...DAY_BUILD.levain, by: { kind: 'inoculation', share: 0.2 } },
   flours: { 'white wheat': 0.5, rye: 0.5 },
-  seed: { flour: 'white wheat', line: null },
-  place: { tempC: 20, swing: { swingK: 2, warmestMs: start } },
-  mixTempC: 24
+  place: { tempC: 20, swing: { swingK: 2, warmestMs: start } }
 }
 const planned = variantOf(build, 5)
 const peak = (variant: typeof planned) => {

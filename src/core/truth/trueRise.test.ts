@@ -1,3 +1,4 @@
+import { BAKERS_TABLE, within } from '../testing/bakersTable'
 import { normalFrom, seededRandom } from './seededRandom'
 import { trueLog } from './trueLog'
 import { seedShareOf, TRUE_RIPE, type TrueBuild, type TrueCulture, type TrueCurve, trueRise, trueRiseAt, USUAL_JAR, warmHoursPerHour } from './trueRise'
@@ -23,21 +24,8 @@ function momentsOf({ hours, rise, peakHours }: TrueCurve) {
   }
 }
 
-function within(value: number, [low, high]: readonly [number, number]): void {
-  expect(value).toBeGreaterThanOrEqual(low)
-  expect(value).toBeLessThanOrEqual(high)
-}
-
 // The other generator, too, has to do what bakers see: the same table as the forecast's.
-test.each([
-  [1, 25, [1.5, 2.7], [3.2, 4.5], [4, 6], [5.5, 8]],
-  [2, 25, [2.2, 3.6], [4, 5.5], [5, 7.2], [6.8, 9.5]],
-  [5, 25, [3.4, 5.2], [5.6, 7.8], [7, 9.5], [9, 12]],
-  [10, 25, [4.6, 6.8], [7, 9.8], [8.5, 11.5], [10.5, 14]],
-  [1, 20, [2.2, 4], [4.8, 7], [6.5, 9], [9, 12.5]],
-  [5, 20, [5, 7.6], [9, 12], [11, 14.5], [14, 18.5]],
-  [1, 28, [1.3, 2.3], [2.8, 4], [3.6, 5.2], [4.8, 7]]
-] as const)('1:%d at %d °C', (ratio, tempC, doubled, opens, peak, closes) => {
+test.each(BAKERS_TABLE)('1:%d at %d °C', (ratio, tempC, doubled, opens, peak, closes) => {
   const t = momentsOf(trueRise(build(ratio, tempC), 30))
   within(t.doubled, doubled)
   within(t.opens, opens)
