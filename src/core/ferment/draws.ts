@@ -35,10 +35,16 @@ export function drawParameters(
   const centre = logsOf(belief.centre)
   const spread = cholesky(belief.covariance)
   const normals = new Float64Array(count * LATENTS)
+  const logs = new Float64Array(PARAMETERS.length)
   const draws = Array.from({ length: count }, (_, k) => {
     const at = k * DIMENSIONS
     for (let i = 0; i < LATENTS; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] as number
-    const logs = centre.map((log, i) => log + (spread[i] as number[]).reduce((sum, l, j) => sum + l * (z[at + j] as number), 0))
+    for (let i = 0; i < PARAMETERS.length; i++) {
+      let log = centre[i] as number
+      const row = spread[i] as number[]
+      for (let j = 0; j <= i; j++) log += (row[j] as number) * (z[at + j] as number)
+      logs[i] = log
+    }
     return {
       jar: parametersOf(logs),
       seed: Math.exp(SEED_SPREAD * (z[at + PARAMETERS.length] as number)),

@@ -70,6 +70,8 @@ export function horizonHours(milestones: Milestones): number {
 
 /** How much longer than the forecast its simulations look: a build may be quicker than its jar. */
 const RUN_BEYOND = 1.35
+/** Steps of a draw are so many times longer: that moves its milestones by a minute or two, where draws lie hours apart. */
+const DRAW_STRIDE = 1.6
 
 /**
  * Simulates one vessel many times over what is not known of it.
@@ -91,7 +93,7 @@ export function drawForecast(
   const milestones = draws.map((draw, k) => {
     const stays = vessel.stays.map((stay) => ({ ...stay, tempC: stay.tempC + draw.roomOffsetK }))
     const start = { ...vessel.start, yeast: vessel.start.yeast * draw.seed }
-    const run = simulate({ ...vessel, start, stays }, { ...draw.jar }, { untilHours: runHours, stopPastPeak: true })
+    const run = simulate({ ...vessel, start, stays }, draw.jar, { untilHours: runHours, stopPastPeak: true, stride: DRAW_STRIDE })
     sampleCurve(run.curve, stepHours, points, gas, k * points)
     return run.milestones
   })
@@ -107,20 +109,23 @@ export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float
   const points = gridHours.length
   const count = runs.milestones.length
   const gridStep = gridHours[1] as number
+  const last = runs.points - 1
+  const straight = runs.gas
   const gas = new Float32Array(count * points)
   const milestones = runs.milestones.map((m, k) => {
     const doing = doingOf(latents, k)
+    const { height } = doing
     const { peakGas } = m
     const untilPeak = (m.peakHours ?? 0) / runs.stepHours
     const perPoint = gridStep / (doing.stretch * runs.stepHours)
     const row = k * runs.points
-    const last = runs.points - 1
+    const to = k * points
     for (let i = 0; i < points; i++) {
       const place = Math.min(i * perPoint, last)
       const left = Math.min(Math.floor(place), last - 1)
-      const low = runs.gas[row + left] as number
-      const level = low + (place - left) * ((runs.gas[row + left + 1] as number) - low)
-      gas[k * points + i] = doing.height * (place < untilPeak ? peakGas * bentShare(level / peakGas, doing) : level)
+      const low = straight[row + left] as number
+      const level = low + (place - left) * ((straight[row + left + 1] as number) - low)
+      gas[to + i] = height * (place < untilPeak ? peakGas * bentShare(level / peakGas, doing) : level)
     }
     return reshaped(m, doing, runs, k)
   })

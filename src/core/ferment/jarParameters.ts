@@ -49,5 +49,7 @@ export const logsOf = (jar: JarParameters): number[] => PARAMETERS.map((name) =>
 
 /** Parameters from their logarithms, in the order of PARAMETERS. */
 export function parametersOf(logs: ArrayLike<number>): JarParameters {
-  return Object.fromEntries(PARAMETERS.map((name, i) => [name, Math.exp(logs[i] as number)])) as unknown as JarParameters
+  const jar: { -readonly [K in keyof JarParameters]: number } = { ...TYPICAL_JAR }
+  for (let i = 0; i < PARAMETERS.length; i++) jar[PARAMETERS[i] as keyof JarParameters] = Math.exp(logs[i] as number)
+  return jar
 }

@@ -91,12 +91,18 @@ export function gasAt(curve: RiseCurve, atHours: number): number {
 export function sampleCurve(curve: RiseCurve, stepHours: number, count: number, out: Float32Array, at: number): void {
   const { hours, gas } = curve
   const last = curve.count - 1
-  let i = 0
-  for (let k = 0; k < count; k++) {
-    const t = k * stepHours
-    while (i < last && (hours[i + 1] as number) < t) i++
-    out[at + k] = i >= last ? (gas[last] as number) : gasWithin(curve, i, t)
+  let k = 0
+  for (let i = 0; i < last && k < count; i++) {
+    const from = hours[i] as number
+    const to = hours[i + 1] as number
+    if (to < k * stepHours) continue
+    const [c0, c1, c2, c3] = cubicOf(curve, i)
+    for (; k < count && k * stepHours <= to; k++) {
+      const u = (k * stepHours - from) / (to - from)
+      out[at + k] = c0 + u * (c1 + u * (c2 + u * c3))
+    }
   }
+  for (; k < count; k++) out[at + k] = gas[last] as number
 }
 
 /** The cubic of one span, from u = 0 at its beginning to 1 at its end: c0 + c1 u + c2 u² + c3 u³. */

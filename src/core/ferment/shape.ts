@@ -23,8 +23,8 @@ export interface ClimbShape {
 export function bentShare(share: number, { shape, steep }: ClimbShape): number {
   if (share <= 0) return 0
   if (share >= 1) return 1
-  const straight = share / (1 - share)
-  const odds = shape * (steep === 1 ? straight : straight ** steep)
+  if (steep === 1) return (shape * share) / (1 + (shape - 1) * share)
+  const odds = shape * (share / (1 - share)) ** steep
   return odds / (1 + odds)
 }
 

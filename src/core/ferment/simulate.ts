@@ -63,6 +63,8 @@ export interface SimulateOptions {
   readonly untilHours: number
   /** Stop once the hill is well past its top; leave off when the end state matters. */
   readonly stopPastPeak?: boolean
+  /** How many times longer than usual its steps are: for one of many draws, whose doubt is hours. */
+  readonly stride?: number
   /** Space for the curve; the shared one when left out. */
   readonly workspace?: Workspace
 }
@@ -170,6 +172,11 @@ function setMoment(at: number, tempC: number, { pace, vigour, warmShare, cold }:
   moments[at + LAG_WORK] = tabled[RATE.lagWork] as number
 }
 
+/** The rates of a step's end, taken over to another place of it. */
+function carryMoment(to: number): void {
+  for (let i = 0; i < MOMENT_WIDTH; i++) moments[to + i] = moments[2 * MOMENT_WIDTH + i] as number
+}
+
 /**
  * Runs one vessel.
  * @param vessel what is in it and where it stands
@@ -184,7 +191,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   let place = stays[0]
   if (place === undefined) throw new RangeError('A vessel has to stand somewhere.')
   const { hours, gas, slope } = options.workspace ?? shared
-  const { untilHours, stopPastPeak = false } = options
+  const { untilHours, stopPastPeak = false, stride = 1 } = options
   const traits = mixTraits(vessel)
   const { vigour } = jar
   const factors: Factors = { pace: traits.pace, vigour, warmShare: Math.min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
@@ -229,10 +236,10 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     const fastest = Math.max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
     const fallen = food < EATEN && held < WELL_PAST.gas * highest
     const slowly = calm && (fallen || held < most) ? Math.min(Math.max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? FALLEN_STEPS : 1), SLOWEST) : 1
-    const filling = held > FULL.from * most ? (FULL.step * most) / Math.max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
-    const eating = food < HUNGRY.from && food > HUNGRY.to ? food / Math.max(foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
-    const usual = tempC > HOT_C ? HOT_STEP_HOURS : STEP_HOURS * slowly
-    let h = Math.min(usual, Math.max(filling, LEAST_STEP_HOURS), Math.max(eating, LEAST_STEP_HOURS), untilHours - t)
+    const filling = held > FULL.from * most ? (stride * FULL.step * most) / Math.max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const eating = food < HUNGRY.from && food > HUNGRY.to ? (stride * food) / Math.max(foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const usual = tempC > HOT_C ? HOT_STEP_HOURS : stride * STEP_HOURS * slowly
+    let h = Math.min(usual, Math.max(filling, stride * LEAST_STEP_HOURS), Math.max(eating, stride * LEAST_STEP_HOURS), untilHours - t)
     if (nextMove - t < h) h = Math.max(nextMove - t, 1e-6)
 
     // Within a step the place warms or cools along a line, and the vessel follows it exactly.
@@ -247,13 +254,13 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       endC = placeEndC - behind + gap * Math.exp(-h / tau)
     }
     if (Math.abs(endC - ratesC) > STEADY_K || Math.abs(midC - ratesC) > STEADY_K) {
-      moments.copyWithin(0, 2 * MOMENT_WIDTH)
+      carryMoment(0)
       setMoment(MOMENT_WIDTH, midC, factors)
       setMoment(2 * MOMENT_WIDTH, endC, factors)
       ratesC = endC
     } else if (moments[YEAST] !== moments[2 * MOMENT_WIDTH + YEAST]) {
-      moments.copyWithin(0, 2 * MOMENT_WIDTH)
-      moments.copyWithin(MOMENT_WIDTH, 2 * MOMENT_WIDTH)
+      carryMoment(0)
+      carryMoment(MOMENT_WIDTH)
     }
 
     // Plain variables on purpose: this loop is where the time goes.
