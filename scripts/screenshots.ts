@@ -9,6 +9,7 @@ async function shoot(window: Window, address: string, path: string, name: string
   await window.page.goto(address + path)
   await window.page.locator('h1').first().waitFor({ state: 'attached' })
   await window.page.waitForLoadState('networkidle')
+  await window.page.waitForFunction(() => document.querySelector('[role=progressbar]') === null)
   await window.page.waitForTimeout(700)
   await window.page.screenshot({ path: join(folder, `${name}.png`) })
   process.stdout.write(`  ${name}\n`)

@@ -28,14 +28,24 @@ export interface Judged {
 
 const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
-/** Forecast of a build that is planned; the one before stays until the new one is there. */
-export function useForecast(line: BatchLine | null, school: School, belief: JarBelief | undefined): Forecast | undefined {
+/** A build that is planned. */
+export interface PlannedLine {
+  /** Of its bake. */
+  readonly id: string
+  readonly line: BatchLine
+  readonly school: School
+  readonly belief: JarBelief
+}
+
+/** Forecasts of builds that are planned, by bake; those before stay until the new ones are there. */
+export function useForecasts(planned: readonly PlannedLine[]): ReadonlyMap<string, Forecast> {
   const { data } = useSWR(
-    line === null || belief === undefined ? null : ['forecast', line, school, belief],
-    ([, l, s, b]: [string, BatchLine, School, JarBelief]) => desk().forecast(l, s, b),
+    planned.length === 0 ? null : ['forecasts', planned],
+    ([, asked]: [string, PlannedLine[]]) =>
+      Promise.all(asked.map(async ({ id, line, school, belief }) => [id, await desk().forecast(line, school, belief)] as const)),
     ONCE
   )
-  return line === null ? undefined : data
+  return useMemo(() => new Map(planned.length === 0 ? [] : data), [planned, data])
 }
 
 /** A hill that is dragged is forecast anew once it has been held still for so long. */

@@ -8,7 +8,7 @@ import { type BakeState, foldBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
-import { useForecast, useVerdicts } from '../../data/forecasts'
+import { useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { solvePlan } from '../../data/solve'
@@ -77,13 +77,18 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     cultures
   )?.get(bake.id)
   const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
-  const forecast = useForecast(plannedLine, plan.school, beliefIn(cultures.beliefs, plan.jarId))
+  const forecast = useForecasts(
+    useMemo(
+      () => (plannedLine === null ? [] : [{ id: bake.id, line: plannedLine, school: plan.school, belief: beliefIn(cultures.beliefs, plan.jarId) }]),
+      [plannedLine, bake.id, plan.school, plan.jarId, cultures]
+    )
+  ).get(bake.id)
   const hill = useMemo(() => {
     const shown = { ...bake, plan }
     if (judged !== undefined) return runningHill(judged, cultures)
     if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), cultures)
-    return plannedHill(shown, solved, cultures, plannedLine === null ? undefined : forecast)
-  }, [bake, plan, judged, cultures, solved, plannedLine, forecast])
+    return plannedHill(shown, solved, cultures, forecast)
+  }, [bake, plan, judged, cultures, solved, forecast])
   const hills = useMemo(() => (hill === null ? [] : [hill]), [hill])
   const height = narrow ? 236 : 244
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)

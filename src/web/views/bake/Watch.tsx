@@ -23,6 +23,8 @@ import { WhenField } from './WhenField'
 const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
 const RISE_STEP = 0.1
+/** Surer than this nobody is of a levain. */
+const MOST_SURE = 0.99
 
 const SIGN_WORDS: Readonly<Record<SignKind, string>> = {
   top: 'Top',
@@ -208,7 +210,8 @@ function VerdictCard({ judged }: StationProps) {
         {word}
       </h2>
       <Text c="dimmed">
-        {says}, {format.percent(verdict.probability, 0)} sure
+        {says}, {verdict.probability > MOST_SURE ? 'over ' : ''}
+        {format.percent(Math.min(verdict.probability, MOST_SURE), 0)} sure
       </Text>
       <p className={classes.advice}>{adviceSentence(verdict, line.startedAtMs, format)}</p>
       <Figures>

@@ -16,8 +16,7 @@ import {
   sournessOf,
   type Variant,
   variantBuild,
-  variantOf,
-  windowOf
+  variantOf
 } from '../../../core'
 import { savePlan, useBake } from '../../data/bakes'
 import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
@@ -145,7 +144,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                         ? '…'
                         : one === null || one === undefined
                           ? 'never ripe'
-                          : says(one, { format, startMs, school: plan.school, usual: usual ?? compared[0]?.acid ?? null })}
+                          : says(one, { format, startMs, usual: usual ?? compared[0]?.acid ?? null })}
                     </td>
                   )
                 })}
@@ -274,7 +273,6 @@ function Asked({
 interface Told {
   readonly format: Format
   readonly startMs: number
-  readonly school: Plan['school']
   readonly usual: number | null
 }
 
@@ -285,12 +283,8 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
   { name: 'Doubled', says: (c, told) => at(c.milestones.doubledHours, told) },
   {
     name: 'Fit to mix',
-    says: (c, told) => {
-      const { opensHours, closesHours } = windowOf(c.milestones, told.school)
-      return opensHours === null || closesHours === null
-        ? 'not reached'
-        : `${at(opensHours, told)} – ${told.format.time(near(told.startMs + closesHours * MS_PER_HOUR))}`
-    }
+    says: ({ forecast: { opens, closes } }, told) =>
+      Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : 'not reached'
   },
   { name: 'Peak', says: (c, told) => `${at(c.milestones.peakHours, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },

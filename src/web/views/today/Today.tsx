@@ -6,9 +6,9 @@ import { Link } from 'react-router'
 import { type Bake, happeningOf, type Jar, type Kitchen, lineFromWire } from '../../../contract'
 import { cultureAt, type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, strengthOf, type WeighedDough } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
-import { useCultures } from '../../data/beliefs'
+import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
-import { type Judged, useVerdicts } from '../../data/forecasts'
+import { type Judged, type PlannedLine, useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { solveBakeHere } from '../../data/solve'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
@@ -55,16 +55,27 @@ export function Today() {
     const answer = solved.get(bake.id) ?? null
     return { bake, solved: answer, judged, steps: stepsFor(kitchen, bake, answer, judged, now) }
   })
+  const planned = useMemo(
+    () =>
+      (bakes ?? []).flatMap(({ id, status, plan }): PlannedLine[] => {
+        const line = solved.get(id)?.build?.timed.line
+        if (line === undefined || (status !== 'planned' && status !== 'building')) return []
+        return [{ id, line, school: plan.school, belief: beliefIn(cultures?.beliefs, plan.jarId) }]
+      }),
+    [bakes, solved, cultures]
+  )
+  const forecasts = useForecasts(planned)
   const hills = useMemo(
     () =>
       (bakes ?? []).flatMap((bake) => {
         if (cultures === undefined) return []
         const judged = verdicts?.get(bake.id)
         if (judged !== undefined) return [runningHill(judged, cultures)]
-        const hill = bake.status === 'planned' || bake.status === 'building' ? plannedHill(bake, solved.get(bake.id) ?? null, cultures) : null
+        if (!planned.some(({ id }) => id === bake.id)) return []
+        const hill = plannedHill(bake, solved.get(bake.id) ?? null, cultures, forecasts.get(bake.id))
         return hill === null ? [] : [hill]
       }),
-    [bakes, verdicts, solved, cultures]
+    [bakes, verdicts, planned, forecasts, solved, cultures]
   )
   if (bakes === undefined || cultures === undefined || verdicts === undefined) {
     return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="Today could not be opened" words={error.message} />
