@@ -35,10 +35,15 @@ function labelOf(bake: Bake, jars: readonly Jar[]): string {
 
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
 
-/** The hill of a line as the model draws it, up to where its levain is used or past use. */
-function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs: number): { points: HillPoint[]; milestones: Milestones } {
+/**
+ * The hill of a line as the model draws it, up to where its levain is used or past use.
+ * @param closesMs when it was past use, where that is in the record; else the model tells
+ */
+function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs: number, closesMs?: number): { points: HillPoint[]; milestones: Milestones } {
   const { curve, milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_HOURS, stopPastPeak: true })
-  const used = Math.max(milestones.closesHours ?? LONGEST_HOURS, (mixAtMs - startMs) / MS_PER_HOUR) + TAIL_HOURS
+  const hoursAt = (ms: number) => (ms - startMs) / MS_PER_HOUR
+  const closesHours = closesMs === undefined ? milestones.closesHours : hoursAt(closesMs)
+  const used = Math.max(closesHours ?? LONGEST_HOURS, hoursAt(mixAtMs)) + TAIL_HOURS
   const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
   const points: HillPoint[] = []
   for (let i = 0; i < curve.count; i++) {
@@ -120,17 +125,26 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
   }
 }
 
+/** The window that was told when a levain was mixed: later learning does not change the record. */
+function toldWindow(bake: Bake, startMs: number): Hill['window'] {
+  const event = bake.events.findLast((e) => e.type === 'mixed')
+  const [opens, closes] = [event?.shown?.quantiles.opens[2], event?.shown?.quantiles.closes[2]]
+  return typeof opens === 'number' && typeof closes === 'number' ? { fromMs: startMs + opens * MS_PER_HOUR, toMs: startMs + closes * MS_PER_HOUR } : null
+}
+
 /** A levain that has been mixed, as the model draws it beside what was seen. */
 export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultures): Hill {
   const { marks, mixed } = foldBake(bake.events.map(happeningOf))
-  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId).centre, line.startedAtMs, mixed?.atMs ?? line.startedAtMs)
+  const start = line.startedAtMs
+  const told = toldWindow(bake, start)
+  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId).centre, start, mixed?.atMs ?? start, told?.toMs)
   return {
     id: bake.id,
     label: labelOf(bake, jars),
     family: familyOfLine(line),
     running: true,
     points,
-    window: windowAt(milestones, bake.plan.school, line.startedAtMs),
+    window: told ?? windowAt(milestones, bake.plan.school, start),
     moves: movesOf(line),
     marks: markPoints(marks),
     mixAtMs: mixed?.atMs

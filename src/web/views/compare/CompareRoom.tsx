@@ -276,7 +276,8 @@ interface Told {
   readonly usual: number | null
 }
 
-const at = (hours: number | null, { format, startMs }: Told) => (hours === null ? 'not reached' : format.dayTime(near(startMs + hours * MS_PER_HOUR)))
+const at = (hours: number | null, { format, startMs }: Told) =>
+  hours === null || !Number.isFinite(hours) ? 'not reached' : format.dayTime(near(startMs + hours * MS_PER_HOUR))
 
 /** What each build would give, row by row. */
 const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBuild, told: Told) => string }[] = [
@@ -286,7 +287,7 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
     says: ({ forecast: { opens, closes } }, told) =>
       Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : 'not reached'
   },
-  { name: 'Peak', says: (c, told) => `${at(c.milestones.peakHours, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
+  { name: 'Peak', says: (c, told) => `${at(c.forecast.peak.p50, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
   {
     name: 'Sourness',
