@@ -5,6 +5,7 @@ import {
   contentsOf,
   type Forecast,
   foldBake,
+  gasAt,
   type JarParameters,
   type Milestones,
   mainKind,
@@ -48,8 +49,10 @@ function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs:
   const points: HillPoint[] = []
   for (let i = 0; i < curve.count; i++) {
     const hours = curve.hours[i] as number
-    if (hours <= end) points.push({ ms: startMs + hours * MS_PER_HOUR, gas: curve.gas[i] as number })
+    if (hours < end) points.push({ ms: startMs + hours * MS_PER_HOUR, gas: curve.gas[i] as number })
   }
+  const lastHours = Math.min(end, curve.hours[curve.count - 1] as number)
+  points.push({ ms: startMs + lastHours * MS_PER_HOUR, gas: gasAt(curve, lastHours) })
   return { points, milestones }
 }
 
