@@ -96,28 +96,35 @@ export function sampleCurve(curve: RiseCurve, stepHours: number, count: number, 
     const from = hours[i] as number
     const to = hours[i + 1] as number
     if (to < k * stepHours) continue
-    const [c0, c1, c2, c3] = cubicOf(curve, i)
-    for (; k < count && k * stepHours <= to; k++) {
-      const u = (k * stepHours - from) / (to - from)
-      out[at + k] = c0 + u * (c1 + u * (c2 + u * c3))
-    }
+    setCubic(curve, i)
+    for (; k < count && k * stepHours <= to; k++) out[at + k] = cubicAt((k * stepHours - from) / (to - from))
   }
   for (; k < count; k++) out[at + k] = gas[last] as number
 }
 
-/** The cubic of one span, from u = 0 at its beginning to 1 at its end: c0 + c1 u + c2 u² + c3 u³. */
-function cubicOf({ hours, gas, slope }: RiseCurve, i: number): readonly [number, number, number, number] {
+/** c0 … c3 of the span looked at; one for all, since spans by the ten thousand are looked at in a forecast. */
+const cubic = new Float64Array(4)
+
+/** Sets the cubic of one span, from u = 0 at its beginning to 1 at its end: c0 + c1 u + c2 u² + c3 u³. */
+function setCubic({ hours, gas, slope }: RiseCurve, i: number): void {
   const h = (hours[i + 1] as number) - (hours[i] as number)
-  const [g0, g1] = [gas[i] as number, gas[i + 1] as number]
-  const [s0, s1] = [h * (slope[i] as number), h * (slope[i + 1] as number)]
-  return [g0, s0, 3 * (g1 - g0) - 2 * s0 - s1, 2 * (g0 - g1) + s0 + s1]
+  const g0 = gas[i] as number
+  const rise = (gas[i + 1] as number) - g0
+  const s0 = h * (slope[i] as number)
+  const s1 = h * (slope[i + 1] as number)
+  cubic[0] = g0
+  cubic[1] = s0
+  cubic[2] = 3 * rise - 2 * s0 - s1
+  cubic[3] = s0 + s1 - 2 * rise
 }
 
+/** Value of that cubic. */
+const cubicAt = (u: number) => (cubic[0] as number) + u * ((cubic[1] as number) + u * ((cubic[2] as number) + u * (cubic[3] as number)))
+
 function gasWithin(curve: RiseCurve, i: number, atHours: number): number {
-  const [c0, c1, c2, c3] = cubicOf(curve, i)
+  setCubic(curve, i)
   const from = curve.hours[i] as number
-  const u = (atHours - from) / ((curve.hours[i + 1] as number) - from)
-  return c0 + u * (c1 + u * (c2 + u * c3))
+  return cubicAt((atHours - from) / ((curve.hours[i + 1] as number) - from))
 }
 
 /** The top lies in one of the two spans beside the highest point, where the slope changes sign. */
@@ -125,11 +132,12 @@ function peakNear(curve: RiseCurve, at: number): { hours: number; gas: number } 
   const { hours, gas, slope, count } = curve
   const i = (slope[at] as number) > 0 ? at : at - 1
   if (i < 0 || i + 1 >= count) return { hours: hours[at] as number, gas: gas[at] as number }
-  const [c0, c1, c2, c3] = cubicOf(curve, i)
+  setCubic(curve, i)
+  const [c1, c2, c3] = [cubic[1] as number, cubic[2] as number, cubic[3] as number]
   // Where the slope c1 + 2 c2 u + 3 c3 u² falls through nothing.
   const root = Math.sqrt(Math.max(c2 * c2 - 3 * c1 * c3, 0))
   const u = Math.min(Math.max(c1 > 0 ? c1 / (root - c2) : 0, 0), 1)
-  const top = c0 + u * (c1 + u * (c2 + u * c3))
+  const top = cubicAt(u)
   if (!(top > (gas[at] as number))) return { hours: hours[at] as number, gas: gas[at] as number }
   return { hours: (hours[i] as number) + u * ((hours[i + 1] as number) - (hours[i] as number)), gas: top }
 }
@@ -140,13 +148,13 @@ function crossing(curve: RiseCurve, from: number, direction: 1 | -1, level: numb
   for (let i = from + direction; i >= 0 && i < count; i += direction) {
     if ((gas[i] as number) > level) continue
     const left = direction === 1 ? i - 1 : i
-    const [c0, c1, c2, c3] = cubicOf(curve, left)
+    setCubic(curve, left)
     let low = 0
     let high = 1
-    const lowIsBelow = c0 <= level
+    const lowIsBelow = cubicAt(0) <= level
     for (let n = 0; n < 16; n++) {
       const u = (low + high) / 2
-      if (c0 + u * (c1 + u * (c2 + u * c3)) <= level === lowIsBelow) low = u
+      if (cubicAt(u) <= level === lowIsBelow) low = u
       else high = u
     }
     const u = (low + high) / 2
