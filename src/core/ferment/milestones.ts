@@ -1,4 +1,14 @@
-import type { RiseCurve } from './simulate'
+/** A curve of rise: `count` points, the rest of the arrays is free space. */
+export interface RiseCurve {
+  /** Number of points. */
+  readonly count: number
+  /** Hours since mixing. */
+  readonly hours: Float64Array
+  /** g: rise less 1. */
+  readonly gas: Float64Array
+  /** dg/dt, 1/h. */
+  readonly slope: Float64Array
+}
 
 /** When a curve passes its marks, hours since mixing; null where it does not within the time looked at. */
 export interface Milestones {

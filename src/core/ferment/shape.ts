@@ -4,8 +4,7 @@
  */
 
 import { MODEL } from './constants'
-import type { Top } from './milestones'
-import type { RiseCurve } from './simulate'
+import type { RiseCurve, Top } from './milestones'
 
 /** How a climb is bent. */
 export interface ClimbShape {

@@ -7,7 +7,7 @@ import { MODEL } from './constants'
 import type { CultureState } from './culture'
 import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR } from './jarParameters'
-import { type Milestones, milestonesOf, topOf } from './milestones'
+import { type Milestones, milestonesOf, type RiseCurve, topOf } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'
 import { bendClimb } from './shape'
 import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
@@ -30,18 +30,6 @@ export interface Vessel {
   readonly stays: readonly Stay[]
   /** What it stands in is made of; glass unless said otherwise. */
   readonly material?: VesselMaterial
-}
-
-/** A curve of rise: `count` points, the rest of the arrays is free space. */
-export interface RiseCurve {
-  /** Number of points. */
-  readonly count: number
-  /** Hours since mixing. */
-  readonly hours: Float64Array
-  /** g: rise less 1. */
-  readonly gas: Float64Array
-  /** dg/dt, 1/h. */
-  readonly slope: Float64Array
 }
 
 /** What a simulation returns. */
