@@ -23,8 +23,9 @@ import {
   type Vessel
 } from '../src/core'
 import { bendClimb } from '../src/core/ferment/shape'
+import { referenceRun } from '../src/core/testing/reference'
 import { largeFormula } from './formula'
-import { referenceRun, solverRun } from './reference'
+import { solverRun } from './reference'
 import { heading, report, timed } from './report'
 
 /** Cases checked against the one-second reference. */

@@ -158,6 +158,9 @@ export const jarSchema = z.object({
 })
 export type Jar = z.infer<typeof jarSchema>
 
+/** Where a fed jar goes once it has started to work, and after how long, h. */
+const laterSchema = z.object({ placeId: idSchema, afterHours: numberIn([0, 72], 'Time until it is moved', 'h') })
+
 /** A feed: all but `keepGrams` goes to the discard pot, then flour and water go in. */
 export const feedSchema = z.object({
   ...noted,
@@ -165,7 +168,8 @@ export const feedSchema = z.object({
   flourGrams: numberIn([1, 20_000], 'Flour', 'g'),
   waterGrams: numberIn([1, 20_000], 'Water', 'g'),
   mixTempC: tempSchema('The mix'),
-  placeId: idSchema
+  placeId: idSchema,
+  later: laterSchema.nullable().default(null)
 })
 export type Feed = z.input<typeof feedSchema>
 

@@ -62,6 +62,8 @@ export const MODEL = {
   acidRate: 0.2,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
+  /** Food below which a culture is hungry. */
+  hungryFood: 0.1,
   /** Loss of starved yeast per hour at 25 °C. */
   starvedLoss: 0.01,
   /** δ = 12 e^{.55 (T − 50)}: heat death per hour. */
@@ -72,6 +74,8 @@ export const MODEL = {
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
   lagWorkPerColdDay: 0.14,
   lagWorkMax: 5,
+  /** Lag work up to which a culture builds as it is, after one feed, and after two. */
+  lagWorkStages: [0.6, 1.5, 3],
   /** The factor on rates in the cold is whole at 4 °C and gone at 12 °C. */
   coldFullC: 4,
   coldNoneC: 12,

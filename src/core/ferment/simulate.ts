@@ -44,6 +44,10 @@ export interface Run {
   readonly endTempC: number
   /** Strength W when the run ended. */
   readonly endStrength: number
+  /** When its food runs out and it is hungry, hours since mixing; null: not within the run. */
+  readonly hungryHours: number | null
+  /** When its lag work passes each of MODEL.lagWorkStages, hours since mixing; as many as it passes within the run. */
+  readonly fadeHours: readonly number[]
 }
 
 export interface SimulateOptions {
@@ -101,7 +105,7 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'hydration' | 'salt'>)
 }
 
 // Of the loop where the time goes.
-const { halfFood, halfFoodBacteria, starvedFood, foodPerGas, bacteriaCeiling } = MODEL
+const { halfFood, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, bacteriaCeiling, lagWorkStages } = MODEL
 
 /** At and above this heat kills fast, and the steps are short, °C. */
 const HOT_C = 36
@@ -201,6 +205,8 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   let lagWork: number = MODEL.lagWorkRipe
   let highest = 0
   let lastMade = 0
+  let hungryHours = food < hungryFood ? 0 : null
+  const fadeHours: number[] = []
   let count = 1
   hours[0] = 0
   gas[0] = 0
@@ -307,11 +313,18 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     alpha += sixth * sumAl
     yeast += sixth * sumN
     bacteria += sixth * sumB
+    const foodBefore = food
     food = Math.max(food + sixth * sumS, 0)
+    if (hungryHours === null && food < hungryFood) hungryHours = t + (h * (foodBefore - hungryFood)) / (foodBefore - food)
     acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
     strength = Math.max(strength + sixth * sumW, 1e-6)
     held = Math.max(held + sixth * sumG, 0)
-    if (food < starvedFood) lagWork += h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
+    if (food < starvedFood) {
+      const work = h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
+      for (let next = lagWorkStages[fadeHours.length]; next !== undefined && lagWork + work >= next; next = lagWorkStages[fadeHours.length])
+        fadeHours.push(t + (h * (next - lagWork)) / work)
+      lagWork += work
+    }
     lastMade = made
     t += h
     tempC = endC
@@ -336,7 +349,9 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       lagWork: Math.min(Math.max(lagWork, remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
     },
     endTempC: tempC,
-    endStrength: strength
+    endStrength: strength,
+    hungryHours,
+    fadeHours
   }
 }
 

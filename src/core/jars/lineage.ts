@@ -1,3 +1,4 @@
+import { MODEL } from '../ferment/constants'
 import { type CultureState, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
@@ -150,8 +151,18 @@ export type Strength = (typeof STRENGTHS)[number]
  * What a culture needs before it builds a levain.
  * Source: h₀ below 1.5 one feed, below 3 two, else revival; near its peak it is ready (fermentation model, docs/model.md).
  */
-export function strengthOf(state: CultureState): Strength {
-  if (state.lagWork < 0.6 && state.yeast > 0.4) return 'ready as it is'
-  if (state.lagWork < 1.5) return 'one feed'
-  return state.lagWork < 3 ? 'two feeds' : 'revival'
+export function strengthOf({ lagWork, yeast }: CultureState): Strength {
+  const passed = MODEL.lagWorkStages.filter((stage) => lagWork >= stage).length
+  return STRENGTHS[passed === 0 && yeast <= LIVELY_YEAST ? 1 : passed] as Strength
 }
+
+/** Fresh flour per gram kept in each feed a culture wants before it builds: gently at first. Source: craft knowledge. */
+export const WAKE_UP_RATIOS: Readonly<Record<Strength, readonly number[]>> = {
+  'ready as it is': [],
+  'one feed': [2],
+  'two feeds': [1, 2],
+  revival: [1, 1, 2]
+}
+
+/** Density of yeast above which a culture builds as it is. */
+const LIVELY_YEAST = 0.4

@@ -170,6 +170,7 @@ async function feed(demo: Demo, name: string, hoursAgo: number, keepGrams: numbe
     flourGrams,
     waterGrams: flourGrams,
     mixTempC: 22,
+    later: null,
     placeId: demo.places[place]
   })
 }

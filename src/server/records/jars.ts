@@ -9,6 +9,7 @@ import { createBatch, lineOf, linesOf, stayAt } from './batches'
 import { placeIn, theKitchen } from './kitchens'
 import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
 
+const MS_PER_HOUR = 3_600_000
 /** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
 const ASSUMED_FLOUR_PER_SEED = 2
 
@@ -167,6 +168,7 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
   if (await isRecorded(work, feed.id)) return
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, feed.placeId)
+  const later = feed.later === null ? null : placeIn(kitchen, feed.later.placeId)
   const { row, hydration, milligrams } = await jarForSeed(work, jarId)
   const fedAtMs = Date.parse(feed.happenedAt)
   refuseFuture(fedAtMs, work.nowMs, 'The feed')
@@ -194,14 +196,14 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
     saltMg: 0,
     mixTempC: feed.mixTempC,
     parents: [{ parentBatchId: row.currentBatchId, milligrams: kept, hydration, flour: row.flour }],
-    stays: [stayAt(kitchen, place.id, fedAtMs)]
+    stays: [stayAt(kitchen, place.id, fedAtMs), ...(later === null ? [] : [stayAt(kitchen, later.id, fedAtMs + (feed.later?.afterHours ?? 0) * MS_PER_HOUR)])]
   })
   await record(work, eventOf(kitchen.id, jarId, feed, 'feed', { ...feed, batchId, previousBatchId: row.currentBatchId, previousPlaceId: row.placeId }), [
     ...transfer(`jar:${jarId}`, 'discard', milligrams - kept),
     ...transfer(`shelf:${row.flour}`, `jar:${jarId}`, flour),
     ...transfer('shelf:water', `jar:${jarId}`, water)
   ])
-  await setContents(work, row, batchId, place.id)
+  await setContents(work, row, batchId, (later ?? place).id)
 }
 
 /** Points a jar at another batch. */

@@ -14,6 +14,7 @@ const Today = lazy(() => import('../views/today/Today').then((m) => ({ default: 
 const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: m.Bakes })))
 const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
 const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
+const JarsRoom = lazy(() => import('../views/jars/JarsRoom').then((m) => ({ default: m.JarsRoom })))
 const PaceRoom = lazy(() => import('../views/pace/PaceRoom').then((m) => ({ default: m.PaceRoom })))
 const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ default: m.Formulas })))
 const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
@@ -62,6 +63,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/bakes/:id" element={<BakeSheet />} />
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
               <Route path="/bakes/:id/compare" element={<CompareRoom />} />
+              <Route path="/jars" element={<JarsRoom />} />
               <Route path="/jars/:id/pace" element={<PaceRoom />} />
               <Route path="/formulas" element={<Formulas />} />
               <Route path="/formulas/:id" element={<Formulas />} />

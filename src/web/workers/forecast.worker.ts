@@ -5,6 +5,7 @@ import {
   type ComparedBuild,
   type CultureManner,
   compareLine,
+  conditionOf,
   type Draws,
   type Drivers,
   drawForecast,
@@ -13,6 +14,8 @@ import {
   type HourRange,
   horizonHours,
   type JarBelief,
+  type JarCondition,
+  type JarParameters,
   judge,
   learning,
   type Mark,
@@ -26,6 +29,12 @@ import {
   vesselOf,
   weightedQuantile
 } from '../../core'
+
+/** A jar with what is believed of it. */
+export interface KeptJar {
+  readonly line: BatchLine
+  readonly parameters: JarParameters
+}
 
 /** Draws of the builds asked for last, by what was mixed and what is believed of the jar: judging again costs no new draws. */
 const kept = new Map<string, Draws>()
@@ -62,6 +71,8 @@ const desk = {
     const acids = past.map(({ line, hours }) => simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: hours }).end.acid)
     return acids.length === 0 ? null : weightedQuantile(acids, new Float64Array(acids.length).fill(1), 0.5)
   },
+  /** How jars are at a moment. */
+  conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map(({ line, parameters }) => conditionOf(line, atMs, parameters)),
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
   /** Learns a jar; null when it was called off. */
   learn: async (task: string, logs: readonly BuildLog[], tell: (share: number) => void): Promise<JarBelief | null> => {

@@ -3,23 +3,23 @@ import { useMediaQuery } from '@mantine/hooks'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type Bake, happeningOf, type Jar, type Kitchen, lineFromWire } from '../../../contract'
-import { cultureAt, type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, strengthOf, type WeighedDough } from '../../../core'
+import { type Bake, happeningOf, type Jar, type Kitchen } from '../../../contract'
+import { type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, type WeighedDough } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
-import { beliefIn, useCultures } from '../../data/beliefs'
+import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
+import { useConditions } from '../../data/conditions'
 import { type Judged, type PlannedLine, useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { solveBakeHere } from '../../data/solve'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
-import { FeedSheet } from '../../parts/FeedSheet'
-import { familyOf } from '../../parts/family'
-import { JarDrawing } from '../../parts/jar/JarDrawing'
+import { byNeed } from '../../parts/conditionWords'
+import { FeedSheet } from '../../parts/feed/FeedSheet'
+import { JarCard } from '../../parts/jar/JarCard'
 import { Quiet } from '../../parts/Quiet'
 import { plannedHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { useNewBake } from '../../parts/useNewBake'
-import { needOf } from '../../parts/warnings'
 import { adviceSentence, fromNow, near, possessive } from '../../parts/words'
 import classes from './Today.module.css'
 
@@ -108,7 +108,7 @@ export function Today() {
           )}
         </div>
       )}
-      <JarShelf jars={jars} now={now} />
+      <JarShelf cultures={cultures} now={now} />
     </>
   )
 }
@@ -244,30 +244,16 @@ function ThenRow({ entry, step, jars }: { entry: Entry; step: Step; jars: readon
   )
 }
 
-/** Every jar with what it needs before it builds. */
-function JarShelf({ jars, now }: { jars: readonly Jar[]; now: number }) {
-  const { kitchen, format } = useKitchen()
+/** The jars, the neediest first. */
+function JarShelf({ cultures, now }: { cultures: Cultures; now: number }) {
+  const conditions = useConditions(cultures, now)
   const [feeding, setFeeding] = useState<Jar | null>(null)
+  const jars = [...cultures.jars].sort((a, b) => byNeed(conditions?.get(a.id), conditions?.get(b.id)))
   return (
     <section className={classes.jars} aria-label="Jars">
-      {jars.map((jar) => {
-        const line = lineFromWire(jar.line)
-        const strength = strengthOf(cultureAt(line, now))
-        const place = kitchen.places.find((p) => p.id === jar.placeId)
-        return (
-          <button key={jar.id} type="button" className={classes.jar} onClick={() => setFeeding(jar)} aria-label={`Feed ${jar.name}`}>
-            <JarDrawing rise={1} family={familyOf(jar.flour)} height={84} />
-            <span className={classes.jarWords}>
-              <b>{jar.name}</b>
-              <span>
-                {format.mass(jar.grams)} · {place?.name ?? 'somewhere'}
-              </span>
-              <span>fed {format.duration((now - line.startedAtMs) / MS_PER_HOUR)} ago</span>
-              <span className={classes.need}>{strength === 'ready as it is' ? 'ready as it is' : needOf(strength).replace(/ before.*/, '')}</span>
-            </span>
-          </button>
-        )
-      })}
+      {jars.map((jar) => (
+        <JarCard key={jar.id} jar={jar} condition={conditions?.get(jar.id)} now={now} onFeed={setFeeding} />
+      ))}
       <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
     </section>
   )

@@ -1,0 +1,27 @@
+import { useMemo } from 'react'
+import useSWR from 'swr'
+import { lineFromWire } from '../../contract'
+import type { JarCondition } from '../../core'
+import type { KeptJar } from '../workers/forecast.worker'
+import { beliefIn, type Cultures } from './beliefs'
+import { desk, ONCE } from './desk'
+
+const MS_PER_MINUTE = 60_000
+
+/** How all jars are, by id; renewed every minute. Undefined until it is reckoned. */
+export function useConditions(cultures: Cultures | undefined, now: number): ReadonlyMap<string, JarCondition> | undefined {
+  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const kept = useMemo(
+    () => cultures?.jars.map((jar): KeptJar => ({ line: lineFromWire(jar.line), parameters: beliefIn(cultures.beliefs, jar.id).centre })),
+    [cultures]
+  )
+  const { data } = useSWR(
+    kept === undefined ? null : ['conditions', kept, minute],
+    ([, jars, at]: [string, readonly KeptJar[], number]) => desk().conditions(jars, at),
+    ONCE
+  )
+  return useMemo(() => {
+    if (cultures === undefined || data === undefined || data.length !== cultures.jars.length) return undefined
+    return new Map(cultures.jars.map((jar, i) => [jar.id, data[i] as JarCondition]))
+  }, [cultures, data])
+}

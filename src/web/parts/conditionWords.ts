@@ -1,0 +1,50 @@
+import { type Format, isHungry, type JarCondition } from '../../core'
+import { near } from './words'
+
+const MS_PER_DAY = 86_400_000
+/** Further off than this a weekday would be told twice. */
+const WEEKDAY_DAYS = 6
+
+/** "Sat 08:25", or "Sat 28 Nov" when that is further off. */
+export function whenWords(ms: number, nowMs: number, format: Format): string {
+  return Math.abs(ms - nowMs) < WEEKDAY_DAYS * MS_PER_DAY ? format.dayTime(near(ms)) : format.date(ms)
+}
+
+/** What a jar is for the next bake, in a word or two. */
+const USES: Readonly<Record<JarCondition['use'], string>> = {
+  ripens: 'not ripe yet',
+  'ready as it is': 'ready as it is',
+  'one feed': 'one feed before it builds',
+  'two feeds': 'two feeds before it builds',
+  revival: 'to be fed up over some days'
+}
+
+/** How a jar is, told in two lines: the second is what it means for the next bake. */
+export interface ToldCondition {
+  readonly headline: string
+  readonly use: string
+  /** It should be fed before it is used. */
+  readonly hungry: boolean
+}
+
+/**
+ * A jar's condition in words.
+ * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
+ */
+export function tellCondition(condition: JarCondition, nowMs: number, format: Format): ToldCondition {
+  const { use, peakMs, hungryMs } = condition
+  const hungry = isHungry(condition, nowMs)
+  const when = (ms: number) => whenWords(ms, nowMs, format)
+  const headline = () => {
+    if (use === 'ripens') return peakMs === null ? 'Asleep: it hardly rises here' : `Ripe about ${when(peakMs)}`
+    if (use === 'ready as it is') return hungry ? 'Ripe: use it or feed it' : 'Ripe now'
+    return hungryMs === null ? 'Past its top' : `Hungry since ${when(hungryMs)}`
+  }
+  const hungryFrom = hungryMs === null || hungry ? '' : `, hungry from ${when(hungryMs)}`
+  return { headline: headline(), use: `${USES[use]}${hungryFrom}`, hungry: hungry && use !== 'ready as it is' }
+}
+
+/** The neediest first: those hungry longest, then those hungry soonest. */
+export function byNeed(a: JarCondition | undefined, b: JarCondition | undefined): number {
+  return (a?.hungryMs ?? Number.POSITIVE_INFINITY) - (b?.hungryMs ?? Number.POSITIVE_INFINITY)
+}

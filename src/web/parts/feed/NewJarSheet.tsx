@@ -1,0 +1,68 @@
+import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { FLOUR_KINDS, type FlourKind, POSSIBLE } from '../../../core'
+import { nowMs } from '../../data/clock'
+import { openJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { Note } from '../Card'
+import { QuantityField } from '../QuantityField'
+import { tellDone, tellError } from '../tell'
+import { placeChoices } from './placeChoices'
+
+/** A jar that comes into the kitchen. */
+export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
+  return (
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title="A new jar">
+      {opened && <NewJarForm onClose={onClose} />}
+    </Drawer>
+  )
+}
+
+function NewJarForm({ onClose }: { onClose: () => void }) {
+  const { kitchen, format } = useKitchen()
+  const [name, setName] = useState('')
+  const [flour, setFlour] = useState<FlourKind>('white wheat')
+  const [inJar, setInJar] = useState(80)
+  const [hydration, setHydration] = useState(1)
+  const [hoursAgo, setHoursAgo] = useState(12)
+  const [placeId, setPlaceId] = useState(kitchen.places[0]?.id ?? '')
+  const [error, setError] = useState<string | null>(null)
+  const add = () => {
+    if (name.trim() === '') return setError('Give the jar a name.')
+    openJar({
+      id: newId(),
+      name: name.trim(),
+      flour,
+      hydration,
+      grams: inJar,
+      lastFedAt: new Date(nowMs() - hoursAgo * 3_600_000).toISOString(),
+      placeId
+    }).then(() => tellDone(`${name.trim()} has come into the kitchen.`), tellError)
+    onClose()
+  }
+  return (
+    <Stack gap="md">
+      <TextInput
+        label="Name"
+        value={name}
+        error={error}
+        data-autofocus
+        onChange={(e) => {
+          setName(e.currentTarget.value)
+          setError(null)
+        }}
+        maxLength={80}
+      />
+      <Select label="Flour it lives on" data={[...FLOUR_KINDS]} value={flour} onChange={(v) => v !== null && setFlour(v as FlourKind)} />
+      <SimpleGrid cols={2}>
+        <QuantityField kind="mass" label="In the jar" value={inJar} range={[1, 20_000]} what="What is in the jar" onCommit={setInJar} />
+        <QuantityField kind="percent" label="Hydration" value={hydration} range={POSSIBLE.levainHydration} onCommit={setHydration} />
+      </SimpleGrid>
+      <QuantityField kind="parts" label="Last fed, hours ago" value={hoursAgo} range={[0, 24 * 60]} what="Hours since the last feed" onCommit={setHoursAgo} />
+      <Select label="Where it stands" data={placeChoices(kitchen.places, format)} value={placeId} onChange={(v) => v !== null && setPlaceId(v)} />
+      <Note>Until Olvent knows its feeds, it is taken to have been fed one part to two of flour.</Note>
+      <Button onClick={add}>Add the jar</Button>
+    </Stack>
+  )
+}

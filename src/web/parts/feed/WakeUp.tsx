@@ -1,0 +1,36 @@
+import { useMemo } from 'react'
+import { type Jar, lineFromWire } from '../../../contract'
+import { conditionOf, type JarParameters, WAKE_UP_RATIOS, wakeUpPlan } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { standingAt } from '../../data/solve'
+import { Note } from '../Card'
+import { whenWords } from '../conditionWords'
+
+/** A jar wakes at a place no colder than this, °C. */
+const WAKES_FROM_C = 15
+
+/** Feeds that bring a weak jar back to strength, with their times; nothing for one that a single feed puts right. */
+export function WakeUp({ jar, parameters, now, placeId }: { jar: Jar; parameters: JarParameters; now: number; placeId: string }) {
+  const { kitchen, format } = useKitchen()
+  const chosen = kitchen.places.find((p) => p.id === placeId)
+  const place = chosen !== undefined && chosen.tempC >= WAKES_FROM_C ? chosen : kitchen.places.find((p) => p.tempC >= WAKES_FROM_C)
+  const feeds = useMemo(() => {
+    const line = lineFromWire(jar.line)
+    const { use } = conditionOf(line, now, parameters)
+    if (use === 'ripens' || place === undefined) return []
+    const stayAt = (fromMs: number) => ({ fromMs, ...standingAt(place, place.tempC, fromMs, kitchen.timeZone) })
+    return wakeUpPlan({ hydration: jar.hydration, flour: jar.flour, line }, WAKE_UP_RATIOS[use], now, stayAt, parameters)
+  }, [jar, now, parameters, place, kitchen.timeZone])
+  if (feeds.length < 2 || place === undefined) return null
+  const words = feeds.map(({ flourPerSeed, atMs, ripeMs }, i) =>
+    i === 0
+      ? `1:${flourPerSeed} now, ripe about ${whenWords(ripeMs, now, format)}`
+      : `1:${flourPerSeed} on ${whenWords(atMs, now, format)}, ripe about ${whenWords(ripeMs, now, format)}`
+  )
+  return (
+    <Note>
+      Before the next bake, at {place.name} ({format.temperature(place.tempC)}): {words.join('; then ')}.
+      {feeds.length > 2 && ' Go on once a day until it doubles within eight hours.'}
+    </Note>
+  )
+}

@@ -1,0 +1,31 @@
+import { type Jar, lineFromWire } from '../../../contract'
+import type { JarCondition } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { tellCondition } from '../conditionWords'
+import { familyOf } from '../family'
+import classes from './JarCard.module.css'
+import { JarDrawing } from './JarDrawing'
+
+const MS_PER_HOUR = 3_600_000
+
+/** A jar at a glance: its level now, what is in it, how hungry it is. Pressed, it is fed. */
+export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: JarCondition | undefined; now: number; onFeed: (jar: Jar) => void }) {
+  const { kitchen, format } = useKitchen()
+  const told = condition === undefined ? undefined : tellCondition(condition, now, format)
+  const place = kitchen.places.find((p) => p.id === jar.placeId)
+  return (
+    <button type="button" className={classes.card} onClick={() => onFeed(jar)} aria-label={`Feed ${jar.name}`}>
+      <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={96} />
+      <span className={classes.words}>
+        <b className={classes.name}>{jar.name}</b>
+        <span>
+          {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)} · {place?.name ?? 'somewhere'}
+        </span>
+        <span className={classes.headline} data-hungry={told?.hungry}>
+          {told?.headline ?? `fed ${format.duration((now - lineFromWire(jar.line).startedAtMs) / MS_PER_HOUR)} ago`}
+        </span>
+        <span>{told?.use}</span>
+      </span>
+    </button>
+  )
+}
