@@ -32,7 +32,7 @@ test('answered, it opens on an empty Today with the one button', async () => {
   await type(page, 'How warm the room is', '23')
   await page.getByRole('button', { name: 'Open the kitchen' }).click()
   await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
-  expect(plain(await page.getByRole('region', { name: 'Jars' }).innerText())).toMatch(/Pip 120 g · Counter fed 12 h ago/)
+  expect(plain(await page.getByRole('region', { name: 'Jars' }).innerText())).toMatch(/Pip 120 g · white wheat 100 % Counter · fed 12 h ago/)
 })
 
 test('the same walk begins from here', async () => {
@@ -52,7 +52,7 @@ test('a feed from here is in the book, and can be undone', async () => {
   await type(page, 'Keep', '20')
   await page.getByRole('button', { name: 'Fed like this' }).click()
   await page.getByText('Pip is fed.').waitFor()
-  await page.waitForFunction(() => /120/.test(document.querySelector<HTMLInputElement>('input[value^="Pip"]')?.value ?? ''))
+  await page.waitForFunction(() => /: 100/.test(document.querySelector<HTMLInputElement>('input[value^="Pip"]')?.value ?? ''))
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await page.getByRole('link', { name: 'Today' }).click()
   await page.getByText(/fed 12/).waitFor()

@@ -21,6 +21,7 @@ beforeAll(async () => {
     ['Bench', `/bakes/${planned}/bench`],
     ['Watch', `/bakes/${running}/watch`],
     ['Compare', `/bakes/${planned}/compare`],
+    ['Jars', '/jars'],
     ['Pace', `/jars/${juno}/pace`],
     ['Formulas', '/formulas'],
     ['Kitchen', '/kitchen']

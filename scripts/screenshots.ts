@@ -51,6 +51,7 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, `/bakes/${planned}/clock`, 'bake-clock')
   await shootDragged(wide, demo.address, `/bakes/${planned}/clock`)
   await shoot(wide, demo.address, `/bakes/${planned}/compare`, 'compare')
+  await shoot(wide, demo.address, '/jars', 'jars')
   await shoot(wide, demo.address, `/jars/${juno}/pace`, 'pace')
   await shoot(wide, demo.address, `/bakes/${planned}/bench`, 'bake-bench')
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')

@@ -34,6 +34,19 @@ test('a wetter feed changes the jar’s hydration', async () => {
   expect((await feed({ waterGrams: 75 })).body.hydration).toBeCloseTo(85 / 60, 3)
 })
 
+test('out for an hour, then into the cold: it stands in both, and the jar is where it ends up', async () => {
+  const { places } = (await server.send('GET', '/api/kitchen')).body.kitchen
+  const cold = places.at(-1)
+  const { body } = await feed({ later: { placeId: cold.id, afterHours: 1.5 } })
+  expect(body.placeId).toBe(cold.id)
+  expect(body.line.stays.map((s: { from: string; tempC: number }) => [s.from, s.tempC])).toEqual([
+    [TEST_NOW, places[0].tempC],
+    [new Date(Date.parse(TEST_NOW) + 1.5 * 3_600_000).toISOString(), cold.tempC]
+  ])
+  expect((await feed({ later: { placeId: testId(), afterHours: 1 } })).status).toBe(400)
+  expect((await feed({ later: { placeId: cold.id, afterHours: -1 } })).status).toBe(400)
+})
+
 test('more kept than there is, nothing kept, an unknown place, tomorrow', async () => {
   expect((await feed({ keepGrams: 500 })).body.error.message).toContain('Pip holds 100 g')
   expect((await feed({ keepGrams: 0 })).body.error.message).toContain('culture is gone')

@@ -220,7 +220,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       )}
       <Note tone="care">Lid on loosely: a sealed jar can burst. Pink, orange or fuzzy: throw all of it away.</Note>
       <Weighing jar={jar} onClose={onClose} />
-      <div className={classes.foot}>
+      <div className={classes.foot} data-testid="feed-forecast">
         {feedLine !== null && <FeedForecast line={feedLine} parameters={parameters} now={now} />}
         <Button onClick={feed} disabled={fresh === null || whole === null}>
           Fed like this

@@ -1,4 +1,4 @@
-import { type Jar, lineFromWire } from '../../../contract'
+import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { tellCondition } from '../conditionWords'
@@ -15,14 +15,17 @@ export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: 
   const place = kitchen.places.find((p) => p.id === jar.placeId)
   return (
     <button type="button" className={classes.card} onClick={() => onFeed(jar)} aria-label={`Feed ${jar.name}`}>
-      <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={96} />
+      <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={112} />
       <span className={classes.words}>
         <b className={classes.name}>{jar.name}</b>
         <span>
-          {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)} · {place?.name ?? 'somewhere'}
+          {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)}
+        </span>
+        <span>
+          {place?.name ?? 'somewhere'} · fed {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
         </span>
         <span className={classes.headline} data-hungry={told?.hungry}>
-          {told?.headline ?? `fed ${format.duration((now - lineFromWire(jar.line).startedAtMs) / MS_PER_HOUR)} ago`}
+          {told?.headline}
         </span>
         <span>{told?.use}</span>
       </span>

@@ -1,0 +1,78 @@
+import type { Page } from 'playwright-core'
+import { closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
+
+/** Looking after the jars: how they are, a feed and what comes of it, a jar that was forgotten. */
+let program: Program
+let page: Page
+beforeAll(async () => {
+  program = await startProgram({ demo: true, now: '2026-11-27T09:12:00.000Z' })
+  page = (await openWindow()).page
+  await page.goto(program.address)
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const card = (name: string) => page.getByRole('main').getByRole('button', { name: `Feed ${name}` })
+const words = async (name: string) => plain(await card(name).innerText())
+const foot = async () => plain(await page.getByRole('dialog').getByTestId('feed-forecast').innerText())
+
+test('every jar says when it is ripe or since when it is hungry, the neediest first', async () => {
+  await page.getByRole('link', { name: 'Jars' }).click()
+  await page
+    .getByText(/Ripe about/)
+    .first()
+    .waitFor()
+  // Fed 1:4 sixteen hours ago on the worktop, and long past its top
+  expect(await words('Juno')).toMatch(/112 g · white wheat 100 % Worktop · fed 16 h ago Hungry since Fri \d\d:\d\d one feed before it builds/)
+  const names = await page.getByRole('main').getByRole('button', { name: /^Feed/ }).allInnerTexts()
+  expect(plain(names[0] ?? '')).toMatch(/^Juno/)
+})
+
+test('a feed by ratio tells grams and what comes of it, and a higher ratio lasts longer', async () => {
+  await card('Juno').click()
+  await page.getByRole('dialog').getByText('then in the jar').waitFor()
+  expect(plain(await page.getByRole('dialog').innerText())).toContain('1:2:2')
+  const ripe = /Fri (\d\d:\d\d) ripe, ×[23]\.\d/
+  expect(await foot()).toMatch(ripe)
+  const early = ripe.exec(await foot())?.[1] ?? ''
+  await type(page, 'Flour to one kept', '4')
+  await page.getByText('1:4:4').waitFor()
+  const late = ripe.exec(await foot())?.[1] ?? ''
+  expect(late > early).toBe(true)
+})
+
+test('too little food is said, a seed too wet is refused', async () => {
+  await type(page, 'Flour to one kept', '0.5')
+  await page.getByText(/much old starter for little food/).waitFor()
+  await type(page, 'Hydration then', '30')
+  await page.getByText(/too wet for that\. It works from 1\.2 of flour/).waitFor()
+  expect(await page.getByRole('button', { name: 'Fed like this' }).isDisabled()).toBe(true)
+  await type(page, 'Hydration then', '100')
+  await type(page, 'Flour to one kept', '3')
+})
+
+test('out for an hour, then the fridge: ripe days later, and it is there', async () => {
+  await page.getByRole('combobox', { name: 'Then it goes to' }).click()
+  await page.getByRole('option', { name: /Fridge/ }).click()
+  await page.waitForFunction(() => /Dec/.test(document.querySelector('[data-testid=feed-forecast]')?.textContent ?? ''))
+  await page.getByRole('button', { name: 'Fed like this' }).click()
+  await page.getByText('Juno is fed.').waitFor()
+  await page.getByText(/140 g/).waitFor()
+  expect(await words('Juno')).toMatch(/140 g · white wheat 100 % Fridge · fed/)
+})
+
+test('it can be taken back', async () => {
+  await page.getByRole('button', { name: 'Undo', exact: true }).click()
+  await page.getByText(/112 g/).waitFor()
+  expect(await words('Juno')).toMatch(/Worktop/)
+})
+
+test('a jar that was forgotten is told how it wakes, feed by feed', async () => {
+  await program.moveClock('2026-12-10T09:12:00.000Z')
+  await page.reload()
+  await card('Juno').click()
+  await page.getByText(/Before the next bake, at Worktop/).waitFor()
+  expect(plain(await page.getByRole('dialog').innerText())).toMatch(/1:1 now, ripe about (Thu|Fri) \d\d:\d\d; then 1:\d on (Thu|Fri) \d\d:\d\d, ripe about/)
+})

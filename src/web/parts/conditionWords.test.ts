@@ -1,0 +1,44 @@
+import { type JarCondition, createFormat } from '../../core'
+import { byNeed, tellCondition, whenWords } from './conditionWords'
+
+const now = Date.UTC(2026, 10, 27, 9)
+const HOUR = 3_600_000
+const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
+const condition = (more: Partial<JarCondition>): JarCondition => ({
+  phase: 'climbing',
+  rise: 1.5,
+  food: 0.5,
+  use: 'ripens',
+  peakMs: now + 5 * HOUR,
+  peakRise: 2.9,
+  foodGoneMs: now + 6 * HOUR,
+  hungryMs: now + 8 * HOUR,
+  fades: [],
+  ...more
+})
+const told = (more: Partial<JarCondition>) => tellCondition(condition(more), now, format)
+
+test('on its way up: when it is ripe and when it wants food', () => {
+  expect(told({})).toEqual({ headline: 'Ripe about Fri 14:00', use: 'not ripe yet, hungry from Fri 17:00', hungry: false })
+  expect(told({ peakMs: null, hungryMs: null })).toMatchObject({ headline: 'Asleep: it hardly rises here', use: 'not ripe yet' })
+})
+
+test('ripe, past it, hungry', () => {
+  expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready as it is, hungry from Fri 17:00', hungry: false })
+  expect(told({ use: 'ready as it is', hungryMs: now - HOUR })).toEqual({ headline: 'Ripe: use it or feed it', use: 'ready as it is', hungry: false })
+  expect(told({ use: 'two feeds', hungryMs: now - 30 * HOUR })).toEqual({
+    headline: 'Hungry since Thu 03:00',
+    use: 'two feeds before it builds',
+    hungry: true
+  })
+})
+
+test('a week off is a date, not a weekday that might be this one', () => {
+  expect(whenWords(now + 2 * 24 * HOUR, now, format)).toBe('Sun 09:00')
+  expect(whenWords(now + 8 * 24 * HOUR, now, format)).toBe('Sat 5 Dec')
+})
+
+test('the neediest first, those that never get hungry last', () => {
+  const [soon, late, never] = [condition({ hungryMs: now }), condition({ hungryMs: now + HOUR }), condition({ hungryMs: null })]
+  expect([never, late, soon].sort(byNeed)).toEqual([soon, late, never])
+})
