@@ -1,6 +1,7 @@
 /** The public face of the contract. */
 export * from './bakes'
 export * from './common'
+export * from './discard'
 export * from './errors'
 export * from './formulas'
 export * from './jars'

@@ -10,6 +10,8 @@ export const ROUTES = {
   jarUndo: (id: string) => `/api/jars/${id}/undo`,
   jarLog: (id: string) => `/api/jars/${id}/log`,
   jarPace: (id: string) => `/api/jars/${id}/pace`,
+  discard: '/api/discard',
+  discardUndo: '/api/discard/undo',
   placeReadings: (id: string) => `/api/places/${id}/readings`,
   readingsImport: (id: string) => `/api/readings/${id}`,
   ingredients: '/api/ingredients',

@@ -65,6 +65,36 @@ test('a feed can be taken back, once', async () => {
   expect((await server.send('POST', `/api/jars/${jar.id}/undo`, { ...undo, id: testId() })).status).toBe(409)
 })
 
+test('the discard pot knows whose it is, is used oldest first, and a slip is put back', async () => {
+  await feed({})
+  const [jar] = await jars()
+  const pot = async () => (await server.send('GET', '/api/discard')).body
+  expect((await pot()).portions).toEqual([{ since: TEST_NOW, grams: 80, jarName: jar.name, flour: 'white wheat', hydration: expect.closeTo(1, 3) }])
+  const take = (more: object) => server.send('POST', '/api/discard', { id: testId(), happenedAt: TEST_NOW, went: 'into food', ...more })
+  const refused = await take({ grams: 81 })
+  expect(refused.status).toBe(400)
+  expect(refused.body.error.message).toContain('holds 80 g')
+  expect((await take({ grams: 30 })).body.portions[0].grams).toBe(50)
+  const id = testId()
+  expect((await take({ id, grams: 50, went: 'thrown away' })).body).toMatchObject({
+    portions: [],
+    months: [{ month: '2026-11', usedGrams: 30, thrownGrams: 50 }]
+  })
+  const undo = { id: testId(), undoes: id, happenedAt: TEST_NOW }
+  const back = await server.send('POST', '/api/discard/undo', undo)
+  expect(back.body).toMatchObject({ portions: [{ grams: 50 }], months: [{ thrownGrams: 0, usedGrams: 30 }] })
+  expect((await server.send('POST', '/api/discard/undo', undo)).body.portions[0].grams).toBe(50)
+  expect((await server.send('POST', '/api/discard/undo', { ...undo, id: testId() })).status).toBe(409)
+})
+
+test('a feed taken back takes its discard back, too', async () => {
+  const id = testId()
+  await feed({ id })
+  const [jar] = await jars()
+  await server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes: id, happenedAt: TEST_NOW })
+  expect((await server.send('GET', '/api/discard')).body).toEqual({ portions: [], months: [] })
+})
+
 test('one weighing corrects the book, up or down', async () => {
   const [jar] = await jars()
   const weigh = (grams: number) => server.send('POST', `/api/jars/${jar.id}/weighings`, { id: testId(), happenedAt: TEST_NOW, grams })

@@ -1,11 +1,12 @@
 import { Router } from 'express'
-import { feedSchema, jarOpeningSchema, jarPacePutSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
+import { discardUseSchema, feedSchema, jarOpeningSchema, jarPacePutSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
 import { parse } from '../problems'
+import { discardPot, takeDiscard, undoDiscard } from '../records/discard'
 import { jarLog } from '../records/jarLog'
 import { feedJar, findJar, listJars, openJar, setPace, undoFeed, weighJar } from '../records/jars'
 import { changes, idIn, reads, type Services, writes } from './route'
 
-/** Jars: opened, fed, weighed. */
+/** Jars: opened, fed, weighed; and the discard pot they fill. */
 export function jarRoutes(services: Services): Router {
   const router = Router()
   router.get(
@@ -39,6 +40,24 @@ export function jarRoutes(services: Services): Router {
   router.put(
     ROUTES.jarPace(':id'),
     changes(services, 'This jar', findJar, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
+  )
+  router.get(
+    ROUTES.discard,
+    reads(services, (work) => discardPot(work))
+  )
+  router.post(
+    ROUTES.discard,
+    writes(services, async (work, req) => {
+      await takeDiscard(work, parse(discardUseSchema, req.body))
+      return discardPot(work)
+    })
+  )
+  router.post(
+    ROUTES.discardUndo,
+    writes(services, async (work, req) => {
+      await undoDiscard(work, parse(undoSchema, req.body))
+      return discardPot(work)
+    })
   )
   return router
 }

@@ -2,6 +2,7 @@ import useSWR, { mutate } from 'swr'
 import { z } from 'zod'
 import { type Feed, type Jar, type JarOpening, jarSchema, ROUTES } from '../../contract'
 import { nowMs } from './clock'
+import { refreshDiscard } from './discard'
 import { newId } from './newId'
 import { read, send } from './outbox'
 
@@ -19,11 +20,11 @@ export const refreshJars = () => mutate(ROUTES.jars)
 /** Feeds a jar. @returns takes the feed back */
 export async function feedJar(jar: Jar, feed: Feed): Promise<() => Promise<void>> {
   await send(feed.id, jarSchema, { method: 'POST', path: ROUTES.jarFeeds(jar.id), body: feed })
-  await refreshJars()
+  await Promise.all([refreshJars(), refreshDiscard()])
   return async () => {
     const id = newId()
     await send(id, jarSchema, { method: 'POST', path: ROUTES.jarUndo(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), undoes: feed.id } })
-    await refreshJars()
+    await Promise.all([refreshJars(), refreshDiscard()])
   }
 }
 

@@ -1,4 +1,4 @@
-import { type JarCondition, createFormat } from '../../core'
+import { createFormat, type JarCondition } from '../../core'
 import { byNeed, tellCondition, whenWords } from './conditionWords'
 
 const now = Date.UTC(2026, 10, 27, 9)

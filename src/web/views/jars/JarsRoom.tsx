@@ -11,6 +11,7 @@ import { FeedSheet } from '../../parts/feed/FeedSheet'
 import { NewJarSheet } from '../../parts/feed/NewJarSheet'
 import { JarCard } from '../../parts/jar/JarCard'
 import { Quiet } from '../../parts/Quiet'
+import { DiscardCard } from './DiscardCard'
 import classes from './JarsRoom.module.css'
 
 /** All cultures of the kitchen, the neediest first. */
@@ -42,6 +43,7 @@ export function JarsRoom() {
           ))}
         </div>
       )}
+      <DiscardCard now={now} />
       <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
       <NewJarSheet opened={adding} onClose={close} />
     </div>

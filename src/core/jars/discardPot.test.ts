@@ -1,0 +1,74 @@
+import fc from 'fast-check'
+import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
+import { pantryOf } from '../dough/ingredient'
+import { DISCARD_FOODS, foodOfDiscard } from './discardFood'
+import { type PotMove, potContents, potPortions, stalePotGrams } from './discardPot'
+
+const DAY = 86_400_000
+const monday = Date.UTC(2026, 10, 23, 8)
+const move = (day: number, grams: number, more: Partial<PotMove> = {}): PotMove => ({
+  atMs: monday + day * DAY,
+  milligrams: Math.round(grams * 1000),
+  jarName: 'Juno',
+  flour: 'white wheat',
+  hydration: 1,
+  ...more
+})
+const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
+
+test('the oldest comes out first', () => {
+  const portions = potPortions([move(0, 60), move(1, 40, { jarName: 'Bramble', flour: 'rye' }), move(2, -80)])
+  expect(portions).toEqual([{ sinceMs: monday + DAY, grams: 20, jarName: 'Bramble', flour: 'rye', hydration: 1 }])
+})
+
+test('more taken out than there was leaves nothing, and nothing owed', () => {
+  expect(potPortions([move(0, 10), move(1, -30), move(2, 5)]).map((p) => p.grams)).toEqual([5])
+})
+
+test('what goes in is what comes out and what is left', () => {
+  fc.assert(
+    fc.property(fc.array(fc.integer({ min: -200, max: 200 }), { maxLength: 60 }), (grams) => {
+      let there = 0
+      for (const g of grams) there = Math.max(there + g, 0)
+      const left = potPortions(grams.map((g, i) => move(i, g))).reduce((sum, p) => sum + p.grams, 0)
+      return Math.abs(left - there) < 1e-9
+    })
+  )
+})
+
+test('flour, water and until when: 60 g at 100 % and 30 g at 50 %', () => {
+  const contents = potContents(potPortions([move(0, 60), move(3, 30, { hydration: 0.5 })]))
+  // 30 + 20 g of flour, 30 + 10 g of water
+  expect(contents).toMatchObject({ grams: 90, flourGrams: 50, waterGrams: 40, hydration: 0.8, gluten: true, useByMs: monday + 7 * DAY })
+  expect(potContents([])).toMatchObject({ grams: 0, hydration: 0, useByMs: null })
+})
+
+test('older than a week is not used', () => {
+  const portions = potPortions([move(0, 60), move(3, 30)])
+  expect(stalePotGrams(portions, monday + 7 * DAY)).toBe(0)
+  expect(stalePotGrams(portions, monday + 8 * DAY)).toBe(60)
+  expect(stalePotGrams(portions, monday + 11 * DAY)).toBe(90)
+})
+
+test('crackers of 150 g: grams scaled, the discard’s flour and water counted', () => {
+  const crackers = DISCARD_FOODS.find((f) => f.name === 'Crackers')
+  if (crackers === undefined) throw new Error('no crackers')
+  const { lines, values } = foodOfDiscard(crackers, { hydration: 1, gluten: true }, 150, PANTRY)
+  expect(lines.map((l) => [l.name, l.grams])).toEqual([
+    ['White wheat flour', 82.5],
+    ['Oil', 33],
+    ['Salt', 4.5],
+    ['Sesame seeds', 18]
+  ])
+  // 75 + 82.5 g of flour; 75 g of water, and 5 % of the sesame
+  expect(values.flourGrams).toBeCloseTo(157.5, 9)
+  expect(values.waterGrams).toBeCloseTo(75.9, 9)
+})
+
+test('of a gluten-free pot nothing is made that holds gluten', () => {
+  for (const food of DISCARD_FOODS) {
+    const { lines } = foodOfDiscard(food, { hydration: 1.1, gluten: false }, 100, PANTRY)
+    expect(lines.length).toBeGreaterThan(2)
+    for (const line of lines) expect(PANTRY.get(line.ingredientId)?.allergens).not.toContain('gluten')
+  }
+})

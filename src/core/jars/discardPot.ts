@@ -1,0 +1,84 @@
+import { FLOURS, type FlourKind } from '../ferment/flours'
+import { toGrams } from '../units/mass'
+
+const MS_PER_DAY = 86_400_000
+/** Discard is used within a week. */
+export const POT_DAYS = 7
+
+/** Something that went into the discard pot or came out of it. */
+export interface PotMove {
+  readonly atMs: number
+  /** Whole milligrams; what goes in is positive. */
+  readonly milligrams: number
+  /** Where it came from and what it is; of what comes out nothing is asked. */
+  readonly jarName: string | null
+  readonly flour: FlourKind
+  /** Water ÷ flour. */
+  readonly hydration: number
+}
+
+/** What is left of one thing that went in. */
+export interface PotPortion {
+  readonly sinceMs: number
+  readonly grams: number
+  readonly jarName: string | null
+  readonly flour: FlourKind
+  readonly hydration: number
+}
+
+/**
+ * What is in the pot: the oldest is used first.
+ * @param moves in the order of time
+ * @returns oldest first; what comes out beyond what there is counts for nothing
+ * @example potPortions([{ …, milligrams: 60_000 }, { …, milligrams: -20_000 }]) // one portion of 40 g
+ */
+export function potPortions(moves: readonly PotMove[]): PotPortion[] {
+  const left: { move: PotMove; milligrams: number }[] = []
+  for (const move of moves) {
+    if (move.milligrams >= 0) {
+      left.push({ move, milligrams: move.milligrams })
+      continue
+    }
+    let wanted = -move.milligrams
+    while (wanted > 0 && left[0] !== undefined) {
+      const taken = Math.min(wanted, left[0].milligrams)
+      left[0].milligrams -= taken
+      wanted -= taken
+      if (left[0].milligrams === 0) left.shift()
+    }
+  }
+  return left.map(({ move: { atMs, jarName, flour, hydration }, milligrams }) => ({ sinceMs: atMs, grams: toGrams(milligrams), jarName, flour, hydration }))
+}
+
+/** What the pot holds in all. */
+export interface PotContents {
+  readonly grams: number
+  readonly flourGrams: number
+  readonly waterGrams: number
+  /** Water ÷ flour; 0 for an empty pot. */
+  readonly hydration: number
+  /** Some of it holds gluten. */
+  readonly gluten: boolean
+  /** When the oldest of it has to be used, ms; null for an empty pot. */
+  readonly useByMs: number | null
+}
+
+/** Flour and water of all portions, and until when they keep. */
+export function potContents(portions: readonly PotPortion[]): PotContents {
+  const grams = portions.reduce((sum, p) => sum + p.grams, 0)
+  const flourGrams = portions.reduce((sum, p) => sum + p.grams / (1 + p.hydration), 0)
+  const oldest = portions[0]
+  return {
+    grams,
+    flourGrams,
+    waterGrams: grams - flourGrams,
+    hydration: flourGrams > 0 ? (grams - flourGrams) / flourGrams : 0,
+    gluten: portions.some((p) => FLOURS[p.flour].gluten),
+    useByMs: oldest === undefined ? null : oldest.sinceMs + POT_DAYS * MS_PER_DAY
+  }
+}
+
+/** Grams of portions that are older than a week and no longer used. */
+export function stalePotGrams(portions: readonly PotPortion[], nowMs: number): number {
+  return portions.reduce((sum, p) => (p.sinceMs + POT_DAYS * MS_PER_DAY < nowMs ? sum + p.grams : sum), 0)
+}
