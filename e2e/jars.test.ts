@@ -15,7 +15,7 @@ afterAll(async () => {
 })
 
 const card = (name: string) => page.getByRole('main').getByRole('button', { name: `Feed ${name}` })
-const words = async (name: string) => plain(await card(name).innerText())
+const words = async (name: string) => plain(await page.getByRole('article', { name }).innerText())
 const foot = async () => plain(await page.getByRole('dialog').getByTestId('feed-forecast').innerText())
 
 test('every jar says when it is ripe or since when it is hungry, the neediest first', async () => {
@@ -26,7 +26,7 @@ test('every jar says when it is ripe or since when it is hungry, the neediest fi
     .waitFor()
   // Fed 1:4 sixteen hours ago on the worktop, and long past its top
   expect(await words('Juno')).toMatch(/112 g · white wheat 100 % Worktop · fed 16 h ago Hungry since Fri \d\d:\d\d one feed before it builds/)
-  const names = await page.getByRole('main').getByRole('button', { name: /^Feed/ }).allInnerTexts()
+  const names = await page.getByRole('article').allInnerTexts()
   expect(plain(names[0] ?? '')).toMatch(/^Juno/)
 })
 
@@ -67,6 +67,38 @@ test('it can be taken back', async () => {
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await page.getByText(/112 g/).waitFor()
   expect(await words('Juno')).toMatch(/Worktop/)
+})
+
+test('its own room: what comes if nobody feeds it, a move that can be taken back, and what happened', async () => {
+  await page.getByRole('link', { name: /Juno/ }).click()
+  await page.getByRole('heading', { name: 'Juno', level: 1 }).waitFor()
+  await page.getByText('If nobody feeds it').waitFor()
+  expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* two feeds before it builds .* revival/)
+  await page.getByText('Never put it to bed hungry').waitFor()
+  await page.getByRole('combobox', { name: 'Where it stands' }).click()
+  await page.getByRole('option', { name: /Fridge/ }).click()
+  await page.getByText('Juno stands at Fridge now.').waitFor()
+  await page.getByText(/is hungry in the cold/).waitFor()
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await page.getByText('moved to Fridge (taken back)').waitFor()
+  expect(plain(await page.getByTestId('history').innerText())).toMatch(/fed 1:3:3: 20 g kept, 60 g flour, 60 g water, Fridge \(taken back\).* fed 1:4:4/)
+})
+
+test('the discard pot makes food with its flour counted, and what is taken can be put back', async () => {
+  await page.getByRole('link', { name: 'Jars' }).click()
+  const pot = page.getByTestId('discard')
+  await pot.getByText('Made it').waitFor()
+  const before = plain(await pot.innerText())
+  expect(before).toMatch(/use the oldest by .* Juno, white wheat 100 %/)
+  await type(page, 'Take', '100')
+  await pot.getByRole('combobox', { name: 'For' }).click()
+  await page.getByRole('option', { name: 'Crackers' }).click()
+  // 50 g in the discard and 55 g; 50 g of water, and a little in the sesame
+  await pot.getByText(/With the discard 105 g of flour and 51 g of water/).waitFor()
+  await pot.getByRole('button', { name: 'Made it' }).click()
+  await page.getByText('100 g went into food.').waitFor()
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await page.waitForFunction((words) => document.querySelector('[data-testid=discard]')?.textContent?.includes(words) === true, before.split(' ')[2] ?? '')
 })
 
 test('a jar that was forgotten is told how it wakes, feed by feed', async () => {

@@ -22,6 +22,7 @@ beforeAll(async () => {
     ['Watch', `/bakes/${running}/watch`],
     ['Compare', `/bakes/${planned}/compare`],
     ['Jars', '/jars'],
+    ['Jar', `/jars/${juno}`],
     ['Pace', `/jars/${juno}/pace`],
     ['Formulas', '/formulas'],
     ['Kitchen', '/kitchen']

@@ -177,7 +177,33 @@ export type Feed = z.input<typeof feedSchema>
 export const weighingSchema = z.object({ ...noted, grams: numberIn([0, 20_000], 'What is in the jar', 'g') })
 export type Weighing = z.input<typeof weighingSchema>
 
-/** Takes the last feed back. */
+/** A jar goes to another place. */
+export const jarMoveSchema = z.object({ ...noted, placeId: idSchema })
+export type JarMove = z.input<typeof jarMoveSchema>
+
+/** Something that happened to a jar, as its history tells it. */
+export const jarEventSchema = z.object({
+  id: idSchema,
+  at: instantSchema,
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'pace']),
+  /** It was taken back later. */
+  undone: z.boolean(),
+  /** What it weighed, or held when it came. */
+  grams: z.number().nullable(),
+  keepGrams: z.number().nullable(),
+  flourGrams: z.number().nullable(),
+  waterGrams: z.number().nullable(),
+  placeName: z.string().nullable()
+})
+export type JarEvent = z.infer<typeof jarEventSchema>
+/** One page of a jar's history, newest first; `next` asks for the one after. */
+export const jarHistorySchema = z.object({ events: z.array(jarEventSchema), next: z.number().nullable() })
+export const jarHistoryQuerySchema = z.object({
+  before: z.coerce.number().int().optional(),
+  limit: z.coerce.number().int().min(1).max(100).default(20)
+})
+
+/** Takes the last feed or move back. */
 export const undoSchema = z.object({ ...noted, undoes: idSchema })
 export type Undo = z.input<typeof undoSchema>
 

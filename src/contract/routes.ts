@@ -7,6 +7,8 @@ export const ROUTES = {
   jars: '/api/jars',
   jarFeeds: (id: string) => `/api/jars/${id}/feeds`,
   jarWeighings: (id: string) => `/api/jars/${id}/weighings`,
+  jarMoves: (id: string) => `/api/jars/${id}/moves`,
+  jarHistory: (id: string) => `/api/jars/${id}/history`,
   jarUndo: (id: string) => `/api/jars/${id}/undo`,
   jarLog: (id: string) => `/api/jars/${id}/log`,
   jarPace: (id: string) => `/api/jars/${id}/pace`,

@@ -29,6 +29,7 @@ test('the kitchen’s zone and clock decide what an instant is called', () => {
   expect(plain(other.time(friday))).toBe('10:05 AM')
   expect(metric.dayTime(friday)).toBe('Fri 15:05')
   expect(metric.weekday(friday)).toBe('Friday')
+  expect(metric.month(friday)).toBe('November')
   expect(metric.date(friday)).toBe('Fri 27 Nov')
   expect(metric.time(Date.UTC(2026, 10, 27, 0, 0))).toBe('00:00')
 })

@@ -28,6 +28,8 @@ export interface Format {
   date(ms: number): string
   /** "Saturday" */
   weekday(ms: number): string
+  /** "November" */
+  month(ms: number): string
   /** "2 h 43 min" */
   duration(hours: number): string
 }
@@ -54,6 +56,7 @@ export function createFormat(choice: UnitChoice): Format {
   const clock = intl(hour12 ? { hour: 'numeric', minute: '2-digit', hour12: true } : { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' })
   const shortDay = intl({ weekday: 'short' })
   const longDay = intl({ weekday: 'long' })
+  const longMonth = intl({ month: 'long' })
   const shortDate = intl({ weekday: 'short', day: 'numeric', month: 'short' })
   // Making a formatter takes a hundred times as long as using it.
   const numbers = [0, 1, 2, 3].map(
@@ -78,6 +81,7 @@ export function createFormat(choice: UnitChoice): Format {
     dayTime: (ms) => `${shortDay.format(ms)} ${time(ms)}`,
     date: (ms) => shortDate.format(ms).replace(',', ''),
     weekday: (ms) => longDay.format(ms),
+    month: (ms) => longMonth.format(ms),
     duration: (hours) => {
       const minutes = Math.round(Math.abs(hours) * 60)
       const [d, h, m] = [Math.floor(minutes / 1440), Math.floor((minutes % 1440) / 60), minutes % 60]

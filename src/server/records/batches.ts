@@ -61,6 +61,19 @@ export async function addLineage({ models, transaction }: Work, batchId: string,
   )
 }
 
+/** Where a batch stands and has stood, in the order of time. */
+export async function staysOf({ models, transaction }: Work, batchId: string): Promise<NewStay[]> {
+  const rows = await models.batchStays.findAll({ where: { batchId }, order: [['fromMs', 'ASC']], transaction })
+  return rows.map(plain).map(({ placeId, fromMs, tempC, surroundings, swingK, warmestMs }) => ({
+    placeId,
+    fromMs: Number(fromMs),
+    tempC,
+    surroundings,
+    swingK,
+    warmestMs: warmestMs === null ? null : Number(warmestMs)
+  }))
+}
+
 /** Writes the stays of a batch anew: it was moved, or a move was taken back. */
 export async function replaceStays({ models, transaction }: Work, batchId: string, stays: readonly NewStay[]): Promise<void> {
   await models.batchStays.destroy({ where: { batchId }, transaction })
@@ -101,7 +114,7 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
     wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
   }
   const measured = await readingsFor(work, [...stays.values()].flat())
-  const staysOf = (rows: readonly BatchStayRow[]): BatchLine['stays'] =>
+  const lineStays = (rows: readonly BatchStayRow[]): BatchLine['stays'] =>
     rows.map(({ placeId, fromMs, tempC, surroundings, swingK, warmestMs }, i) => {
       const readings = readingsBetween(measured.get(placeId ?? '') ?? [], Number(fromMs), Number(rows[i + 1]?.fromMs ?? Number.POSITIVE_INFINITY))
       return {
@@ -121,7 +134,7 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
       waterGrams: toGrams(batch.waterMg),
       saltGrams: toGrams(batch.saltMg),
       mixTempC: batch.mixTempC,
-      stays: staysOf(stays.get(batch.id) ?? []),
+      stays: lineStays(stays.get(batch.id) ?? []),
       material: batch.material ?? undefined,
       parents: (parents.get(batch.id) ?? []).map((p) => ({
         grams: toGrams(p.milligrams),

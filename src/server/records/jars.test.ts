@@ -95,6 +95,53 @@ test('a feed taken back takes its discard back, too', async () => {
   expect((await server.send('GET', '/api/discard')).body).toEqual({ portions: [], months: [] })
 })
 
+test('moved to the cold, later than its feed: it stands in both, and a move can be taken back', async () => {
+  const { places } = (await server.send('GET', '/api/kitchen')).body.kitchen
+  const [jar] = await jars()
+  const cold = places.at(-1)
+  const id = testId()
+  const move = (more: object) => server.send('POST', `/api/jars/${jar.id}/moves`, { id: testId(), happenedAt: TEST_NOW, placeId: cold.id, ...more })
+  const { body } = await move({ id })
+  expect(body.placeId).toBe(cold.id)
+  expect(body.line.stays.map((s: { tempC: number }) => s.tempC)).toEqual([places[0].tempC, cold.tempC])
+  expect((await move({ happenedAt: '2026-11-20T08:00:00.000Z' })).body.error.code).toBe('before the feed')
+  const undo = { id: testId(), undoes: id, happenedAt: TEST_NOW }
+  const back = await server.send('POST', `/api/jars/${jar.id}/undo`, undo)
+  expect(back.body).toMatchObject({ placeId: jar.placeId, line: { stays: [{ tempC: places[0].tempC }] } })
+  expect((await server.send('POST', `/api/jars/${jar.id}/undo`, { ...undo, id: testId() })).status).toBe(409)
+})
+
+test('of two moves only the later can be taken back first', async () => {
+  const { places } = (await server.send('GET', '/api/kitchen')).body.kitchen
+  const [jar] = await jars()
+  const [first, second] = [testId(), testId()]
+  const move = (id: string, placeId: string) => server.send('POST', `/api/jars/${jar.id}/moves`, { id, happenedAt: TEST_NOW, placeId })
+  await move(first, places[1].id)
+  await move(second, places.at(-1).id)
+  const undo = (undoes: string) => server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes, happenedAt: TEST_NOW })
+  expect((await undo(first)).status).toBe(409)
+  expect((await undo(second)).body.placeId).toBe(places[1].id)
+  expect((await undo(first)).body.placeId).toBe(jar.placeId)
+})
+
+test('its history, newest first, page by page, with what was taken back', async () => {
+  const [jar] = await jars()
+  const ids = [testId(), testId(), testId()]
+  for (const id of ids) await feed({ id })
+  await server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes: ids[2], happenedAt: TEST_NOW })
+  const page = async (query: string) => (await server.send('GET', `/api/jars/${jar.id}/history${query}`)).body
+  const first = await page('?limit=2')
+  expect(first.events.map((e: { id: string; undone: boolean }) => [e.id, e.undone])).toEqual([
+    [ids[2], true],
+    [ids[1], false]
+  ])
+  expect(first.events[1]).toMatchObject({ type: 'feed', keepGrams: 20, flourGrams: 50, waterGrams: 50 })
+  const second = await page(`?limit=2&before=${first.next}`)
+  expect(second.events.map((e: { type: string }) => e.type)).toEqual(['feed', 'opened'])
+  expect(second.next).toBeNull()
+  expect((await server.send('GET', `/api/jars/${testId()}/history`)).status).toBe(404)
+})
+
 test('one weighing corrects the book, up or down', async () => {
   const [jar] = await jars()
   const weigh = (grams: number) => server.send('POST', `/api/jars/${jar.id}/weighings`, { id: testId(), happenedAt: TEST_NOW, grams })

@@ -1,11 +1,21 @@
 import { randomUUID } from 'node:crypto'
-import { QueryTypes } from 'sequelize'
+import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { type feedSchema, type Jar, type jarOpeningSchema, type jarPacePutSchema, lineToWire, type weighingSchema } from '../../contract'
+import {
+  type feedSchema,
+  type Jar,
+  type JarEvent,
+  type jarHistoryQuerySchema,
+  type jarMoveSchema,
+  type jarOpeningSchema,
+  type jarPacePutSchema,
+  lineToWire,
+  type weighingSchema
+} from '../../contract'
 import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
 import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
-import { createBatch, lineOf, linesOf, stayAt } from './batches'
+import { createBatch, lineOf, linesOf, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { placeIn, theKitchen } from './kitchens'
 import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
 
@@ -225,18 +235,84 @@ export async function weighJar(work: Work, jarId: string, weighing: z.output<typ
   )
 }
 
-/** Takes the last feed of a jar back, as long as nothing has happened to the jar since. */
-export async function undoFeed(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<void> {
+/** Puts a jar in another place, from a moment on. */
+export async function moveJar(work: Work, jarId: string, move: z.output<typeof jarMoveSchema>): Promise<void> {
+  if (await isRecorded(work, move.id)) return
+  const kitchen = await theKitchen(work)
+  const place = placeIn(kitchen, move.placeId)
+  const row = await jarRow(work, jarId)
+  const batchId = row.currentBatchId
+  if (batchId === null) throw new Error(`Jar ${jarId} has no contents.`)
+  const atMs = Date.parse(move.happenedAt)
+  refuseFuture(atMs, work.nowMs, 'The move')
+  const before = await staysOf(work, batchId)
+  if (atMs < (before[0]?.fromMs ?? 0)) {
+    throw new Problem(400, 'before the feed', `${row.name} was fed after that. Move it from its last feed on.`, {
+      fields: { happenedAt: 'This lies before its last feed.' }
+    })
+  }
+  await replaceStays(work, batchId, [...before.filter((stay) => stay.fromMs < atMs), stayAt(kitchen, place.id, atMs)])
+  await record(work, eventOf(kitchen.id, jarId, move, 'moved', { placeId: place.id, batchId, before, previousPlaceId: row.placeId }))
+  await setContents(work, row, batchId, place.id)
+}
+
+/** What an event keeps so that it can be taken back. */
+interface UndoTrace {
+  readonly batchId?: string
+  readonly previousBatchId?: string
+  readonly previousPlaceId?: string
+  readonly before?: readonly NewStay[]
+}
+
+/** Takes the last feed or move of a jar back, as long as nothing has happened to the jar since. */
+export async function undoJar(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<void> {
   if (await isRecorded(work, undo.id)) return
   const row = await jarRow(work, jarId)
   const event = await eventById(work, undo.undoes)
-  const payload = event?.payload as { batchId?: string; previousBatchId?: string; previousPlaceId?: string } | undefined
-  if (event === null || event.jarId !== jarId || event.type !== 'feed') throw notFound('This feed')
-  if (payload?.batchId !== row.currentBatchId || payload?.previousBatchId === undefined) {
-    throw new Problem(409, 'too late', `Something has happened to ${row.name} since that feed, so it can no longer be taken back.`)
+  if (event === null || event.jarId !== jarId || (event.type !== 'feed' && event.type !== 'moved')) throw notFound('This feed or move')
+  const { batchId, previousBatchId, previousPlaceId, before } = event.payload as UndoTrace
+  const moves = (await work.models.events.findAll({ where: { jarId, type: ['moved', 'undo'] }, transaction: work.transaction })).map(plain)
+  const undone = new Set(moves.map(({ payload }) => payload.undoes))
+  const later = moves.some((m) => m.type === 'moved' && !undone.has(m.id) && m.payload.batchId === batchId && (m.sequence ?? 0) > (event.sequence ?? 0))
+  if (batchId !== row.currentBatchId || undone.has(event.id) || later) {
+    throw new Problem(409, 'too late', `Something has happened to ${row.name} since, so this can no longer be taken back.`)
   }
   await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
-  await setContents(work, row, payload.previousBatchId, payload.previousPlaceId ?? row.placeId)
+  if (before !== undefined) await replaceStays(work, row.currentBatchId as string, before)
+  await setContents(work, row, event.type === 'feed' ? (previousBatchId ?? null) : row.currentBatchId, previousPlaceId ?? row.placeId)
+}
+
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'pace'] as const
+
+/** What happened to a jar, newest first. */
+export async function jarHistory(work: Work, jarId: string, { before, limit }: z.output<typeof jarHistoryQuerySchema>) {
+  await jarRow(work, jarId)
+  const { models, transaction } = work
+  const kitchen = await theKitchen(work)
+  const where = { jarId, type: [...TOLD], ...(before === undefined ? {} : { sequence: { [Op.lt]: before } }) }
+  const [rows, undos] = await Promise.all([
+    models.events.findAll({ where, order: [['sequence', 'DESC']], limit: limit + 1, transaction }),
+    models.events.findAll({ where: { jarId, type: 'undo' }, transaction })
+  ])
+  const undone = new Set(undos.map((row) => plain(row).payload.undoes))
+  const shown = rows.slice(0, limit).map(plain)
+  const figure = (value: unknown) => (typeof value === 'number' ? value : null)
+  const events = shown.map(({ id, happenedAtMs, type, payload }): JarEvent => {
+    const later = payload.later as { placeId?: string } | null | undefined
+    const placeId = later?.placeId ?? payload.placeId
+    return {
+      id,
+      at: new Date(Number(happenedAtMs)).toISOString(),
+      type: type as JarEvent['type'],
+      undone: undone.has(id),
+      grams: figure(payload.grams),
+      keepGrams: figure(payload.keepGrams),
+      flourGrams: figure(payload.flourGrams),
+      waterGrams: figure(payload.waterGrams),
+      placeName: kitchen.places.find((p) => p.id === placeId)?.name ?? null
+    }
+  })
+  return { events, next: rows.length > limit ? (shown.at(-1)?.sequence ?? null) : null }
 }
 
 /** Pins the pace of a jar, or has it learned from its log again. */

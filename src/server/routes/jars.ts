@@ -1,9 +1,19 @@
 import { Router } from 'express'
-import { discardUseSchema, feedSchema, jarOpeningSchema, jarPacePutSchema, ROUTES, undoSchema, weighingSchema } from '../../contract'
+import {
+  discardUseSchema,
+  feedSchema,
+  jarHistoryQuerySchema,
+  jarMoveSchema,
+  jarOpeningSchema,
+  jarPacePutSchema,
+  ROUTES,
+  undoSchema,
+  weighingSchema
+} from '../../contract'
 import { parse } from '../problems'
 import { discardPot, takeDiscard, undoDiscard } from '../records/discard'
 import { jarLog } from '../records/jarLog'
-import { feedJar, findJar, listJars, openJar, setPace, undoFeed, weighJar } from '../records/jars'
+import { feedJar, findJar, jarHistory, listJars, moveJar, openJar, setPace, undoJar, weighJar } from '../records/jars'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed; and the discard pot they fill. */
@@ -31,7 +41,15 @@ export function jarRoutes(services: Services): Router {
   )
   router.post(
     ROUTES.jarUndo(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => undoFeed(work, id, parse(undoSchema, body)))
+    changes(services, 'This jar', findJar, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
+  )
+  router.post(
+    ROUTES.jarMoves(':id'),
+    changes(services, 'This jar', findJar, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
+  )
+  router.get(
+    ROUTES.jarHistory(':id'),
+    reads(services, (work, req) => jarHistory(work, idIn(req, 'This jar'), parse(jarHistoryQuerySchema, req.query)))
   )
   router.get(
     ROUTES.jarLog(':id'),

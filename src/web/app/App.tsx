@@ -15,6 +15,7 @@ const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: 
 const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
 const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
 const JarsRoom = lazy(() => import('../views/jars/JarsRoom').then((m) => ({ default: m.JarsRoom })))
+const JarRoom = lazy(() => import('../views/jars/JarRoom').then((m) => ({ default: m.JarRoom })))
 const PaceRoom = lazy(() => import('../views/pace/PaceRoom').then((m) => ({ default: m.PaceRoom })))
 const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ default: m.Formulas })))
 const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
@@ -64,6 +65,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
               <Route path="/bakes/:id/compare" element={<CompareRoom />} />
               <Route path="/jars" element={<JarsRoom />} />
+              <Route path="/jars/:id" element={<JarRoom />} />
               <Route path="/jars/:id/pace" element={<PaceRoom />} />
               <Route path="/formulas" element={<Formulas />} />
               <Route path="/formulas/:id" element={<Formulas />} />

@@ -36,7 +36,10 @@ export function Palette() {
     },
     {
       group: 'Jars',
-      actions: (jars ?? []).map((jar) => ({ id: jar.id, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) }))
+      actions: (jars ?? []).flatMap((jar) => [
+        { id: jar.id, label: jar.name, onClick: () => void navigate(`/jars/${jar.id}`) },
+        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) }
+      ])
     }
   ].filter((group) => group.actions.length > 0)
   return (

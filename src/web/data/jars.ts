@@ -1,6 +1,7 @@
 import useSWR, { mutate } from 'swr'
+import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
 import { z } from 'zod'
-import { type Feed, type Jar, type JarOpening, jarSchema, ROUTES } from '../../contract'
+import { type Feed, type Jar, type JarEvent, type JarOpening, jarHistorySchema, jarSchema, ROUTES } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { newId } from './newId'
@@ -17,15 +18,52 @@ export function useJars(): { readonly jars: readonly Jar[] | undefined; readonly
 /** Asks for the jars again: something was taken out of one or put into it. */
 export const refreshJars = () => mutate(ROUTES.jars)
 
+const historyPage = (id: string) => (index: number, before: { readonly next: number | null } | null) => {
+  if (index > 0 && before?.next === null) return null
+  return `${ROUTES.jarHistory(id)}${before?.next === undefined || before.next === null ? '' : `?before=${before.next}`}`
+}
+
+/** What happened to a jar, newest first, page by page. */
+export interface JarHistory {
+  readonly events: readonly JarEvent[] | undefined
+  readonly error: Error | undefined
+  /** Asks for older ones; undefined when there are none. */
+  readonly more: (() => void) | undefined
+}
+
+export function useJarHistory(jar: Jar): JarHistory {
+  const { data, error, size, setSize } = useSWRInfinite(historyPage(jar.id), (path: string) => read(jarHistorySchema, path))
+  const last = data?.at(-1)
+  return {
+    events: data?.flatMap((page) => page.events),
+    error: error as Error | undefined,
+    more: last === undefined || last.next === null ? undefined : () => void setSize(size + 1)
+  }
+}
+
+/** Asks again for all that something done to a jar has changed. */
+const refreshAfter = (jar: Jar) => Promise.all([refreshJars(), refreshDiscard(), mutate(unstable_serialize(historyPage(jar.id)))])
+
+/** @returns takes back what was done to a jar */
+const takenBack = (jar: Jar, undoes: string) => async () => {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarUndo(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), undoes } })
+  await refreshAfter(jar)
+}
+
 /** Feeds a jar. @returns takes the feed back */
 export async function feedJar(jar: Jar, feed: Feed): Promise<() => Promise<void>> {
   await send(feed.id, jarSchema, { method: 'POST', path: ROUTES.jarFeeds(jar.id), body: feed })
-  await Promise.all([refreshJars(), refreshDiscard()])
-  return async () => {
-    const id = newId()
-    await send(id, jarSchema, { method: 'POST', path: ROUTES.jarUndo(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), undoes: feed.id } })
-    await Promise.all([refreshJars(), refreshDiscard()])
-  }
+  await refreshAfter(jar)
+  return takenBack(jar, feed.id)
+}
+
+/** Puts a jar in another place, now. @returns takes the move back */
+export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), placeId } })
+  await refreshAfter(jar)
+  return takenBack(jar, id)
 }
 
 /** Brings a jar into the kitchen. */
@@ -38,5 +76,5 @@ export async function openJar(opening: JarOpening): Promise<void> {
 export async function weighJar(jar: Jar, grams: number, happenedAt: string): Promise<void> {
   const id = newId()
   await send(id, jarSchema, { method: 'POST', path: ROUTES.jarWeighings(jar.id), body: { id, happenedAt, grams } })
-  await refreshJars()
+  await refreshAfter(jar)
 }

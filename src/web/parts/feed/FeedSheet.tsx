@@ -108,8 +108,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
     <Stack gap="md">
       <Text>
         {format.mass(jar.grams)} at {format.percent(jar.hydration, 0)}, fed {format.dayTime(line.startedAtMs)}. {told.headline}: {told.use}.{' '}
-        <Link to={`/jars/${jar.id}/pace`} onClick={onClose}>
-          What Olvent knows of its pace
+        <Link to={`/jars/${jar.id}`} onClick={onClose}>
+          More about {jar.name}
         </Link>
       </Text>
       <WakeUp jar={jar} parameters={parameters} now={now} placeId={placeId} />
@@ -183,7 +183,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           allowDeselect={false}
           onChange={(v) => v !== null && setPlaceId(v)}
         />
-        <QuantityField kind="temperature" label="How warm when mixed" value={mixTempC} range={POSSIBLE.tempC} what="The mix" onCommit={setMixTempC} />
+        <QuantityField kind="temperature" label="Mixed at" value={mixTempC} range={POSSIBLE.tempC} what="The mix" onCommit={setMixTempC} />
       </SimpleGrid>
       <SimpleGrid cols={2}>
         <Select

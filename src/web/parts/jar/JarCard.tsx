@@ -1,3 +1,5 @@
+import { Button } from '@mantine/core'
+import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
@@ -8,27 +10,32 @@ import { JarDrawing } from './JarDrawing'
 
 const MS_PER_HOUR = 3_600_000
 
-/** A jar at a glance: its level now, what is in it, how hungry it is. Pressed, it is fed. */
+/** A jar at a glance: its level now, what is in it, how hungry it is; from here it is fed, or looked at closer. */
 export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: JarCondition | undefined; now: number; onFeed: (jar: Jar) => void }) {
   const { kitchen, format } = useKitchen()
   const told = condition === undefined ? undefined : tellCondition(condition, now, format)
   const place = kitchen.places.find((p) => p.id === jar.placeId)
   return (
-    <button type="button" className={classes.card} onClick={() => onFeed(jar)} aria-label={`Feed ${jar.name}`}>
-      <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={112} />
-      <span className={classes.words}>
-        <b className={classes.name}>{jar.name}</b>
-        <span>
-          {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)}
+    <article className={classes.card} aria-label={jar.name}>
+      <Link to={`/jars/${jar.id}`} className={classes.jar}>
+        <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={112} />
+        <span className={classes.words}>
+          <b className={classes.name}>{jar.name}</b>
+          <span>
+            {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)}
+          </span>
+          <span>
+            {place?.name ?? 'somewhere'} · fed {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
+          </span>
+          <span className={classes.headline} data-hungry={told?.hungry}>
+            {told?.headline}
+          </span>
+          <span>{told?.use}</span>
         </span>
-        <span>
-          {place?.name ?? 'somewhere'} · fed {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
-        </span>
-        <span className={classes.headline} data-hungry={told?.hungry}>
-          {told?.headline}
-        </span>
-        <span>{told?.use}</span>
-      </span>
-    </button>
+      </Link>
+      <Button size="sm" variant={told?.hungry ? 'filled' : 'default'} aria-label={`Feed ${jar.name}`} onClick={() => onFeed(jar)}>
+        Feed
+      </Button>
+    </article>
   )
 }

@@ -134,7 +134,10 @@ function Months({ pot }: { pot: DiscardPot }) {
     <Text c="dimmed" mt="md">
       {pot.months
         .slice(0, 3)
-        .map(({ month, usedGrams, thrownGrams }) => `${month}: ${format.mass(usedGrams)} used, ${format.mass(thrownGrams)} thrown away`)
+        .map(
+          ({ month, usedGrams, thrownGrams }) =>
+            `${format.month(Date.parse(`${month}-15`))}: ${format.mass(usedGrams)} used, ${format.mass(thrownGrams)} thrown away`
+        )
         .join(' · ')}
     </Text>
   )

@@ -21,7 +21,7 @@ export function PaceRoom() {
     return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
   }
   const jar = jars.find((j) => j.id === id)
-  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Today', href: '/' }} />
+  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
   return <Pace key={`${jar.id} ${jar.version}`} jar={jar} />
 }
 
