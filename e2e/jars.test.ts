@@ -14,8 +14,8 @@ afterAll(async () => {
   await program.end()
 })
 
-const card = (name: string) => page.getByRole('main').getByRole('button', { name: `Feed ${name}` })
-const words = async (name: string) => plain(await page.getByRole('article', { name }).innerText())
+const card = (name: string) => page.getByRole('main').getByRole('button', { name: `Feed ${name}`, exact: true })
+const words = async (name: string) => plain(await page.getByRole('article', { name, exact: true }).innerText())
 const foot = async () => plain(await page.getByRole('dialog').getByTestId('feed-forecast').innerText())
 
 test('every jar says when it is ripe or since when it is hungry, the neediest first', async () => {
@@ -82,6 +82,22 @@ test('its own room: what comes if nobody feeds it, a move that can be taken back
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await page.getByText('moved to Fridge (taken back)').waitFor()
   expect(plain(await page.getByTestId('history').innerText())).toMatch(/fed 1:3:3: 20 g kept, 60 g flour, 60 g water, Fridge \(taken back\).* fed 1:4:4/)
+})
+
+test('a spare from it has a name, a place and what was taken, and can be taken back', async () => {
+  await page.getByRole('button', { name: 'New jar from it' }).click()
+  await page.getByRole('button', { name: 'Make the new jar' }).click()
+  await page.getByText('Give the jar a name.').waitFor()
+  await type(page, 'Name', 'Juno’s spare')
+  await type(page, 'Goes into it', '25')
+  await page.getByRole('button', { name: 'Make the new jar' }).click()
+  await page.getByText('25 g went into a new jar').waitFor()
+  await page.getByRole('link', { name: 'Jars' }).click()
+  await page.getByRole('article', { name: 'Juno’s spare' }).waitFor()
+  expect(await words('Juno’s spare')).toMatch(/25 g · white wheat 100 % Fridge · split off/)
+  expect(await words('Juno')).toMatch(/87 g/)
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await page.getByRole('article', { name: 'Juno’s spare' }).waitFor({ state: 'detached' })
 })
 
 test('the discard pot makes food with its flour counted, and what is taken can be put back', async () => {

@@ -181,11 +181,22 @@ export type Weighing = z.input<typeof weighingSchema>
 export const jarMoveSchema = z.object({ ...noted, placeId: idSchema })
 export type JarMove = z.input<typeof jarMoveSchema>
 
+/** Some of a jar goes into a new one: a spare, or one for a friend. */
+export const jarSplitSchema = z.object({
+  ...noted,
+  /** Of the new jar. */
+  jarId: idSchema,
+  name: nameSchema,
+  grams: numberIn([1, 20_000], 'What goes into the new jar', 'g'),
+  placeId: idSchema
+})
+export type JarSplit = z.input<typeof jarSplitSchema>
+
 /** Something that happened to a jar, as its history tells it. */
 export const jarEventSchema = z.object({
   id: idSchema,
   at: instantSchema,
-  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'pace']),
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace']),
   /** It was taken back later. */
   undone: z.boolean(),
   /** What it weighed, or held when it came. */
@@ -203,7 +214,7 @@ export const jarHistoryQuerySchema = z.object({
   limit: z.coerce.number().int().min(1).max(100).default(20)
 })
 
-/** Takes the last feed or move back. */
+/** Takes the last feed, move or split back. */
 export const undoSchema = z.object({ ...noted, undoes: idSchema })
 export type Undo = z.input<typeof undoSchema>
 

@@ -7,6 +7,7 @@ export const ROUTES = {
   jars: '/api/jars',
   jarFeeds: (id: string) => `/api/jars/${id}/feeds`,
   jarWeighings: (id: string) => `/api/jars/${id}/weighings`,
+  jarSplits: (id: string) => `/api/jars/${id}/splits`,
   jarMoves: (id: string) => `/api/jars/${id}/moves`,
   jarHistory: (id: string) => `/api/jars/${id}/history`,
   jarUndo: (id: string) => `/api/jars/${id}/undo`,

@@ -124,6 +124,42 @@ test('of two moves only the later can be taken back first', async () => {
   expect((await undo(first)).body.placeId).toBe(jar.placeId)
 })
 
+test('a new jar from it: as it was, with its mass out of the other; taken back as long as it is untouched', async () => {
+  const [jar] = await jars()
+  const split = (more: object = {}) =>
+    server.send('POST', `/api/jars/${jar.id}/splits`, {
+      id: testId(),
+      happenedAt: TEST_NOW,
+      jarId: testId(),
+      name: 'Spare',
+      grams: 30,
+      placeId: jar.placeId,
+      ...more
+    })
+  expect((await split({ grams: 86 })).body.error.message).toContain('can spare 85 g')
+  expect((await split({ name: ' ' })).status).toBe(400)
+  const [id, jarId] = [testId(), testId()]
+  const { body } = await split({ id, jarId })
+  expect(body).toMatchObject({
+    id: jarId,
+    name: 'Spare',
+    grams: 30,
+    line: { flours: {}, waterGrams: 0, parents: [{ grams: 30, line: { startedAt: jar.line.startedAt } }] }
+  })
+  expect(body.hydration).toBeCloseTo(jar.hydration, 3)
+  expect((await split({ id, jarId })).body.grams).toBe(30)
+  const grams = async () => Object.fromEntries((await jars()).map((j: { name: string; grams: number }) => [j.name, j.grams]))
+  expect(await grams()).toEqual({ [jar.name]: 70, Spare: 30 })
+  const undo = (undoes: string) => server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes, happenedAt: TEST_NOW })
+  expect((await undo(id)).body.grams).toBe(100)
+  expect(await grams()).toEqual({ [jar.name]: 100 })
+
+  const again = testId()
+  const { body: second } = await split({ id: again })
+  await server.send('POST', `/api/jars/${second.id}/weighings`, { id: testId(), happenedAt: TEST_NOW, grams: 28 })
+  expect((await undo(again)).status).toBe(409)
+})
+
 test('its history, newest first, page by page, with what was taken back', async () => {
   const [jar] = await jars()
   const ids = [testId(), testId(), testId()]

@@ -9,6 +9,7 @@ import {
   type jarMoveSchema,
   type jarOpeningSchema,
   type jarPacePutSchema,
+  type jarSplitSchema,
   lineToWire,
   type weighingSchema
 } from '../../contract'
@@ -256,33 +257,102 @@ export async function moveJar(work: Work, jarId: string, move: z.output<typeof j
   await setContents(work, row, batchId, place.id)
 }
 
+/** Puts some of a jar into a new one. The new one holds what was taken as it was, and goes its own way from there. */
+export async function splitJar(work: Work, jarId: string, split: z.output<typeof jarSplitSchema>): Promise<void> {
+  if (await isRecorded(work, split.id)) return
+  const kitchen = await theKitchen(work)
+  const place = placeIn(kitchen, split.placeId)
+  const { row, hydration, milligrams } = await jarForSeed(work, jarId)
+  const atMs = Date.parse(split.happenedAt)
+  refuseFuture(atMs, work.nowMs, 'This')
+  const taken = toMilligrams(split.grams)
+  if (taken > milligrams - row.keepMinimumMg) {
+    const spare = Math.max(toGrams(milligrams - row.keepMinimumMg), 0)
+    throw new Problem(400, 'more than there is', `${row.name} can spare ${spare} g and keep its least; ${split.grams} g cannot be taken. Feed it first.`, {
+      fields: { grams: `At most ${spare} g can be spared.` }
+    })
+  }
+  await work.models.jars.create(
+    {
+      id: split.jarId,
+      kitchenId: kitchen.id,
+      name: split.name,
+      flour: row.flour,
+      keepMinimumMg: row.keepMinimumMg,
+      placeId: place.id,
+      currentBatchId: null,
+      pace: row.pace,
+      version: 1,
+      deletedAtMs: null
+    },
+    { transaction: work.transaction }
+  )
+  const batchId = await createBatch(work, {
+    kitchenId: kitchen.id,
+    kind: 'feed',
+    jarId: split.jarId,
+    bakeId: null,
+    startedAtMs: atMs,
+    flour: row.flour,
+    floursMg: {},
+    waterMg: 0,
+    saltMg: 0,
+    mixTempC: place.tempC,
+    parents: [{ parentBatchId: row.currentBatchId, milligrams: taken, hydration, flour: row.flour }],
+    stays: [stayAt(kitchen, place.id, atMs)]
+  })
+  await work.models.jars.update({ currentBatchId: batchId }, { where: { id: split.jarId }, transaction: work.transaction })
+  await record(
+    work,
+    eventOf(kitchen.id, jarId, split, 'split', { grams: split.grams, newJarId: split.jarId, newBatchId: batchId, batchId: row.currentBatchId }),
+    transfer(`jar:${jarId}`, `jar:${split.jarId}`, taken)
+  )
+}
+
+/** Takes a split back: the new jar goes, as long as nothing has happened to it. */
+async function undoSplit(work: Work, row: JarRow, { newJarId, newBatchId }: UndoTrace): Promise<void> {
+  const { models, transaction } = work
+  const { row: fresh, milligrams } = await jarForSeed(work, newJarId as string)
+  const taken = (await models.batchParents.findOne({ where: { batchId: newBatchId as string }, transaction }))?.get('milligrams')
+  if (fresh.currentBatchId !== newBatchId || milligrams !== taken) throw tooLate(row)
+  await models.jars.update({ deletedAtMs: work.nowMs }, { where: { id: fresh.id }, transaction })
+}
+
+const tooLate = ({ name }: JarRow) => new Problem(409, 'too late', `Something has happened to ${name} since, so this can no longer be taken back.`)
+
 /** What an event keeps so that it can be taken back. */
 interface UndoTrace {
   readonly batchId?: string
   readonly previousBatchId?: string
   readonly previousPlaceId?: string
   readonly before?: readonly NewStay[]
+  readonly newJarId?: string
+  readonly newBatchId?: string
 }
 
-/** Takes the last feed or move of a jar back, as long as nothing has happened to the jar since. */
+const UNDOABLE = ['feed', 'moved', 'split']
+
+/** Takes the last feed, move or split of a jar back, as long as nothing has happened to the jar since. */
 export async function undoJar(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<void> {
   if (await isRecorded(work, undo.id)) return
   const row = await jarRow(work, jarId)
   const event = await eventById(work, undo.undoes)
-  if (event === null || event.jarId !== jarId || (event.type !== 'feed' && event.type !== 'moved')) throw notFound('This feed or move')
-  const { batchId, previousBatchId, previousPlaceId, before } = event.payload as UndoTrace
-  const moves = (await work.models.events.findAll({ where: { jarId, type: ['moved', 'undo'] }, transaction: work.transaction })).map(plain)
-  const undone = new Set(moves.map(({ payload }) => payload.undoes))
-  const later = moves.some((m) => m.type === 'moved' && !undone.has(m.id) && m.payload.batchId === batchId && (m.sequence ?? 0) > (event.sequence ?? 0))
-  if (batchId !== row.currentBatchId || undone.has(event.id) || later) {
-    throw new Problem(409, 'too late', `Something has happened to ${row.name} since, so this can no longer be taken back.`)
-  }
+  if (event === null || event.jarId !== jarId || !UNDOABLE.includes(event.type)) throw notFound('This feed, move or split')
+  const trace = event.payload as UndoTrace
+  const since = (await work.models.events.findAll({ where: { jarId, type: ['moved', 'undo'] }, transaction: work.transaction })).map(plain)
+  const undone = new Set(since.map(({ payload }) => payload.undoes))
+  const movedSince = since.some(
+    (m) => m.type === 'moved' && !undone.has(m.id) && m.payload.batchId === trace.batchId && (m.sequence ?? 0) > (event.sequence ?? 0)
+  )
+  if (undone.has(event.id) || (event.type !== 'split' && (trace.batchId !== row.currentBatchId || movedSince))) throw tooLate(row)
+  if (event.type === 'split') await undoSplit(work, row, trace)
   await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
-  if (before !== undefined) await replaceStays(work, row.currentBatchId as string, before)
-  await setContents(work, row, event.type === 'feed' ? (previousBatchId ?? null) : row.currentBatchId, previousPlaceId ?? row.placeId)
+  if (event.type === 'split') return
+  if (trace.before !== undefined) await replaceStays(work, row.currentBatchId as string, trace.before)
+  await setContents(work, row, event.type === 'feed' ? (trace.previousBatchId ?? null) : row.currentBatchId, trace.previousPlaceId ?? row.placeId)
 }
 
-const TOLD = ['opened', 'feed', 'weighing', 'moved', 'pace'] as const
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace'] as const
 
 /** What happened to a jar, newest first. */
 export async function jarHistory(work: Work, jarId: string, { before, limit }: z.output<typeof jarHistoryQuerySchema>) {

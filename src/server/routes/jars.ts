@@ -6,6 +6,7 @@ import {
   jarMoveSchema,
   jarOpeningSchema,
   jarPacePutSchema,
+  jarSplitSchema,
   ROUTES,
   undoSchema,
   weighingSchema
@@ -13,7 +14,7 @@ import {
 import { parse } from '../problems'
 import { discardPot, takeDiscard, undoDiscard } from '../records/discard'
 import { jarLog } from '../records/jarLog'
-import { feedJar, findJar, jarHistory, listJars, moveJar, openJar, setPace, undoJar, weighJar } from '../records/jars'
+import { feedJar, findJar, jarHistory, listJars, moveJar, openJar, setPace, splitJar, undoJar, weighJar } from '../records/jars'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed; and the discard pot they fill. */
@@ -42,6 +43,14 @@ export function jarRoutes(services: Services): Router {
   router.post(
     ROUTES.jarUndo(':id'),
     changes(services, 'This jar', findJar, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
+  )
+  router.post(
+    ROUTES.jarSplits(':id'),
+    writes(services, async (work, req) => {
+      const split = parse(jarSplitSchema, req.body)
+      await splitJar(work, idIn(req, 'This jar'), split)
+      return findJar(work, split.jarId)
+    })
   )
   router.post(
     ROUTES.jarMoves(':id'),

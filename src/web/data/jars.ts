@@ -1,7 +1,7 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
 import { z } from 'zod'
-import { type Feed, type Jar, type JarEvent, type JarOpening, jarHistorySchema, jarSchema, ROUTES } from '../../contract'
+import { type Feed, type Jar, type JarEvent, type JarOpening, type JarSplit, jarHistorySchema, jarSchema, ROUTES } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { newId } from './newId'
@@ -62,6 +62,14 @@ export async function feedJar(jar: Jar, feed: Feed): Promise<() => Promise<void>
 export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<void>> {
   const id = newId()
   await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), placeId } })
+  await refreshAfter(jar)
+  return takenBack(jar, id)
+}
+
+/** Puts some of a jar into a new one. @returns takes it back */
+export async function splitJar(jar: Jar, split: Pick<JarSplit, 'jarId' | 'name' | 'grams' | 'placeId'>): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarSplits(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), ...split } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }

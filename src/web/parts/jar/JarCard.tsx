@@ -25,7 +25,8 @@ export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: 
             {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)}
           </span>
           <span>
-            {place?.name ?? 'somewhere'} · fed {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
+            {place?.name ?? 'somewhere'} · {Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'}{' '}
+            {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
           </span>
           <span className={classes.headline} data-hungry={told?.hungry}>
             {told?.headline}

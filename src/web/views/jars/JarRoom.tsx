@@ -1,4 +1,5 @@
 import { Button, Group, Select, Skeleton, Text } from '@mantine/core'
+import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Jar, JarEvent } from '../../../contract'
@@ -18,6 +19,7 @@ import { knownSentence } from '../../parts/jarWords'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './JarRoom.module.css'
+import { SplitSheet } from './SplitSheet'
 
 /** A place below this is a cold one, °C. */
 const COLD_C = 12
@@ -29,6 +31,7 @@ export function JarRoom() {
   const { cultures, error } = useCultures()
   const conditions = useConditions(cultures, now)
   const [feeding, setFeeding] = useState<Jar | null>(null)
+  const [splitting, split] = useDisclosure(false)
   if (cultures === undefined) {
     return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
   }
@@ -39,9 +42,14 @@ export function JarRoom() {
     <div className={classes.room}>
       <Group justify="space-between">
         <h1 className={classes.title}>{jar.name}</h1>
-        <Button size="lg" onClick={() => setFeeding(jar)}>
-          Feed {jar.name}
-        </Button>
+        <Group>
+          <Button size="lg" variant="default" onClick={split.open}>
+            New jar from it
+          </Button>
+          <Button size="lg" onClick={() => setFeeding(jar)}>
+            Feed {jar.name}
+          </Button>
+        </Group>
       </Group>
       <div className={classes.columns}>
         {condition === undefined ? <Skeleton height={280} /> : <HowItIs jar={jar} condition={condition} now={now} />}
@@ -56,6 +64,7 @@ export function JarRoom() {
       </div>
       <History jar={jar} now={now} />
       <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+      <SplitSheet jar={jar} opened={splitting} onClose={split.close} />
     </div>
   )
 }
@@ -167,6 +176,7 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, placeName 
     return `fed ${ratioOf(fed)}: ${format.mass(keepGrams)} kept, ${format.mass(flourGrams)} flour, ${format.mass(waterGrams)} water${at}`
   }
   if (type === 'weighing') return `weighed: ${format.mass(grams ?? 0)}`
+  if (type === 'split') return `${format.mass(grams ?? 0)} went into a new jar`
   if (type === 'moved') return `moved${placeName === null ? '' : ` to ${placeName}`}`
   return type === 'opened' ? `came into the kitchen with ${format.mass(grams ?? 0)}` : 'pace pinned or begun anew'
 }
