@@ -18,7 +18,7 @@ import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { createBatch, lineOf, linesOf, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { placeIn, theKitchen } from './kitchens'
-import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+import { balanceOf, balancesOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
 
 const MS_PER_HOUR = 3_600_000
 /** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
@@ -69,9 +69,9 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
     rows.flatMap((row) => row.currentBatchId ?? [])
   )
   const stamps = await logStamps(work)
-  return Promise.all(
-    rows.map(async (row) => jarView(row, lines.get(row.currentBatchId ?? ''), await balanceOf(work, `jar:${row.id}`), stamps.get(row.id) ?? NO_LOG))
-  )
+  const accountOf = ({ id }: JarRow) => `jar:${id}` as const
+  const balances = await balancesOf(work, rows.map(accountOf))
+  return rows.map((row) => jarView(row, lines.get(row.currentBatchId ?? ''), balances.get(accountOf(row)) ?? 0, stamps.get(row.id) ?? NO_LOG))
 }
 
 /** One jar. */

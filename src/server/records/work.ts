@@ -1,4 +1,4 @@
-import type { Transaction } from 'sequelize'
+import { col, fn, type Transaction } from 'sequelize'
 import { type Account, closes, type LedgerEntry } from '../../core'
 import type { Database } from '../db/connect'
 import { type EventRow, type Models, plain } from '../db/models'
@@ -69,6 +69,17 @@ export async function eventById({ models, transaction }: Work, id: string): Prom
 }
 
 /** Balance of one account, mg. */
-export async function balanceOf({ models, transaction }: Work, account: string): Promise<number> {
-  return (await models.ledger.sum('milligrams', { where: { account }, transaction })) ?? 0
+export async function balanceOf(work: Work, account: Account): Promise<number> {
+  return (await balancesOf(work, [account])).get(account) ?? 0
+}
+
+/** Balances of many accounts in one question, mg; those nothing was ever moved to are left out. */
+export async function balancesOf({ models, transaction }: Work, accounts: readonly Account[]): Promise<Map<Account, number>> {
+  const rows = await models.ledger.findAll({
+    attributes: ['account', [fn('SUM', col('milligrams')), 'milligrams']],
+    where: { account: [...accounts] },
+    group: ['account'],
+    transaction
+  })
+  return new Map(rows.map((row) => [row.get('account') as Account, row.get('milligrams') as number]))
 }
