@@ -73,7 +73,7 @@ test('its own room: what comes if nobody feeds it, a move that can be taken back
   await page.getByRole('link', { name: /Juno/ }).click()
   await page.getByRole('heading', { name: 'Juno', level: 1 }).waitFor()
   await page.getByText('If nobody feeds it').waitFor()
-  expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* two feeds before it builds .* revival/)
+  expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* two feeds before it builds .* to be fed up over some days/)
   await page.getByText('Never put it to bed hungry').waitFor()
   await page.getByRole('combobox', { name: 'Where it stands' }).click()
   await page.getByRole('option', { name: /Fridge/ }).click()

@@ -179,7 +179,6 @@ export type Weighing = z.input<typeof weighingSchema>
 
 /** A jar goes to another place. */
 export const jarMoveSchema = z.object({ ...noted, placeId: idSchema })
-export type JarMove = z.input<typeof jarMoveSchema>
 
 /** Some of a jar goes into a new one: a spare, or one for a friend. */
 export const jarSplitSchema = z.object({

@@ -44,8 +44,8 @@ export interface Run {
   readonly endTempC: number
   /** Strength W when the run ended. */
   readonly endStrength: number
-  /** When its food runs out and it is hungry, hours since mixing; null: not within the run. */
-  readonly hungryHours: number | null
+  /** When its food falls below MODEL.hungryFood, hours since mixing; null: not within the run. */
+  readonly foodGoneHours: number | null
   /** When its lag work passes each of MODEL.lagWorkStages, hours since mixing; as many as it passes within the run. */
   readonly fadeHours: readonly number[]
 }
@@ -205,7 +205,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   let lagWork: number = MODEL.lagWorkRipe
   let highest = 0
   let lastMade = 0
-  let hungryHours = food < hungryFood ? 0 : null
+  let foodGoneHours = food < hungryFood ? 0 : null
   const fadeHours: number[] = []
   let count = 1
   hours[0] = 0
@@ -315,7 +315,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     bacteria += sixth * sumB
     const foodBefore = food
     food = Math.max(food + sixth * sumS, 0)
-    if (hungryHours === null && food < hungryFood) hungryHours = t + (h * (foodBefore - hungryFood)) / (foodBefore - food)
+    if (foodGoneHours === null && food < hungryFood) foodGoneHours = t + (h * (foodBefore - hungryFood)) / (foodBefore - food)
     acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
     strength = Math.max(strength + sixth * sumW, 1e-6)
     held = Math.max(held + sixth * sumG, 0)
@@ -350,7 +350,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     },
     endTempC: tempC,
     endStrength: strength,
-    hungryHours,
+    foodGoneHours,
     fadeHours
   }
 }

@@ -1,4 +1,5 @@
 import { TYPICAL_JAR } from '../ferment/jarParameters'
+import { simulate } from '../ferment/simulate'
 import { referenceRun } from '../testing/reference'
 import { conditionOf, isHungry } from './condition'
 import { type BatchLine, vesselOf } from './lineage'
@@ -36,10 +37,13 @@ test.each([
     24 * 6
   ]
 ])('%s: its food is gone within a tenth of an hour of many small steps', (_, line, lookHours) => {
-  const { hungryHours } = referenceRun(vesselOf(line), TYPICAL_JAR, lookHours, 20)
-  const { foodGoneMs } = conditionOf(line, fedAt)
-  expect(hungryHours).not.toBeNull()
-  expect(Math.abs(((foodGoneMs ?? 0) - fedAt) / HOUR - (hungryHours ?? 0))).toBeLessThan(0.1)
+  const slow = referenceRun(vesselOf(line), TYPICAL_JAR, lookHours, 20).foodGoneHours
+  const { foodGoneHours } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: lookHours })
+  expect(slow).not.toBeNull()
+  expect(Math.abs((foodGoneHours ?? 0) - (slow ?? 0))).toBeLessThan(0.1)
+  const { hungryMs, peakMs } = conditionOf(line, fedAt)
+  expect(hungryMs).toBeGreaterThanOrEqual(fedAt + (foodGoneHours ?? 0) * HOUR)
+  expect(hungryMs).toBeGreaterThan(peakMs ?? 0)
 })
 
 test('just fed it ripens; near its top it is ready; hungry it has no food', () => {

@@ -24,8 +24,6 @@ export interface JarCondition {
   readonly peakMs: number | null
   /** Level at that peak. */
   readonly peakRise: number
-  /** When its food is gone. Null: not within 60 days. */
-  readonly foodGoneMs: number | null
   /** When it has begun to fall and has no food left: it wants feeding by then. Null: not within 60 days. */
   readonly hungryMs: number | null
   /** From when on it wants more before it builds, in order. */
@@ -39,7 +37,7 @@ export interface JarCondition {
  * @param jar what is believed of it
  */
 export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): JarCondition {
-  const { curve, milestones, hungryHours, fadeHours } = simulate(vesselOf(line, jar), jar, { untilHours: LOOK_HOURS })
+  const { curve, milestones, foodGoneHours, fadeHours } = simulate(vesselOf(line, jar), jar, { untilHours: LOOK_HOURS })
   const hours = Math.max((atMs - line.startedAtMs) / MS_PER_HOUR, 0)
   const gas = gasAt(curve, hours)
   const state = cultureAt(line, atMs, jar)
@@ -52,11 +50,13 @@ export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = 
     use: ripe || state.food < MODEL.hungryFood ? strengthOf(state) : 'ripens',
     peakMs: at(milestones.peakHours),
     peakRise: 1 + milestones.peakGas,
-    foodGoneMs: at(hungryHours),
-    hungryMs: hungryHours === null ? null : at(Math.max(hungryHours, milestones.closesHours ?? 0)),
+    hungryMs: foodGoneHours === null ? null : at(Math.max(foodGoneHours, milestones.closesHours ?? 0)),
     fades: fadeHours.map((h, i) => ({ strength: STRENGTHS[i + 1] as Strength, fromMs: line.startedAtMs + h * MS_PER_HOUR }))
   }
 }
 
 /** Whether a jar is hungry at a moment. */
 export const isHungry = ({ hungryMs }: JarCondition, atMs: number) => hungryMs !== null && atMs >= hungryMs
+
+/** Whether a place is a cold one: there a culture sleeps. */
+export const isCold = (tempC: number) => tempC < MODEL.coldNoneC

@@ -2,49 +2,44 @@ import fc from 'fast-check'
 import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
 import { pantryOf } from '../dough/ingredient'
 import { DISCARD_FOODS, foodOfDiscard } from './discardFood'
-import { type PotMove, potContents, potPortions, stalePotGrams } from './discardPot'
+import { leftInPot, type PotPortion, potContents, stalePotGrams } from './discardPot'
 
 const DAY = 86_400_000
 const monday = Date.UTC(2026, 10, 23, 8)
-const move = (day: number, grams: number, more: Partial<PotMove> = {}): PotMove => ({
-  atMs: monday + day * DAY,
-  milligrams: Math.round(grams * 1000),
-  jarName: 'Juno',
-  flour: 'white wheat',
-  hydration: 1,
-  ...more
-})
+const portion = (day: number, grams: number, hydration = 1): PotPortion => ({ sinceMs: monday + day * DAY, grams, flour: 'white wheat', hydration })
 const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
 
 test('the oldest comes out first', () => {
-  const portions = potPortions([move(0, 60), move(1, 40, { jarName: 'Bramble', flour: 'rye' }), move(2, -80)])
-  expect(portions).toEqual([{ sinceMs: monday + DAY, grams: 20, jarName: 'Bramble', flour: 'rye', hydration: 1 }])
+  const [juno, bramble] = [{ milligrams: 60_000 }, { milligrams: 40_000 }]
+  const left = leftInPot([juno, bramble, { milligrams: -80_000 }])
+  expect(left).toHaveLength(1)
+  expect(left[0]?.move).toBe(bramble)
+  expect(left[0]?.milligrams).toBe(20_000)
 })
 
 test('more taken out than there was leaves nothing, and nothing owed', () => {
-  expect(potPortions([move(0, 10), move(1, -30), move(2, 5)]).map((p) => p.grams)).toEqual([5])
+  expect(leftInPot([10, -30, 5].map((milligrams) => ({ milligrams }))).map((p) => p.milligrams)).toEqual([5])
 })
 
 test('what goes in is what comes out and what is left', () => {
   fc.assert(
-    fc.property(fc.array(fc.integer({ min: -200, max: 200 }), { maxLength: 60 }), (grams) => {
+    fc.property(fc.array(fc.integer({ min: -200, max: 200 }), { maxLength: 60 }), (all) => {
       let there = 0
-      for (const g of grams) there = Math.max(there + g, 0)
-      const left = potPortions(grams.map((g, i) => move(i, g))).reduce((sum, p) => sum + p.grams, 0)
-      return Math.abs(left - there) < 1e-9
+      for (const mg of all) there = Math.max(there + mg, 0)
+      return leftInPot(all.map((milligrams) => ({ milligrams }))).reduce((sum, p) => sum + p.milligrams, 0) === there
     })
   )
 })
 
 test('flour, water and until when: 60 g at 100 % and 30 g at 50 %', () => {
-  const contents = potContents(potPortions([move(0, 60), move(3, 30, { hydration: 0.5 })]))
+  const contents = potContents([portion(0, 60), portion(3, 30, 0.5)])
   // 30 + 20 g of flour, 30 + 10 g of water
   expect(contents).toMatchObject({ grams: 90, flourGrams: 50, waterGrams: 40, hydration: 0.8, gluten: true, useByMs: monday + 7 * DAY })
   expect(potContents([])).toMatchObject({ grams: 0, hydration: 0, useByMs: null })
 })
 
 test('older than a week is not used', () => {
-  const portions = potPortions([move(0, 60), move(3, 30)])
+  const portions = [portion(0, 60), portion(3, 30)]
   expect(stalePotGrams(portions, monday + 7 * DAY)).toBe(0)
   expect(stalePotGrams(portions, monday + 8 * DAY)).toBe(60)
   expect(stalePotGrams(portions, monday + 11 * DAY)).toBe(90)

@@ -1,5 +1,4 @@
 import { FLOURS, type FlourKind } from '../ferment/flours'
-import { toGrams } from '../units/mass'
 
 const MS_PER_DAY = 86_400_000
 /** Discard is used within a week. */
@@ -7,33 +6,18 @@ export const POT_DAYS = 7
 
 /** Something that went into the discard pot or came out of it. */
 export interface PotMove {
-  readonly atMs: number
   /** Whole milligrams; what goes in is positive. */
   readonly milligrams: number
-  /** Where it came from and what it is; of what comes out nothing is asked. */
-  readonly jarName: string | null
-  readonly flour: FlourKind
-  /** Water ÷ flour. */
-  readonly hydration: number
-}
-
-/** What is left of one thing that went in. */
-export interface PotPortion {
-  readonly sinceMs: number
-  readonly grams: number
-  readonly jarName: string | null
-  readonly flour: FlourKind
-  readonly hydration: number
 }
 
 /**
- * What is in the pot: the oldest is used first.
+ * What is left of all that went into the pot: the oldest is used first.
  * @param moves in the order of time
  * @returns oldest first; what comes out beyond what there is counts for nothing
- * @example potPortions([{ …, milligrams: 60_000 }, { …, milligrams: -20_000 }]) // one portion of 40 g
+ * @example leftInPot([{ milligrams: 60_000 }, { milligrams: -20_000 }]) // 40,000 mg of the first
  */
-export function potPortions(moves: readonly PotMove[]): PotPortion[] {
-  const left: { move: PotMove; milligrams: number }[] = []
+export function leftInPot<Move extends PotMove>(moves: readonly Move[]): { readonly move: Move; readonly milligrams: number }[] {
+  const left: { move: Move; milligrams: number }[] = []
   for (const move of moves) {
     if (move.milligrams >= 0) {
       left.push({ move, milligrams: move.milligrams })
@@ -47,7 +31,16 @@ export function potPortions(moves: readonly PotMove[]): PotPortion[] {
       if (left[0].milligrams === 0) left.shift()
     }
   }
-  return left.map(({ move: { atMs, jarName, flour, hydration }, milligrams }) => ({ sinceMs: atMs, grams: toGrams(milligrams), jarName, flour, hydration }))
+  return left
+}
+
+/** What is left of one thing that went in. */
+export interface PotPortion {
+  readonly sinceMs: number
+  readonly grams: number
+  readonly flour: FlourKind
+  /** Water ÷ flour. */
+  readonly hydration: number
 }
 
 /** What the pot holds in all. */

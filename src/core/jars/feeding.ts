@@ -1,5 +1,4 @@
 import { type BuildMasses, type BuildProblem, solveBuild } from '../build/solveBuild'
-import type { FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
@@ -8,13 +7,8 @@ import { type BatchLine, type LineStay, vesselOf } from './lineage'
 
 const MS_PER_HOUR = 3_600_000
 
-/** What is kept of a jar when it is fed. */
-export interface Kept {
-  readonly grams: number
-  readonly hydration: number
-  readonly flour: FlourKind
-  readonly line: BatchLine
-}
+/** What is kept of a jar when it is fed: it goes into the mix. */
+export type Kept = BatchLine['parents'][number]
 
 /**
  * Flour and water for what is kept, by ratio, so that all of it then has a hydration.

@@ -70,21 +70,21 @@ export function curveOf(points: readonly { t: number; g: number; dg: number }[])
  * @param stepSeconds longer where a second would take too long
  * @returns the curve at every sixtieth step, straight from the equations, and when the food runs out
  */
-export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: number, stepSeconds = 1): RiseCurve & { readonly hungryHours: number | null } {
+export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: number, stepSeconds = 1): RiseCurve & { readonly foodGoneHours: number | null } {
   const { start, slopes } = equations(vessel, jar)
   const y = [...start]
   const points: { t: number; g: number; dg: number }[] = []
   const stepHours = stepSeconds / SECONDS_PER_HOUR
   const steps = Math.round(untilHours / stepHours)
-  let hungryHours: number | null = null
+  let foodGoneHours: number | null = null
   for (let i = 0; i <= steps; i++) {
     const t = i * stepHours
     const d = slopes(t, y)
     if (i % KEEP_EVERY === 0) points.push({ t, g: y[GAS] as number, dg: d[GAS] as number })
     for (let k = 0; k < STATES; k++) y[k] = (y[k] as number) + stepHours * (d[k] as number)
     y[FOOD] = Math.max(y[FOOD] as number, 0)
-    if (hungryHours === null && (y[FOOD] as number) < MODEL.hungryFood) hungryHours = t + stepHours
+    if (foodGoneHours === null && (y[FOOD] as number) < MODEL.hungryFood) foodGoneHours = t + stepHours
     y[GAS] = Math.max(y[GAS] as number, 0)
   }
-  return { ...curveOf(points), hungryHours }
+  return { ...curveOf(points), foodGoneHours }
 }

@@ -24,17 +24,16 @@ import {
 import type { Database } from '../db/connect'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, levainWishOf } from '../records/bakes'
-import { discardPot, takeDiscard } from '../records/discard'
 import { createFormula } from '../records/formulas'
 import { feedJar, findJar, openJar, weighJar } from '../records/jars'
 import { createKitchen, findKitchen } from '../records/kitchens'
 import { putVessel } from '../records/vessels'
 import type { Work } from '../records/work'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
+import { emptyPot } from './emptyPot'
 
 const HOUR = 3_600_000
 const DAY = 24 * HOUR
-const WEEK = 7 * DAY
 const SEED = 20_611
 
 /** Weeks of past builds in the record. */
@@ -159,21 +158,7 @@ async function lay(work: Work): Promise<void> {
   await running(demo)
   await coming(demo)
   await library(demo)
-  await emptied(demo)
-}
-
-/** What was left of feeds became food most weeks, and was thrown away in some. */
-async function emptied({ work }: Demo): Promise<void> {
-  const weeks = new Map<number, number>()
-  for (const { since, grams } of (await discardPot(work)).portions) {
-    const week = Math.floor((work.nowMs - Date.parse(since)) / WEEK)
-    if (week > 0) weeks.set(week, (weeks.get(week) ?? 0) + grams)
-  }
-  for (const [week, grams] of weeks) {
-    const at = work.nowMs - week * WEEK + HOUR
-    const went = week % 4 === 0 ? ('thrown away' as const) : ('into food' as const)
-    await takeDiscard({ ...work, nowMs: at }, { id: randomUUID(), happenedAt: new Date(at).toISOString(), source: 'typed', grams, went })
-  }
+  await emptyPot(demo.work)
 }
 
 /** Feeds a jar some hours ago. */

@@ -3,17 +3,17 @@ import { format } from 'date-fns'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import type { DiscardPot, discardUseSchema, undoSchema } from '../../contract'
-import { contentsOf, type FlourKind, type PotMove, potPortions, reversed, toGrams, toMilligrams, transfer } from '../../core'
+import { contentsOf, type FlourKind, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../core'
 import { notFound, Problem } from '../problems'
 import { linesOf } from './batches'
 import { refuseFuture } from './jars'
 import { theKitchen } from './kitchens'
-import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
 
 const POT = 'discard'
 const TAKEN_OUT = 'discard'
 /** Discard whose jar is not known: out of a dough or a weighing. */
-const UNKNOWN = { jarName: null, flour: 'white wheat', hydration: 1 } as const
+const UNKNOWN = { flour: 'white wheat', hydration: 1 } as const
 
 interface MoveRow {
   eventId: string
@@ -46,17 +46,18 @@ async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
 export async function discardPot(work: Work): Promise<DiscardPot> {
   const { timeZone } = await theKitchen(work)
   const rows = await moveRows(work)
+  const left = leftInPot(rows)
   const lines = await linesOf(
     work,
-    rows.flatMap((row) => row.previousBatchId ?? []),
+    left.flatMap(({ move }) => move.previousBatchId ?? []),
     1
   )
-  const moves = rows.map(({ atMs, milligrams, jarName, flour, previousBatchId }): PotMove => {
+  const portions = left.map(({ move: { atMs, jarName, flour, previousBatchId }, milligrams }) => {
     const line = lines.get(previousBatchId ?? '')
     return {
-      atMs: Number(atMs),
-      milligrams,
-      jarName: jarName ?? UNKNOWN.jarName,
+      since: new Date(Number(atMs)).toISOString(),
+      grams: toGrams(milligrams),
+      jarName,
       flour: flour ?? UNKNOWN.flour,
       hydration: line === undefined ? UNKNOWN.hydration : contentsOf(line).hydration
     }
@@ -71,7 +72,7 @@ export async function discardPot(work: Work): Promise<DiscardPot> {
     months.set(month, sums)
   }
   return {
-    portions: potPortions(moves).map(({ sinceMs, ...portion }) => ({ since: new Date(sinceMs).toISOString(), ...portion })),
+    portions,
     months: [...months].map(([month, sums]) => ({ month, ...sums })).sort((a, b) => b.month.localeCompare(a.month))
   }
 }
@@ -90,18 +91,7 @@ export async function takeDiscard(work: Work, use: z.output<typeof discardUseSch
   }
   await record(
     work,
-    {
-      id: use.id,
-      kitchenId: kitchen.id,
-      bakeId: null,
-      jarId: null,
-      batchId: null,
-      type: TAKEN_OUT,
-      payload: { grams: use.grams, went: use.went },
-      happenedAtMs: Date.parse(use.happenedAt),
-      source: use.source,
-      device: use.device ?? null
-    },
+    eventOf(kitchen.id, null, use, TAKEN_OUT, { grams: use.grams, went: use.went }),
     transfer(POT, use.went === 'into food' ? 'outside' : 'loss', milligrams)
   )
 }
@@ -111,24 +101,6 @@ export async function undoDiscard(work: Work, undo: z.output<typeof undoSchema>)
   if (await isRecorded(work, undo.id)) return
   const event = await eventById(work, undo.undoes)
   if (event === null || event.type !== TAKEN_OUT) throw notFound('This')
-  const taken = (await work.models.events.findAll({ where: { type: 'undo', jarId: null, bakeId: null }, transaction: work.transaction })).some(
-    (row) => (row.get('payload') as { undoes?: string }).undoes === undo.undoes
-  )
-  if (taken) throw new Problem(409, 'too late', 'This has been put back already.')
-  await record(
-    work,
-    {
-      id: undo.id,
-      kitchenId: event.kitchenId,
-      bakeId: null,
-      jarId: null,
-      batchId: null,
-      type: 'undo',
-      payload: { undoes: undo.undoes },
-      happenedAtMs: Date.parse(undo.happenedAt),
-      source: undo.source,
-      device: undo.device ?? null
-    },
-    reversed(await entriesOf(work, undo.undoes))
-  )
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', 'This has been put back already.')
+  await record(work, eventOf(event.kitchenId, null, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
 }

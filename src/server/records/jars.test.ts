@@ -160,6 +160,21 @@ test('a new jar from it: as it was, with its mass out of the other; taken back a
   expect((await undo(again)).status).toBe(409)
 })
 
+test('what has gone on since is not pulled away below it: a feed some of which went into a new jar, a split of a jar that was fed', async () => {
+  const [jar] = await jars()
+  const undo = (undoes: string) => server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes, happenedAt: TEST_NOW })
+  const split = (id: string) =>
+    server.send('POST', `/api/jars/${jar.id}/splits`, { id, happenedAt: TEST_NOW, jarId: testId(), name: 'Spare', grams: 30, placeId: jar.placeId })
+  const [fed, taken, fedAgain] = [testId(), testId(), testId()]
+  await feed({ id: fed })
+  await split(taken)
+  expect((await undo(fed)).status).toBe(409)
+  await feed({ id: fedAgain })
+  expect((await undo(taken)).status).toBe(409)
+  for (const id of [fedAgain, taken, fed]) expect((await undo(id)).status).toBe(200)
+  expect((await jars()).map((j: { grams: number }) => j.grams)).toEqual([100])
+})
+
 test('its history, newest first, page by page, with what was taken back', async () => {
   const [jar] = await jars()
   const ids = [testId(), testId(), testId()]

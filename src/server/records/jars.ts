@@ -4,8 +4,6 @@ import type { z } from 'zod'
 import {
   type feedSchema,
   type Jar,
-  type JarEvent,
-  type jarHistoryQuerySchema,
   type jarMoveSchema,
   type jarOpeningSchema,
   type jarPacePutSchema,
@@ -16,9 +14,9 @@ import {
 import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
 import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
-import { createBatch, lineOf, linesOf, type NewStay, replaceStays, stayAt, staysOf } from './batches'
+import { createBatch, lineOf, linesOf, type NewBatch, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { placeIn, theKitchen } from './kitchens'
-import { balanceOf, balancesOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
 
 const MS_PER_HOUR = 3_600_000
 /** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
@@ -93,6 +91,20 @@ export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow;
   return { row, hydration: contentsOf(line).hydration, milligrams: await balanceOf(work, `jar:${id}`) }
 }
 
+/** Writes a jar with its first batch. @returns id of the batch */
+async function createJar(
+  work: Work,
+  jar: Omit<JarRow, 'currentBatchId' | 'version' | 'deletedAtMs'>,
+  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'>
+): Promise<string> {
+  const { models, transaction } = work
+  await models.jars.create({ ...jar, currentBatchId: null, version: 1, deletedAtMs: null }, { transaction })
+  const of = { kitchenId: jar.kitchenId, kind: 'feed', jarId: jar.id, bakeId: null, flour: jar.flour, saltMg: 0 } as const
+  const batchId = await createBatch(work, { ...of, ...batch })
+  await models.jars.update({ currentBatchId: batchId }, { where: { id: jar.id }, transaction })
+  return batchId
+}
+
 /** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
 export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<void> {
   if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return
@@ -100,8 +112,13 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
   const place = placeIn(kitchen, opening.placeId)
   const fedAtMs = Date.parse(opening.lastFedAt)
   refuseFuture(fedAtMs, work.nowMs, 'The last feed')
-  const { transaction } = work
-  await work.models.jars.create(
+  const total = toMilligrams(opening.grams)
+  const flourAll = total / (1 + opening.hydration)
+  const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
+  const seed = Math.round(seedFlour * (1 + opening.hydration))
+  const flour = Math.round(flourAll - seedFlour)
+  const batchId = await createJar(
+    work,
     {
       id: opening.id,
       kitchenId: kitchen.id,
@@ -109,59 +126,22 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
       flour: opening.flour,
       keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
       placeId: place.id,
-      currentBatchId: null,
-      pace: null,
-      version: 1,
-      deletedAtMs: null
+      pace: null
     },
-    { transaction }
+    {
+      startedAtMs: fedAtMs,
+      floursMg: { [opening.flour]: flour },
+      waterMg: Math.max(total - seed - flour, 0),
+      mixTempC: place.tempC,
+      parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
+      stays: [stayAt(kitchen, place.id, fedAtMs)]
+    }
   )
-  const total = toMilligrams(opening.grams)
-  const flourAll = total / (1 + opening.hydration)
-  const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
-  const seed = Math.round(seedFlour * (1 + opening.hydration))
-  const flour = Math.round(flourAll - seedFlour)
-  const batchId = await createBatch(work, {
-    kitchenId: kitchen.id,
-    kind: 'feed',
-    jarId: opening.id,
-    bakeId: null,
-    startedAtMs: fedAtMs,
-    flour: opening.flour,
-    floursMg: { [opening.flour]: flour },
-    waterMg: Math.max(total - seed - flour, 0),
-    saltMg: 0,
-    mixTempC: place.tempC,
-    parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
-    stays: [stayAt(kitchen, place.id, fedAtMs)]
-  })
-  await work.models.jars.update({ currentBatchId: batchId }, { where: { id: opening.id }, transaction })
   await record(
     work,
     eventOf(kitchen.id, opening.id, { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' }, 'opened', { grams: opening.grams, batchId }),
     transfer('outside', `jar:${opening.id}`, total)
   )
-}
-
-function eventOf(
-  kitchenId: string,
-  jarId: string,
-  note: { id: string; happenedAt: string; source: 'typed' | 'device' | 'import'; device?: string },
-  type: string,
-  payload: Record<string, unknown>
-) {
-  return {
-    id: note.id,
-    kitchenId,
-    bakeId: null,
-    jarId,
-    batchId: null,
-    type,
-    payload,
-    happenedAtMs: Date.parse(note.happenedAt),
-    source: note.source,
-    device: note.device ?? null
-  }
 }
 
 /** A little room for clocks that differ. */
@@ -272,7 +252,8 @@ export async function splitJar(work: Work, jarId: string, split: z.output<typeof
       fields: { grams: `At most ${spare} g can be spared.` }
     })
   }
-  await work.models.jars.create(
+  const batchId = await createJar(
+    work,
     {
       id: split.jarId,
       kitchenId: kitchen.id,
@@ -280,28 +261,17 @@ export async function splitJar(work: Work, jarId: string, split: z.output<typeof
       flour: row.flour,
       keepMinimumMg: row.keepMinimumMg,
       placeId: place.id,
-      currentBatchId: null,
-      pace: row.pace,
-      version: 1,
-      deletedAtMs: null
+      pace: row.pace
     },
-    { transaction: work.transaction }
+    {
+      startedAtMs: atMs,
+      floursMg: {},
+      waterMg: 0,
+      mixTempC: place.tempC,
+      parents: [{ parentBatchId: row.currentBatchId, milligrams: taken, hydration, flour: row.flour }],
+      stays: [stayAt(kitchen, place.id, atMs)]
+    }
   )
-  const batchId = await createBatch(work, {
-    kitchenId: kitchen.id,
-    kind: 'feed',
-    jarId: split.jarId,
-    bakeId: null,
-    startedAtMs: atMs,
-    flour: row.flour,
-    floursMg: {},
-    waterMg: 0,
-    saltMg: 0,
-    mixTempC: place.tempC,
-    parents: [{ parentBatchId: row.currentBatchId, milligrams: taken, hydration, flour: row.flour }],
-    stays: [stayAt(kitchen, place.id, atMs)]
-  })
-  await work.models.jars.update({ currentBatchId: batchId }, { where: { id: split.jarId }, transaction: work.transaction })
   await record(
     work,
     eventOf(kitchen.id, jarId, split, 'split', { grams: split.grams, newJarId: split.jarId, newBatchId: batchId, batchId: row.currentBatchId }),
@@ -339,50 +309,18 @@ export async function undoJar(work: Work, jarId: string, undo: { id: string; und
   const event = await eventById(work, undo.undoes)
   if (event === null || event.jarId !== jarId || !UNDOABLE.includes(event.type)) throw notFound('This feed, move or split')
   const trace = event.payload as UndoTrace
-  const since = (await work.models.events.findAll({ where: { jarId, type: ['moved', 'undo'] }, transaction: work.transaction })).map(plain)
-  const undone = new Set(since.map(({ payload }) => payload.undoes))
-  const movedSince = since.some(
-    (m) => m.type === 'moved' && !undone.has(m.id) && m.payload.batchId === trace.batchId && (m.sequence ?? 0) > (event.sequence ?? 0)
-  )
-  if (undone.has(event.id) || (event.type !== 'split' && (trace.batchId !== row.currentBatchId || movedSince))) throw tooLate(row)
+  const undone = await undoneIds(work, jarId)
+  const since = await work.models.events.findAll({
+    where: { jarId, type: ['moved', 'split'], sequence: { [Op.gt]: event.sequence ?? 0 } },
+    transaction: work.transaction
+  })
+  const changed = since.map(plain).some((later) => !undone.has(later.id) && later.payload.batchId === trace.batchId)
+  if (undone.has(event.id) || trace.batchId !== row.currentBatchId || (event.type !== 'split' && changed)) throw tooLate(row)
   if (event.type === 'split') await undoSplit(work, row, trace)
   await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
   if (event.type === 'split') return
   if (trace.before !== undefined) await replaceStays(work, row.currentBatchId as string, trace.before)
   await setContents(work, row, event.type === 'feed' ? (trace.previousBatchId ?? null) : row.currentBatchId, trace.previousPlaceId ?? row.placeId)
-}
-
-const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace'] as const
-
-/** What happened to a jar, newest first. */
-export async function jarHistory(work: Work, jarId: string, { before, limit }: z.output<typeof jarHistoryQuerySchema>) {
-  await jarRow(work, jarId)
-  const { models, transaction } = work
-  const kitchen = await theKitchen(work)
-  const where = { jarId, type: [...TOLD], ...(before === undefined ? {} : { sequence: { [Op.lt]: before } }) }
-  const [rows, undos] = await Promise.all([
-    models.events.findAll({ where, order: [['sequence', 'DESC']], limit: limit + 1, transaction }),
-    models.events.findAll({ where: { jarId, type: 'undo' }, transaction })
-  ])
-  const undone = new Set(undos.map((row) => plain(row).payload.undoes))
-  const shown = rows.slice(0, limit).map(plain)
-  const figure = (value: unknown) => (typeof value === 'number' ? value : null)
-  const events = shown.map(({ id, happenedAtMs, type, payload }): JarEvent => {
-    const later = payload.later as { placeId?: string } | null | undefined
-    const placeId = later?.placeId ?? payload.placeId
-    return {
-      id,
-      at: new Date(Number(happenedAtMs)).toISOString(),
-      type: type as JarEvent['type'],
-      undone: undone.has(id),
-      grams: figure(payload.grams),
-      keepGrams: figure(payload.keepGrams),
-      flourGrams: figure(payload.flourGrams),
-      waterGrams: figure(payload.waterGrams),
-      placeName: kitchen.places.find((p) => p.id === placeId)?.name ?? null
-    }
-  })
-  return { events, next: rows.length > limit ? (shown.at(-1)?.sequence ?? null) : null }
 }
 
 /** Pins the pace of a jar, or has it learned from its log again. */

@@ -37,6 +37,28 @@ export function readWork(database: Database, nowMs: number): Work {
 /** An event to be kept. */
 export type NewEvent = Omit<EventRow, 'recordedAtMs' | 'sequence'>
 
+/** Something noted by a person or a device, about a jar or about none, as an event. */
+export function eventOf(
+  kitchenId: string,
+  jarId: string | null,
+  note: { readonly id: string; readonly happenedAt: string; readonly source: EventRow['source']; readonly device?: string },
+  type: string,
+  payload: Record<string, unknown>
+): NewEvent {
+  return {
+    id: note.id,
+    kitchenId,
+    bakeId: null,
+    jarId,
+    batchId: null,
+    type,
+    payload,
+    happenedAtMs: Date.parse(note.happenedAt),
+    source: note.source,
+    device: note.device ?? null
+  }
+}
+
 /** Whether an event has been recorded already: a repeated send changes nothing. */
 export async function isRecorded({ models, transaction }: Work, id: string): Promise<boolean> {
   return (await models.events.count({ where: { id }, transaction })) > 0
@@ -66,6 +88,12 @@ export async function entriesOf({ models, transaction }: Work, eventId: string):
 export async function eventById({ models, transaction }: Work, id: string): Promise<EventRow | null> {
   const row = await models.events.findOne({ where: { id }, transaction })
   return row === null ? null : plain(row)
+}
+
+/** Ids of what was taken back, of one jar or of none. */
+export async function undoneIds({ models, transaction }: Work, jarId: string | null): Promise<Set<unknown>> {
+  const rows = await models.events.findAll({ where: { type: 'undo', jarId, bakeId: null }, transaction })
+  return new Set(rows.map((row) => plain(row).payload.undoes))
 }
 
 /** Balance of one account, mg. */

@@ -13,8 +13,9 @@ import {
 } from '../../contract'
 import { parse } from '../problems'
 import { discardPot, takeDiscard, undoDiscard } from '../records/discard'
+import { jarHistory } from '../records/jarHistory'
 import { jarLog } from '../records/jarLog'
-import { feedJar, findJar, jarHistory, listJars, moveJar, openJar, setPace, splitJar, undoJar, weighJar } from '../records/jars'
+import { feedJar, findJar, listJars, moveJar, openJar, setPace, splitJar, undoJar, weighJar } from '../records/jars'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed; and the discard pot they fill. */

@@ -11,7 +11,6 @@ const condition = (more: Partial<JarCondition>): JarCondition => ({
   use: 'ripens',
   peakMs: now + 5 * HOUR,
   peakRise: 2.9,
-  foodGoneMs: now + 6 * HOUR,
   hungryMs: now + 8 * HOUR,
   fades: [],
   ...more
@@ -31,6 +30,10 @@ test('ripe, past it, hungry', () => {
     use: 'two feeds before it builds',
     hungry: true
   })
+})
+
+test('weak before it is hungry: nothing is told as past that is still to come', () => {
+  expect(told({ use: 'one feed' })).toEqual({ headline: 'At the end of its food', use: 'one feed before it builds, hungry from Fri 17:00', hungry: false })
 })
 
 test('a week off is a date, not a weekday that might be this one', () => {

@@ -11,7 +11,7 @@ export function whenWords(ms: number, nowMs: number, format: Format): string {
 }
 
 /** What a jar is for the next bake, in a word or two. */
-const USES: Readonly<Record<JarCondition['use'], string>> = {
+export const USE_WORDS: Readonly<Record<JarCondition['use'], string>> = {
   ripens: 'not ripe yet',
   'ready as it is': 'ready as it is',
   'one feed': 'one feed before it builds',
@@ -38,10 +38,10 @@ export function tellCondition(condition: JarCondition, nowMs: number, format: Fo
   const headline = () => {
     if (use === 'ripens') return peakMs === null ? 'Asleep: it hardly rises here' : `Ripe about ${when(peakMs)}`
     if (use === 'ready as it is') return hungry ? 'Ripe: use it or feed it' : 'Ripe now'
-    return hungryMs === null ? 'Past its top' : `Hungry since ${when(hungryMs)}`
+    return hungry && hungryMs !== null ? `Hungry since ${when(hungryMs)}` : 'At the end of its food'
   }
   const hungryFrom = hungryMs === null || hungry ? '' : `, hungry from ${when(hungryMs)}`
-  return { headline: headline(), use: `${USES[use]}${hungryFrom}`, hungry: hungry && use !== 'ready as it is' }
+  return { headline: headline(), use: `${USE_WORDS[use]}${hungryFrom}`, hungry: hungry && use !== 'ready as it is' }
 }
 
 /** The neediest first: those hungry longest, then those hungry soonest. */

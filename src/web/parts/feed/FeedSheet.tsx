@@ -2,7 +2,20 @@ import { Button, Drawer, Group, SegmentedControl, Select, SimpleGrid, Stack, Tex
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type Jar, lineFromWire } from '../../../contract'
-import { conditionOf, feedByRatio, type JarParameters, lineOfFeed, POSSIBLE, pourManner, pourOrder, ratioOf, risenHours, TWO_THIRDS } from '../../../core'
+import {
+  type BatchLine,
+  conditionOf,
+  feedByRatio,
+  isCold,
+  type JarParameters,
+  lineOfFeed,
+  POSSIBLE,
+  pourManner,
+  pourOrder,
+  ratioOf,
+  risenHours,
+  TWO_THIRDS
+} from '../../../core'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { feedJar, weighJar } from '../../data/jars'
@@ -11,18 +24,16 @@ import { newId } from '../../data/newId'
 import { standingAt } from '../../data/solve'
 import { Figure, Figures, Note } from '../Card'
 import { tellCondition, whenWords } from '../conditionWords'
+import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
 import classes from './FeedSheet.module.css'
-import { placeChoices } from './placeChoices'
 import { WakeUp } from './WakeUp'
 
 const MS_PER_HOUR = 3_600_000
 const GRAMS = [1, POSSIBLE.grams[1]] as const
 /** Below this ratio there is much old starter for little food. */
 const MEAN_RATIO = 1
-/** A place below this is a cold one, °C. */
-const COLD_C = 12
 const USUAL_RATIO = 2
 const USUAL_KEEP = 20
 
@@ -83,7 +94,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const afterHours = later === 'two thirds' ? risen : HOURS[later]
   const moves = laterPlace !== undefined && afterHours !== null
   const feedLine = staying === null || !moves ? staying : { ...staying, stays: [...staying.stays, stayAt(laterPlace, now + afterHours * MS_PER_HOUR)] }
-  const told = tellCondition(conditionOf(line, now, parameters), now, format)
+  const condition = useMemo(() => conditionOf(line, now, parameters), [line, now, parameters])
+  const told = tellCondition(condition, now, format)
   const feed = () => {
     if (fresh === null) return
     const happenedAt = new Date(nowMs()).toISOString()
@@ -102,7 +114,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const workFirst = () => {
     setLaterPlaceId(placeId)
     setLater('an hour')
-    setPlaceId(kitchen.places.find((p) => p.tempC >= COLD_C)?.id ?? placeId)
+    setPlaceId(kitchen.places.find((p) => !isCold(p.tempC))?.id ?? placeId)
   }
   return (
     <Stack gap="md">
@@ -112,7 +124,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           More about {jar.name}
         </Link>
       </Text>
-      <WakeUp jar={jar} parameters={parameters} now={now} placeId={placeId} />
+      <WakeUp jar={jar} use={condition.use} parameters={parameters} now={now} placeId={placeId} />
       <SegmentedControl
         aria-label="Fed by"
         value={by}
@@ -176,26 +188,17 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           : 'Nothing is discarded.'}
       </Text>
       <SimpleGrid cols={2}>
-        <Select
-          label="Where it stands"
-          data={placeChoices(kitchen.places, format)}
-          value={placeId}
-          allowDeselect={false}
-          onChange={(v) => v !== null && setPlaceId(v)}
-        />
+        <PlaceSelect label="Where it stands" value={placeId} onPlace={({ id }) => setPlaceId(id)} />
         <QuantityField kind="temperature" label="Mixed at" value={mixTempC} range={POSSIBLE.tempC} what="The mix" onCommit={setMixTempC} />
       </SimpleGrid>
       <SimpleGrid cols={2}>
-        <Select
+        <PlaceSelect
           label="Then it goes to"
           placeholder="stays there"
-          clearable
-          data={placeChoices(
-            kitchen.places.filter((p) => p.id !== placeId),
-            format
-          )}
+          except={placeId}
           value={laterPlaceId}
-          onChange={setLaterPlaceId}
+          onPlace={({ id }) => setLaterPlaceId(id)}
+          onClear={() => setLaterPlaceId(null)}
         />
         {laterPlace !== undefined && (
           <Select
@@ -210,7 +213,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           />
         )}
       </SimpleGrid>
-      {place !== undefined && place.tempC < COLD_C && (
+      {place !== undefined && isCold(place.tempC) && (
         <Note>
           Straight into the cold it has eaten little and made little. Many let it start to work first.{' '}
           <Button size="compact-sm" variant="light" onClick={workFirst}>
@@ -236,7 +239,7 @@ function freshInOrder(jar: Jar, flour: ReactNode, water: ReactNode): ReactNode[]
 }
 
 /** What comes of a feed. */
-function FeedForecast({ line, parameters, now }: { line: Parameters<typeof conditionOf>[0]; parameters: JarParameters; now: number }) {
+function FeedForecast({ line, parameters, now }: { line: BatchLine; parameters: JarParameters; now: number }) {
   const { format } = useKitchen()
   const { peakMs, peakRise, hungryMs } = conditionOf(line, now, parameters)
   const when = (ms: number | null) => (ms === null ? 'not in 60 days' : whenWords(ms, now, format))

@@ -6,9 +6,9 @@ import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Note } from '../Card'
+import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
-import { placeChoices } from './placeChoices'
 
 /** A jar that comes into the kitchen. */
 export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -20,7 +20,7 @@ export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () 
 }
 
 function NewJarForm({ onClose }: { onClose: () => void }) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen } = useKitchen()
   const [name, setName] = useState('')
   const [flour, setFlour] = useState<FlourKind>('white wheat')
   const [inJar, setInJar] = useState(80)
@@ -60,7 +60,7 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
         <QuantityField kind="percent" label="Hydration" value={hydration} range={POSSIBLE.levainHydration} onCommit={setHydration} />
       </SimpleGrid>
       <QuantityField kind="parts" label="Last fed, hours ago" value={hoursAgo} range={[0, 24 * 60]} what="Hours since the last feed" onCommit={setHoursAgo} />
-      <Select label="Where it stands" data={placeChoices(kitchen.places, format)} value={placeId} onChange={(v) => v !== null && setPlaceId(v)} />
+      <PlaceSelect label="Where it stands" value={placeId} onPlace={(place) => setPlaceId(place.id)} />
       <Note>Until Olvent knows its feeds, it is taken to have been fed one part to two of flour.</Note>
       <Button onClick={add}>Add the jar</Button>
     </Stack>

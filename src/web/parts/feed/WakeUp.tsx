@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import { type Jar, lineFromWire } from '../../../contract'
-import { conditionOf, type JarParameters, WAKE_UP_RATIOS, wakeUpPlan } from '../../../core'
+import { type JarParameters, type Use, WAKE_UP_RATIOS, wakeUpPlan } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { standingAt } from '../../data/solve'
 import { Note } from '../Card'
@@ -10,17 +10,15 @@ import { whenWords } from '../conditionWords'
 const WAKES_FROM_C = 15
 
 /** Feeds that bring a weak jar back to strength, with their times; nothing for one that a single feed puts right. */
-export function WakeUp({ jar, parameters, now, placeId }: { jar: Jar; parameters: JarParameters; now: number; placeId: string }) {
+export function WakeUp({ jar, use, parameters, now, placeId }: { jar: Jar; use: Use; parameters: JarParameters; now: number; placeId: string }) {
   const { kitchen, format } = useKitchen()
   const chosen = kitchen.places.find((p) => p.id === placeId)
   const place = chosen !== undefined && chosen.tempC >= WAKES_FROM_C ? chosen : kitchen.places.find((p) => p.tempC >= WAKES_FROM_C)
   const feeds = useMemo(() => {
-    const line = lineFromWire(jar.line)
-    const { use } = conditionOf(line, now, parameters)
     if (use === 'ripens' || place === undefined) return []
     const stayAt = (fromMs: number) => ({ fromMs, ...standingAt(place, place.tempC, fromMs, kitchen.timeZone) })
-    return wakeUpPlan({ hydration: jar.hydration, flour: jar.flour, line }, WAKE_UP_RATIOS[use], now, stayAt, parameters)
-  }, [jar, now, parameters, place, kitchen.timeZone])
+    return wakeUpPlan({ hydration: jar.hydration, flour: jar.flour, line: lineFromWire(jar.line) }, WAKE_UP_RATIOS[use], now, stayAt, parameters)
+  }, [jar, use, now, parameters, place, kitchen.timeZone])
   if (feeds.length < 2 || place === undefined) return null
   const words = feeds.map(({ flourPerSeed, atMs, ripeMs }, i) =>
     i === 0

@@ -1,8 +1,8 @@
-import { ActionIcon, Button, Chip, Group, Select, Skeleton, Text, VisuallyHidden } from '@mantine/core'
+import { ActionIcon, Button, Chip, Group, Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
-import type { NewBakeEvent } from '../../../contract'
+import type { NewBakeEvent, Place } from '../../../contract'
 import { contentsOf, levelOf, mainKind, POSSIBLE, pouredGrams, SIGNS, type SignKind, type Signs } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
@@ -11,6 +11,7 @@ import { newId } from '../../data/newId'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { familyOf } from '../../parts/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
+import { PlaceSelect } from '../../parts/PlaceSelect'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
@@ -158,31 +159,24 @@ function Look({ state, judged, now, onMark }: StationProps & { onMark: (rise: nu
 
 /** Where it stands, and moving it on. */
 function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: string, tempC: number, minutesAgo: number) => void }) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen } = useKitchen()
   const here = state.moves.at(-1)?.placeId ?? plan.placeId
-  const [to, setTo] = useState<string | null>(null)
+  const [place, setPlace] = useState<Place | null>(null)
   const [ago, setAgo] = useState(0)
-  const place = kitchen.places.find((p) => p.id === to)
   const name = kitchen.places.find((p) => p.id === here)?.name ?? 'another place'
   return (
     <Card title={`It stands: ${name}`}>
       <Group grow align="flex-end">
-        <Select
-          label="Moved to"
-          placeholder="still there"
-          data={kitchen.places.filter((p) => p.id !== here).map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
-          value={to}
-          onChange={setTo}
-        />
+        <PlaceSelect label="Moved to" placeholder="still there" except={here} value={place?.id ?? null} onPlace={setPlace} onClear={() => setPlace(null)} />
         <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
       </Group>
       <Button
         mt="sm"
         variant="default"
-        disabled={place === undefined}
+        disabled={place === null}
         onClick={() => {
-          if (place !== undefined) onMoved(place.id, place.tempC, ago)
-          setTo(null)
+          if (place !== null) onMoved(place.id, place.tempC, ago)
+          setPlace(null)
           setAgo(0)
         }}
       >

@@ -52,7 +52,15 @@ function Stale({ grams }: { grams: number }) {
 /** Portions that are listed; the rest is told in one line. */
 const LISTED = 8
 
-function Contents({ portions, contents, now }: { portions: readonly PotPortion[]; contents: PotContents; now: number }) {
+function Contents({
+  portions,
+  contents,
+  now
+}: {
+  portions: readonly (PotPortion & { readonly jarName: string | null })[]
+  contents: PotContents
+  now: number
+}) {
   const { format } = useKitchen()
   const { useByMs } = contents
   const unlisted = portions.slice(0, -LISTED)
@@ -73,7 +81,7 @@ function Contents({ portions, contents, now }: { portions: readonly PotPortion[]
           </li>
         )}
         {portions.slice(-LISTED).map((portion) => (
-          <li key={portion.sinceMs}>
+          <li key={`${portion.sinceMs} ${portion.jarName}`}>
             <span>{format.mass(portion.grams)}</span>
             <span>
               {portion.jarName ?? 'older levain'}, {portion.flour} {format.percent(portion.hydration, 0)}

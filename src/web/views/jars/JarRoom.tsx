@@ -1,28 +1,25 @@
-import { Button, Group, Select, Skeleton, Text } from '@mantine/core'
+import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import type { Jar, JarEvent } from '../../../contract'
-import { type Format, isHungry, type JarCondition, ratioOf } from '../../../core'
+import type { Jar, JarEvent, Place } from '../../../contract'
+import { type Format, isCold, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
 import { moveJar, useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
-import { tellCondition, whenWords } from '../../parts/conditionWords'
+import { tellCondition, USE_WORDS, whenWords } from '../../parts/conditionWords'
 import { familyOf } from '../../parts/family'
 import { FeedSheet } from '../../parts/feed/FeedSheet'
-import { placeChoices } from '../../parts/feed/placeChoices'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { knownSentence } from '../../parts/jarWords'
+import { PlaceSelect } from '../../parts/PlaceSelect'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './JarRoom.module.css'
 import { SplitSheet } from './SplitSheet'
-
-/** A place below this is a cold one, °C. */
-const COLD_C = 12
 
 /** One culture: how it is, what comes, where it stands, what happened to it. */
 export function JarRoom() {
@@ -76,7 +73,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
   const coming = [
     ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: `ripe, ${format.rise(peakRise)}` }] : []),
     ...(hungryMs !== null && hungryMs > now ? [{ ms: hungryMs, words: 'hungry' }] : []),
-    ...fades.filter((f) => f.fromMs > now).map((f) => ({ ms: f.fromMs, words: `${f.strength}${f.strength === 'revival' ? '' : ' before it builds'}` }))
+    ...fades.filter((f) => f.fromMs > now).map((f) => ({ ms: f.fromMs, words: USE_WORDS[f.strength] }))
   ]
   return (
     <Card title="How it is" data-testid="how-it-is">
@@ -115,20 +112,18 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
 
 /** Where it stands, and taking it elsewhere; never hungry into the cold without a word. */
 function Standing({ jar, condition, now }: { jar: Jar; condition: JarCondition | undefined; now: number }) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen } = useKitchen()
   const here = kitchen.places.find((p) => p.id === jar.placeId)
   const hungry = condition !== undefined && isHungry(condition, now)
-  const move = (placeId: string | null) => {
-    if (placeId === null || placeId === jar.placeId) return
-    const to = kitchen.places.find((p) => p.id === placeId)
-    moveJar(jar, placeId).then((undo) => tellDone(`${jar.name} stands at ${to?.name ?? 'another place'} now.`, undo), tellError)
+  const move = ({ id, name }: Place) => {
+    if (id !== jar.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
   }
   return (
     <Card title="Where it stands">
-      <Select aria-label="Where it stands" data={placeChoices(kitchen.places, format)} value={jar.placeId} allowDeselect={false} onChange={move} />
+      <PlaceSelect aria-label="Where it stands" value={jar.placeId} onPlace={move} />
       {hungry && (
         <Note tone="care">
-          {here !== undefined && here.tempC < COLD_C
+          {here !== undefined && isCold(here.tempC)
             ? `${jar.name} is hungry in the cold. Take it out and feed it.`
             : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}
         </Note>

@@ -1,11 +1,11 @@
-import { Button, Drawer, Select, Stack, Text, TextInput } from '@mantine/core'
+import { Button, Drawer, Stack, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../../contract'
 import { splitJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Note } from '../../parts/Card'
-import { placeChoices } from '../../parts/feed/placeChoices'
+import { PlaceSelect } from '../../parts/PlaceSelect'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
 
@@ -56,13 +56,7 @@ function SplitForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
         }}
       />
       <QuantityField kind="mass" label="Goes into it" value={grams} range={[1, spare]} what="What goes into the new jar" onCommit={setGrams} />
-      <Select
-        label="Where it stands"
-        data={placeChoices(kitchen.places, format)}
-        value={placeId}
-        allowDeselect={false}
-        onChange={(v) => v !== null && setPlaceId(v)}
-      />
+      <PlaceSelect label="Where it stands" value={placeId} onPlace={(place) => setPlaceId(place.id)} />
       <Button onClick={split}>Make the new jar</Button>
     </Stack>
   )

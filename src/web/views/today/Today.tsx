@@ -1,21 +1,18 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { useMediaQuery } from '@mantine/hooks'
 import { IconAlertTriangle } from '@tabler/icons-react'
-import { useMemo, useState } from 'react'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { type Bake, happeningOf, type Jar, type Kitchen } from '../../../contract'
 import { type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type Step, stepsOf, type WeighedDough } from '../../../core'
 import { useOpenBakes } from '../../data/bakes'
-import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
+import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
-import { useConditions } from '../../data/conditions'
 import { type Judged, type PlannedLine, useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { solveBakeHere } from '../../data/solve'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
-import { byNeed } from '../../parts/conditionWords'
-import { FeedSheet } from '../../parts/feed/FeedSheet'
-import { JarCard } from '../../parts/jar/JarCard'
+import { JarLineUp } from '../../parts/jar/JarLineUp'
 import { Quiet } from '../../parts/Quiet'
 import { plannedHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
@@ -108,7 +105,9 @@ export function Today() {
           )}
         </div>
       )}
-      <JarShelf cultures={cultures} now={now} />
+      <div className={classes.jars}>
+        <JarLineUp cultures={cultures} now={now} />
+      </div>
     </>
   )
 }
@@ -241,20 +240,5 @@ function ThenRow({ entry, step, jars }: { entry: Entry; step: Step; jars: readon
         <span>{stepTitle(entry, step, jars)}</span>
       </Link>
     </li>
-  )
-}
-
-/** The jars, the neediest first. */
-function JarShelf({ cultures, now }: { cultures: Cultures; now: number }) {
-  const conditions = useConditions(cultures, now)
-  const [feeding, setFeeding] = useState<Jar | null>(null)
-  const jars = [...cultures.jars].sort((a, b) => byNeed(conditions?.get(a.id), conditions?.get(b.id)))
-  return (
-    <section className={classes.jars} aria-label="Jars">
-      {jars.map((jar) => (
-        <JarCard key={jar.id} jar={jar} condition={conditions?.get(jar.id)} now={now} onFeed={setFeeding} />
-      ))}
-      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
-    </section>
   )
 }

@@ -9,6 +9,7 @@ import { type Forecast, type HourRange, instantAt, type JarBelief, POSSIBLE, typ
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { knownSentence } from '../../../parts/jarWords'
+import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
 import { fromNow, near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
@@ -80,16 +81,7 @@ export function Clock(props: StationProps) {
           />
         </Card>
         <Card title="Where it stands">
-          <Select
-            label="Place"
-            disabled={frozen}
-            data={kitchen.places.map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
-            value={plan.placeId}
-            onChange={(v) => {
-              const place = kitchen.places.find((p) => p.id === v)
-              if (place !== undefined) edit({ placeId: place.id, tempC: place.tempC })
-            }}
-          />
+          <PlaceSelect label="Place" disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
           <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
             <QuantityField
               kind="temperature"

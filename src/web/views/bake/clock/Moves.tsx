@@ -1,7 +1,8 @@
-import { ActionIcon, Button, Group, Select } from '@mantine/core'
+import { ActionIcon, Button, Group } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import type { Plan, PlannedMove } from '../../../../contract'
 import { useKitchen } from '../../../data/kitchen'
+import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
 import classes from '../BakeSheet.module.css'
 import type { PlanPatch } from '../usePlanDraft'
@@ -11,7 +12,7 @@ const NEXT_HOURS = 2
 
 /** Where a levain goes on to while it ripens: an hour out, then the fridge; a cool night, then the warm. */
 export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly edit: (patch: PlanPatch) => void; readonly frozen: boolean }) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen } = useKitchen()
   const put = (index: number, patch: Partial<PlannedMove>) => edit((p) => ({ moves: p.moves.map((move, i) => (i === index ? { ...move, ...patch } : move)) }))
   const add = () =>
     edit((p) => {
@@ -26,18 +27,13 @@ export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly ed
       {plan.moves.map((move, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: moves have no identity but their order.
         <Group key={i} gap="xs" align="flex-end" wrap="nowrap">
-          <Select
+          <PlaceSelect
             label={i === 0 ? 'Then to' : 'And then to'}
             aria-label={`Move ${i + 1}: to`}
             disabled={frozen}
-            data={kitchen.places.map((p) => ({ value: p.id, label: `${p.name}, ${format.temperature(p.tempC)}` }))}
             value={move.placeId}
-            allowDeselect={false}
             style={{ flex: 1 }}
-            onChange={(v) => {
-              const place = kitchen.places.find((p) => p.id === v)
-              if (place !== undefined) put(i, { placeId: place.id, tempC: place.tempC })
-            }}
+            onPlace={({ id, tempC }) => put(i, { placeId: id, tempC })}
           />
           <QuantityField
             kind="hours"

@@ -1,0 +1,22 @@
+import { randomUUID } from 'node:crypto'
+import { discardPot, takeDiscard } from '../records/discard'
+import type { Work } from '../records/work'
+
+const HOUR = 3_600_000
+const WEEK = 7 * 24 * HOUR
+/** Every so many weeks it was thrown away. */
+const WASTED_EVERY = 4
+
+/** What was left of feeds became food most weeks, and was thrown away in some. */
+export async function emptyPot(work: Work): Promise<void> {
+  const weeks = new Map<number, number>()
+  for (const { since, grams } of (await discardPot(work)).portions) {
+    const week = Math.floor((work.nowMs - Date.parse(since)) / WEEK)
+    if (week > 0) weeks.set(week, (weeks.get(week) ?? 0) + grams)
+  }
+  for (const [week, grams] of weeks) {
+    const at = work.nowMs - week * WEEK + HOUR
+    const went = week % WASTED_EVERY === 0 ? ('thrown away' as const) : ('into food' as const)
+    await takeDiscard({ ...work, nowMs: at }, { id: randomUUID(), happenedAt: new Date(at).toISOString(), source: 'typed', grams, went })
+  }
+}

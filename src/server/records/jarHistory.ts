@@ -1,0 +1,37 @@
+import { Op } from 'sequelize'
+import type { z } from 'zod'
+import type { JarEvent, jarHistoryQuerySchema } from '../../contract'
+import { plain } from '../db/models'
+import { findJar } from './jars'
+import { theKitchen } from './kitchens'
+import { undoneIds, type Work } from './work'
+
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace'] as const
+
+/** What happened to a jar, newest first. */
+export async function jarHistory(work: Work, jarId: string, { before, limit }: z.output<typeof jarHistoryQuerySchema>) {
+  await findJar(work, jarId)
+  const { models, transaction } = work
+  const kitchen = await theKitchen(work)
+  const where = { jarId, type: [...TOLD], ...(before === undefined ? {} : { sequence: { [Op.lt]: before } }) }
+  const rows = await models.events.findAll({ where, order: [['sequence', 'DESC']], limit: limit + 1, transaction })
+  const undone = await undoneIds(work, jarId)
+  const shown = rows.slice(0, limit).map(plain)
+  const figure = (value: unknown) => (typeof value === 'number' ? value : null)
+  const events = shown.map(({ id, happenedAtMs, type, payload }): JarEvent => {
+    const later = payload.later as { placeId?: string } | null | undefined
+    const placeId = later?.placeId ?? payload.placeId
+    return {
+      id,
+      at: new Date(Number(happenedAtMs)).toISOString(),
+      type: type as JarEvent['type'],
+      undone: undone.has(id),
+      grams: figure(payload.grams),
+      keepGrams: figure(payload.keepGrams),
+      flourGrams: figure(payload.flourGrams),
+      waterGrams: figure(payload.waterGrams),
+      placeName: kitchen.places.find((p) => p.id === placeId)?.name ?? null
+    }
+  })
+  return { events, next: rows.length > limit ? (shown.at(-1)?.sequence ?? null) : null }
+}
