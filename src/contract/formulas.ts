@@ -94,7 +94,7 @@ export const targetSchema: z.ZodType<Target> = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('line'), lineId: lineIdSchema, grams: numberIn([0.1, 50_000], 'What is at hand', 'g') })
 ])
 
-const blendSchema = z
+export const blendSchema = z
   .array(z.object({ ingredientId: ingredientIdSchema, share: partsSchema }))
   .min(1, { error: 'A build needs at least one flour.' })
   .max(10)

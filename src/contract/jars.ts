@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import {
   type BatchLine,
+  CULTURES,
   FLOUR_KINDS,
   type FlourKind,
   type JarParameters,
@@ -12,6 +13,7 @@ import {
   type VesselMaterial
 } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
+import { blendSchema, ingredientIdSchema } from './formulas'
 import { signsSchema } from './signs'
 
 export const flourKindSchema = z.enum(FLOUR_KINDS, { error: 'This kind of flour is not known.' })
@@ -44,6 +46,8 @@ const staySchema = z.object({
 export interface WireLine {
   startedAt: string
   flours: Partial<Record<FlourKind, number>>
+  own?: { pace: number; hold: number }
+  dried?: boolean
   waterGrams: number
   saltGrams: number
   mixTempC: number
@@ -57,6 +61,8 @@ function lineAt(generation: number): z.ZodType<WireLine> {
   return z.object({
     startedAt: instantSchema,
     flours: floursSchema,
+    own: z.object({ pace: z.number(), hold: z.number() }).optional(),
+    dried: z.boolean().optional(),
     waterGrams: z.number(),
     saltGrams: z.number(),
     mixTempC: z.number(),
@@ -79,6 +85,8 @@ export function lineFromWire(line: WireLine): BatchLine {
   return {
     startedAtMs: Date.parse(line.startedAt),
     flours: line.flours,
+    own: line.own,
+    dried: line.dried,
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,
     mixTempC: line.mixTempC,
@@ -100,6 +108,8 @@ export function lineToWire(line: BatchLine): WireLine {
   return {
     startedAt: new Date(line.startedAtMs).toISOString(),
     flours: { ...line.flours },
+    own: line.own,
+    dried: line.dried,
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,
     mixTempC: line.mixTempC,
@@ -114,12 +124,20 @@ export function lineToWire(line: BatchLine): WireLine {
   }
 }
 
+export const cultureSchema = z.enum(CULTURES, { error: 'This kind of culture is not known.' })
+
 /** A jar that comes into the kitchen. */
 export const jarOpeningSchema = z.object({
   id: idSchema,
   name: nameSchema,
+  /** What its flour and water make it where it is not said. */
+  culture: cultureSchema.optional(),
   flour: flourKindSchema,
-  hydration: shareIn(POSSIBLE.levainHydration, 'Hydration'),
+  /** Just mixed of flour and water: a culture that is to come. */
+  begun: z.boolean().default(false),
+  vesselId: idSchema.nullable().default(null),
+  /** Dried flakes have next to none. */
+  hydration: shareIn([0.05, POSSIBLE.levainHydration[1]], 'Hydration'),
   grams: numberIn([1, 20_000], 'What is in the jar', 'g'),
   keepMinimumGrams: gramsSchema('The least to keep').default(15),
   lastFedAt: instantSchema,
@@ -139,11 +157,41 @@ export const jarPaceSchema = z.discriminatedUnion('kind', [
 export type JarPace = z.infer<typeof jarPaceSchema>
 export const jarPacePutSchema = z.object({ ...noted, pace: jarPaceSchema })
 
+/** Flours of a feed, g each. */
+const fedFloursSchema = z
+  .array(z.object({ ingredientId: ingredientIdSchema, grams: numberIn([0.1, 20_000], 'Flour', 'g') }))
+  .min(1, { error: 'A feed needs some flour.' })
+  .max(10)
+
+/** What of a jar its baker may change at any time. */
+export const jarEditSchema = z.object({
+  name: nameSchema,
+  culture: cultureSchema,
+  flour: flourKindSchema,
+  /** What it is fed. */
+  feed: blendSchema,
+  vesselId: idSchema.nullable(),
+  keepMinimumGrams: gramsSchema('The least to keep')
+})
+export type JarEdit = z.infer<typeof jarEditSchema>
+export const jarPutSchema = z.object({ version: versionSchema, jar: jarEditSchema })
+
 /** A jar as the kitchen knows it. */
 export const jarSchema = z.object({
   id: idSchema,
   name: nameSchema,
+  culture: cultureSchema,
   flour: flourKindSchema,
+  feed: blendSchema,
+  vesselId: idSchema.nullable(),
+  /** The jar it was taken from. */
+  originId: idSchema.nullable(),
+  /** Its last feed and how often it is fed, as far as that is known. */
+  lastFeed: z
+    .object({ at: instantSchema, keepGrams: z.number(), flours: fedFloursSchema, waterGrams: z.number(), everyHours: z.number().nullable() })
+    .nullable(),
+  /** The program it is in. */
+  program: z.object({ id: idSchema, title: z.string(), step: z.string(), dueAt: instantSchema }).nullable(),
   hydration: z.number(),
   keepMinimumGrams: z.number(),
   /** From the ledger. */
@@ -161,15 +209,20 @@ export type Jar = z.infer<typeof jarSchema>
 /** Where a fed jar goes once it has started to work, and after how long, h. */
 const laterSchema = z.object({ placeId: idSchema, afterHours: numberIn([0, 72], 'Time until it is moved', 'h') })
 
-/** A feed: all but `keepGrams` goes to the discard pot, then flour and water go in. */
+/** A feed: crust and slime are cut away, all but `keepGrams` goes to the discard pot, then flour and water go in. */
 export const feedSchema = z.object({
   ...noted,
   keepGrams: gramsSchema('What is kept'),
-  flourGrams: numberIn([1, 20_000], 'Flour', 'g'),
+  trimGrams: gramsSchema('What is cut away').default(0),
+  flours: fedFloursSchema,
   waterGrams: numberIn([1, 20_000], 'Water', 'g'),
   mixTempC: tempSchema('The mix'),
   placeId: idSchema,
-  later: laterSchema.nullable().default(null)
+  later: laterSchema.nullable().default(null),
+  /** It stands in water. */
+  underWater: z.boolean().default(false),
+  /** The vessel it goes into; the one it was in when left out. */
+  vesselId: idSchema.nullable().optional()
 })
 export type Feed = z.input<typeof feedSchema>
 
@@ -187,15 +240,25 @@ export const jarSplitSchema = z.object({
   jarId: idSchema,
   name: nameSchema,
   grams: numberIn([1, 20_000], 'What goes into the new jar', 'g'),
-  placeId: idSchema
+  placeId: idSchema,
+  /** As it is; spread out to dry; or flakes that are woken. */
+  as: z.enum(['alike', 'dried', 'woken']).default('alike')
 })
 export type JarSplit = z.input<typeof jarSplitSchema>
+
+/** A look at a jar: how high it stands, what it looks like. */
+export const jarLookSchema = z.object({ ...noted, rise: numberIn(POSSIBLE.rise, 'The rise').optional(), signs: signsSchema })
+export type JarLook = z.input<typeof jarLookSchema>
+
+/** A jar that is no more. */
+export const jarEndSchema = z.object({ ...noted, why: z.enum(['spoiled', 'not wanted', 'given away']) })
+export type JarEnd = z.input<typeof jarEndSchema>
 
 /** Something that happened to a jar, as its history tells it. */
 export const jarEventSchema = z.object({
   id: idSchema,
   at: instantSchema,
-  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace']),
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended']),
   /** It was taken back later. */
   undone: z.boolean(),
   /** What it weighed, or held when it came. */
@@ -203,6 +266,8 @@ export const jarEventSchema = z.object({
   keepGrams: z.number().nullable(),
   flourGrams: z.number().nullable(),
   waterGrams: z.number().nullable(),
+  /** Height ÷ height after the feed, of a look. */
+  rise: z.number().nullable(),
   placeName: z.string().nullable()
 })
 export type JarEvent = z.infer<typeof jarEventSchema>
@@ -219,8 +284,11 @@ export type Undo = z.input<typeof undoSchema>
 
 /** One finished build of a jar, as learning takes it. */
 export const loggedBuildSchema = z.object({
-  bakeId: idSchema,
+  /** Of the levain, or of the feed that was looked at. */
+  batchId: idSchema,
   name: z.string(),
+  /** A levain that was mixed, or a feed that was looked at. */
+  kind: z.enum(['levain', 'feed']),
   line: lineSchema,
   marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), signs: signsSchema })),
   mixedAt: instantSchema

@@ -42,6 +42,11 @@ export const kitchenEditSchema = z.object({
   tapTempC: tempSchema('The tap water'),
   /** Which cups and spoons are meant where a recipe measures by them. */
   cups: cupKindSchema,
+  /** ISO 4217, for prices. */
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, { error: 'A currency has three letters, like EUR.' })
+    .default('EUR'),
   /** Single-key shortcuts on. */
   keys: z.boolean(),
   places: z.array(placeSchema).min(1, { error: 'A kitchen needs at least one place.' }).max(20)
@@ -66,7 +71,7 @@ export const firstRunSchema = z.object({
   sleep: z.object({ from: clockTimeSchema, to: clockTimeSchema }),
   jar: jarOpeningSchema.omit({ placeId: true })
 })
-export type FirstRun = z.infer<typeof firstRunSchema>
+export type FirstRun = z.input<typeof firstRunSchema>
 
 /** The kitchen, or that there is none yet. */
 export const kitchenAnswerSchema = z.object({ kitchen: kitchenSchema.nullable() })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ALLERGENS, CUP_KINDS, FLOUR_KINDS, INGREDIENT_KINDS, type Ingredient, VESSEL_MATERIALS } from '../core'
 import { nameSchema, numberIn, shareIn } from './common'
-import { ingredientIdSchema } from './formulas'
+import { blendSchema, ingredientIdSchema } from './formulas'
 
 const fraction = (what: string) => shareIn([0, 1], what)
 const range = (what: string, most: number, unit: string) =>
@@ -22,12 +22,27 @@ export const ingredientSchema = z
     pieceGrams: range('One piece', 5000, 'g'),
     allergens: z.array(z.enum(ALLERGENS)),
     fine: z.boolean(),
-    alsoCalled: z.array(z.string().min(1).max(80)).max(40).optional()
+    alsoCalled: z.array(z.string().min(1).max(80)).max(40).optional(),
+    protein: shareIn([0, 0.8], 'Protein').optional(),
+    wholegrain: fraction('Wholegrain').optional(),
+    absorption: shareIn([-0.3, 1], 'What it drinks more').optional(),
+    pace: numberIn([0.3, 3], 'The pace').optional(),
+    hold: numberIn([0.1, 2], 'The strength').optional(),
+    price: z.object({ amount: numberIn([0, 10_000], 'The price'), packGrams: numberIn([1, 100_000], 'The pack', 'g') }).optional(),
+    packet: z
+      .object({
+        lot: z.string().max(60).optional(),
+        openedOn: z.iso.date({ error: 'A day looks like 2026-11-25.' }).optional(),
+        note: z.string().max(500).optional()
+      })
+      .optional(),
+    blend: blendSchema.optional()
   })
   .refine(({ composition: c }) => c.flour + c.water + c.salt <= 1 + 1e-9, {
     error: 'Flour, water and salt together are more than all of it.',
     path: ['composition']
   })
+  .refine(({ kind, blend }) => blend === undefined || kind === 'flour', { error: 'Only flours are blended.', path: ['blend'] })
   .refine(({ kind, flourKind }) => kind !== 'flour' || flourKind !== undefined, { error: 'Say how this flour ferments.', path: ['flourKind'] })
 
 /** One line of the ingredient list; `changed`: not as it came. */

@@ -14,7 +14,9 @@ import { clockRoutes } from './routes/clock'
 import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
 import { kitchenRoutes } from './routes/kitchen'
+import { programRoutes } from './routes/programs'
 import type { Services } from './routes/route'
+import { shelfRoutes } from './routes/shelf'
 import { storeRoutes } from './routes/stores'
 
 /** What an app is made of. */
@@ -75,7 +77,7 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
-  app.use(clockRoutes(services), kitchenRoutes(services), jarRoutes(services), storeRoutes(services), formulaRoutes(services), bakeRoutes(services))
+  for (const routes of [clockRoutes, kitchenRoutes, jarRoutes, programRoutes, storeRoutes, shelfRoutes, formulaRoutes, bakeRoutes]) app.use(routes(services))
   app.use('/api', apiNotFound)
   if (webFolder !== null) servePages(app, webFolder)
   app.use(errorHandler)

@@ -1,14 +1,16 @@
+import { kindsOfGrams, type OwnTraits, ownTraits } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
 import { drawnIngredients, type WeighedDough } from '../dough/roundDough'
-import type { FlourKind } from '../ferment/flours'
+import type { FlourKind, FloursByKind } from '../ferment/flours'
 import type { BatchLine } from '../jars/lineage'
-import type { FloursByKind, Standing } from '../schedule/planBuild'
+import type { Standing } from '../schedule/planBuild'
 
 /** What a dough is made of beside its levain, as it ferments. g. */
 export interface DoughContents {
   /** By ingredient, water and salt among them. */
   readonly ingredients: ReadonlyMap<string, number>
   readonly flours: FloursByKind
+  readonly own: OwnTraits | undefined
   readonly waterGrams: number
   readonly saltGrams: number
 }
@@ -16,12 +18,17 @@ export interface DoughContents {
 /** What is drawn for a dough, with its flours by kind. */
 export function doughContents(lines: WeighedDough['lines'], pantry: Pantry): DoughContents {
   const ingredients = drawnIngredients(lines)
-  const flours: Partial<Record<FlourKind, number>> = {}
-  for (const [id, grams] of ingredients) {
-    const kind = pantry.get(id)?.flourKind
-    if (kind !== undefined) flours[kind] = (flours[kind] ?? 0) + grams
+  const ground = [...ingredients].filter(([id]) => pantry.get(id)?.flourKind !== undefined)
+  return {
+    ingredients,
+    flours: kindsOfGrams(Object.fromEntries(ground), pantry),
+    own: ownTraits(
+      ground.map(([ingredientId, grams]) => ({ ingredientId, grams })),
+      pantry
+    ),
+    waterGrams: ingredients.get('water') ?? 0,
+    saltGrams: ingredients.get('salt') ?? 0
   }
-  return { ingredients, flours, waterGrams: ingredients.get('water') ?? 0, saltGrams: ingredients.get('salt') ?? 0 }
 }
 
 /**
@@ -36,10 +43,11 @@ export function doughLine(
   at: { readonly mixAtMs: number; readonly mixTempC: number; readonly standing: Standing },
   pantry: Pantry
 ): BatchLine {
-  const { flours, waterGrams, saltGrams } = doughContents(dough.lines, pantry)
+  const { flours, own, waterGrams, saltGrams } = doughContents(dough.lines, pantry)
   return {
     startedAtMs: at.mixAtMs,
     flours,
+    own,
     waterGrams,
     saltGrams,
     mixTempC: at.mixTempC,

@@ -1,7 +1,8 @@
 import { POUR_ITEMS, type PourItem, pourKey } from '../build/pourOrder'
+import { kindsOfGrams } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
 import type { Signs } from '../readiness/likelihoods'
-import type { FloursByKind, LineMasses } from '../schedule/planBuild'
+import type { LineMasses } from '../schedule/planBuild'
 
 /** What happened to a bake, as far as its state depends on it. `undo` takes an earlier one back. */
 export type Happening = { readonly id: string; readonly happenedAtMs: number } & (
@@ -75,16 +76,6 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   moves.sort((a, b) => a.atMs - b.atMs)
   const status: BakeStatus = mixed !== null ? 'mixed' : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
   return { status, poured, flours, done: [...done], band, marks, moves, mixed, lastUndoable: stood.at(-1) ?? null }
-}
-
-/** Grams of flour by ingredient as grams by kind; what the kitchen does not have any more counts as white wheat. */
-export function kindsOfGrams(flours: Readonly<Record<string, number>>, pantry: Pantry): FloursByKind {
-  const kinds: Record<string, number> = {}
-  for (const [id, grams] of Object.entries(flours)) {
-    const kind = pantry.get(id)?.flourKind ?? 'white wheat'
-    kinds[kind] = (kinds[kind] ?? 0) + grams
-  }
-  return kinds
 }
 
 /** What has been poured, as the batch it makes. */

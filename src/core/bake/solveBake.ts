@@ -4,8 +4,9 @@ import { type PourManner, type PourStep, pourManner, pourSteps } from '../build/
 import { type BuildMeasure, levainComposition } from '../build/solveBuild'
 import type { LevainSource, SourcedLevain } from '../build/source'
 import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, type WaterBlend, waterTemperature } from '../build/waterTemperature'
+import { kindsOfBlend, mainKind, ownTraitsOfBlend } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
-import type { Pantry } from '../dough/ingredient'
+import type { BlendPart, Pantry } from '../dough/ingredient'
 import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT, within } from '../dough/plausible'
 import { roundDough, type WeighedDough } from '../dough/roundDough'
 import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solveFormula'
@@ -20,7 +21,6 @@ import {
   atRatio,
   awakeRatios,
   buildFor,
-  type FloursByKind,
   flourPerSeedOf,
   type PlannedBuild,
   type Standing,
@@ -37,13 +37,6 @@ import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '..
 export type SeedMeasure =
   | BuildMeasure
   | { readonly kind: 'spoons'; readonly count: number; readonly spoon: 'tablespoon' | 'teaspoon'; readonly stirred: boolean }
-
-/** Some of a blend. */
-export interface BlendPart {
-  readonly ingredientId: string
-  /** Taken relative to the sum. */
-  readonly share: number
-}
 
 /** The levain of a bake as it is wished. */
 export interface BuildPlan {
@@ -199,25 +192,6 @@ const KETTLE_C = 95
 /** Less fresh flour per seed than this is too little food for so much old starter. */
 const LITTLE_FLOUR = 0.5
 
-/** Shares of a blend by kind of flour; null when the kitchen does not have one of its flours, or it is empty. */
-export function kindsOfBlend(blend: readonly BlendPart[], pantry: Pantry): FloursByKind | null {
-  const all = blend.reduce((t, p) => t + p.share, 0)
-  if (!(all > 0)) return null
-  const kinds: Partial<Record<FlourKind, number>> = {}
-  for (const { ingredientId, share } of blend) {
-    const kind = pantry.get(ingredientId)?.flourKind
-    if (kind === undefined) return null
-    kinds[kind] = (kinds[kind] ?? 0) + share / all
-  }
-  return kinds
-}
-
-/** The kind there is most of. */
-export function mainKind(flours: FloursByKind): FlourKind {
-  const parts = Object.entries(flours) as [FlourKind, number][]
-  return parts.reduce((most, next) => (next[1] > most[1] ? next : most), parts[0] ?? ['white wheat', 0])[0]
-}
-
 /** Grams of seed that spoons hold. */
 export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: CupSizes): MassRange {
   return massOfVolume(by.count * cups[by.spoon], by.stirred ? STARTER_DENSITY.stirred : STARTER_DENSITY.risen)
@@ -255,6 +229,7 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
       older: build.older
     },
     flours,
+    own: ownTraitsOfBlend(build.flours, kitchen.pantry),
     seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
     place: kitchen.standing ?? { tempC: wish.tempC },
     moves: kitchen.moves,

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { allergensOf } from '../dough/allergens'
+import { withParts } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
 import type { Ingredient, Pantry } from '../dough/ingredient'
 import { ingredientsOf, type WeighedPart } from '../dough/mix'
@@ -39,7 +40,8 @@ export function portableFormula(content: Pick<PortableFormula, 'name' | 'note' |
     'water',
     'salt'
   ]
-  const ingredients = [...new Set(ids)].flatMap((id) => pantry.get(id) ?? [])
+  // What it cost and which packet stands open is nobody else's business.
+  const ingredients = withParts(ids, pantry).map(({ price: _price, packet: _packet, ...ingredient }) => ingredient)
   return { format: 'olvent-formula', formatVersion: 1, ...content, ingredients }
 }
 

@@ -25,6 +25,9 @@ export interface SeedPart {
 /** A culture at the peak of a feed: what a seed is taken to be when nothing else is known. */
 export const RIPE: CultureState = { yeast: 1, bacteria: 1, food: 0.2, acid: 1, lagWork: MODEL.lagWorkRipe }
 
+/** A culture that was dried: most of it is lost, the rest sleeps deep. Source: craft knowledge (dried flakes want two or three feeds). */
+export const DRIED: CultureState = { yeast: 0.12, bacteria: 0.25, food: 0.2, acid: 1, lagWork: 4 }
+
 /**
  * Seeds and fresh flour mixed: what the vessel starts from. Water does not dilute, densities are per flour.
  * @param seeds portions with the flour in each, g

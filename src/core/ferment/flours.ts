@@ -2,6 +2,9 @@
 export const FLOUR_KINDS = ['white wheat', 'wholegrain wheat', 'rye', 'spelt', 'ancient wheat', 'gluten-free'] as const
 export type FlourKind = (typeof FLOUR_KINDS)[number]
 
+/** Grams by kind of flour, or shares of it. */
+export type FloursByKind = Readonly<Partial<Record<FlourKind, number>>>
+
 /** How a flour ferments beside white wheat. */
 export interface FlourTraits {
   /** Factor on the growth of yeast and bacteria. */

@@ -24,6 +24,8 @@ export interface Vessel {
   readonly salt: number
   /** Share of each kind of flour; the shares sum to 1. */
   readonly flours: Readonly<Partial<Record<FlourKind, number>>>
+  /** How the flours differ from what their kinds do; 1 is as usual. */
+  readonly own?: { readonly pace: number; readonly hold: number }
   /** Temperature just after mixing, °C. */
   readonly mixTempC: number
   /** Places in the order of time, hours since mixing. */
@@ -89,7 +91,7 @@ export function createWorkspace(points: number = MAX_POINTS): Workspace {
 const shared = createWorkspace()
 
 /** How flours, hydration and salt change the pace and the gas held of white wheat at 100 %. */
-export function mixTraits(vessel: Pick<Vessel, 'flours' | 'hydration' | 'salt'>): { pace: number; food: number; hold: number } {
+export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 'salt'>): { pace: number; food: number; hold: number } {
   let [pace, food, hold, total] = [0, 0, 0, 0]
   for (const [kind, share] of Object.entries(vessel.flours) as [FlourKind, number][]) {
     pace += FLOURS[kind].pace * share
@@ -101,7 +103,8 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'hydration' | 'salt'>)
   const h = vessel.hydration
   const stiff = h < 1 ? Math.max(h, 0.05) ** MODEL.stiffPower : 1
   const texture = h < 1 ? 1 + MODEL.stiffHolds * (1 - h) : 1 / (1 + MODEL.wetLoss * Math.max(0, h - MODEL.wetFrom))
-  return { pace: (pace / total) * stiff * Math.exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: (hold / total) * texture }
+  const { own = { pace: 1, hold: 1 } } = vessel
+  return { pace: own.pace * (pace / total) * stiff * Math.exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: own.hold * (hold / total) * texture }
 }
 
 // Of the loop where the time goes.

@@ -1,7 +1,13 @@
 import fc from 'fast-check'
+import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
+import { pantryOf } from '../dough/ingredient'
 import { conditionOf } from './condition'
-import { feedByRatio, type Kept, lineOfFeed, risenHours, TWO_THIRDS, wakeUpPlan } from './feeding'
+import { feedByRatio, type Kept, lineOfFeed, risenHours, TWO_THIRDS } from './feeding'
 import { type BatchLine, contentsOf, type LineStay } from './lineage'
+import { timedFeeds } from './timedFeeds'
+
+const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
+const WHITE = [{ ingredientId: 'white wheat', share: 1 }]
 
 const HOUR = 3_600_000
 const DAY = 24 * HOUR
@@ -50,14 +56,16 @@ test('whatever is fed, the jar then has the hydration that was wished and nothin
       const seed = kept(grams, seedHydration)
       const fed = feedByRatio(seed, ratio, hydration)
       if (!fed.ok) return fed.problem.code === 'seed too wet'
-      const contents = contentsOf(lineOfFeed(seed, { flourGrams: fed.value.flour, waterGrams: fed.value.water, mixTempC: 22 }, [standing(22)]))
+      const contents = contentsOf(
+        lineOfFeed(seed, { feed: WHITE, flourGrams: fed.value.flour, waterGrams: fed.value.water, mixTempC: 22 }, [standing(22)], PANTRY)
+      )
       return Math.abs(contents.hydration - hydration) < 1e-9 && Math.abs(contents.totalGrams - grams - fed.value.flour - fed.value.water) < 1e-9
     })
   )
 })
 
 test('risen by two thirds comes before doubled and before the top', () => {
-  const line = lineOfFeed(kept(20), { flourGrams: 40, waterGrams: 40, mixTempC: 22 }, [standing(22)])
+  const line = lineOfFeed(kept(20), { feed: WHITE, flourGrams: 40, waterGrams: 40, mixTempC: 22 }, [standing(22)], PANTRY)
   const hours = risenHours(line, TWO_THIRDS) ?? 0
   const { peakMs } = conditionOf(line, now)
   expect(hours).toBeGreaterThan(1.5)
@@ -68,14 +76,22 @@ test('risen by two thirds comes before doubled and before the top', () => {
 })
 
 test('waking: each feed at the top of the one before, the first slower for a jar long in the cold', () => {
-  const plan = (days: number) => wakeUpPlan(kept(20, 1, days), [1, 2], now, (ms) => standing(23, ms))
-  const [first, second] = plan(20)
-  expect(first).toMatchObject({ atMs: now, flourPerSeed: 1 })
-  expect(second?.atMs).toBe(first?.ripeMs)
-  expect((first?.ripeMs ?? 0) - now).toBeGreaterThan((plan(3)[0]?.ripeMs ?? 0) - now + HOUR)
+  const from = (days: number, hydration = 1) => ({
+    kept: kept(20, hydration, days),
+    feed: WHITE,
+    hydration: 1,
+    pantry: PANTRY,
+    stayAt: (ms: number) => standing(23, ms)
+  })
+  const [first, second] = timedFeeds(from(20), [1, 2], now)
+  expect(first).toMatchObject({ atMs: now, flourPerSeed: 1, flourGrams: 20, waterGrams: 20 })
+  expect(second).toMatchObject({ atMs: now + (first?.ripeHours ?? 0) * HOUR, flourGrams: 40, waterGrams: 40 })
+  expect(first?.ripeHours).toBeGreaterThan((timedFeeds(from(3), [1], now)[0]?.ripeHours ?? 0) + 1)
   // 1:2:2 of a culture at its peak, at 23 °C: between the rows for 25 and 20 °C
-  const hours = ((second?.ripeMs ?? 0) - (second?.atMs ?? 0)) / HOUR
-  expect(hours).toBeGreaterThan(5)
-  expect(hours).toBeLessThan(9)
-  expect(wakeUpPlan(kept(20), [], now, standing.bind(null, 23))).toEqual([])
+  expect(second?.ripeHours).toBeGreaterThan(5)
+  expect(second?.ripeHours).toBeLessThan(9)
+  expect(timedFeeds(from(3), [], now)).toEqual([])
+  // 20 g at 200 % hold 13.3 g of water; to be at 50 % it takes at least 1 : 1
+  const [stiff] = timedFeeds({ ...from(3, 2), hydration: 0.5 }, [0.4], now)
+  expect(stiff?.flourPerSeed).toBeCloseTo(1, 6)
 })

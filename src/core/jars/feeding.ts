@@ -1,11 +1,12 @@
 import { type BuildMasses, type BuildProblem, solveBuild } from '../build/solveBuild'
+import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
+import type { BlendPart, Pantry } from '../dough/ingredient'
+import type { FloursByKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import type { Result } from '../units/result'
 import { type BatchLine, type LineStay, vesselOf } from './lineage'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What is kept of a jar when it is fed: it goes into the mix. */
 export type Kept = BatchLine['parents'][number]
@@ -23,21 +24,29 @@ export function feedByRatio(kept: Pick<Kept, 'grams' | 'hydration'>, flourPerSee
   return solveBuild({ totalGrams, hydration, seedHydration: kept.hydration, by: { kind: 'ratio', flourPerSeed } })
 }
 
+/** Flour and water of a feed, before it is done. */
+export interface Fresh {
+  /** Flours and their parts. */
+  readonly feed: readonly BlendPart[]
+  readonly flourGrams: number
+  readonly waterGrams: number
+  readonly mixTempC: number
+}
+
 /**
- * A feed as a batch, before it is done.
+ * A feed as a batch.
  * @param stays where it will stand, in the order of time; the first from the feed on
+ * @param pantry knows the flours; where it does not, the culture's own kind is meant
  */
-export function lineOfFeed(
-  kept: Kept,
-  fresh: { readonly flourGrams: number; readonly waterGrams: number; readonly mixTempC: number },
-  stays: readonly LineStay[]
-): BatchLine {
+export function lineOfFeed(kept: Kept, { feed, flourGrams, waterGrams, mixTempC }: Fresh, stays: readonly LineStay[], pantry: Pantry): BatchLine {
+  const kinds: FloursByKind = kindsOfBlend(feed, pantry) ?? { [kept.flour]: 1 }
   return {
     startedAtMs: stays[0]?.fromMs ?? 0,
-    flours: { [kept.flour]: fresh.flourGrams },
-    waterGrams: fresh.waterGrams,
+    flours: Object.fromEntries(Object.entries(kinds).map(([kind, share]) => [kind, share * flourGrams])),
+    own: ownTraitsOfBlend(feed, pantry),
+    waterGrams,
     saltGrams: 0,
-    mixTempC: fresh.mixTempC,
+    mixTempC,
     stays,
     parents: [kept]
   }
@@ -64,47 +73,4 @@ export function risenHours(line: BatchLine, gas: number, jar: JarParameters = TY
     else high = middle
   }
   return high
-}
-
-/** One feed of waking a jar up. */
-export interface WakeUpFeed {
-  readonly atMs: number
-  /** Fresh flour per gram kept. */
-  readonly flourPerSeed: number
-  /** When it is at its top: the next feed, or the build, is then. */
-  readonly ripeMs: number
-}
-
-/** A feed that never shows a top is followed by the next after so long, h. */
-const SILENT_HOURS = 24
-const KEPT_GRAMS = 20
-
-/**
- * Feeds that bring a jar back to strength, each at the top of the one before.
- * @param jarNow what is in it
- * @param ratios fresh flour per gram kept, feed by feed
- * @param atMs when the first is
- * @param stayAt where it stands from a moment on
- */
-export function wakeUpPlan(
-  jarNow: Omit<Kept, 'grams'>,
-  ratios: readonly number[],
-  atMs: number,
-  stayAt: (fromMs: number) => LineStay,
-  jar: JarParameters = TYPICAL_JAR
-): WakeUpFeed[] {
-  const feeds: WakeUpFeed[] = []
-  let kept: Kept = { ...jarNow, grams: KEPT_GRAMS }
-  let now = atMs
-  for (const flourPerSeed of ratios) {
-    const stay = stayAt(now)
-    const flourGrams = KEPT_GRAMS * flourPerSeed
-    const line = lineOfFeed(kept, { flourGrams, waterGrams: flourGrams * kept.hydration, mixTempC: stay.tempC }, [stay])
-    const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LOOK_HOURS, stopPastPeak: true })
-    const ripeMs = now + (milestones.peakHours ?? SILENT_HOURS) * MS_PER_HOUR
-    feeds.push({ atMs: now, flourPerSeed, ripeMs })
-    kept = { ...kept, line }
-    now = ripeMs
-  }
-  return feeds
 }

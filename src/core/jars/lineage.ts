@@ -1,5 +1,6 @@
+import type { OwnTraits } from '../dough/blend'
 import { MODEL } from '../ferment/constants'
-import { type CultureState, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
+import { type CultureState, DRIED, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
@@ -33,6 +34,8 @@ export interface BatchLine {
   readonly startedAtMs: number
   /** Fresh flour by kind, g. */
   readonly flours: Readonly<Partial<Record<FlourKind, number>>>
+  /** How that flour differs from what its kinds do. */
+  readonly own?: OwnTraits
   /** Fresh water, g. */
   readonly waterGrams: number
   /** Salt, g. */
@@ -43,6 +46,8 @@ export interface BatchLine {
   readonly stays: readonly LineStay[]
   /** What it stands in is made of; glass unless said otherwise. */
   readonly material?: VesselMaterial
+  /** Spread out and dried: it sleeps until it is wetted. */
+  readonly dried?: boolean
   /** What of other batches went in; `line` null: a culture of which only hydration is known, taken to have been ripe. */
   readonly parents: readonly { readonly grams: number; readonly hydration: number; readonly flour: FlourKind; readonly line: BatchLine | null }[]
 }
@@ -88,6 +93,8 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
     state: p.line === null ? RIPE : cultureAt(p.line, line.startedAtMs, jar)
   }))
   const fresh = Object.values(line.flours).reduce((sum, g) => sum + g, 0)
+  const freshShare = fresh / contents.flourGrams
+  const own = (factor: number) => 1 + freshShare * (factor - 1)
   const food = fresh > 0 ? (Object.entries(line.flours) as [FlourKind, number][]).reduce((sum, [kind, g]) => sum + FLOURS[kind].food * g, 0) / fresh : 1
   return {
     start: mixCultures(seeds, fresh, food),
@@ -95,6 +102,7 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
     hydration: contents.hydration,
     salt: contents.saltGrams / contents.flourGrams,
     flours: Object.fromEntries((Object.entries(contents.flours) as [FlourKind, number][]).map(([kind, g]) => [kind, g / contents.flourGrams])),
+    own: line.own === undefined ? undefined : { pace: own(line.own.pace), hold: own(line.own.hold) },
     mixTempC: line.mixTempC,
     material: line.material,
     stays: line.stays.map((s, i) => stayOf(s, line.startedAtMs, i === 0))
@@ -129,6 +137,7 @@ export function cultureAt(line: BatchLine, atMs: number, jar: JarParameters = TY
 const lastAsked = new WeakMap<BatchLine, { readonly atMs: number; readonly jar: JarParameters; readonly state: CultureState }>()
 
 function followedTo(line: BatchLine, atMs: number, jar: JarParameters): CultureState {
+  if (line.dried === true) return DRIED
   const vessel = vesselOf(line, jar)
   const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
   return hours <= 0 ? vessel.start : simulate(vessel, jar, { untilHours: hours }).end

@@ -1,7 +1,8 @@
 import { type LadderStage, solveLadder } from '../build/ladder'
 import { type BuildProblem, flourPerSeedFor, ratioOf } from '../build/solveBuild'
 import { type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
-import type { FlourKind } from '../ferment/flours'
+import type { OwnTraits } from '../dough/blend'
+import type { FlourKind, FloursByKind } from '../ferment/flours'
 import { fitHours, type School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import type { Milestones } from '../ferment/milestones'
@@ -12,9 +13,6 @@ import type { Result } from '../units/result'
 import { nightAt, type Sleep } from './nights'
 
 const MS_PER_HOUR = 3_600_000
-
-/** Grams by kind of flour, or shares of it. */
-export type FloursByKind = Readonly<Partial<Record<FlourKind, number>>>
 
 /** How a place treats what stands there. */
 export interface Standing {
@@ -30,6 +28,8 @@ export interface PlannedBuild {
   readonly levain: LevainWish
   /** Shares of the fresh flour; they sum to 1. */
   readonly flours: FloursByKind
+  /** How those flours differ from what their kinds do. */
+  readonly own?: OwnTraits
   /** The jar it is seeded from; `line` null: a ripe seed. */
   readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
   /** Where it will stand. */
@@ -61,6 +61,7 @@ export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: num
   return {
     startedAtMs: startMs,
     flours: masses.flours,
+    own: build.own,
     waterGrams: masses.water,
     saltGrams: masses.salt,
     mixTempC: build.mixTempC,

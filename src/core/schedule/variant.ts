@@ -32,6 +32,7 @@ export function variantBuild(build: PlannedBuild, variant: Variant, startMs: num
     ...changed,
     levain: { ...changed.levain, hydration },
     flours: flour === null ? build.flours : { [flour]: 1 },
+    own: flour === null ? build.own : undefined,
     seed: { ...build.seed, line: rested },
     place: { ...build.place, tempC: tempC - (build.place.swing?.swingK ?? 0) }
   }

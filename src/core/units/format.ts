@@ -7,6 +7,8 @@ export interface UnitChoice {
   readonly clock: '24 h' | '12 h'
   /** IANA name; decides what 07:00 means. */
   readonly timeZone: string
+  /** ISO 4217. */
+  readonly currency?: string
 }
 
 /** Figures as words. Masses are g, temperatures °C, shares fractions, instants ms, durations hours. */
@@ -30,6 +32,8 @@ export interface Format {
   weekday(ms: number): string
   /** "November" */
   month(ms: number): string
+  /** "€3.20" */
+  money(amount: number): string
   /** "2 h 43 min" */
   duration(hours: number): string
 }
@@ -62,6 +66,7 @@ export function createFormat(choice: UnitChoice): Format {
   const numbers = [0, 1, 2, 3].map(
     (digits) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })
   )
+  const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: choice.currency ?? 'EUR' })
   const number = (value: number, digits: number) => (numbers[digits] as Intl.NumberFormat).format(value)
   const digitsFor = (resolution: number) => (resolution >= 1 ? 0 : resolution >= 0.1 ? 1 : 2)
   const massFigure = (grams: number, resolution = 1) =>
@@ -82,6 +87,7 @@ export function createFormat(choice: UnitChoice): Format {
     date: (ms) => shortDate.format(ms).replace(',', ''),
     weekday: (ms) => longDay.format(ms),
     month: (ms) => longMonth.format(ms),
+    money: (amount) => money.format(amount),
     duration: (hours) => {
       const minutes = Math.round(Math.abs(hours) * 60)
       const [d, h, m] = [Math.floor(minutes / 1440), Math.floor((minutes % 1440) / 60), minutes % 60]

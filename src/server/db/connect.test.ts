@@ -34,6 +34,7 @@ const kitchen = {
   smallScale: false,
   tapTempC: 15,
   cups: 'metric',
+  currency: 'EUR',
   keys: true,
   places: [{ id: testId(), name: 'Counter', tempC: 21, nightTempC: null, surroundings: 'air' }]
 } as const

@@ -3,6 +3,7 @@ import { SequelizeStorage, Umzug } from 'umzug'
 import * as kitchen from './migrations/0001-kitchen'
 import * as formulas from './migrations/0002-formulas'
 import * as fermentation from './migrations/0003-fermentation'
+import * as shelf from './migrations/0004-shelf'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -13,7 +14,8 @@ export interface Migration {
 export const MIGRATIONS: readonly { readonly name: string; readonly step: Migration }[] = [
   { name: '0001-kitchen', step: kitchen },
   { name: '0002-formulas', step: formulas },
-  { name: '0003-fermentation', step: fermentation }
+  { name: '0003-fermentation', step: fermentation },
+  { name: '0004-shelf', step: shelf }
 ]
 
 /** Brings the tables to the newest version; does nothing when they are. */

@@ -1,6 +1,6 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
 import type { FormulaContent, JarPace, Plan } from '../../contract'
-import type { CupKind, FlourKind, Ingredient, PercentageBase, Surroundings, VesselMaterial } from '../../core'
+import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
 export interface KitchenSettings {
@@ -14,6 +14,8 @@ export interface KitchenSettings {
   smallScale: boolean
   tapTempC: number
   cups: CupKind
+  /** ISO 4217. */
+  currency: string
   keys: boolean
 }
 
@@ -47,7 +49,13 @@ export interface JarRow {
   id: string
   kitchenId: string
   name: string
+  culture: Culture
   flour: FlourKind
+  /** What it is fed; null: what its culture usually is. */
+  feed: BlendPart[] | null
+  vesselId: string | null
+  /** The jar it was taken from. */
+  originId: string | null
   keepMinimumMg: number
   placeId: string
   currentBatchId: string | null
@@ -72,7 +80,7 @@ export interface BakeRow {
 export interface BatchRow {
   id: string
   kitchenId: string
-  kind: 'feed' | 'levain' | 'preferment' | 'dough'
+  kind: 'feed' | 'levain' | 'preferment' | 'dough' | 'dried'
   jarId: string | null
   bakeId: string | null
   /** Instant of mixing; null while it is being weighed in. */
@@ -81,6 +89,8 @@ export interface BatchRow {
   flour: FlourKind
   /** Fresh flour by kind, mg. */
   floursMg: Partial<Record<FlourKind, number>>
+  /** How that flour differs from its kinds; null: as usual. */
+  own: OwnTraits | null
   waterMg: number
   saltMg: number
   mixTempC: number | null
@@ -133,6 +143,17 @@ export interface FormulaRow {
   /** Newest version. */
   version: number
   deletedAtMs: number | null
+}
+/** A guided run of days with a jar, as it was begun. */
+export interface ProgramRow {
+  id: string
+  kitchenId: string
+  jarId: string
+  program: Program
+  placeId: string
+  startedAtMs: number
+  /** Called off. */
+  endedAtMs: number | null
 }
 /** One version of a formula; never changed. */
 export interface FormulaVersionRow {
@@ -187,6 +208,7 @@ export interface Models {
   readonly vessels: Table<VesselRow>
   readonly formulas: Table<FormulaRow>
   readonly formulaVersions: Table<FormulaVersionRow>
+  readonly programs: Table<ProgramRow>
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
 }
@@ -221,7 +243,11 @@ export function defineModels(sequelize: Sequelize): Models {
       id: UUID,
       kitchenId: UUID,
       name: TEXT,
+      culture: TEXT,
       flour: TEXT,
+      feed: JSON_TYPE,
+      vesselId: UUID,
+      originId: UUID,
       keepMinimumMg: INTEGER,
       placeId: UUID,
       currentBatchId: UUID,
@@ -249,6 +275,7 @@ export function defineModels(sequelize: Sequelize): Models {
       startedAtMs: BIGINT,
       flour: TEXT,
       floursMg: JSON_TYPE,
+      own: JSON_TYPE,
       waterMg: INTEGER,
       saltMg: INTEGER,
       mixTempC: DOUBLE,
@@ -291,6 +318,15 @@ export function defineModels(sequelize: Sequelize): Models {
       { sequence: INTEGER, formulaId: UUID, version: INTEGER, name: TEXT, note: TEXT, content: JSON_TYPE, recordedAtMs: BIGINT },
       'sequence'
     ),
+    programs: table<ProgramRow>('programs', {
+      id: UUID,
+      kitchenId: UUID,
+      jarId: UUID,
+      program: JSON_TYPE,
+      placeId: UUID,
+      startedAtMs: BIGINT,
+      endedAtMs: BIGINT
+    }),
     events: table<EventRow>(
       'events',
       {

@@ -13,10 +13,27 @@ afterAll(() => server.end())
 const open = async () => (await server.send('GET', '/api/bakes?state=open')).body.bakes as Loose[]
 const done = async () => (await server.send('GET', '/api/bakes?state=mixed&limit=100')).body as Loose
 
-test('Lantern Street: four jars with something in each', async () => {
+test('Lantern Street: four jars with something in each, and a dried spare of Juno', async () => {
   const { jars } = (await server.send('GET', '/api/jars')).body
-  expect(jars.map((j: Loose) => j.name)).toEqual(['Bramble', 'Juno', 'Keel', 'Moth'])
+  expect(jars.map((j: Loose) => [j.name, j.culture])).toEqual([
+    ['Bramble', 'rye'],
+    ['Juno', 'white wheat'],
+    ['Juno, dried', 'dried'],
+    ['Keel', 'stiff'],
+    ['Moth', 'gluten-free']
+  ])
   for (const jar of jars) expect(jar.grams).toBeGreaterThan(jar.keepMinimumGrams)
+  expect(jars[2]).toMatchObject({ grams: 22, originId: jars[1].id, line: { dried: true } })
+})
+
+test('flours stand on the shelf with their price, and the coming bakes take of them', async () => {
+  const { stock, uses, bakes, keeping } = (await server.send('GET', '/api/shelf')).body
+  expect(stock.length).toBeGreaterThan(6)
+  for (const { grams } of stock) expect(Number.isFinite(grams)).toBe(true)
+  for (const bake of ['Market rolls and a crown', 'Monday’s rye tin', 'Moth’s pan loaf', 'Juno', 'Moth'])
+    expect(uses.map((u: Loose) => u.forWhat)).toContain(bake)
+  expect(bakes.find((b: Loose) => b.name === 'Two lantern loaves').amount).toBeGreaterThan(0.5)
+  expect(keeping.length).toBeGreaterThanOrEqual(3)
 })
 
 test('one levain is on its way, with looks at it that rise', async () => {

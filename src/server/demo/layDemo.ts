@@ -2,7 +2,10 @@ import { randomUUID } from 'node:crypto'
 import { lineFromWire, type Plan } from '../../contract'
 import {
   buildFor,
+  CULTURE_TRAITS,
+  type Culture,
   type Formula,
+  gramsOfBlend,
   HOTTEST_WATER_C,
   kindsOfBlend,
   levainComposition,
@@ -25,11 +28,12 @@ import type { Database } from '../db/connect'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, levainWishOf } from '../records/bakes'
 import { createFormula } from '../records/formulas'
-import { feedJar, findJar, openJar, weighJar } from '../records/jars'
+import { feedJar, splitJar, weighJar } from '../records/jarDeeds'
+import { findJar, openJar } from '../records/jars'
 import { createKitchen, findKitchen } from '../records/kitchens'
-import { putVessel } from '../records/vessels'
 import type { Work } from '../records/work'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
+import { countShelf, layVessels, priceFlours } from './demoStores'
 import { emptyPot } from './emptyPot'
 
 const HOUR = 3_600_000
@@ -70,6 +74,7 @@ async function clear({ models, transaction }: Work): Promise<void> {
   const childrenFirst = [
     models.ledger,
     models.events,
+    models.programs,
     models.batchStays,
     models.batchParents,
     models.batches,
@@ -110,6 +115,7 @@ async function lay(work: Work): Promise<void> {
     smallScale: true,
     tapTempC: 14,
     cups: 'metric',
+    currency: 'EUR',
     keys: true,
     places: [
       { id: places.counter, name: PLACES.counter, tempC: 22, nightTempC: null, surroundings: 'air' },
@@ -121,19 +127,17 @@ async function lay(work: Work): Promise<void> {
   })
   const begin = work.nowMs - (WEEKS * 7 + 1) * DAY
   const jars: Record<string, string> = {}
-  const open = async (
-    name: string,
-    flour: 'white wheat' | 'rye' | 'gluten-free',
-    hydration: number,
-    grams: number,
-    place: keyof typeof PLACES,
-    hoursAgo: number
-  ) => {
+  const vessels = await layVessels(work)
+  const mixId = await priceFlours(work)
+  const open = async (name: string, culture: Culture, hydration: number, grams: number, place: keyof typeof PLACES, vessel: string, hoursAgo: number) => {
     jars[name] = randomUUID()
     await openJar(work, {
       id: jars[name],
       name,
-      flour,
+      culture,
+      flour: CULTURE_TRAITS[culture].flour,
+      begun: false,
+      vesselId: vessels[vessel] ?? null,
       hydration,
       grams,
       keepMinimumGrams: 15,
@@ -141,17 +145,22 @@ async function lay(work: Work): Promise<void> {
       placeId: places[place]
     })
   }
-  await open('Juno', 'white wheat', 1, 60, 'counter', (work.nowMs - begin) / HOUR)
-  await open('Bramble', 'rye', 1, 80, 'counter', (work.nowMs - begin) / HOUR)
-  await open('Keel', 'white wheat', 0.5, 110, 'fridge', 6 * 24)
-  await open('Moth', 'gluten-free', 1.1, 90, 'counter', 9)
+  const beginHours = (work.nowMs - begin) / HOUR
+  await open('Juno', 'white wheat', 1, 60, 'counter', 'Tulip jar', beginHours)
+  await open('Bramble', 'rye', 1, 80, 'counter', 'Tulip jar', beginHours)
+  await open('Keel', 'stiff', 0.5, 90, 'fridge', 'Small jar', 20 * 24)
+  await open('Moth', 'gluten-free', 1.1, 80, 'counter', 'Tall jar', 6 * 24)
 
-  const vessels = await layVessels(work)
   const demo: Demo = { work, places, jars, vessels, random, normal: normalFrom(random) }
+  await drySpare(demo, beginHours - 2)
   for (let week = WEEKS; week >= 1; week--) {
     await pastBuild(demo, week, 'Juno')
     if (week % 2 === 0) await pastBuild(demo, week, 'Bramble')
   }
+  await feed(demo, 'Keel', 6 * 24, 40, 50, 'fridge', 0.5)
+  await feed(demo, 'Moth', 57, 20, 30, 'counter', 1.1)
+  await feed(demo, 'Moth', 33, 20, 30, 'counter', 1.1)
+  await feed(demo, 'Moth', 9, 20, 35, 'counter', 1.1)
   await feed(demo, 'Bramble', 4 * 24, 20, 50, 'fridge')
   await feed(demo, 'Juno', 27, 15, 30, 'counter')
   await feed(demo, 'Juno', 16, 15, 60, 'counter')
@@ -159,42 +168,49 @@ async function lay(work: Work): Promise<void> {
   await coming(demo)
   await library(demo)
   await emptyPot(demo.work)
+  await countShelf(demo.work, mixId)
 }
 
 /** Feeds a jar some hours ago. */
-async function feed(demo: Demo, name: string, hoursAgo: number, keepGrams: number, flourGrams: number, place: keyof typeof PLACES): Promise<void> {
-  const at = demo.work.nowMs - hoursAgo * HOUR
-  await feedJar({ ...demo.work, nowMs: at }, demo.jars[name] as string, {
-    id: randomUUID(),
-    happenedAt: new Date(at).toISOString(),
-    source: 'typed',
+async function feed(
+  { work, jars, places }: Demo,
+  name: string,
+  hoursAgo: number,
+  keepGrams: number,
+  flourGrams: number,
+  place: keyof typeof PLACES,
+  waterPerFlour = 1
+): Promise<void> {
+  const at = work.nowMs - hoursAgo * HOUR
+  const jar = await findJar(work, jars[name] as string)
+  await feedJar({ ...work, nowMs: at }, jar.id, {
+    ...typedAt(at),
     keepGrams,
-    flourGrams,
-    waterGrams: flourGrams,
+    trimGrams: jar.culture === 'stiff' ? 15 : 0,
+    flours: gramsOfBlend(jar.feed, flourGrams),
+    waterGrams: Math.round(flourGrams * waterPerFlour),
     mixTempC: 22,
     later: null,
-    placeId: demo.places[place]
+    underWater: false,
+    placeId: places[place]
   })
 }
 
-/** Jars and bowls of the kitchen. */
-async function layVessels(work: Work): Promise<Record<string, string>> {
-  const vessels: [name: string, tareGrams: number, capacityMl: number, innerDiameterMm: number, heightMm: number][] = [
-    ['Small jar', 190, 320, 72, 92],
-    ['Tulip jar', 340, 580, 82, 118],
-    ['Tall jar', 520, 1000, 92, 165],
-    ['Crock', 900, 2000, 130, 175]
-  ]
-  const ids: Record<string, string> = {}
-  for (const [name, tareGrams, capacityMl, innerDiameterMm, heightMm] of vessels) {
-    const id = randomUUID()
-    ids[name] = id
-    await putVessel(work, id, {
-      version: 0,
-      vessel: { id, name, tareGrams, capacityMl, innerDiameterMm, heightMm, material: name === 'Crock' ? 'stoneware' : 'glass' }
-    })
-  }
-  return ids
+const typedAt = (ms: number) => ({ id: randomUUID(), happenedAt: new Date(ms).toISOString(), source: 'typed' as const })
+
+/** Some of Juno was dried when the record begins. */
+async function drySpare({ work, jars, places }: Demo, hoursAgo: number): Promise<void> {
+  const at = work.nowMs - hoursAgo * HOUR
+  const dried = randomUUID()
+  await splitJar({ ...work, nowMs: at }, jars.Juno as string, {
+    ...typedAt(at),
+    jarId: dried,
+    name: 'Juno, dried',
+    grams: 40,
+    placeId: places.cool,
+    as: 'dried'
+  })
+  await weighJar({ ...work, nowMs: at + 2 * DAY }, dried, { ...typedAt(at + 2 * DAY), grams: 22 })
 }
 
 type DemoPlan = Partial<Plan> & { readonly flourPerSeed?: number }
@@ -299,7 +315,7 @@ type Happened =
   | { type: 'mixed'; levainGrams: number; keepBackGrams: number }
 
 async function note(demo: Demo, bakeId: string, atMs: number, what: Happened): Promise<void> {
-  await addBakeEvent({ ...demo.work, nowMs: atMs }, bakeId, { id: randomUUID(), happenedAt: new Date(atMs).toISOString(), source: 'typed', ...what })
+  await addBakeEvent({ ...demo.work, nowMs: atMs }, bakeId, { ...typedAt(atMs), ...what })
 }
 
 function massesOf(plan: Plan, jarHydration = 1) {
@@ -341,7 +357,7 @@ async function jarGrams({ work }: Demo, jarId: string): Promise<number> {
 
 /** A jar that holds more than the book said is weighed. */
 async function topUp(demo: Demo, jarId: string, atMs: number, grams: number): Promise<void> {
-  await weighJar({ ...demo.work, nowMs: atMs }, jarId, { id: randomUUID(), happenedAt: new Date(atMs).toISOString(), source: 'typed', grams })
+  await weighJar({ ...demo.work, nowMs: atMs }, jarId, { ...typedAt(atMs), grams })
 }
 
 async function mix(demo: Demo, bakeId: string, plan: Plan, atMs: number): Promise<void> {

@@ -3,56 +3,40 @@ import {
   type BakeState,
   type BakeStatus,
   type CupKind,
-  contentsOf,
-  doughContents,
-  type FlourKind,
-  type FloursByKind,
   foldBake,
+  gramsOfBlend,
   HOTTEST_WATER_C,
   type Ingredient,
   ingredientsOf,
   kindsOfBlend,
-  type LedgerEntry,
+  kindsOfGrams,
   mainKind,
   massesOfPours,
+  ownTraits,
   type Pantry,
-  pantryOf,
   pourKey,
   pourManner,
   pourSteps,
   reversed,
-  roundDough,
   sourceLevain,
-  toGrams,
   toMilligrams,
   transfer,
-  type VesselMaterial
+  type VesselMaterial,
+  withParts
 } from '../../core'
 import { type BakeRow, type JarRow, plain } from '../db/models'
 import { Problem } from '../problems'
+import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
+import { mixed } from './bakeMix'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
-import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from './batches'
+import { addLineage, createBatch, dropLineage, type NewStay, replaceStays, stayAt } from './batches'
 import { pantryIn } from './ingredients'
-import { jarForSeed, refuseFuture, setContents } from './jars'
+import { feedOf, guardGluten, jarForSeed, refuseFuture, setContents } from './jars'
 import { placeIn, theKitchen } from './kitchens'
-import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
+import { drawn, guardOlder, refuseMoreThanThereIs } from './pourSources'
+import { entriesOf, eventById, isRecorded, record, type Work } from './work'
 
 const MS_PER_HOUR = 3_600_000
-
-/** What an event does to batches and masses. */
-interface Effect {
-  readonly entries: readonly LedgerEntry[]
-  readonly batchId: string | null
-  /** Kept with the event so that it can be taken back. */
-  readonly trace?: Trace
-}
-
-/** Batches an event made, and what a jar held before it. */
-interface Trace {
-  readonly doughBatchId?: string
-  readonly jarBatchId?: string
-  readonly previousBatchId?: string | null
-}
 
 /** Keeps what happened to a bake. Sent twice, it counts once. */
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
@@ -111,15 +95,8 @@ function usedIngredients({ formula, build }: Plan, pantry: Pantry): Ingredient[]
     'water',
     'salt'
   ]
-  return [...new Set(ids)].flatMap((id) => pantry.get(id) ?? [])
+  return withParts(ids, pantry)
 }
-
-/** The kitchen's ingredients, as they were when a started bake began. */
-async function pantryFor(work: Work, row: BakeRow): Promise<Pantry> {
-  return new Map([...(await pantryIn(work)), ...pantryOf(row.frozen?.ingredients ?? [])])
-}
-
-const wrongMoment = (sentence: string) => new Problem(409, 'wrong moment', sentence)
 
 function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent): Promise<Effect> {
   switch (event.type) {
@@ -142,7 +119,8 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
   const { jarId, build } = row.plan
   const poured = toMilligrams(event.weighedGrams)
-  if (event.item === 'seed') await refuseMoreThanThereIs(work, jarId, poured)
+  if (event.item === 'seed') await refuseMoreThanThereIs(work, jarId, poured, build.keepBackGrams)
+  if (event.item === 'older levain') await guardOlder(work, jarId)
   const levain = await levainOfBake(work, row.id)
   const batchId =
     levain?.id ??
@@ -163,26 +141,6 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   return { entries: await drawn(work, event, jarId, batchId, poured), batchId }
 }
 
-async function refuseMoreThanThereIs(work: Work, jarId: string, poured: number): Promise<void> {
-  const { row: jar, milligrams } = await jarForSeed(work, jarId)
-  if (poured <= milligrams) return
-  throw new Problem(
-    400,
-    'more than there is',
-    `${jar.name} holds ${toGrams(milligrams)} g by the book; ${toGrams(poured)} g cannot have come out of it. Weigh the jar if the book is wrong.`,
-    { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
-  )
-}
-
-/** Where a pour comes from. Older levain comes out of the discard pot, and from outside where the book knows of too little there. */
-async function drawn(work: Work, event: Extract<BakeEvent, { type: 'pour' }>, jarId: string, batchId: string, poured: number): Promise<LedgerEntry[]> {
-  const to = `batch:${batchId}` as const
-  if (event.item === 'seed') return transfer(`jar:${jarId}`, to, poured)
-  if (event.item !== 'older levain') return transfer(`shelf:${event.ingredientId ?? event.item}`, to, poured)
-  const fromPot = Math.min(Math.max(await balanceOf(work, 'discard'), 0), poured)
-  return [...transfer('discard', to, fromPot), ...transfer('outside', to, poured - fromPot)]
-}
-
 /** Items a plan wants poured that have not been yet. */
 function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration: number, cups: CupKind): string[] {
   const dough = doughOfPlan(plan, pantry)
@@ -195,10 +153,6 @@ function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration
     .filter((step) => !state.done.includes(pourKey(step)))
     .map((step) => (flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
 }
-
-/** Flours by kind, for the tables. */
-const inMilligrams = (flours: FloursByKind): Partial<Record<FlourKind, number>> =>
-  Object.fromEntries(Object.entries(flours).map(([kind, grams]) => [kind, toMilligrams(grams)]))
 
 async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already.')
@@ -213,11 +167,15 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   if (levain === null) throw new Error('Poured, but no batch.')
   const startedAtMs = Date.parse(event.happenedAt)
   const masses = massesOfPours(state, pantry)
-  const floursMg = inMilligrams(masses.flours)
   await work.models.batches.update(
     {
       startedAtMs,
-      floursMg,
+      floursMg: inMilligrams(masses.flours),
+      own:
+        ownTraits(
+          Object.entries(state.flours).map(([ingredientId, grams]) => ({ ingredientId, grams })),
+          pantry
+        ) ?? null,
       waterMg: toMilligrams(masses.water),
       saltMg: toMilligrams(masses.salt),
       mixTempC: event.mixTempC,
@@ -251,6 +209,13 @@ async function jarAtBand(
   const place = kitchen.places.find((p) => p.id === jar.placeId)
   const flour = toMilligrams(seedGrams / (1 + hydration))
   const water = toMilligrams(seedGrams) - flour
+  const parts = gramsOfBlend(feedOf(jar), flour)
+  await guardGluten(
+    work,
+    jar,
+    parts.map((p) => p.ingredientId)
+  )
+  const pantry = await pantryIn(work)
   const jarBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
     kind: 'feed',
@@ -258,7 +223,8 @@ async function jarAtBand(
     bakeId: null,
     startedAtMs,
     flour: jar.flour,
-    floursMg: { [jar.flour]: flour },
+    floursMg: kindsOfGrams(Object.fromEntries(parts.map((p) => [p.ingredientId, p.grams])), pantry),
+    own: ownTraits(parts, pantry),
     waterMg: water,
     saltMg: 0,
     mixTempC: place?.tempC ?? row.plan.tempC,
@@ -267,7 +233,10 @@ async function jarAtBand(
   })
   await setContents(work, jar, jarBatchId, jar.placeId)
   return {
-    entries: [...transfer(`shelf:${jar.flour}`, `jar:${jar.id}`, flour), ...transfer('shelf:water', `jar:${jar.id}`, water)],
+    entries: [
+      ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${jar.id}`, grams)),
+      ...transfer('shelf:water', `jar:${jar.id}`, water)
+    ],
     trace: { jarBatchId, previousBatchId: jar.currentBatchId }
   }
 }
@@ -310,78 +279,6 @@ async function moved(work: Work, row: BakeRow, state: BakeState, event: Extract<
   return { entries: [], batchId: levain.id }
 }
 
-async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
-  const levain = await levainOfBake(work, row.id)
-  if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
-  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
-  const atMs = Date.parse(event.happenedAt)
-  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
-  const there = await balanceOf(work, `batch:${levain.id}`)
-  const intoDough = toMilligrams(event.levainGrams)
-  const kept = toMilligrams(event.keepBackGrams)
-  const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
-  const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
-  if (intoDough + intoOthers + kept > there) {
-    const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
-    throw new Problem(
-      400,
-      'more than there is',
-      `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
-      { fields: { levainGrams: `At most ${toGrams(Math.max(there - intoOthers, 0))} g are there.` } }
-    )
-  }
-  if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
-  const pantry = await pantryFor(work, row)
-  const kitchen = await theKitchen(work)
-  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
-  const line = await lineOf(work, levain.id, 1)
-  const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
-  const solved = doughOfPlan(row.plan, pantry)
-  const { ingredients, flours, waterGrams, saltGrams } = doughContents(solved.ok ? roundDough(solved.value, kitchen.smallScale).lines : [], pantry)
-  const floursMg = inMilligrams(flours)
-  const doughBatchId = await createBatch(work, {
-    kitchenId: row.kitchenId,
-    kind: 'dough',
-    jarId: null,
-    bakeId: row.id,
-    startedAtMs: atMs,
-    flour: mainKind(floursMg),
-    floursMg,
-    waterMg: toMilligrams(waterGrams),
-    saltMg: toMilligrams(saltGrams),
-    mixTempC: row.plan.tempC,
-    parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
-    stays: [stayAt(kitchen, row.plan.placeId, atMs, row.plan.tempC)]
-  })
-  const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
-  const entries = [
-    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough + intoOthers),
-    ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
-    ...transfer(`batch:${levain.id}`, 'loss', there - intoDough - intoOthers - kept),
-    ...[...ingredients].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
-  ]
-  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
-  const jarBatchId = await createBatch(work, {
-    kitchenId: row.kitchenId,
-    kind: 'feed',
-    jarId: jar.id,
-    bakeId: null,
-    startedAtMs: atMs,
-    flour: jar.flour,
-    floursMg: {},
-    waterMg: 0,
-    saltMg: 0,
-    mixTempC: row.plan.tempC,
-    parents: [
-      { parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour },
-      { parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }
-    ].filter((p) => p.milligrams > 0),
-    stays: [stayAt(kitchen, jar.placeId, atMs)]
-  })
-  await setContents(work, jar, jarBatchId, jar.placeId)
-  return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
-}
-
 async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
   const last = state.lastUndoable
   if (last === null || last.id !== event.undoes) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
@@ -389,7 +286,7 @@ async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   await undoTrace(work, row, last.id)
   if (last.type === 'band' && levain !== null) {
     await work.models.batches.update(
-      { startedAtMs: null, floursMg: {}, waterMg: 0, saltMg: 0, mixTempC: null },
+      { startedAtMs: null, floursMg: {}, own: null, waterMg: 0, saltMg: 0, mixTempC: null },
       { where: { id: levain.id }, transaction: work.transaction }
     )
     await dropLineage(work, levain.id)

@@ -189,7 +189,7 @@ describe('taking back', () => {
       id: testId(),
       happenedAt: at(0),
       keepGrams: 20,
-      flourGrams: 50,
+      flours: [{ ingredientId: 'white wheat', grams: 50 }],
       waterGrams: 50,
       mixTempC: 22,
       placeId

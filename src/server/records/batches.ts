@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Kitchen } from '../../contract'
-import { type BatchLine, type FlourKind, swingOf, toGrams, type VesselMaterial } from '../../core'
+import { type BatchLine, type FlourKind, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../core'
 import { type BatchParentRow, type BatchRow, type BatchStayRow, plain } from '../db/models'
 import { readingsBetween, readingsFor } from './readings'
 import type { Work } from './work'
@@ -9,8 +9,9 @@ import type { Work } from './work'
 const GENERATIONS = 3
 
 /** A batch about to be written. */
-export interface NewBatch extends Omit<BatchRow, 'id' | 'material'> {
+export interface NewBatch extends Omit<BatchRow, 'id' | 'material' | 'own'> {
   readonly material?: VesselMaterial
+  readonly own?: OwnTraits
   readonly id?: string
   readonly parents: readonly { parentBatchId: string | null; milligrams: number; hydration: number; flour: FlourKind }[]
   readonly stays: readonly NewStay[]
@@ -42,12 +43,14 @@ const ROOM_C = 21
 
 /** Writes a batch with its parents and stays. */
 export async function createBatch(work: Work, batch: NewBatch): Promise<string> {
-  const { parents, stays, material = null, ...row } = batch
+  const { parents, stays, material = null, own = null, ...row } = batch
   const id = row.id ?? randomUUID()
-  await work.models.batches.create({ ...row, material, id }, { transaction: work.transaction })
+  await work.models.batches.create({ ...row, floursMg: wholeMg(row.floursMg), material, own, id }, { transaction: work.transaction })
   await addLineage(work, id, parents, stays)
   return id
 }
+
+const wholeMg = (flours: BatchRow['floursMg']) => Object.fromEntries(Object.entries(flours).map(([kind, mg]) => [kind, Math.round(mg)]))
 
 /** Writes parents and stays of a batch that exists. */
 export async function addLineage({ models, transaction }: Work, batchId: string, parents: NewBatch['parents'], stays: NewBatch['stays']): Promise<void> {
@@ -131,6 +134,8 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
     return {
       startedAtMs: Number(batch.startedAtMs),
       flours: inGrams(batch.floursMg),
+      own: batch.own ?? undefined,
+      dried: batch.kind === 'dried' || undefined,
       waterGrams: toGrams(batch.waterMg),
       saltGrams: toGrams(batch.saltMg),
       mixTempC: batch.mixTempC,

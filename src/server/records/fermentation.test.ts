@@ -133,7 +133,7 @@ describe('the log a jar is learned from', () => {
     await happen(bakeId, 'mixed', { levainGrams: 149, keepBackGrams: 20 }, 600)
     const { builds } = (await server.send('GET', path)).body
     expect(builds).toMatchObject([
-      { bakeId, mixedAt: at(600), marks: [{ at: at(300), rise: 1.6, signs: { top: 'domed' } }], line: { flours: { 'white wheat': 79 } } }
+      { kind: 'levain', mixedAt: at(600), marks: [{ at: at(300), rise: 1.6, signs: { top: 'domed' } }], line: { flours: { 'white wheat': 79 } } }
     ])
   })
   test('begun anew, what was before no longer counts; pinned and let go, with a record of it', async () => {

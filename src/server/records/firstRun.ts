@@ -26,6 +26,7 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
     smallScale: false,
     tapTempC: 15,
     cups: 'metric',
+    currency: 'EUR',
     keys: true,
     places: [
       { id: counter, name: 'Counter', tempC: answers.roomTempC, nightTempC: null, surroundings: 'air' },

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { ingredientPutSchema, ListedIngredient } from '../../contract'
-import { BUILT_IN_INGREDIENTS, type Pantry, pantryOf } from '../../core'
+import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, withBlends } from '../../core'
 import { type IngredientRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { theKitchen } from './kitchens'
@@ -23,7 +23,9 @@ export async function listIngredients(work: Work): Promise<ListedIngredient[]> {
     .filter((row) => !BUILT_IN.has(row.id))
     .map((row): ListedIngredient => ({ ingredient: row.content, builtIn: false, changed: true, version: row.version }))
     .sort((a, b) => a.ingredient.name.localeCompare(b.ingredient.name))
-  return [...builtIn, ...own]
+  const all = [...builtIn, ...own]
+  const filled = withBlends(all.map((listed) => listed.ingredient))
+  return all.map((listed, n) => ({ ...listed, ingredient: filled[n] as Ingredient }))
 }
 
 /** The kitchen's ingredients, by id. */
@@ -41,9 +43,26 @@ export async function putIngredient(work: Work, id: string, { version, ingredien
   const current = row === null || row.deletedAtMs !== null ? 0 : row.version
   if (current !== version)
     throw new Problem(409, 'stale', 'This ingredient was changed in another window. What it has now is shown.', { current: row?.content })
+  await refuseBlend(work, ingredient)
   forget(work, 'pantry')
   await models.ingredients.upsert({ id, kitchenId: kitchen.id, content: ingredient, version: (row?.version ?? 0) + 1, deletedAtMs: null }, { transaction })
   return (await listIngredients(work)).find((listed) => listed.ingredient.id === id) as ListedIngredient
+}
+
+/** A blend is made of flours that are here, and not of blends. */
+async function refuseBlend(work: Work, { id, blend }: Ingredient): Promise<void> {
+  if (blend === undefined) return
+  const pantry = await pantryIn(work)
+  for (const { ingredientId } of blend) {
+    const part = pantry.get(ingredientId)
+    const sentence =
+      part?.kind !== 'flour'
+        ? 'One of the flours of this blend is not in this kitchen any more. Choose another.'
+        : part.blend !== undefined || ingredientId === id
+          ? `${part.name} is a blend itself. Make the blend of single flours.`
+          : null
+    if (sentence !== null) throw new Problem(400, 'not understood', sentence, { fields: { blend: sentence } })
+  }
 }
 
 /** Takes one of the baker's own away, or puts a built-in one back to what it was. Started bakes keep what they began with. */

@@ -6,7 +6,7 @@ import { findJar } from './jars'
 import { theKitchen } from './kitchens'
 import { undoneIds, type Work } from './work'
 
-const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace'] as const
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended'] as const
 
 /** What happened to a jar, newest first. */
 export async function jarHistory(work: Work, jarId: string, { before, limit }: z.output<typeof jarHistoryQuerySchema>) {
@@ -30,6 +30,7 @@ export async function jarHistory(work: Work, jarId: string, { before, limit }: z
       keepGrams: figure(payload.keepGrams),
       flourGrams: figure(payload.flourGrams),
       waterGrams: figure(payload.waterGrams),
+      rise: figure(payload.rise),
       placeName: kitchen.places.find((p) => p.id === placeId)?.name ?? null
     }
   })

@@ -7,7 +7,8 @@ import { type Database, openDatabase } from '../db/connect'
 import { firstRun as firstRunAnswers, TEST_NOW, testId } from '../testing/testServer'
 import { discardPot, takeDiscard, undoDiscard } from './discard'
 import { firstRun } from './firstRun'
-import { feedJar, listJars, moveJar, splitJar, undoJar, weighJar } from './jars'
+import { feedJar, lookAtJar, moveJar, splitJar, undoJar, weighJar } from './jarDeeds'
+import { listJars } from './jars'
 import { type Work, writeWork } from './work'
 
 /** A thousand things done to jars and pot, many taken back at once, beside a book kept by hand. */
@@ -52,20 +53,29 @@ test('after a thousand random operations with undo every jar and the pot hold wh
       const id = pick([...jars.keys()])
       const grams = jars.get(id) ?? 0
       const takenBack = (w: Work, undoes: string) => undoJar(w, id, { ...noted(), undoes })
-      const kinds = ['feed', 'feed', 'weigh', 'move', ...(jars.size < MOST_JARS && grams > 60 ? ['split'] : []), ...(pot > 5 ? ['pot'] : [])]
+      const kinds = ['feed', 'feed', 'weigh', 'look', 'move', ...(jars.size < MOST_JARS && grams > 60 ? ['split'] : []), ...(pot > 5 ? ['pot'] : [])]
       switch (pick(kinds)) {
         case 'feed': {
           const [keepGrams, flourGrams, waterGrams] = [between(1, Math.min(grams, 80)), between(5, 120), between(5, 120)]
-          const feed = { keepGrams, flourGrams, waterGrams, mixTempC: 22, placeId: pick(placeIds), later: null }
+          const trimGrams = random() < 0.3 ? between(0, Math.max(Math.min(grams - keepGrams, 10), 0)) : 0
+          const [first, second] = [Math.round(flourGrams * 7) / 10, Math.round(flourGrams * 3) / 10]
+          const flours = [
+            { ingredientId: 'white wheat', grams: first },
+            { ingredientId: 'rye', grams: second }
+          ]
+          const feed = { keepGrams, trimGrams, flours, waterGrams, mixTempC: 22, placeId: pick(placeIds), later: null, underWater: false }
           const book = () => {
-            pot += grams - keepGrams
-            jars.set(id, keepGrams + flourGrams + waterGrams)
+            pot += grams - keepGrams - trimGrams
+            jars.set(id, keepGrams + first + second + waterGrams)
           }
           return { run: (w, eventId) => feedJar(w, id, { ...noted(eventId), ...feed }), book, undo: takenBack }
         }
         case 'weigh': {
           const weighed = between(Math.max(grams - 5, 2), grams + 5)
-          return { run: (w, eventId) => weighJar(w, id, { ...noted(eventId), grams: weighed }), book: () => void jars.set(id, weighed), undo: null }
+          return { run: (w, eventId) => weighJar(w, id, { ...noted(eventId), grams: weighed }), book: () => void jars.set(id, weighed), undo: takenBack }
+        }
+        case 'look': {
+          return { run: (w, eventId) => lookAtJar(w, id, { ...noted(eventId), rise: 1.5, signs: {} }), book: () => undefined, undo: takenBack }
         }
         case 'move': {
           const placeId = pick(placeIds)
@@ -78,7 +88,7 @@ test('after a thousand random operations with undo every jar and the pot hold wh
             jars.set(jarId, taken)
           }
           return {
-            run: (w, eventId) => splitJar(w, id, { ...noted(eventId), jarId, name: 'Spare', grams: taken, placeId: pick(placeIds) }),
+            run: (w, eventId) => splitJar(w, id, { ...noted(eventId), jarId, name: 'Spare', grams: taken, placeId: pick(placeIds), as: 'alike' }),
             book,
             undo: takenBack
           }

@@ -1,10 +1,11 @@
+import { Op } from 'sequelize'
 import { happeningOf, type JarBuild, lineToWire } from '../../contract'
 import { foldBake } from '../../core'
 import { plain } from '../db/models'
 import { eventsOf } from './bakes'
 import { linesOf } from './batches'
 import { findJar } from './jars'
-import type { Work } from './work'
+import { undoneIds, type Work } from './work'
 
 /** Builds a log goes back. */
 const MOST_BUILDS = 200
@@ -33,7 +34,43 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
     const { marks, mixed } = foldBake((events.get(bakeId ?? '') ?? []).map(happeningOf))
     if (bakeId === null || line === undefined || name === undefined || mixed === null) return []
     const iso = (ms: number) => new Date(ms).toISOString()
-    return [{ bakeId, name, line: lineToWire(line), marks: marks.map(({ atMs, rise, signs }) => ({ at: iso(atMs), rise, signs })), mixedAt: iso(mixed.atMs) }]
+    return [
+      {
+        batchId: id,
+        name,
+        kind: 'levain',
+        line: lineToWire(line),
+        marks: marks.map(({ atMs, rise, signs }) => ({ at: iso(atMs), rise, signs })),
+        mixedAt: iso(mixed.atMs)
+      }
+    ]
   })
-  return { builds }
+  const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
+  return { builds: all.sort((a, b) => a.line.startedAt.localeCompare(b.line.startedAt)) }
+}
+
+/** Feeds of the jar that somebody looked at while they rose. */
+async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promise<JarBuild[]> {
+  const undone = await undoneIds(work, jarId)
+  const rows = await work.models.events.findAll({
+    where: { type: 'look', jarId, happenedAtMs: { [Op.gte]: sinceMs } },
+    order: [['happenedAtMs', 'ASC']],
+    transaction: work.transaction
+  })
+  const looks = new Map<string, JarBuild['marks']>()
+  for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
+    if (batchId === null || undone.has(id)) continue
+    const { rise, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'signs'>
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: new Date(Number(happenedAtMs)).toISOString(), rise, signs }])
+  }
+  const latest = [...looks].slice(-MOST_BUILDS)
+  const lines = await linesOf(
+    work,
+    latest.map(([batchId]) => batchId)
+  )
+  return latest.flatMap(([batchId, marks]): JarBuild[] => {
+    const line = lines.get(batchId)
+    const last = marks.at(-1)
+    return line === undefined || last === undefined ? [] : [{ batchId, name: 'A feed', kind: 'feed', line: lineToWire(line), marks, mixedAt: last.at }]
+  })
 }

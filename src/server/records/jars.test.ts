@@ -8,7 +8,7 @@ const feed = async (more: object) => {
     id: testId(),
     happenedAt: TEST_NOW,
     keepGrams: 20,
-    flourGrams: 50,
+    flours: [{ ingredientId: 'white wheat', grams: 50 }],
     waterGrams: 50,
     mixTempC: 22,
     placeId: jar.placeId,

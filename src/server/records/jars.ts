@@ -1,54 +1,82 @@
 import { randomUUID } from 'node:crypto'
-import { Op, QueryTypes } from 'sequelize'
+import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
+import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, lineToWire } from '../../contract'
 import {
-  type feedSchema,
-  type Jar,
-  type jarMoveSchema,
-  type jarOpeningSchema,
-  type jarPacePutSchema,
-  type jarSplitSchema,
-  lineToWire,
-  type weighingSchema
-} from '../../contract'
-import { type BatchLine, contentsOf, reversed, toGrams, toMilligrams, transfer } from '../../core'
-import { type JarRow, plain } from '../db/models'
+  type BatchLine,
+  type BlendPart,
+  type Culture,
+  contentsOf,
+  cultureOf,
+  DRY_FLAKES,
+  FLOURS,
+  type FlourKind,
+  glutenInto,
+  gramsOfBlend,
+  type LedgerEntry,
+  toGrams,
+  toMilligrams,
+  transfer,
+  usualFeed
+} from '../../core'
+import { type JarRow, plain, type VesselRow } from '../db/models'
 import { notFound, Problem } from '../problems'
-import { createBatch, lineOf, linesOf, type NewBatch, type NewStay, replaceStays, stayAt, staysOf } from './batches'
+import { createBatch, lineOf, linesOf, type NewBatch, stayAt } from './batches'
+import { pantryIn } from './ingredients'
 import { placeIn, theKitchen } from './kitchens'
-import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
+import { programsOfJars } from './programStates'
+import { balanceOf, balancesOf, eventOf, isRecorded, NOT_UNDONE, record, type Work } from './work'
 
-const MS_PER_HOUR = 3_600_000
 /** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
 const ASSUMED_FLOUR_PER_SEED = 2
 
-async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
+/** Row of a jar. @throws Problem when it has been taken away */
+export async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
   const row = await models.jars.findByPk(id, { transaction })
   if (row === null || (row.get('deletedAtMs') as number | null) !== null) throw notFound('This jar')
   return plain(row)
 }
 
-function jarView(row: JarRow, line: BatchLine | undefined, milligrams: number, logStamp: string): Jar {
+/** What is told of a jar beside its row. */
+interface JarFacts {
+  readonly line: BatchLine | undefined
+  readonly milligrams: number
+  readonly logStamp: string
+  readonly lastFeed: Jar['lastFeed']
+  readonly program: Jar['program']
+}
+
+/** What a jar is fed: what its baker said, or what its culture usually is. */
+export const feedOf = ({ feed, culture, flour }: Pick<JarRow, 'feed' | 'culture' | 'flour'>) => feed ?? [...usualFeed(culture, flour)]
+
+function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
   if (line === undefined) throw new Error(`Jar ${row.id} has no contents.`)
   return {
     id: row.id,
     name: row.name,
+    culture: row.culture,
     flour: row.flour,
-    hydration: contentsOf(line).hydration,
+    feed: feedOf(row),
+    vesselId: row.vesselId,
+    originId: row.originId,
+    hydration: hydrationOf(line),
     keepMinimumGrams: toGrams(row.keepMinimumMg),
     grams: toGrams(milligrams),
     placeId: row.placeId,
     version: row.version,
     pace: row.pace ?? { kind: 'learned', since: null },
-    logStamp,
-    line: lineToWire(line)
+    line: lineToWire(line),
+    ...facts
   }
 }
+
+/** Water ÷ flour of what is in a jar; of flakes once they are dry. */
+const hydrationOf = (line: BatchLine) => (line.dried === true ? DRY_FLAKES : contentsOf(line).hydration)
 
 /** The stamp of a jar without a log. */
 const NO_LOG = 'none'
 
-/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading. */
+/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds. */
 async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
@@ -58,7 +86,40 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
      WHERE batches.kind = 'levain' GROUP BY batches.jarId`,
     { type: QueryTypes.SELECT, transaction }
   )
-  return new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
+  const looks = await sequelize.query<{ jarId: string; looks: number; last: number }>(
+    `SELECT jarId, COUNT(*) AS looks, MAX(sequence) AS last FROM events WHERE type = 'look' AND ${NOT_UNDONE} GROUP BY jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  const stamps = new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
+  for (const { jarId, looks: count, last } of looks) stamps.set(jarId, `${stamps.get(jarId) ?? NO_LOG} ${count} ${last}`)
+  return stamps
+}
+
+/** Feeds that tell how often a jar is fed. */
+const HABIT_FEEDS = 8
+const MS_PER_HOUR = 3_600_000
+
+/** The last feed of each jar, and how often it is fed: the middle one of its last intervals. */
+async function lastFeeds({ models, transaction }: Work): Promise<Map<string, Jar['lastFeed']>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; atMs: number; payload: string }>(
+    `SELECT events.jarId AS jarId, events.happenedAtMs AS atMs, events.payload AS payload FROM jars JOIN events ON events.sequence IN
+       (SELECT sequence FROM events WHERE jarId = jars.id AND type = 'feed' AND ${NOT_UNDONE} ORDER BY sequence DESC LIMIT ${HABIT_FEEDS})
+     WHERE jars.deletedAtMs IS NULL ORDER BY events.sequence DESC`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  const byJar = new Map<string, typeof rows>()
+  for (const row of rows) byJar.set(row.jarId, [...(byJar.get(row.jarId) ?? []), row])
+  return new Map(
+    [...byJar].map(([jarId, feeds]) => {
+      const [last] = feeds
+      const { keepGrams, flours, waterGrams } = JSON.parse(last?.payload ?? '{}') as NonNullable<Jar['lastFeed']>
+      const gaps = feeds.slice(1).map((feed, i) => (Number(feeds[i]?.atMs) - Number(feed.atMs)) / MS_PER_HOUR)
+      const everyHours = gaps.length === 0 ? null : (gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 2)] ?? null)
+      return [jarId, flours === undefined ? null : { at: new Date(Number(last?.atMs)).toISOString(), keepGrams, flours, waterGrams, everyHours }]
+    })
+  )
 }
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
@@ -69,7 +130,17 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const stamps = await logStamps(work)
   const accountOf = ({ id }: JarRow) => `jar:${id}` as const
   const balances = await balancesOf(work, rows.map(accountOf))
-  return rows.map((row) => jarView(row, lines.get(row.currentBatchId ?? ''), balances.get(accountOf(row)) ?? 0, stamps.get(row.id) ?? NO_LOG))
+  const feeds = await lastFeeds(work)
+  const programs = await programsOfJars(work)
+  return rows.map((row) =>
+    jarView(row, {
+      line: lines.get(row.currentBatchId ?? ''),
+      milligrams: balances.get(accountOf(row)) ?? 0,
+      logStamp: stamps.get(row.id) ?? NO_LOG,
+      lastFeed: feeds.get(row.id) ?? null,
+      program: programs.get(row.id) ?? null
+    })
+  )
 }
 
 /** One jar. */
@@ -88,22 +159,25 @@ export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow;
   const row = await jarRow(work, id)
   const line = await lineOf(work, row.currentBatchId, 1)
   if (line === null) throw new Error(`Jar ${id} has no contents.`)
-  return { row, hydration: contentsOf(line).hydration, milligrams: await balanceOf(work, `jar:${id}`) }
+  return { row, hydration: hydrationOf(line), milligrams: await balanceOf(work, `jar:${id}`) }
 }
 
 /** Writes a jar with its first batch. @returns id of the batch */
-async function createJar(
+export async function createJar(
   work: Work,
   jar: Omit<JarRow, 'currentBatchId' | 'version' | 'deletedAtMs'>,
-  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'>
+  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'> & Partial<Pick<NewBatch, 'kind'>>
 ): Promise<string> {
   const { models, transaction } = work
   await models.jars.create({ ...jar, currentBatchId: null, version: 1, deletedAtMs: null }, { transaction })
-  const of = { kitchenId: jar.kitchenId, kind: 'feed', jarId: jar.id, bakeId: null, flour: jar.flour, saltMg: 0 } as const
+  const of = { kitchenId: jar.kitchenId, kind: 'feed' as const, jarId: jar.id, bakeId: null, flour: jar.flour, saltMg: 0 }
   const batchId = await createBatch(work, { ...of, ...batch })
   await models.jars.update({ currentBatchId: batchId }, { where: { id: jar.id }, transaction })
   return batchId
 }
+
+/** What a culture just begun is seeded with: what lives on the flour, a trace. */
+const TRACE_MG = 1
 
 /** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
 export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<void> {
@@ -112,36 +186,123 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
   const place = placeIn(kitchen, opening.placeId)
   const fedAtMs = Date.parse(opening.lastFedAt)
   refuseFuture(fedAtMs, work.nowMs, 'The last feed')
+  const culture = opening.culture ?? cultureOf(opening.flour, opening.hydration)
+  refuseMixedUp(culture, opening.flour)
+  await vesselIn(work, opening.vesselId)
   const total = toMilligrams(opening.grams)
   const flourAll = total / (1 + opening.hydration)
   const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
-  const seed = Math.round(seedFlour * (1 + opening.hydration))
-  const flour = Math.round(flourAll - seedFlour)
+  const seed = opening.begun ? TRACE_MG : culture === 'dried' ? total : Math.round(seedFlour * (1 + opening.hydration))
+  const flour = Math.round((total - seed) / (1 + opening.hydration))
   const batchId = await createJar(
     work,
     {
       id: opening.id,
       kitchenId: kitchen.id,
       name: opening.name,
+      culture,
       flour: opening.flour,
+      feed: null,
+      vesselId: opening.vesselId,
+      originId: null,
       keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
       placeId: place.id,
       pace: null
     },
     {
+      kind: culture === 'dried' ? 'dried' : 'feed',
       startedAtMs: fedAtMs,
-      floursMg: { [opening.flour]: flour },
+      floursMg: flour > 0 ? { [opening.flour]: flour } : {},
       waterMg: Math.max(total - seed - flour, 0),
       mixTempC: place.tempC,
       parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
       stays: [stayAt(kitchen, place.id, fedAtMs)]
     }
   )
+  const note = { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' as const }
   await record(
     work,
-    eventOf(kitchen.id, opening.id, { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' }, 'opened', { grams: opening.grams, batchId }),
-    transfer('outside', `jar:${opening.id}`, total)
+    eventOf(kitchen.id, opening.id, note, 'opened', { grams: opening.grams, batchId, begun: opening.begun }),
+    opening.begun ? await fromShelf(work, opening, total) : transfer('outside', `jar:${opening.id}`, total)
   )
+}
+
+/** Flour and water of a culture just begun come off the shelf. */
+async function fromShelf(work: Work, { id, culture, flour, hydration }: z.output<typeof jarOpeningSchema>, totalMg: number): Promise<LedgerEntry[]> {
+  const flourMg = Math.round(totalMg / (1 + hydration))
+  const feed = usualFeed(culture ?? cultureOf(flour, hydration), flour)
+  const parts = gramsOfBlend(feed, flourMg)
+  await guardGluten(
+    work,
+    { name: 'This culture', flour },
+    parts.map((p) => p.ingredientId)
+  )
+  return [
+    ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${id}`, grams)),
+    ...transfer('shelf:water', `jar:${id}`, totalMg - flourMg)
+  ]
+}
+
+/** A gluten-free culture lives on gluten-free flour, and the others do not. */
+function refuseMixedUp(culture: Culture, flour: FlourKind): void {
+  if (culture === 'dried' || (culture === 'gluten-free') === !FLOURS[flour].gluten) return
+  throw new Problem(400, 'gluten guard', 'A gluten-free culture lives on gluten-free flour only, and a gluten-free flour makes one.', {
+    fields: { culture: 'Culture and flour do not belong together.' }
+  })
+}
+
+/** Keeps gluten out of a jar that is free of it. @throws Problem naming what would bring it in */
+export async function guardGluten(work: Work, jar: { readonly name: string; readonly flour: FlourKind }, ingredientIds: readonly string[]): Promise<void> {
+  const found = glutenInto(jar, ingredientIds, await pantryIn(work))
+  if (found.length === 0) return
+  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and ${found.join(' and ')} would bring it in. Take a gluten-free flour.`, {
+    fields: { flours: 'This flour holds gluten.' }
+  })
+}
+
+/** A vessel that is there; null for none. */
+export async function vesselIn({ models, transaction }: Work, vesselId: string | null): Promise<VesselRow | null> {
+  if (vesselId === null) return null
+  const found = await models.vessels.findByPk(vesselId, { transaction })
+  if (found === null || plain(found).deletedAtMs !== null)
+    throw new Problem(400, 'not understood', 'This vessel is not in the kitchen any more. Choose another.', { fields: { vesselId: 'Choose a vessel.' } })
+  return plain(found)
+}
+
+/** Changes what a baker may change of a jar; refused when another window was faster, or gluten would come in by it. */
+export async function editJar(work: Work, jarId: string, { version, jar }: z.output<typeof jarPutSchema>): Promise<void> {
+  const row = await jarRow(work, jarId)
+  if (row.version !== version)
+    throw new Problem(409, 'stale', 'This jar was changed in another window. What it has now is shown.', { current: await findJar(work, jarId) })
+  await changeCulture(work, row, jar)
+  await vesselIn(work, jar.vesselId)
+  const { models, transaction } = work
+  const { keepMinimumGrams, name, vesselId } = jar
+  await models.jars.update({ name, vesselId, keepMinimumMg: toMilligrams(keepMinimumGrams), version: version + 1 }, { where: { id: jarId }, transaction })
+}
+
+/** Makes a jar another culture: what it lives on and is fed. Gluten-free stays gluten-free, and nothing else becomes it. */
+export async function changeCulture(work: Work, row: JarRow, to: Pick<JarEdit, 'culture' | 'flour'> & { readonly feed: readonly BlendPart[] }): Promise<void> {
+  if (FLOURS[row.flour].gluten !== FLOURS[to.flour].gluten) {
+    throw new Problem(
+      409,
+      'gluten guard',
+      FLOURS[row.flour].gluten
+        ? `${row.name} has lived on gluten and never becomes gluten-free. Start a gluten-free culture instead.`
+        : `${row.name} is kept free of gluten and stays so. Start another culture for wheat or rye.`,
+      { fields: { culture: 'Start a new culture for this.' } }
+    )
+  }
+  if ((row.culture === 'dried') !== (to.culture === 'dried')) {
+    throw new Problem(409, 'wrong moment', 'A dried culture is woken, and a living one is dried, by its program.', { fields: { culture: 'See its programs.' } })
+  }
+  refuseMixedUp(to.culture, to.flour)
+  await guardGluten(
+    work,
+    row,
+    to.feed.map((p) => p.ingredientId)
+  )
+  await work.models.jars.update({ culture: to.culture, flour: to.flour, feed: [...to.feed] }, { where: { id: row.id }, transaction: work.transaction })
 }
 
 /** A little room for clocks that differ. */
@@ -154,173 +315,9 @@ export function refuseFuture(atMs: number, nowMs: number, what: string): void {
   }
 }
 
-/** Feeds a jar: the rest goes to the discard pot, flour and water go in. */
-export async function feedJar(work: Work, jarId: string, feed: z.output<typeof feedSchema>): Promise<void> {
-  if (await isRecorded(work, feed.id)) return
-  const kitchen = await theKitchen(work)
-  const place = placeIn(kitchen, feed.placeId)
-  const later = feed.later === null ? null : placeIn(kitchen, feed.later.placeId)
-  const { row, hydration, milligrams } = await jarForSeed(work, jarId)
-  const fedAtMs = Date.parse(feed.happenedAt)
-  refuseFuture(fedAtMs, work.nowMs, 'The feed')
-  const kept = toMilligrams(feed.keepGrams)
-  if (kept > milligrams) {
-    throw new Problem(400, 'more than there is', `${row.name} holds ${toGrams(milligrams)} g; ${feed.keepGrams} g cannot be kept of it.`, {
-      fields: { keepGrams: `At most ${toGrams(milligrams)} g are there.` }
-    })
-  }
-  if (kept === 0)
-    throw new Problem(400, 'nothing kept', `Keep at least a little of ${row.name}, or the culture is gone.`, {
-      fields: { keepGrams: 'Keep at least a little.' }
-    })
-  const flour = toMilligrams(feed.flourGrams)
-  const water = toMilligrams(feed.waterGrams)
-  const batchId = await createBatch(work, {
-    kitchenId: kitchen.id,
-    kind: 'feed',
-    jarId,
-    bakeId: null,
-    startedAtMs: fedAtMs,
-    flour: row.flour,
-    floursMg: { [row.flour]: flour },
-    waterMg: water,
-    saltMg: 0,
-    mixTempC: feed.mixTempC,
-    parents: [{ parentBatchId: row.currentBatchId, milligrams: kept, hydration, flour: row.flour }],
-    stays: [stayAt(kitchen, place.id, fedAtMs), ...(later === null ? [] : [stayAt(kitchen, later.id, fedAtMs + (feed.later?.afterHours ?? 0) * MS_PER_HOUR)])]
-  })
-  await record(work, eventOf(kitchen.id, jarId, feed, 'feed', { ...feed, batchId, previousBatchId: row.currentBatchId, previousPlaceId: row.placeId }), [
-    ...transfer(`jar:${jarId}`, 'discard', milligrams - kept),
-    ...transfer(`shelf:${row.flour}`, `jar:${jarId}`, flour),
-    ...transfer('shelf:water', `jar:${jarId}`, water)
-  ])
-  await setContents(work, row, batchId, (later ?? place).id)
-}
-
 /** Points a jar at another batch. */
 export async function setContents({ models, transaction }: Work, row: JarRow, batchId: string | null, placeId: string): Promise<void> {
   await models.jars.update({ currentBatchId: batchId, placeId, version: row.version + 1 }, { where: { id: row.id }, transaction })
-}
-
-/** One weighing corrects what the ledger believes. */
-export async function weighJar(work: Work, jarId: string, weighing: z.output<typeof weighingSchema>): Promise<void> {
-  if (await isRecorded(work, weighing.id)) return
-  const kitchen = await theKitchen(work)
-  const { milligrams } = await jarForSeed(work, jarId)
-  refuseFuture(Date.parse(weighing.happenedAt), work.nowMs, 'The weighing')
-  const off = toMilligrams(weighing.grams) - milligrams
-  await record(
-    work,
-    eventOf(kitchen.id, jarId, weighing, 'weighing', { grams: weighing.grams }),
-    off >= 0 ? transfer('outside', `jar:${jarId}`, off) : transfer(`jar:${jarId}`, 'loss', -off)
-  )
-}
-
-/** Puts a jar in another place, from a moment on. */
-export async function moveJar(work: Work, jarId: string, move: z.output<typeof jarMoveSchema>): Promise<void> {
-  if (await isRecorded(work, move.id)) return
-  const kitchen = await theKitchen(work)
-  const place = placeIn(kitchen, move.placeId)
-  const row = await jarRow(work, jarId)
-  const batchId = row.currentBatchId
-  if (batchId === null) throw new Error(`Jar ${jarId} has no contents.`)
-  const atMs = Date.parse(move.happenedAt)
-  refuseFuture(atMs, work.nowMs, 'The move')
-  const before = await staysOf(work, batchId)
-  if (atMs < (before[0]?.fromMs ?? 0)) {
-    throw new Problem(400, 'before the feed', `${row.name} was fed after that. Move it from its last feed on.`, {
-      fields: { happenedAt: 'This lies before its last feed.' }
-    })
-  }
-  await replaceStays(work, batchId, [...before.filter((stay) => stay.fromMs < atMs), stayAt(kitchen, place.id, atMs)])
-  await record(work, eventOf(kitchen.id, jarId, move, 'moved', { placeId: place.id, batchId, before, previousPlaceId: row.placeId }))
-  await setContents(work, row, batchId, place.id)
-}
-
-/** Puts some of a jar into a new one. The new one holds what was taken as it was, and goes its own way from there. */
-export async function splitJar(work: Work, jarId: string, split: z.output<typeof jarSplitSchema>): Promise<void> {
-  if (await isRecorded(work, split.id)) return
-  const kitchen = await theKitchen(work)
-  const place = placeIn(kitchen, split.placeId)
-  const { row, hydration, milligrams } = await jarForSeed(work, jarId)
-  const atMs = Date.parse(split.happenedAt)
-  refuseFuture(atMs, work.nowMs, 'This')
-  const taken = toMilligrams(split.grams)
-  if (taken > milligrams - row.keepMinimumMg) {
-    const spare = Math.max(toGrams(milligrams - row.keepMinimumMg), 0)
-    throw new Problem(400, 'more than there is', `${row.name} can spare ${spare} g and keep its least; ${split.grams} g cannot be taken. Feed it first.`, {
-      fields: { grams: `At most ${spare} g can be spared.` }
-    })
-  }
-  const batchId = await createJar(
-    work,
-    {
-      id: split.jarId,
-      kitchenId: kitchen.id,
-      name: split.name,
-      flour: row.flour,
-      keepMinimumMg: row.keepMinimumMg,
-      placeId: place.id,
-      pace: row.pace
-    },
-    {
-      startedAtMs: atMs,
-      floursMg: {},
-      waterMg: 0,
-      mixTempC: place.tempC,
-      parents: [{ parentBatchId: row.currentBatchId, milligrams: taken, hydration, flour: row.flour }],
-      stays: [stayAt(kitchen, place.id, atMs)]
-    }
-  )
-  await record(
-    work,
-    eventOf(kitchen.id, jarId, split, 'split', { grams: split.grams, newJarId: split.jarId, newBatchId: batchId, batchId: row.currentBatchId }),
-    transfer(`jar:${jarId}`, `jar:${split.jarId}`, taken)
-  )
-}
-
-/** Takes a split back: the new jar goes, as long as nothing has happened to it. */
-async function undoSplit(work: Work, row: JarRow, { newJarId, newBatchId }: UndoTrace): Promise<void> {
-  const { models, transaction } = work
-  const { row: fresh, milligrams } = await jarForSeed(work, newJarId as string)
-  const taken = (await models.batchParents.findOne({ where: { batchId: newBatchId as string }, transaction }))?.get('milligrams')
-  if (fresh.currentBatchId !== newBatchId || milligrams !== taken) throw tooLate(row)
-  await models.jars.update({ deletedAtMs: work.nowMs }, { where: { id: fresh.id }, transaction })
-}
-
-const tooLate = ({ name }: JarRow) => new Problem(409, 'too late', `Something has happened to ${name} since, so this can no longer be taken back.`)
-
-/** What an event keeps so that it can be taken back. */
-interface UndoTrace {
-  readonly batchId?: string
-  readonly previousBatchId?: string
-  readonly previousPlaceId?: string
-  readonly before?: readonly NewStay[]
-  readonly newJarId?: string
-  readonly newBatchId?: string
-}
-
-const UNDOABLE = ['feed', 'moved', 'split']
-
-/** Takes the last feed, move or split of a jar back, as long as nothing has happened to the jar since. */
-export async function undoJar(work: Work, jarId: string, undo: { id: string; undoes: string; happenedAt: string }): Promise<void> {
-  if (await isRecorded(work, undo.id)) return
-  const row = await jarRow(work, jarId)
-  const event = await eventById(work, undo.undoes)
-  if (event === null || event.jarId !== jarId || !UNDOABLE.includes(event.type)) throw notFound('This feed, move or split')
-  const trace = event.payload as UndoTrace
-  const undone = await undoneIds(work, jarId)
-  const since = await work.models.events.findAll({
-    where: { jarId, type: ['moved', 'split'], sequence: { [Op.gt]: event.sequence ?? 0 } },
-    transaction: work.transaction
-  })
-  const changed = since.map(plain).some((later) => !undone.has(later.id) && later.payload.batchId === trace.batchId)
-  if (undone.has(event.id) || trace.batchId !== row.currentBatchId || (event.type !== 'split' && changed)) throw tooLate(row)
-  if (event.type === 'split') await undoSplit(work, row, trace)
-  await record(work, eventOf(row.kitchenId, jarId, { ...undo, source: 'typed' }, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
-  if (event.type === 'split') return
-  if (trace.before !== undefined) await replaceStays(work, row.currentBatchId as string, trace.before)
-  await setContents(work, row, event.type === 'feed' ? (trace.previousBatchId ?? null) : row.currentBatchId, trace.previousPlaceId ?? row.placeId)
 }
 
 /** Pins the pace of a jar, or has it learned from its log again. */

@@ -96,6 +96,9 @@ export async function undoneIds({ models, transaction }: Work, jarId: string | n
   return new Set(rows.map((row) => plain(row).payload.undoes))
 }
 
+/** SQL: an event that was not taken back. Bakes take their own back by folding. */
+export const NOT_UNDONE = "id NOT IN (SELECT json_extract(payload, '$.undoes') FROM events WHERE type = 'undo' AND bakeId IS NULL)"
+
 /** Balance of one account, mg. */
 export async function balanceOf(work: Work, account: Account): Promise<number> {
   return (await balancesOf(work, [account])).get(account) ?? 0

@@ -2,10 +2,13 @@ import { Router } from 'express'
 import {
   discardUseSchema,
   feedSchema,
+  jarEndSchema,
   jarHistoryQuerySchema,
+  jarLookSchema,
   jarMoveSchema,
   jarOpeningSchema,
   jarPacePutSchema,
+  jarPutSchema,
   jarSplitSchema,
   ROUTES,
   undoSchema,
@@ -13,9 +16,10 @@ import {
 } from '../../contract'
 import { parse } from '../problems'
 import { discardPot, takeDiscard, undoDiscard } from '../records/discard'
+import { endJar, feedJar, lookAtJar, moveJar, restoreJar, splitJar, undoJar, weighJar } from '../records/jarDeeds'
 import { jarHistory } from '../records/jarHistory'
 import { jarLog } from '../records/jarLog'
-import { feedJar, findJar, listJars, moveJar, openJar, setPace, splitJar, undoJar, weighJar } from '../records/jars'
+import { editJar, findJar, listJars, openJar, setPace } from '../records/jars'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Jars: opened, fed, weighed; and the discard pot they fill. */
@@ -32,6 +36,25 @@ export function jarRoutes(services: Services): Router {
       await openJar(work, opening)
       return findJar(work, opening.id)
     })
+  )
+  router.put(
+    ROUTES.jar(':id'),
+    changes(services, 'This jar', findJar, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
+  )
+  router.post(
+    ROUTES.jarLooks(':id'),
+    changes(services, 'This jar', findJar, (work, id, body) => lookAtJar(work, id, parse(jarLookSchema, body)))
+  )
+  router.post(
+    ROUTES.jarEnd(':id'),
+    writes(services, async (work, req) => {
+      await endJar(work, idIn(req, 'This jar'), parse(jarEndSchema, req.body))
+      return { jars: await listJars(work) }
+    })
+  )
+  router.post(
+    ROUTES.jarRestore(':id'),
+    writes(services, (work, req) => restoreJar(work, idIn(req, 'This jar'), parse(undoSchema, req.body)))
   )
   router.post(
     ROUTES.jarFeeds(':id'),

@@ -16,6 +16,11 @@ const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ de
 const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
 const JarsRoom = lazy(() => import('../views/jars/JarsRoom').then((m) => ({ default: m.JarsRoom })))
 const JarRoom = lazy(() => import('../views/jars/JarRoom').then((m) => ({ default: m.JarRoom })))
+const LabelRoom = lazy(() => import('../views/jars/LabelRoom').then((m) => ({ default: m.LabelRoom })))
+const ChooseProgram = lazy(() => import('../views/programs/ChooseProgram').then((m) => ({ default: m.ChooseProgram })))
+const NewCultureRoom = lazy(() => import('../views/programs/NewCultureRoom').then((m) => ({ default: m.NewCultureRoom })))
+const ProgramRoom = lazy(() => import('../views/programs/ProgramRoom').then((m) => ({ default: m.ProgramRoom })))
+const ShelfRoom = lazy(() => import('../views/shelf/ShelfRoom').then((m) => ({ default: m.ShelfRoom })))
 const PaceRoom = lazy(() => import('../views/pace/PaceRoom').then((m) => ({ default: m.PaceRoom })))
 const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ default: m.Formulas })))
 const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
@@ -67,6 +72,11 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/jars" element={<JarsRoom />} />
               <Route path="/jars/:id" element={<JarRoom />} />
               <Route path="/jars/:id/pace" element={<PaceRoom />} />
+              <Route path="/jars/:id/label" element={<LabelRoom />} />
+              <Route path="/jars/:id/programs" element={<ChooseProgram />} />
+              <Route path="/programs/new" element={<NewCultureRoom />} />
+              <Route path="/programs/:id" element={<ProgramRoom />} />
+              <Route path="/shelf" element={<ShelfRoom />} />
               <Route path="/formulas" element={<Formulas />} />
               <Route path="/formulas/:id" element={<Formulas />} />
               <Route path="/kitchen" element={<KitchenRoom />} />

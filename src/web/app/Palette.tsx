@@ -38,7 +38,11 @@ export function Palette() {
       group: 'Jars',
       actions: (jars ?? []).flatMap((jar) => [
         { id: jar.id, label: jar.name, onClick: () => void navigate(`/jars/${jar.id}`) },
-        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) }
+        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) },
+        { id: `${jar.id}-label`, label: `${jar.name}: label`, onClick: () => void navigate(`/jars/${jar.id}/label`) },
+        jar.program === null
+          ? { id: `${jar.id}-programs`, label: `${jar.name}: programs`, onClick: () => void navigate(`/jars/${jar.id}/programs`) }
+          : { id: jar.program.id, label: jar.program.title, onClick: () => void navigate(`/programs/${jar.program?.id}`) }
       ])
     }
   ].filter((group) => group.actions.length > 0)

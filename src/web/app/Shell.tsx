@@ -1,6 +1,6 @@
 import { ActionIcon, Modal, Table, useMantineColorScheme } from '@mantine/core'
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
-import { IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
+import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
 import { type ReactNode, useSyncExternalStore } from 'react'
 import { Link, NavLink, useNavigate } from 'react-router'
 import { useNow } from '../data/clock'
@@ -67,6 +67,9 @@ export function Shell({ children }: { children: ReactNode }) {
           </ActionIcon>
           <ActionIcon aria-label="Keys" onClick={sheetOpen.open} className={classes.wideOnly}>
             <IconKeyboard size={22} />
+          </ActionIcon>
+          <ActionIcon component={Link} to="/kitchen" aria-label="Kitchen" className={classes.phoneOnly}>
+            <IconHome size={22} />
           </ActionIcon>
           <ActionIcon aria-label={dim ? 'Bright' : 'Dim'} onClick={toggleDim}>
             {dim ? <IconSunHigh size={22} /> : <IconMoon size={22} />}

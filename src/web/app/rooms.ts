@@ -1,17 +1,18 @@
-import { IconBook2, IconBottle, IconBread, IconHome, IconSun } from '@tabler/icons-react'
+import { IconBook2, IconBottle, IconBread, IconHome, IconSun, IconWheat } from '@tabler/icons-react'
 
 /** Rooms that exist, with their single keys. */
 export const ROOMS = [
   { path: '/', label: 'Today', key: 't', icon: IconSun },
   { path: '/bakes', label: 'Bakes', key: 'b', icon: IconBread },
   { path: '/jars', label: 'Jars', key: 'j', icon: IconBottle },
+  { path: '/shelf', label: 'Shelf', key: 's', icon: IconWheat },
   { path: '/formulas', label: 'Formulas', key: 'f', icon: IconBook2 },
   { path: '/kitchen', label: 'Kitchen', key: 'k', icon: IconHome }
 ] as const
 
 /** Single keys besides those of the rooms; stations add their own while they are open. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: 't · b · j · f · k', does: 'Today, Bakes, Jars, Formulas, Kitchen' },
+  { keys: 't · b · j · s · f · k', does: 'Today, Bakes, Jars, Shelf, Formulas, Kitchen' },
   { keys: 'n', does: 'New bake' },
   { keys: 'd', does: 'Bright or dim' },
   { keys: '1 – 5', does: 'Stations of a bake' },

@@ -89,6 +89,11 @@ export function useCultures(): { readonly cultures: Cultures | undefined; readon
   return { cultures, error }
 }
 
+/** The builds and feeds of a jar that were looked at, oldest first; undefined until they are known. */
+export function useJarLog(jar: Jar): readonly JarBuild[] | undefined {
+  return useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path)).data?.builds
+}
+
 /** What was learned of one jar, and from what. */
 export interface JarEvidence {
   readonly builds: readonly JarBuild[] | undefined

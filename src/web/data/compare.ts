@@ -25,7 +25,8 @@ export function useUsualAcid(jarId: string, belief: JarBelief): number | null | 
     ['usual acid', jarId, belief],
     async () => {
       const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
-      const past = builds.slice(-LAST_BAKES).map(({ line, mixedAt }) => {
+      const levains = builds.filter((build) => build.kind === 'levain')
+      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => {
         const batch = lineFromWire(line)
         return { line: batch, hours: (Date.parse(mixedAt) - batch.startedAtMs) / MS_PER_HOUR }
       })

@@ -1,11 +1,24 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
 import { z } from 'zod'
-import { type Feed, type Jar, type JarEvent, type JarOpening, type JarSplit, jarHistorySchema, jarSchema, ROUTES } from '../../contract'
+import {
+  type Feed,
+  type Jar,
+  type JarEdit,
+  type JarEnd,
+  type JarEvent,
+  type JarLook,
+  type JarOpening,
+  type JarSplit,
+  jarHistorySchema,
+  jarSchema,
+  ROUTES
+} from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { newId } from './newId'
 import { read, send } from './outbox'
+import { refreshShelf } from './shelf'
 
 const jarsSchema = z.object({ jars: z.array(jarSchema) })
 
@@ -42,12 +55,15 @@ export function useJarHistory(jar: Jar): JarHistory {
 }
 
 /** Asks again for all that something done to a jar has changed. */
-const refreshAfter = (jar: Jar) => Promise.all([refreshJars(), refreshDiscard(), mutate(unstable_serialize(historyPage(jar.id)))])
+const refreshAfter = (jar: Jar) => Promise.all([refreshJars(), refreshDiscard(), refreshShelf(), mutate(unstable_serialize(historyPage(jar.id)))])
+
+/** Something noted now. */
+const noted = (id: string) => ({ id, happenedAt: new Date(nowMs()).toISOString() })
 
 /** @returns takes back what was done to a jar */
 const takenBack = (jar: Jar, undoes: string) => async () => {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarUndo(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), undoes } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarUndo(jar.id), body: { ...noted(id), undoes } })
   await refreshAfter(jar)
 }
 
@@ -61,7 +77,7 @@ export async function feedJar(jar: Jar, feed: Feed): Promise<() => Promise<void>
 /** Puts a jar in another place, now. @returns takes the move back */
 export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), placeId } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { ...noted(id), placeId } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }
@@ -69,7 +85,7 @@ export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<
 /** Puts some of a jar into a new one. @returns takes it back */
 export async function splitJar(jar: Jar, split: Pick<JarSplit, 'jarId' | 'name' | 'grams' | 'placeId'>): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarSplits(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), ...split } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarSplits(jar.id), body: { ...noted(id), ...split } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }
@@ -80,9 +96,35 @@ export async function openJar(opening: JarOpening): Promise<void> {
   await refreshJars()
 }
 
-/** Corrects what a jar holds by one weighing, g. */
-export async function weighJar(jar: Jar, grams: number, happenedAt: string): Promise<void> {
+/** Corrects what a jar holds by one weighing, g. @returns takes it back */
+export async function weighJar(jar: Jar, grams: number): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarWeighings(jar.id), body: { id, happenedAt, grams } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarWeighings(jar.id), body: { ...noted(id), grams } })
   await refreshAfter(jar)
+  return takenBack(jar, id)
+}
+
+/** Keeps a look at a jar. @returns takes it back */
+export async function lookAtJar(jar: Jar, look: Pick<JarLook, 'rise' | 'signs'>): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarLooks(jar.id), body: { ...noted(id), ...look } })
+  await refreshAfter(jar)
+  return takenBack(jar, id)
+}
+
+/** Takes a jar out of the kitchen. @returns puts it back */
+export async function endJar(jar: Jar, why: JarEnd['why']): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, jarsSchema, { method: 'POST', path: ROUTES.jarEnd(jar.id), body: { ...noted(id), why } })
+  await refreshAfter(jar)
+  return async () => {
+    const undo = newId()
+    await send(undo, jarSchema, { method: 'POST', path: ROUTES.jarRestore(jar.id), body: { ...noted(undo), undoes: id } })
+    await refreshAfter(jar)
+  }
+}
+
+/** Keeps what was changed of a jar. @throws Refusal, `stale` when another window was faster */
+export async function editJar(jar: Jar, edit: JarEdit): Promise<void> {
+  await send(newId(), jarSchema, { method: 'PUT', path: ROUTES.jar(jar.id), body: { version: jar.version, jar: edit } }).finally(refreshJars)
 }

@@ -42,8 +42,8 @@ export function useKitchen(): KitchenHere {
 
 /** A kitchen with its format, ingredients and vessels; each made anew only when it changes. */
 export function useKitchenHere(kitchen: Kitchen): KitchenHere {
-  const { mass, temperature, clock, timeZone } = kitchen
-  const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone }), [mass, temperature, clock, timeZone])
+  const { mass, temperature, clock, timeZone, currency } = kitchen
+  const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone, currency }), [mass, temperature, clock, timeZone, currency])
   const ingredients = useIngredients() ?? BUILT_IN
   const vessels = useVessels() ?? NO_VESSELS
   const pantry = useMemo(() => pantryOf(ingredients.map((listed) => listed.ingredient)), [ingredients])

@@ -12,22 +12,26 @@ import {
 import type { Ingredient } from '../../core'
 import { newId } from './newId'
 import { read, send } from './outbox'
+import { refreshShelf } from './shelf'
 
 /** Everything that can be weighed in here. */
 export function useIngredients(): readonly ListedIngredient[] | undefined {
   return useSWR(ROUTES.ingredients, (path) => read(ingredientsSchema, path)).data?.ingredients
 }
 
+/** Prices and recipes are part of them, so the shelf changes along. */
+const refreshIngredients = () => Promise.all([mutate(ROUTES.ingredients), refreshShelf()])
+
 /** Adds or changes an ingredient. @throws Refusal */
 export async function saveIngredient(ingredient: Ingredient, version: number): Promise<void> {
   await send(newId(), listedIngredientSchema, { method: 'PUT', path: ROUTES.ingredient(ingredient.id), body: { version, ingredient } }).finally(() =>
-    mutate(ROUTES.ingredients)
+    refreshIngredients()
   )
 }
 
 /** Takes one of the baker's own away, or puts a built-in one back to what it was. */
 export async function dropIngredient(id: string): Promise<void> {
-  await send(newId(), ingredientsSchema, { method: 'DELETE', path: ROUTES.ingredient(id) }).finally(() => mutate(ROUTES.ingredients))
+  await send(newId(), ingredientsSchema, { method: 'DELETE', path: ROUTES.ingredient(id) }).finally(refreshIngredients)
 }
 
 /** All vessels, the smallest first. */

@@ -4,7 +4,9 @@ import { fieldSentences, ingredientSchema } from '../../contract'
 import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../core'
 import { newId } from '../data/newId'
 import { saveIngredient } from '../data/stores'
+import { BlendEditor } from './BlendEditor'
 import { Note } from './Card'
+import { FlourFields, StoreFields } from './FlourFields'
 import { QuantityField } from './QuantityField'
 import { tellDone, tellError } from './tell'
 
@@ -58,7 +60,7 @@ export function IngredientForm({
           value={draft.kind}
           onChange={(v) => v !== null && setDraft((before) => withKind(before, v as IngredientKind))}
         />
-        {draft.kind === 'flour' && (
+        {draft.kind === 'flour' && draft.blend === undefined && (
           <Select
             label="Ferments like"
             data={[...FLOUR_KINDS]}
@@ -74,12 +76,17 @@ export function IngredientForm({
           <QuantityField kind="percent" label="Salt in it" value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
         </SimpleGrid>
       )}
-      <Switch
-        label="Can be told by spoons and cups"
-        checked={density !== undefined}
-        onChange={(e) => edit({ density: e.currentTarget.checked ? LIKE_FLOUR : undefined })}
-      />
-      {density !== undefined && (
+      {draft.blend !== undefined && <BlendEditor of="the blend" only="single" blend={draft.blend} onBlend={(blend) => edit({ blend })} />}
+      {draft.kind === 'flour' && draft.blend === undefined && <FlourFields draft={draft} edit={edit} />}
+      <StoreFields draft={draft} edit={edit} />
+      {draft.blend === undefined && (
+        <Switch
+          label="Can be told by spoons and cups"
+          checked={density !== undefined}
+          onChange={(e) => edit({ density: e.currentTarget.checked ? LIKE_FLOUR : undefined })}
+        />
+      )}
+      {density !== undefined && draft.blend === undefined && (
         <SimpleGrid cols={2}>
           <QuantityField
             kind="parts"
@@ -97,16 +104,20 @@ export function IngredientForm({
           />
         </SimpleGrid>
       )}
-      <Text fw={500}>Allergens</Text>
-      <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
-        <Group gap={8}>
-          {ALLERGENS.map((a) => (
-            <Chip key={a} value={a}>
-              {a}
-            </Chip>
-          ))}
-        </Group>
-      </Chip.Group>
+      {draft.blend === undefined && (
+        <>
+          <Text fw={500}>Allergens</Text>
+          <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
+            <Group gap={8}>
+              {ALLERGENS.map((a) => (
+                <Chip key={a} value={a}>
+                  {a}
+                </Chip>
+              ))}
+            </Group>
+          </Chip.Group>
+        </>
+      )}
       <Switch label="Goes on the small scale" checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">

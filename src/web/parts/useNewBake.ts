@@ -43,7 +43,7 @@ function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
 
 function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Plan {
   const place = kitchen.places[0] as Kitchen['places'][number]
-  const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: [{ ingredientId: jar.flour, share: 1 }] }
+  const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: jar.feed }
   return {
     name: from?.name ?? 'Two loaves',
     target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: HANDLING_LOSS, bakeLoss: null },

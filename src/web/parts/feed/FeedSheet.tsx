@@ -1,55 +1,44 @@
-import { Button, Drawer, Group, SegmentedControl, Select, SimpleGrid, Stack, Text } from '@mantine/core'
+import { Button, Drawer, Group, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type Jar, lineFromWire } from '../../../contract'
 import {
   type BatchLine,
   conditionOf,
-  feedByRatio,
+  glutenInto,
+  gramsOfBlend,
+  HOTTEST_WATER_C,
   isCold,
+  isHungry,
   type JarParameters,
-  lineOfFeed,
   POSSIBLE,
   pourManner,
   pourOrder,
-  ratioOf,
-  risenHours,
-  TWO_THIRDS
+  ratioOf
 } from '../../../core'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { feedJar, weighJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { standingAt } from '../../data/solve'
+import { BlendEditor } from '../BlendEditor'
 import { Figure, Figures, Note } from '../Card'
 import { tellCondition, whenWords } from '../conditionWords'
 import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
 import classes from './FeedSheet.module.css'
+import { FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedFigures, type FeedWay, feedFigures, firstDraft, LATER, type Later } from './feedDraft'
+import { InVessel } from './InVessel'
+import { NOTHING_OUT, type TakenOut, TakeOut, takeOut } from './TakeOut'
 import { WakeUp } from './WakeUp'
 
-const MS_PER_HOUR = 3_600_000
 const GRAMS = [1, POSSIBLE.grams[1]] as const
 /** Below this ratio there is much old starter for little food. */
 const MEAN_RATIO = 1
-const USUAL_RATIO = 2
-const USUAL_KEEP = 20
+const HOTTEST_ASKED_C = 60
 
-/** What a feed begins with. */
-export interface FeedAmounts {
-  readonly keepGrams: number
-  readonly flourGrams: number
-  readonly waterGrams: number
-}
-
-/** When a fed jar goes on to another place. */
-const LATER = ['an hour', 'two hours', 'two thirds'] as const
-type Later = (typeof LATER)[number]
-const HOURS: Readonly<Record<Exclude<Later, 'two thirds'>, number>> = { 'an hour': 1, 'two hours': 2 }
-
-/** Feeds one jar: what is kept, what goes in, where it stands, and what comes of it. */
+/** Feeds one jar: what is taken out and kept, what goes in, where it stands, and what comes of it. */
 export function FeedSheet({ jar, amounts, onClose }: { jar: Jar | null; amounts?: FeedAmounts; onClose: () => void }) {
   const { cultures } = useCultures()
   return (
@@ -69,53 +58,55 @@ interface FormProps {
 }
 
 function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen, format, pantry } = useKitchen()
   const now = useMemo(nowMs, [])
-  const [by, setBy] = useState<'ratio' | 'grams'>(amounts === undefined ? 'ratio' : 'grams')
-  const [keepGrams, setKeep] = useState(amounts?.keepGrams ?? Math.min(Math.max(jar.keepMinimumGrams, USUAL_KEEP), jar.grams))
-  const [ratio, setRatio] = useState(USUAL_RATIO)
-  const [hydration, setHydration] = useState(jar.hydration)
-  const [typed, setTyped] = useState({ flourGrams: amounts?.flourGrams ?? 0, waterGrams: amounts?.waterGrams ?? 0 })
-  const [placeId, setPlaceId] = useState(jar.placeId)
-  const place = kitchen.places.find((p) => p.id === placeId) ?? kitchen.places[0]
-  const [mixTempC, setMixTempC] = useState(Math.max(place?.tempC ?? 22, 18))
-  const [laterPlaceId, setLaterPlaceId] = useState<string | null>(null)
-  const [later, setLater] = useState<Later>('an hour')
+  const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, amounts))
+  const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
+  const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
   const line = useMemo(() => lineFromWire(jar.line), [jar.line])
-  const kept = { grams: keepGrams, hydration: jar.hydration, flour: jar.flour, line }
-  const fed = feedByRatio(kept, ratio, hydration)
-  const fresh =
-    by === 'grams' ? typed : fed.ok ? { flourGrams: Math.max(Math.round(fed.value.flour), 1), waterGrams: Math.max(Math.round(fed.value.water), 1) } : null
-  const laterPlace = kitchen.places.find((p) => p.id === laterPlaceId)
-  const stayAt = (where: typeof place, fromMs: number) => ({ fromMs, ...standingAt(where, where?.tempC ?? 22, fromMs, kitchen.timeZone) })
-  const whole = fresh !== null && fresh.flourGrams > 0 && fresh.waterGrams > 0 ? { ...fresh, mixTempC } : null
-  const staying = whole === null ? null : lineOfFeed(kept, whole, [stayAt(place, now)])
-  const risen = staying === null ? null : risenHours(staying, TWO_THIRDS, parameters)
-  const afterHours = later === 'two thirds' ? risen : HOURS[later]
-  const moves = laterPlace !== undefined && afterHours !== null
-  const feedLine = staying === null || !moves ? staying : { ...staying, stays: [...staying.stays, stayAt(laterPlace, now + afterHours * MS_PER_HOUR)] }
+  const there = jar.grams - out.grams
+  const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
+  const figures = 'code' in found ? null : found
+  const problem = 'code' in found ? found : null
   const condition = useMemo(() => conditionOf(line, now, parameters), [line, now, parameters])
   const told = tellCondition(condition, now, format)
-  const feed = () => {
-    if (fresh === null) return
+  const place = kitchen.places.find((p) => p.id === draft.placeId)
+  const gluten = glutenInto(
+    jar,
+    draft.feed.map((p) => p.ingredientId),
+    pantry
+  )
+  const tooMuch = figures !== null && figures.keepGrams + draft.trimGrams > there + 0.05
+  const feed = async () => {
+    if (figures === null) return
     const happenedAt = new Date(nowMs()).toISOString()
-    const goesOn = moves ? { placeId: laterPlace.id, afterHours } : null
-    feedJar(jar, { id: newId(), happenedAt, keepGrams, ...fresh, mixTempC, placeId, later: goesOn }).then(
-      (undo) => tellDone(`${jar.name} is fed.`, undo),
-      tellError
-    )
-    onClose()
+    const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
+    const { placeId, trimGrams, vesselId, underWater } = draft
+    const { keepGrams, waterGrams, mixTempC } = figures
+    const putBack = await takeOut(jar, out, pantry)
+    const undo = await feedJar(jar, {
+      id: newId(),
+      happenedAt,
+      keepGrams,
+      trimGrams,
+      flours: gramsOfBlend(draft.feed, figures.flourGrams),
+      waterGrams,
+      mixTempC: Math.round(mixTempC * 10) / 10,
+      placeId,
+      later,
+      vesselId,
+      underWater
+    })
+    tellDone(`${jar.name} is fed.`, async () => {
+      await undo()
+      await putBack()
+    })
   }
-  const toGrams = () => {
-    if (fresh !== null) setTyped(fresh)
-    setBy('grams')
-  }
+  const choose = (by: FeedWay) =>
+    edit({ by, ...(by === 'grams' && figures !== null ? { flourGrams: figures.flourGrams, waterGrams: figures.waterGrams } : {}) })
   /** Stays warm at first, and goes to the cold place that was chosen afterwards. */
-  const workFirst = () => {
-    setLaterPlaceId(placeId)
-    setLater('an hour')
-    setPlaceId(kitchen.places.find((p) => !isCold(p.tempC))?.id ?? placeId)
-  }
+  const workFirst = () => edit({ laterPlaceId: draft.placeId, later: 'an hour', placeId: kitchen.places.find((p) => !isCold(p.tempC))?.id ?? draft.placeId })
+  const discarded = figures === null ? 0 : Math.max(there - figures.keepGrams - draft.trimGrams, 0)
   return (
     <Stack gap="md">
       <Text>
@@ -124,112 +115,217 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           More about {jar.name}
         </Link>
       </Text>
-      <WakeUp jar={jar} use={condition.use} parameters={parameters} now={now} placeId={placeId} />
+      <WakeUp jar={jar} use={condition.use} parameters={parameters} now={now} placeId={draft.placeId} />
+      <TakeOut jar={jar} out={out} onOut={setOut} />
       <SegmentedControl
         aria-label="Fed by"
-        value={by}
-        onChange={(v) => (v === 'grams' ? toGrams() : setBy('ratio'))}
-        data={[
-          { value: 'ratio', label: 'By ratio' },
-          { value: 'grams', label: 'By grams' }
-        ]}
+        value={draft.by}
+        onChange={(v) => choose(v as FeedWay)}
+        data={FEED_WAYS.map((way) => ({ value: way, label: `By ${way}` }))}
       />
-      <SimpleGrid cols={{ base: 2, xs: 3 }}>
-        <QuantityField kind="mass" label="Keep" value={keepGrams} range={[1, Math.max(jar.grams, 1)]} what="What is kept" onCommit={setKeep} />
-        {by === 'ratio' ? (
-          <>
-            <QuantityField kind="parts" label="Flour to one kept" value={ratio} range={POSSIBLE.flourPerSeed} what="The ratio" onCommit={setRatio} />
-            <QuantityField kind="percent" label="Hydration then" value={hydration} range={POSSIBLE.levainHydration} onCommit={setHydration} />
-          </>
-        ) : (
-          freshInOrder(
-            jar,
-            <QuantityField
-              key="flour"
-              kind="mass"
-              label={`Flour (${jar.flour})`}
-              value={typed.flourGrams}
-              range={GRAMS}
-              what="Flour"
-              onCommit={(flourGrams) => setTyped((t) => ({ ...t, flourGrams }))}
-            />,
-            <QuantityField
-              key="water"
-              kind="mass"
-              label="Water"
-              value={typed.waterGrams}
-              range={GRAMS}
-              what="Water"
-              onCommit={(waterGrams) => setTyped((t) => ({ ...t, waterGrams }))}
-            />
-          )
-        )}
-      </SimpleGrid>
-      {by === 'ratio' && !fed.ok && fed.problem.code === 'seed too wet' && (
-        <Note tone="stop">What is kept is too wet for that. It works from {(fed.problem.values.leastFlourPerSeed ?? 0).toFixed(1)} of flour to one kept.</Note>
+      <Amounts jar={jar} draft={draft} there={there} edit={edit} />
+      {draft.by !== 'cups' && (draft.trimGrams > 0 || jar.culture === 'stiff' || jar.culture === 'stiff under water') && (
+        <SimpleGrid cols={{ base: 2, xs: 3 }}>
+          <QuantityField
+            kind="mass"
+            label="Cut away: crust, slime"
+            value={draft.trimGrams}
+            range={[0, Math.max(jar.grams - 1, 0)]}
+            what="What is cut away"
+            onCommit={(trimGrams) => edit({ trimGrams })}
+          />
+        </SimpleGrid>
       )}
-      {whole !== null && (
-        <Figures>
-          {freshInOrder(
-            jar,
-            <Figure key="flour" value={format.mass(whole.flourGrams)} name="flour" />,
-            <Figure key="water" value={format.mass(whole.waterGrams)} name="water" />
-          )}
-          <Figure value={ratioOf({ seed: keepGrams, flour: whole.flourGrams, water: whole.waterGrams })} name="kept : flour : water" />
-          <Figure value={format.mass(keepGrams + whole.flourGrams + whole.waterGrams)} name="then in the jar" />
-        </Figures>
+      <BlendEditor of="the feed" blend={draft.feed} only={jar.flour === 'gluten-free' ? 'gluten-free' : undefined} onBlend={(blend) => edit({ feed: blend })} />
+      {problem?.code === 'seed too wet' && (
+        <Note tone="stop">What is kept is too wet for that. It works from {problem.leastRatio.toFixed(1)} of flour to one kept.</Note>
       )}
-      {whole !== null && whole.flourGrams < MEAN_RATIO * keepGrams && (
+      {problem?.code === 'no cups' && <Note tone="stop">How much a cup of this flour weighs is not known. Weigh it, or tell its density on the Shelf.</Note>}
+      {problem?.code === 'too hot' && <Note tone="stop">Water above {format.temperature(HOTTEST_WATER_C)} harms the culture. Stir, measure, let it cool.</Note>}
+      {gluten.length > 0 && (
+        <Note tone="stop">
+          {jar.name} is kept free of gluten, and {gluten.join(' and ')} would bring it in. Take a gluten-free flour.
+        </Note>
+      )}
+      {tooMuch && (
+        <Note tone="stop">
+          Only {format.mass(Math.max(there - draft.trimGrams, 0))} are left to keep{out.grams > 0 ? ` once ${format.mass(out.grams)} are out` : ''}.
+        </Note>
+      )}
+      {figures !== null && <Told jar={jar} figures={figures} />}
+      {figures !== null && figures.flourGrams < MEAN_RATIO * figures.keepGrams && (
         <Note tone="care">That is much old starter for little food: it gets sluggish, flat and sour. Keep less, or give it more flour.</Note>
       )}
       <Text c="dimmed">
-        {jar.grams - keepGrams > 0
-          ? `${format.mass(jar.grams - keepGrams)} goes to the discard pot: kept cold, used within a week, cooked.`
-          : 'Nothing is discarded.'}
+        {discarded > 0.05 ? `${format.mass(discarded)} goes to the discard pot: kept cold, used within a week, cooked.` : 'Nothing is discarded.'}
+        {draft.trimGrams > 0 && ` ${format.mass(draft.trimGrams)} of crust is thrown away.`}
       </Text>
-      <SimpleGrid cols={2}>
-        <PlaceSelect label="Where it stands" value={placeId} onPlace={({ id }) => setPlaceId(id)} />
-        <QuantityField kind="temperature" label="Mixed at" value={mixTempC} range={POSSIBLE.tempC} what="The mix" onCommit={setMixTempC} />
+      <SimpleGrid cols={{ base: 1, xs: 2 }}>
+        <PlaceSelect label="Where it stands" value={draft.placeId} onPlace={({ id }) => edit({ placeId: id })} />
+        <QuantityField
+          kind="temperature"
+          label="Water at"
+          description={figures === null ? undefined : `the mix comes out at ${format.temperature(figures.mixTempC, 0)}`}
+          inputWrapperOrder={['label', 'input', 'description', 'error']}
+          value={draft.waterTempC}
+          range={[0, HOTTEST_ASKED_C]}
+          what="The water"
+          onCommit={(waterTempC) => edit({ waterTempC })}
+        />
       </SimpleGrid>
-      <SimpleGrid cols={2}>
+      <SimpleGrid cols={{ base: 1, xs: 2 }}>
         <PlaceSelect
           label="Then it goes to"
           placeholder="stays there"
-          except={placeId}
-          value={laterPlaceId}
-          onPlace={({ id }) => setLaterPlaceId(id)}
-          onClear={() => setLaterPlaceId(null)}
+          except={draft.placeId}
+          value={draft.laterPlaceId}
+          onPlace={({ id }) => edit({ laterPlaceId: id })}
+          onClear={() => edit({ laterPlaceId: null })}
         />
-        {laterPlace !== undefined && (
+        {draft.laterPlaceId !== null && (
           <Select
             label="After"
             data={LATER.map((value) => ({
               value,
-              label: value === 'two thirds' ? `risen by two thirds${risen === null ? '' : `, about ${format.duration(risen)}`}` : value
+              label: value === 'two thirds' ? `risen by two thirds${figures?.risen == null ? '' : `, about ${format.duration(figures.risen)}`}` : value
             }))}
-            value={later}
+            value={draft.later}
             allowDeselect={false}
-            onChange={(v) => v !== null && setLater(v as Later)}
+            onChange={(v) => v !== null && edit({ later: v as Later })}
           />
         )}
       </SimpleGrid>
+      {jar.culture === 'stiff under water' && (
+        <Switch label="The ball lies in water" checked={draft.underWater} onChange={(e) => edit({ underWater: e.currentTarget.checked })} />
+      )}
       {place !== undefined && isCold(place.tempC) && (
-        <Note>
-          Straight into the cold it has eaten little and made little. Many let it start to work first.{' '}
+        <Note tone={isHungry(condition, now) ? 'care' : 'plain'}>
+          {isHungry(condition, now) ? 'Never put it to bed hungry. ' : ''}Straight into the cold it has eaten little and made little. Many let it start to work
+          first.{' '}
           <Button size="compact-sm" variant="light" onClick={workFirst}>
             An hour out first
           </Button>
         </Note>
       )}
+      {figures !== null && (
+        <InVessel jar={jar} figures={figures} parameters={parameters} vesselId={draft.vesselId} onVessel={(vesselId) => edit({ vesselId })} />
+      )}
       <Note tone="care">Lid on loosely: a sealed jar can burst. Pink, orange or fuzzy: throw all of it away.</Note>
       <Weighing jar={jar} onClose={onClose} />
       <div className={classes.foot} data-testid="feed-forecast">
-        {feedLine !== null && <FeedForecast line={feedLine} parameters={parameters} now={now} />}
-        <Button onClick={feed} disabled={fresh === null || whole === null}>
+        {figures !== null && <FeedForecast line={figures.line} parameters={parameters} now={now} />}
+        <Button
+          disabled={figures === null || gluten.length > 0 || tooMuch}
+          onClick={() => {
+            feed().catch(tellError)
+            onClose()
+          }}
+        >
           Fed like this
         </Button>
       </div>
     </Stack>
+  )
+}
+
+/** How much is kept and fed, in the way it is told. */
+function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; there: number; edit: (patch: Partial<FeedDraft>) => void }) {
+  const keep = (
+    <QuantityField
+      key="keep"
+      kind="mass"
+      label="Keep"
+      value={draft.keepGrams}
+      range={[1, Math.max(there, 1)]}
+      what="What is kept"
+      onCommit={(keepGrams) => edit({ keepGrams })}
+    />
+  )
+  if (draft.by === 'ratio') {
+    return (
+      <SimpleGrid cols={{ base: 2, xs: 3 }}>
+        {keep}
+        <QuantityField
+          kind="parts"
+          label="Flour to one kept"
+          value={draft.ratio}
+          range={POSSIBLE.flourPerSeed}
+          what="The ratio"
+          onCommit={(ratio) => edit({ ratio })}
+        />
+        <QuantityField
+          kind="percent"
+          label="Hydration then"
+          value={draft.hydration}
+          range={POSSIBLE.levainHydration}
+          onCommit={(hydration) => edit({ hydration })}
+        />
+      </SimpleGrid>
+    )
+  }
+  if (draft.by === 'grams') {
+    return (
+      <SimpleGrid cols={{ base: 2, xs: 3 }}>
+        {keep}
+        {freshInOrder(
+          jar,
+          <QuantityField key="flour" kind="mass" label="Flour" value={draft.flourGrams} range={GRAMS} onCommit={(flourGrams) => edit({ flourGrams })} />,
+          <QuantityField key="water" kind="mass" label="Water" value={draft.waterGrams} range={GRAMS} onCommit={(waterGrams) => edit({ waterGrams })} />
+        )}
+      </SimpleGrid>
+    )
+  }
+  return (
+    <SimpleGrid cols={{ base: 2, xs: 3 }}>
+      <QuantityField kind="parts" label="Keep, tablespoons" value={draft.spoons} range={[0.25, 40]} what="Spoons" onCommit={(spoons) => edit({ spoons })} />
+      {freshInOrder(
+        jar,
+        <QuantityField
+          key="flour"
+          kind="parts"
+          label="Flour, cups"
+          value={draft.flourCups}
+          range={[0.06, 20]}
+          what="Cups of flour"
+          onCommit={(flourCups) => edit({ flourCups })}
+        />,
+        <QuantityField
+          key="water"
+          kind="parts"
+          label="Water, cups"
+          value={draft.waterCups}
+          range={[0.06, 20]}
+          what="Cups of water"
+          onCommit={(waterCups) => edit({ waterCups })}
+        />
+      )}
+    </SimpleGrid>
+  )
+}
+
+/** The feed in grams. */
+function Told({ jar, figures }: { jar: Jar; figures: FeedFigures }) {
+  const { format } = useKitchen()
+  const { keepGrams, flourGrams, waterGrams, ranges, hydration } = figures
+  return (
+    <>
+      <Figures>
+        {freshInOrder(
+          jar,
+          <Figure key="flour" value={format.mass(flourGrams)} name="flour" />,
+          <Figure key="water" value={format.mass(waterGrams)} name="water" />
+        )}
+        <Figure value={ratioOf({ seed: keepGrams, flour: flourGrams, water: waterGrams })} name="kept : flour : water" />
+        <Figure value={format.mass(keepGrams + flourGrams + waterGrams)} name={`then in the jar, ${format.percent(hydration, 0)}`} />
+      </Figures>
+      {ranges !== null && (
+        <Text c="dimmed">
+          {format.massFigure(ranges.keep.least)} to {format.mass(ranges.keep.most)} kept, {format.massFigure(ranges.flour.least)} to{' '}
+          {format.mass(ranges.flour.most)} of flour: cups leave the ratio between 1:{(ranges.flour.least / ranges.keep.most).toFixed(1)} and 1:
+          {(ranges.flour.most / ranges.keep.least).toFixed(1)}. Stir the starter down before it is spooned.
+        </Text>
+      )}
+    </>
   )
 }
 
@@ -253,17 +349,18 @@ function FeedForecast({ line, parameters, now }: { line: BatchLine; parameters: 
 
 /** One weighing puts the book right. */
 function Weighing({ jar, onClose }: { jar: Jar; onClose: () => void }) {
-  const { format } = useKitchen()
+  const { format, vessels } = useKitchen()
   const [weighed, setWeighed] = useState(jar.grams)
+  const vessel = vessels.find((v) => v.id === jar.vesselId)
   const correct = () => {
-    weighJar(jar, weighed, new Date(nowMs()).toISOString()).then(() => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`), tellError)
+    weighJar(jar, weighed).then((undo) => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`, undo), tellError)
     onClose()
   }
   return (
     <Group align="flex-end" wrap="nowrap">
       <QuantityField
         kind="mass"
-        label="The book is wrong? Weigh it"
+        label={vessel === undefined ? 'The book is wrong? Weigh it' : `The book is wrong? Weigh it, less ${format.mass(vessel.tareGrams)} of ${vessel.name}`}
         value={weighed}
         range={[0, 20_000]}
         what="What is in the jar"

@@ -1,6 +1,6 @@
 import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { FLOUR_KINDS, type FlourKind, POSSIBLE } from '../../../core'
+import { CULTURE_TRAITS, CULTURES, type Culture, POSSIBLE } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -20,9 +20,10 @@ export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () 
 }
 
 function NewJarForm({ onClose }: { onClose: () => void }) {
-  const { kitchen } = useKitchen()
+  const { kitchen, vessels } = useKitchen()
   const [name, setName] = useState('')
-  const [flour, setFlour] = useState<FlourKind>('white wheat')
+  const [culture, setCulture] = useState<Culture>('white wheat')
+  const [vesselId, setVesselId] = useState<string | null>(null)
   const [inJar, setInJar] = useState(80)
   const [hydration, setHydration] = useState(1)
   const [hoursAgo, setHoursAgo] = useState(12)
@@ -33,7 +34,9 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
     openJar({
       id: newId(),
       name: name.trim(),
-      flour,
+      culture,
+      flour: CULTURE_TRAITS[culture].flour,
+      vesselId,
       hydration,
       grams: inJar,
       lastFedAt: new Date(nowMs() - hoursAgo * 3_600_000).toISOString(),
@@ -54,13 +57,34 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
         }}
         maxLength={80}
       />
-      <Select label="Flour it lives on" data={[...FLOUR_KINDS]} value={flour} onChange={(v) => v !== null && setFlour(v as FlourKind)} />
+      <Select
+        label="Culture"
+        description={CULTURE_TRAITS[culture].says}
+        data={[...CULTURES]}
+        value={culture}
+        allowDeselect={false}
+        onChange={(v) => {
+          if (v === null) return
+          setCulture(v as Culture)
+          setHydration(CULTURE_TRAITS[v as Culture].hydration)
+        }}
+      />
       <SimpleGrid cols={2}>
         <QuantityField kind="mass" label="In the jar" value={inJar} range={[1, 20_000]} what="What is in the jar" onCommit={setInJar} />
-        <QuantityField kind="percent" label="Hydration" value={hydration} range={POSSIBLE.levainHydration} onCommit={setHydration} />
+        <QuantityField kind="percent" label="Hydration" value={hydration} range={[0.05, POSSIBLE.levainHydration[1]]} onCommit={setHydration} />
       </SimpleGrid>
       <QuantityField kind="parts" label="Last fed, hours ago" value={hoursAgo} range={[0, 24 * 60]} what="Hours since the last feed" onCommit={setHoursAgo} />
       <PlaceSelect label="Where it stands" value={placeId} onPlace={(place) => setPlaceId(place.id)} />
+      {vessels.length > 0 && (
+        <Select
+          label="Vessel"
+          placeholder="not said"
+          clearable
+          data={vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))}
+          value={vesselId}
+          onChange={setVesselId}
+        />
+      )}
       <Note>Until Olvent knows its feeds, it is taken to have been fed one part to two of flour.</Note>
       <Button onClick={add}>Add the jar</Button>
     </Stack>

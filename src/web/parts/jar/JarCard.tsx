@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
-import { tellCondition } from '../conditionWords'
+import { tellCondition, whenWords } from '../conditionWords'
 import { familyOf } from '../family'
 import classes from './JarCard.module.css'
 import { JarDrawing } from './JarDrawing'
@@ -11,9 +11,23 @@ import { JarDrawing } from './JarDrawing'
 const MS_PER_HOUR = 3_600_000
 
 /** A jar at a glance: its level now, what is in it, how hungry it is; from here it is fed, or looked at closer. */
-export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: JarCondition | undefined; now: number; onFeed: (jar: Jar) => void }) {
+export function JarCard({
+  jar,
+  condition,
+  alone,
+  now,
+  onFeed
+}: {
+  jar: Jar
+  condition: JarCondition | undefined
+  /** There is no spare of it. */
+  alone: boolean
+  now: number
+  onFeed: (jar: Jar) => void
+}) {
   const { kitchen, format } = useKitchen()
-  const told = condition === undefined ? undefined : tellCondition(condition, now, format)
+  const dried = jar.culture === 'dried'
+  const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format)
   const place = kitchen.places.find((p) => p.id === jar.placeId)
   return (
     <article className={classes.card} aria-label={jar.name}>
@@ -22,21 +36,43 @@ export function JarCard({ jar, condition, now, onFeed }: { jar: Jar; condition: 
         <span className={classes.words}>
           <b className={classes.name}>{jar.name}</b>
           <span>
-            {format.mass(jar.grams)} · {jar.flour} {format.percent(jar.hydration, 0)}
+            {format.mass(jar.grams)} · {jar.culture} {dried ? '' : format.percent(jar.hydration, 0)}
           </span>
           <span>
-            {place?.name ?? 'somewhere'} · {Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'}{' '}
+            {place?.name ?? 'somewhere'} · {dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'}{' '}
             {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
           </span>
-          <span className={classes.headline} data-hungry={told?.hungry}>
-            {told?.headline}
-          </span>
-          <span>{told?.use}</span>
+          {jar.program === null ? (
+            <>
+              <span className={classes.headline} data-hungry={told?.hungry}>
+                {dried ? 'Asleep' : told?.headline}
+              </span>
+              <span>{dried ? 'three days wake it' : told?.use}</span>
+            </>
+          ) : (
+            <>
+              <span className={classes.headline}>{jar.program.step}</span>
+              <span>
+                {Date.parse(jar.program.dueAt) <= now ? 'now' : whenWords(Date.parse(jar.program.dueAt), now, format)} · {jar.program.title}
+              </span>
+            </>
+          )}
+          {alone && <span className={classes.alone}>no spare of it</span>}
         </span>
       </Link>
-      <Button size="sm" variant={told?.hungry ? 'filled' : 'default'} aria-label={`Feed ${jar.name}`} onClick={() => onFeed(jar)}>
-        Feed
-      </Button>
+      {jar.program !== null ? (
+        <Button size="sm" variant="default" component={Link} to={`/programs/${jar.program.id}`} aria-label={`Go on with ${jar.program.title}`}>
+          Go on
+        </Button>
+      ) : dried ? (
+        <Button size="sm" variant="default" component={Link} to={`/jars/${jar.id}/programs`} aria-label={`Wake ${jar.name}`}>
+          Wake
+        </Button>
+      ) : (
+        <Button size="sm" variant={told?.hungry ? 'filled' : 'default'} aria-label={`Feed ${jar.name}`} onClick={() => onFeed(jar)}>
+          Feed
+        </Button>
+      )}
     </article>
   )
 }

@@ -1,23 +1,43 @@
+import { Button } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../../contract'
+import { type JarCondition, withoutSpare } from '../../../core'
 import type { Cultures } from '../../data/beliefs'
-import { useConditions } from '../../data/conditions'
 import { byNeed } from '../conditionWords'
 import { FeedSheet } from '../feed/FeedSheet'
 import { JarCard } from './JarCard'
 import classes from './JarLineUp.module.css'
 
+/** Jars that are drawn at first, and more at each asking. */
+const DRAWN = 24
+
+/** Jars by need; dried ones want nothing and come last. */
+export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined): Jar[] {
+  return [...jars].sort(
+    (a, b) =>
+      Number(a.culture === 'dried') - Number(b.culture === 'dried') || byNeed(conditions?.get(a.id), conditions?.get(b.id)) || a.name.localeCompare(b.name)
+  )
+}
+
 /** All jars at a glance, the neediest first; each can be fed from here. */
-export function JarLineUp({ cultures, now }: { cultures: Cultures; now: number }) {
-  const conditions = useConditions(cultures, now)
+export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; conditions: ReadonlyMap<string, JarCondition> | undefined; now: number }) {
   const [feeding, setFeeding] = useState<Jar | null>(null)
-  const jars = [...cultures.jars].sort((a, b) => byNeed(conditions?.get(a.id), conditions?.get(b.id)))
+  const [drawn, setDrawn] = useState(DRAWN)
+  const jars = jarsByNeed(cultures.jars, conditions)
+  const alone = new Set(withoutSpare(cultures.jars).map((jar) => jar.id))
   return (
-    <section className={classes.jars} aria-label="Jars">
-      {jars.map((jar) => (
-        <JarCard key={jar.id} jar={jar} condition={conditions?.get(jar.id)} now={now} onFeed={setFeeding} />
-      ))}
+    <>
+      <section className={classes.jars} aria-label="Jars">
+        {jars.slice(0, drawn).map((jar) => (
+          <JarCard key={jar.id} jar={jar} condition={conditions?.get(jar.id)} alone={alone.has(jar.id)} now={now} onFeed={setFeeding} />
+        ))}
+      </section>
+      {jars.length > drawn && (
+        <Button mt="md" variant="default" onClick={() => setDrawn(drawn + DRAWN)}>
+          Show {Math.min(DRAWN, jars.length - drawn)} more of {jars.length}
+        </Button>
+      )}
       <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
-    </section>
+    </>
   )
 }

@@ -42,6 +42,7 @@ const BEFORE: Kitchen = {
   smallScale: false,
   tapTempC: 15,
   cups: 'metric',
+  currency: 'EUR',
   keys: true,
   places: []
 }

@@ -11,6 +11,7 @@ import {
   type WrittenFormula
 } from '../../../core'
 import type { KitchenHere } from '../../data/kitchen'
+import { download } from '../../parts/download'
 import { tellError } from '../../parts/tell'
 
 /** Formats a formula can be saved in. */
@@ -41,10 +42,5 @@ export function downloadFormula(
     csv: () => formulaCsv(written),
     md: () => formulaMarkdown(written, pantry)
   }
-  const url = URL.createObjectURL(new Blob([texts[id]()], { type: `${format.type};charset=utf-8` }))
-  const link = document.createElement('a')
-  link.href = url
-  link.download = `${content.name.replace(/[^\p{L}\p{N} _-]+/gu, '').trim() || 'formula'}.${format.ending}`
-  link.click()
-  setTimeout(() => URL.revokeObjectURL(url), 10_000)
+  download(`${content.name}.${format.ending}`, texts[id](), format.type)
 }

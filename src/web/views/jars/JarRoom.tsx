@@ -1,9 +1,10 @@
-import { Button, Group, Skeleton, Text } from '@mantine/core'
+import { Button, Group, Menu, Skeleton, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
+import { IconChevronDown } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { Jar, JarEvent, Place } from '../../../contract'
-import { type Format, isCold, isHungry, type JarCondition, ratioOf } from '../../../core'
+import { type Format, isCold, isHungry, type JarCondition, ratioOf, withoutSpare } from '../../../core'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
@@ -13,12 +14,18 @@ import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { tellCondition, USE_WORDS, whenWords } from '../../parts/conditionWords'
 import { familyOf } from '../../parts/family'
 import { FeedSheet } from '../../parts/feed/FeedSheet'
+import type { FeedAmounts } from '../../parts/feed/feedDraft'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
+import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { knownSentence } from '../../parts/jarWords'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
+import { ColdCard } from './ColdCard'
+import { EditJarSheet } from './EditJarSheet'
+import { EndJar } from './EndJar'
 import classes from './JarRoom.module.css'
+import { LookSheet } from './LookSheet'
 import { SplitSheet } from './SplitSheet'
 
 /** One culture: how it is, what comes, where it stands, what happened to it. */
@@ -27,44 +34,151 @@ export function JarRoom() {
   const now = useNow()
   const { cultures, error } = useCultures()
   const conditions = useConditions(cultures, now)
-  const [feeding, setFeeding] = useState<Jar | null>(null)
+  const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [splitting, split] = useDisclosure(false)
+  const [editing, edit] = useDisclosure(false)
+  const [looking, look] = useDisclosure(false)
+  const [ending, end] = useDisclosure(false)
   if (cultures === undefined) {
     return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
   }
   const jar = cultures.jars.find((j) => j.id === id)
   if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
   const condition = conditions?.get(jar.id)
+  const dried = jar.culture === 'dried'
+  const { centre } = beliefIn(cultures.beliefs, jar.id)
   return (
     <div className={classes.room}>
       <Group justify="space-between">
         <h1 className={classes.title}>{jar.name}</h1>
         <Group>
-          <Button size="lg" variant="default" onClick={split.open}>
-            New jar from it
-          </Button>
-          <Button size="lg" onClick={() => setFeeding(jar)}>
-            Feed {jar.name}
-          </Button>
+          <Menu position="bottom-end" withinPortal>
+            <Menu.Target>
+              <Button size="lg" variant="default" rightSection={<IconChevronDown size={20} />}>
+                More
+              </Button>
+            </Menu.Target>
+            <Menu.Dropdown>
+              <Menu.Item onClick={split.open}>{dried ? 'Divide it' : 'New jar from it'}</Menu.Item>
+              <Menu.Item component={Link} to={`/jars/${jar.id}/programs`}>
+                Programs of days
+              </Menu.Item>
+              <Menu.Item component={Link} to={`/jars/${jar.id}/label`}>
+                Label
+              </Menu.Item>
+              <Menu.Item onClick={edit.open}>Name, culture, vessel</Menu.Item>
+              <Menu.Item onClick={end.open}>Mould, or out of the kitchen</Menu.Item>
+            </Menu.Dropdown>
+          </Menu>
+          {!dried && (
+            <Button size="lg" variant="default" onClick={look.open}>
+              Note a look
+            </Button>
+          )}
+          {dried ? (
+            <Button size="lg" component={Link} to={`/jars/${jar.id}/programs`}>
+              Wake some of it
+            </Button>
+          ) : (
+            <Button size="lg" onClick={() => setFeeding({ jar })}>
+              Feed {jar.name}
+            </Button>
+          )}
         </Group>
       </Group>
+      {jar.program !== null && <InProgram jar={jar} now={now} />}
       <div className={classes.columns}>
-        {condition === undefined ? <Skeleton height={280} /> : <HowItIs jar={jar} condition={condition} now={now} />}
         <div className={classes.side}>
-          <Standing jar={jar} condition={condition} now={now} />
-          <Card title="Its pace">
-            <Text>
-              {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
-            </Text>
-          </Card>
+          {dried ? <Asleep jar={jar} /> : condition === undefined ? <Skeleton height={280} /> : <HowItIs jar={jar} condition={condition} now={now} />}
+          <History jar={jar} now={now} />
+        </div>
+        <div className={classes.side}>
+          <Standing jar={jar} condition={dried ? undefined : condition} now={now} onFeed={(amounts) => setFeeding({ jar, amounts })} />
+          <Kept jar={jar} jars={cultures.jars} onSpare={split.open} />
+          {!dried && (
+            <Card title="Its pace">
+              <Text>
+                {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
+              </Text>
+            </Card>
+          )}
+          {!dried && <ColdCard jar={jar} parameters={centre} />}
         </div>
       </div>
-      <History jar={jar} now={now} />
-      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+      <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
       <SplitSheet jar={jar} opened={splitting} onClose={split.close} />
+      <EditJarSheet jar={jar} opened={editing} onClose={edit.close} />
+      <LookSheet jar={jar} expected={condition?.rise ?? 1} opened={looking} onClose={look.close} />
+      <EndJar jar={jar} jars={cultures.jars} opened={ending} onClose={end.close} />
     </div>
   )
 }
+
+/** The step of its program that is next. */
+function InProgram({ jar, now }: { jar: Jar; now: number }) {
+  const { format } = useKitchen()
+  const { program } = jar
+  if (program === null) return null
+  const due = Date.parse(program.dueAt)
+  return (
+    <Card title={program.title} data-testid="in-program">
+      <Group justify="space-between">
+        <Text>
+          {due <= now ? 'Now' : whenWords(due, now, format)}: {program.step}
+        </Text>
+        <Button component={Link} to={`/programs/${program.id}`}>
+          Go to it
+        </Button>
+      </Group>
+    </Card>
+  )
+}
+
+/** A dried culture: nothing happens to it. */
+function Asleep({ jar }: { jar: Jar }) {
+  return (
+    <Card title="How it is" data-testid="how-it-is">
+      <h2 className={classes.headline}>Dried: it sleeps</h2>
+      <Text c="dimmed">Dark, dry and closed it keeps for a year or more. Three days wake it; half of it stays as the spare.</Text>
+      <Figures>
+        <Figure value={<Mass grams={jar.grams} />} name={`of ${jar.flour} culture`} />
+      </Figures>
+    </Card>
+  )
+}
+
+/** In which vessel it stands, and whether there is another of it. */
+function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare: () => void }) {
+  const { format, vessels } = useKitchen()
+  const vessel = vessels.find((v) => v.id === jar.vesselId)
+  const alone = withoutSpare(jars).some((j) => j.id === jar.id)
+  return (
+    <Card title="How it is kept">
+      <Group wrap="nowrap" gap="lg" align="flex-start">
+        {vessel !== undefined && <VesselDrawing vessel={vessel} pxPerMm={DRAWN_PX / vessel.heightMm} family={familyOf(jar.flour)} />}
+        <Text>
+          {jar.culture}
+          {vessel === undefined ? '' : `, in the ${vessel.name}: ${vessel.capacityMl} ml, empty ${format.mass(vessel.tareGrams)}`}. At least{' '}
+          {format.mass(jar.keepMinimumGrams)} always stay.
+        </Text>
+      </Group>
+      {alone && (
+        <Note tone="care">
+          There is no spare of it: if it breaks or spoils, this culture is gone.{' '}
+          {jar.culture !== 'dried' && (
+            <Button size="compact-sm" variant="light" onClick={onSpare}>
+              Take a spare
+            </Button>
+          )}
+        </Note>
+      )}
+    </Card>
+  )
+}
+
+const DRAWN_PX = 72
+/** A small feed before the cold: as much flour as starter, a little of it. */
+const SMALL_GRAMS = 20
 
 function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
@@ -85,7 +199,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
           </h2>
           <Text c="dimmed">{told.use}</Text>
           <Figures>
-            <Figure value={<Mass grams={jar.grams} />} name={`${jar.flour} ${format.percent(jar.hydration, 0)}`} />
+            <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
             <Figure value={format.rise(rise)} name="expected now" />
             <Figure value={format.percent(food, 0)} name="food left" />
           </Figures>
@@ -111,7 +225,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
 }
 
 /** Where it stands, and taking it elsewhere; never hungry into the cold without a word. */
-function Standing({ jar, condition, now }: { jar: Jar; condition: JarCondition | undefined; now: number }) {
+function Standing({ jar, condition, now, onFeed }: { jar: Jar; condition: JarCondition | undefined; now: number; onFeed: (amounts: FeedAmounts) => void }) {
   const { kitchen } = useKitchen()
   const here = kitchen.places.find((p) => p.id === jar.placeId)
   const hungry = condition !== undefined && isHungry(condition, now)
@@ -125,11 +239,20 @@ function Standing({ jar, condition, now }: { jar: Jar; condition: JarCondition |
         <Note tone="care">
           {here !== undefined && isCold(here.tempC)
             ? `${jar.name} is hungry in the cold. Take it out and feed it.`
-            : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}
+            : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}{' '}
+          <Button size="compact-sm" variant="light" onClick={() => onFeed(smallFeed(jar))}>
+            A small feed
+          </Button>
         </Note>
       )}
     </Card>
   )
+}
+
+/** One to one to one, and an hour out where it stands cold. */
+function smallFeed(jar: Jar): FeedAmounts {
+  const keepGrams = Math.max(Math.min(Math.max(jar.keepMinimumGrams, SMALL_GRAMS), jar.grams), 1)
+  return { keepGrams, flourGrams: keepGrams, waterGrams: Math.max(Math.round(keepGrams * jar.hydration), 1), hourOut: true }
 }
 
 function History({ jar, now }: { jar: Jar; now: number }) {
@@ -164,12 +287,14 @@ function History({ jar, now }: { jar: Jar; now: number }) {
   )
 }
 
-function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, placeName }: JarEvent, format: Format): string {
+function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, placeName }: JarEvent, format: Format): string {
   const at = placeName === null ? '' : `, ${placeName}`
   if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
     return `fed ${ratioOf(fed)}: ${format.mass(keepGrams)} kept, ${format.mass(flourGrams)} flour, ${format.mass(waterGrams)} water${at}`
   }
+  if (type === 'look') return rise === null ? 'looked at' : `looked at: ${format.rise(rise)}`
+  if (type === 'ended') return 'left the kitchen, and came back'
   if (type === 'weighing') return `weighed: ${format.mass(grams ?? 0)}`
   if (type === 'split') return `${format.mass(grams ?? 0)} went into a new jar`
   if (type === 'moved') return `moved${placeName === null ? '' : ` to ${placeName}`}`

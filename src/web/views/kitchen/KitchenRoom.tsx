@@ -7,12 +7,12 @@ import { Refusal } from '../../data/api'
 import { saveKitchen, useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
-import { IngredientsCard } from './IngredientsCard'
 import classes from './KitchenRoom.module.css'
 import { PlacesCard } from './PlacesCard'
 import { VesselsCard } from './VesselsCard'
 
 const ZONES = Intl.supportedValuesOf('timeZone')
+const CURRENCIES = Intl.supportedValuesOf('currency')
 
 /** Units, sleep, places and habits of the kitchen. Every change is kept at once. */
 export function KitchenRoom() {
@@ -90,6 +90,14 @@ export function KitchenRoom() {
             {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
             {segments('Cups and spoons', CUP_KINDS, kitchen.cups, (cups) => change({ cups }))}
             {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
+            <Select
+              label="Prices in"
+              searchable
+              data={CURRENCIES.includes(kitchen.currency) ? CURRENCIES : [kitchen.currency, ...CURRENCIES]}
+              value={kitchen.currency}
+              allowDeselect={false}
+              onChange={(v) => v !== null && change({ currency: v })}
+            />
             <Switch
               size="md"
               label="A second scale shows 0.1 g"
@@ -99,7 +107,6 @@ export function KitchenRoom() {
           </div>
         </Card>
         <VesselsCard />
-        <IngredientsCard />
         <Card title="This program">
           <div className={classes.stack}>
             <TextInput

@@ -148,7 +148,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
               const build = builds[index]
               const inside = outcome.p50 >= forecast.p05 && outcome.p50 <= forecast.p95
               return build === undefined ? null : (
-                <tr key={build.bakeId}>
+                <tr key={build.batchId}>
                   <th scope="row">
                     {format.date(Date.parse(build.line.startedAt))} · {build.name}
                   </th>

@@ -8,6 +8,7 @@ import { type Format, foldBake, levelOf, nightAt, pourKey, type SolvedBake, type
 import { useOpenBakes } from '../../data/bakes'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
+import { useConditions } from '../../data/conditions'
 import { type Judged, type PlannedLine, useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { solveBakeHere } from '../../data/solve'
@@ -40,6 +41,7 @@ export function Today() {
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const { bakes, error } = useOpenBakes()
   const { cultures } = useCultures()
+  const conditions = useConditions(cultures, now)
   const newBake = useNewBake()
   const verdicts = useVerdicts(bakes, now, cultures)
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
@@ -106,7 +108,7 @@ export function Today() {
         </div>
       )}
       <div className={classes.jars}>
-        <JarLineUp cultures={cultures} now={now} />
+        <JarLineUp cultures={cultures} conditions={conditions} now={now} />
       </div>
     </>
   )

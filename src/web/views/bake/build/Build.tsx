@@ -5,14 +5,15 @@ import { Link } from 'react-router'
 import { type Jar, problemSentence } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
+import { BlendEditor } from '../../../parts/BlendEditor'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
-import { type FeedAmounts, FeedSheet } from '../../../parts/feed/FeedSheet'
+import { FeedSheet } from '../../../parts/feed/FeedSheet'
+import type { FeedAmounts } from '../../../parts/feed/feedDraft'
 import { NewJarSheet } from '../../../parts/feed/NewJarSheet'
 import { needOf } from '../../../parts/warnings'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
-import { BlendEditor } from './BlendEditor'
 import { FitCard } from './FitCard'
 import { LadderCard } from './LadderCard'
 import { SeedMeasureField } from './SeedMeasureField'
@@ -57,7 +58,7 @@ export function Build(props: StationProps) {
             disabled={frozen}
             onChange={(v) => {
               const next = jars.find((j) => j.id === v)
-              if (next !== undefined) edit({ jarId: next.id, build: { ...wish, flours: [{ ingredientId: next.flour, share: 1 }] } })
+              if (next !== undefined) edit({ jarId: next.id, build: { ...wish, flours: next.feed } })
             }}
           />
           <Group mt="sm" gap="xs">
@@ -89,7 +90,7 @@ export function Build(props: StationProps) {
           <SeedMeasureField wish={wish} build={build} jarHydration={jar?.hydration ?? 1} frozen={frozen} onSet={set} />
         </Card>
         <Card title="What it is made of">
-          <BlendEditor blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
+          <BlendEditor of="the levain" blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
           <TextureFields wish={wish} frozen={frozen} onSet={set} />
         </Card>
       </fieldset>

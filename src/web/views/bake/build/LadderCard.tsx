@@ -3,7 +3,7 @@ import type { Jar } from '../../../../contract'
 import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Mass, Note } from '../../../parts/Card'
-import type { FeedAmounts } from '../../../parts/feed/FeedSheet'
+import type { FeedAmounts } from '../../../parts/feed/feedDraft'
 import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 

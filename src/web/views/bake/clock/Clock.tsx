@@ -1,14 +1,12 @@
-import { TZDate } from '@date-fns/tz'
-import { ActionIcon, Button, Group, Select, SimpleGrid, Text } from '@mantine/core'
-import { DatePickerInput, TimePicker } from '@mantine/dates'
+import { ActionIcon, Button, Group, Select, Text } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { format as formatDate } from 'date-fns'
 import { Link } from 'react-router'
 import { type Jar, problemSentence } from '../../../../contract'
-import { type Forecast, type HourRange, instantAt, type JarBelief, POSSIBLE, type School } from '../../../../core'
+import { type Forecast, type HourRange, type JarBelief, POSSIBLE, type School } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { knownSentence } from '../../../parts/jarWords'
+import { MomentField } from '../../../parts/MomentField'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
 import { fromNow, near } from '../../../parts/words'
@@ -31,45 +29,16 @@ const SCHOOL_WORDS: readonly { readonly value: School; readonly label: string }[
 /** When: back from the mix to the build, through the warmth of the place. */
 export function Clock(props: StationProps) {
   const { plan, edit, solved, forecast, judged, frozen, state, now } = props
-  const { kitchen, format } = useKitchen()
+  const { format } = useKitchen()
   const build = solved?.build ?? null
   const mixMs = Date.parse(plan.mixAt)
-  const local = new TZDate(mixMs, kitchen.timeZone)
-  const setMix = (day: string, time: string) => {
-    const [y = 0, m = 1, d = 1] = day.split('-').map(Number)
-    if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || !/^\d{2}:\d{2}/.test(time)) return
-    edit({ mixAt: new Date(instantAt(y, m, d, time.slice(0, 5), kitchen.timeZone)).toISOString() })
-  }
-  const day = formatDate(local, 'yyyy-MM-dd')
-  const time = formatDate(local, 'HH:mm')
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
   return (
     <div className={classes.columns}>
       <fieldset disabled={frozen} className={classes.plain}>
         <Card title="Ready to mix">
-          <SimpleGrid cols={2}>
-            <DatePickerInput
-              label="Day"
-              size="md"
-              disabled={frozen}
-              valueFormat="ddd D MMM"
-              value={day}
-              minDate={formatDate(new TZDate(now, kitchen.timeZone), 'yyyy-MM-dd')}
-              onChange={(v) => v !== null && setMix(v, time)}
-              firstDayOfWeek={1}
-            />
-            <TimePicker
-              label="Time"
-              size="md"
-              disabled={frozen}
-              format={kitchen.clock === '12 h' ? '12h' : '24h'}
-              value={time}
-              onChange={(v) => v !== '' && setMix(day, v)}
-              hoursInputLabel="Hour"
-              minutesInputLabel="Minute"
-            />
-          </SimpleGrid>
+          <MomentField ms={mixMs} fromMs={now} disabled={frozen} onMs={(ms) => edit({ mixAt: new Date(ms).toISOString() })} />
           <Warnings {...props} codes={['mix in the night']} />
           <Select
             mt="md"

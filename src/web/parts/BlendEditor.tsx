@@ -1,31 +1,40 @@
 import { ActionIcon, Button, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import type { BlendPart } from '../../../../core'
-import { useKitchen } from '../../../data/kitchen'
-import { QuantityField } from '../../../parts/QuantityField'
-import classes from '../BakeSheet.module.css'
+import { type BlendPart, holdsGluten } from '../../core'
+import { useKitchen } from '../data/kitchen'
+import classes from './BlendEditor.module.css'
+import { QuantityField } from './QuantityField'
 
-/** Flours of a build with their parts; one flour needs no figure. */
+/** Flours with their parts; one flour needs no figure. */
 export function BlendEditor({
   blend,
-  frozen,
+  of,
+  frozen = false,
+  only,
   onBlend
 }: {
   readonly blend: readonly BlendPart[]
-  readonly frozen: boolean
+  /** What they are flours of: "the levain". */
+  readonly of: string
+  readonly frozen?: boolean
+  /** Only flours that hold no gluten, or only those that are no blends. */
+  readonly only?: 'gluten-free' | 'single'
   readonly onBlend: (blend: BlendPart[]) => void
 }) {
   const { ingredients } = useKitchen()
-  const flours = ingredients.map((i) => i.ingredient).filter((i) => i.kind === 'flour')
+  const fits = (id: string) => blend.some((p) => p.ingredientId === id)
+  const flours = ingredients
+    .map((i) => i.ingredient)
+    .filter((i) => i.kind === 'flour' && (fits(i.id) || only === undefined || (only === 'single' ? i.blend === undefined : !holdsGluten(i))))
   const set = (i: number, patch: Partial<BlendPart>) => onBlend(blend.map((p, n) => (n === i ? { ...p, ...patch } : p)))
   const unused = flours.find((f) => !blend.some((p) => p.ingredientId === f.id))
   return (
-    <div className={classes.pieces}>
+    <div className={classes.parts}>
       {blend.map((part, i) => (
         <Group key={part.ingredientId} wrap="nowrap" align="flex-end" gap="xs">
           <Select
-            label={i === 0 ? 'Flour of the levain' : undefined}
-            aria-label={`Flour ${i + 1} of the levain`}
+            label={i === 0 ? `Flour of ${of}` : undefined}
+            aria-label={`Flour ${i + 1} of ${of}`}
             disabled={frozen}
             searchable
             data={flours.filter((f) => f.id === part.ingredientId || !blend.some((p) => p.ingredientId === f.id)).map((f) => ({ value: f.id, label: f.name }))}

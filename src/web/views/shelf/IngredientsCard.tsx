@@ -1,29 +1,22 @@
-import { Button, Group, Modal, TextInput } from '@mantine/core'
+import { Button, Group, TextInput } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { ListedIngredient } from '../../../contract'
 import { useKitchen } from '../../data/kitchen'
-import { dropIngredient } from '../../data/stores'
 import { Card } from '../../parts/Card'
-import { IngredientForm, newIngredient } from '../../parts/IngredientForm'
-import { tellDone, tellError } from '../../parts/tell'
-import classes from './KitchenRoom.module.css'
+import { newIngredient } from '../../parts/IngredientForm'
+import classes from './ShelfRoom.module.css'
 
 const SHOWN = 6
 
 /** Everything that can be weighed in: what it holds, how dense it is, its allergens. */
-export function IngredientsCard() {
+export function IngredientsCard({ onOpen }: { onOpen: (listed: ListedIngredient) => void }) {
   const { ingredients, format } = useKitchen()
   const [text, setText] = useState('')
   const [all, setAll] = useState(false)
-  const [editing, setEditing] = useState<ListedIngredient | null>(null)
   const wanted = text.trim().toLowerCase()
   const found = ingredients.filter(({ ingredient: i }) => i.kind !== 'water' && i.kind !== 'salt' && i.name.toLowerCase().includes(wanted))
   const shown = all || wanted !== '' ? found : [...found].sort((a, b) => Number(b.changed) - Number(a.changed)).slice(0, SHOWN)
-  const reset = ({ ingredient, builtIn }: ListedIngredient) => {
-    dropIngredient(ingredient.id).then(() => tellDone(builtIn ? `${ingredient.name} is as it was.` : `${ingredient.name} has been taken away.`), tellError)
-    setEditing(null)
-  }
   return (
     <Card title="Ingredients">
       <TextInput aria-label="Find an ingredient" placeholder="Find by name" value={text} onChange={(e) => setText(e.currentTarget.value)} mb="xs" />
@@ -36,11 +29,12 @@ export function IngredientsCard() {
           ...allergens
         ]
         return (
-          <button key={id} type="button" className={classes.line} onClick={() => setEditing(listed)}>
+          <button key={id} type="button" className={classes.line} onClick={() => onOpen(listed)}>
             <b>{name}</b>
             <span>
-              {holds.filter((h) => h !== '').join(', ')}
-              {listed.changed && (listed.builtIn ? ' · changed' : ' · yours')}
+              {[holds.filter((h) => h !== '').join(', '), listed.changed ? (listed.builtIn ? 'changed' : 'yours') : '']
+                .filter((word) => word !== '')
+                .join(' · ')}
             </span>
           </button>
         )
@@ -50,7 +44,7 @@ export function IngredientsCard() {
           variant="subtle"
           size="sm"
           leftSection={<IconPlus size={18} />}
-          onClick={() => setEditing({ ingredient: newIngredient(text.trim(), 'other'), builtIn: false, changed: false, version: 0 })}
+          onClick={() => onOpen({ ingredient: newIngredient(text.trim(), 'other'), builtIn: false, changed: false, version: 0 })}
         >
           Another ingredient
         </Button>
@@ -60,18 +54,6 @@ export function IngredientsCard() {
           </Button>
         )}
       </Group>
-      <Modal opened={editing !== null} onClose={() => setEditing(null)} title={editing?.ingredient.name || 'A new ingredient'} size="md">
-        {editing !== null && (
-          <>
-            <IngredientForm ingredient={editing.ingredient} version={editing.version} onDone={() => setEditing(null)} onCancel={() => setEditing(null)} />
-            {editing.changed && (
-              <Button mt="sm" variant="subtle" onClick={() => reset(editing)}>
-                {editing.builtIn ? 'Back to what it was' : 'Take it away'}
-              </Button>
-            )}
-          </>
-        )}
-      </Modal>
     </Card>
   )
 }

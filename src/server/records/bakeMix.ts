@@ -1,0 +1,96 @@
+import type { BakeEvent } from '../../contract'
+import { type BakeState, contentsOf, doughContents, FLOURS, type FlourKind, mainKind, roundDough, toGrams, toMilligrams, transfer } from '../../core'
+import type { BakeRow } from '../db/models'
+import { Problem } from '../problems'
+import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
+import { doughOfPlan, levainOfBake } from './bakes'
+import { createBatch, lineOf, stayAt } from './batches'
+import { jarForSeed, setContents } from './jars'
+import { theKitchen } from './kitchens'
+import { NOTHING_MG } from './pourSources'
+import { balanceOf, type Work } from './work'
+
+/** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
+export async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
+  const levain = await levainOfBake(work, row.id)
+  if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
+  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  const atMs = Date.parse(event.happenedAt)
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
+  const there = await balanceOf(work, `batch:${levain.id}`)
+  const intoDough = toMilligrams(event.levainGrams)
+  const kept = toMilligrams(event.keepBackGrams)
+  const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
+  const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
+  if (intoDough + intoOthers + kept > there) {
+    const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
+    throw new Problem(
+      400,
+      'more than there is',
+      `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
+      { fields: { levainGrams: `At most ${toGrams(Math.max(there - intoOthers, 0))} g are there.` } }
+    )
+  }
+  if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
+  const pantry = await pantryFor(work, row)
+  const kitchen = await theKitchen(work)
+  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const line = await lineOf(work, levain.id, 1)
+  if (kept === 0 && milligrams < NOTHING_MG) {
+    throw new Problem(400, 'last portion', `${jar.name} is empty: this levain is all there is of it. Keep a little back.`, {
+      fields: { keepBackGrams: 'Keep a little back.' }
+    })
+  }
+  const brought = line === null ? {} : contentsOf(line).flours
+  if (kept > 0 && !FLOURS[jar.flour].gluten && (Object.keys(brought) as FlourKind[]).some((kind) => FLOURS[kind].gluten)) {
+    throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and this levain is not. Keep nothing of it back.`, {
+      fields: { keepBackGrams: 'Nothing goes back into this jar.' }
+    })
+  }
+  const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
+  const solved = doughOfPlan(row.plan, pantry)
+  const { ingredients, flours, own, waterGrams, saltGrams } = doughContents(solved.ok ? roundDough(solved.value, kitchen.smallScale).lines : [], pantry)
+  const floursMg = inMilligrams(flours)
+  const doughBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'dough',
+    jarId: null,
+    bakeId: row.id,
+    startedAtMs: atMs,
+    flour: mainKind(floursMg),
+    floursMg,
+    own,
+    waterMg: toMilligrams(waterGrams),
+    saltMg: toMilligrams(saltGrams),
+    mixTempC: row.plan.tempC,
+    parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
+    stays: [stayAt(kitchen, row.plan.placeId, atMs, row.plan.tempC)]
+  })
+  const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
+  const entries = [
+    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough + intoOthers),
+    ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
+    ...transfer(`batch:${levain.id}`, 'loss', there - intoDough - intoOthers - kept),
+    ...[...ingredients].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
+  ]
+  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
+  const jarBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'feed',
+    jarId: jar.id,
+    bakeId: null,
+    startedAtMs: atMs,
+    flour: jar.flour,
+    floursMg: {},
+    waterMg: 0,
+    saltMg: 0,
+    mixTempC: row.plan.tempC,
+    parents: [
+      { parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour },
+      { parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }
+    ].filter((p) => p.milligrams > 0),
+    stays: [stayAt(kitchen, jar.placeId, atMs)]
+  })
+  await setContents(work, jar, jarBatchId, jar.placeId)
+  return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
+}

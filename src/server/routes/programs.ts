@@ -1,0 +1,43 @@
+import { Router } from 'express'
+import { programEntrySchema, programPostSchema, ROUTES, undoSchema } from '../../contract'
+import { parse } from '../problems'
+import { addProgramEntry, findProgram, listPrograms, setProgramEnded, startProgram, undoProgramEntry } from '../records/programs'
+import { changes, idIn, reads, type Services, writes } from './route'
+
+/** Guided runs of days with a jar. */
+export function programRoutes(services: Services): Router {
+  const router = Router()
+  router.get(
+    ROUTES.programs,
+    reads(services, async (work) => ({ programs: await listPrograms(work) }))
+  )
+  router.post(
+    ROUTES.programs,
+    writes(services, async (work, req) => {
+      const post = parse(programPostSchema, req.body)
+      await startProgram(work, post)
+      return findProgram(work, post.id)
+    })
+  )
+  router.get(
+    ROUTES.program(':id'),
+    reads(services, (work, req) => findProgram(work, idIn(req, 'This program')))
+  )
+  router.delete(
+    ROUTES.program(':id'),
+    changes(services, 'This program', findProgram, (work, id) => setProgramEnded(work, id, true))
+  )
+  router.put(
+    ROUTES.program(':id'),
+    changes(services, 'This program', findProgram, (work, id) => setProgramEnded(work, id, false))
+  )
+  router.post(
+    ROUTES.programEntries(':id'),
+    changes(services, 'This program', findProgram, (work, id, body) => addProgramEntry(work, id, parse(programEntrySchema, body)))
+  )
+  router.post(
+    ROUTES.programUndo(':id'),
+    changes(services, 'This program', findProgram, (work, id, body) => undoProgramEntry(work, id, parse(undoSchema, body)))
+  )
+  return router
+}

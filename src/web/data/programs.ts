@@ -1,0 +1,51 @@
+import useSWR, { mutate } from 'swr'
+import { type NewProgramEntry, type ProgramPost, programsSchema, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
+import { nowMs } from './clock'
+import { refreshDiscard } from './discard'
+import { refreshJars } from './jars'
+import { newId } from './newId'
+import { read, send } from './outbox'
+import { refreshShelf } from './shelf'
+
+/** How often a program is asked for again, since another device may be at work on it, ms. */
+const OTHERS_MS = 30_000
+
+/** One program with what was noted of it. */
+export function useProgram(id: string): { readonly program: RunningProgram | undefined; readonly error: Error | undefined } {
+  const { data, error } = useSWR(ROUTES.program(id), (path) => read(runningProgramSchema, path), { refreshInterval: OTHERS_MS })
+  return { program: data, error: error as Error | undefined }
+}
+
+/** All programs, the newest first. */
+export function usePrograms(): readonly RunningProgram[] | undefined {
+  return useSWR(ROUTES.programs, (path) => read(programsSchema, path)).data?.programs
+}
+
+const refreshAfter = (id: string) => Promise.all([mutate(ROUTES.program(id)), mutate(ROUTES.programs), refreshJars(), refreshDiscard(), refreshShelf()])
+
+/** Begins a program. @returns its id */
+export async function startProgram(post: Pick<ProgramPost, 'jarId' | 'placeId' | 'program'>): Promise<string> {
+  const id = newId()
+  const body = { id, happenedAt: new Date(nowMs()).toISOString(), ...post }
+  await send(id, runningProgramSchema, { method: 'POST', path: ROUTES.programs, body })
+  await refreshAfter(id)
+  return id
+}
+
+/** Notes a step. @returns takes it back */
+export async function noteStep(program: RunningProgram, entry: Pick<NewProgramEntry, 'step' | 'outcome' | 'note' | 'grams'>): Promise<() => Promise<void>> {
+  const id = newId()
+  const body = { id, happenedAt: new Date(nowMs()).toISOString(), ...entry }
+  await send(id, runningProgramSchema, { method: 'POST', path: ROUTES.programEntries(program.id), body }).finally(() => refreshAfter(program.id))
+  return async () => {
+    const undo = newId()
+    const back = { id: undo, happenedAt: new Date(nowMs()).toISOString(), undoes: id }
+    await send(undo, runningProgramSchema, { method: 'POST', path: ROUTES.programUndo(program.id), body: back }).finally(() => refreshAfter(program.id))
+  }
+}
+
+/** Calls a program off, or goes on with it. */
+export async function setProgramEnded(program: RunningProgram, ended: boolean): Promise<void> {
+  await send(newId(), runningProgramSchema, { method: ended ? 'DELETE' : 'PUT', path: ROUTES.program(program.id) })
+  await refreshAfter(program.id)
+}

@@ -1,0 +1,28 @@
+import useSWR, { mutate } from 'swr'
+import { ROUTES, type Shelf, type StockMove, shelfSchema } from '../../contract'
+import { nowMs } from './clock'
+import { newId } from './newId'
+import { read, send } from './outbox'
+
+/** What is in store, what will be taken of it, what things cost. */
+export function useShelf(): { readonly shelf: Shelf | undefined; readonly error: Error | undefined } {
+  const { data, error } = useSWR(ROUTES.shelf, (path) => read(shelfSchema, path))
+  return { shelf: data, error: error as Error | undefined }
+}
+
+/** Asks for the shelf again: something was taken from it, or changed in price. */
+export const refreshShelf = () => mutate(ROUTES.shelf)
+
+type Said<M extends StockMove = StockMove> = M extends StockMove ? Pick<M, 'how' | 'ingredientId' | 'grams'> : never
+
+/** Keeps what was bought, counted or blended. @returns takes it back */
+export async function moveStock(said: Said): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, shelfSchema, { method: 'POST', path: ROUTES.stock, body: { id, happenedAt: new Date(nowMs()).toISOString(), ...said } })
+  await refreshShelf()
+  return async () => {
+    const undo = newId()
+    await send(undo, shelfSchema, { method: 'POST', path: ROUTES.stockUndo, body: { id: undo, happenedAt: new Date(nowMs()).toISOString(), undoes: id } })
+    await refreshShelf()
+  }
+}

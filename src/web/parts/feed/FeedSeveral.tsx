@@ -1,0 +1,143 @@
+import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import { type Jar, lineFromWire } from '../../../contract'
+import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
+import { beliefIn, type Cultures } from '../../data/beliefs'
+import { nowMs } from '../../data/clock'
+import { feedJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { tellCondition } from '../conditionWords'
+import { jarsByNeed } from '../jar/JarLineUp'
+import { tellDone, tellError } from '../tell'
+import classes from './FeedSheet.module.css'
+import { type FeedFigures, feedFigures, firstDraft } from './feedDraft'
+
+interface Row {
+  readonly jar: Jar
+  readonly figures: FeedFigures | null
+  readonly trimGrams: number
+  readonly hungry: boolean
+}
+
+/** Feeds several jars in one go, each as it usually is; the hungry ones are ticked. */
+export function FeedSeveral({
+  cultures,
+  conditions,
+  opened,
+  onClose
+}: {
+  cultures: Cultures
+  conditions: ReadonlyMap<string, JarCondition> | undefined
+  opened: boolean
+  onClose: () => void
+}) {
+  return (
+    <Drawer opened={opened} onClose={onClose} position="right" size="lg" title="Feed several">
+      {opened && conditions !== undefined && <Several cultures={cultures} conditions={conditions} onClose={onClose} />}
+    </Drawer>
+  )
+}
+
+function Several({ cultures, conditions, onClose }: { cultures: Cultures; conditions: ReadonlyMap<string, JarCondition>; onClose: () => void }) {
+  const { kitchen, pantry, format } = useKitchen()
+  const now = useMemo(nowMs, [])
+  const rows = useMemo(
+    () =>
+      jarsByNeed(cultures.jars, conditions)
+        .filter((jar) => jar.culture !== 'dried' && jar.program === null)
+        .map((jar): Row => {
+          const draft = usualDraft(jar, firstDraft(jar, kitchen))
+          const parameters = beliefIn(cultures.beliefs, jar.id).centre
+          const found = feedFigures(draft, jar, lineFromWire(jar.line), { kitchen, pantry, cups: kitchen.cups }, parameters, now)
+          const condition = conditions.get(jar.id)
+          return { jar, figures: 'code' in found ? null : found, trimGrams: draft.trimGrams, hungry: condition !== undefined && isHungry(condition, now) }
+        }),
+    [cultures, conditions, kitchen, pantry, now]
+  )
+  const [ticked, setTicked] = useState<readonly string[]>(rows.filter((row) => row.hungry && row.figures !== null).map((row) => row.jar.id))
+  const chosen = rows.filter((row) => ticked.includes(row.jar.id))
+  const feed = async () => {
+    const undos: (() => Promise<void>)[] = []
+    const happenedAt = new Date(nowMs()).toISOString()
+    try {
+      for (const { jar, figures, trimGrams } of chosen) {
+        if (figures === null) continue
+        const { keepGrams, flourGrams, waterGrams, mixTempC } = figures
+        const flours = gramsOfBlend(jar.feed, flourGrams)
+        const underWater = jar.culture === 'stiff under water'
+        undos.unshift(
+          await feedJar(jar, {
+            id: newId(),
+            happenedAt,
+            keepGrams,
+            trimGrams,
+            flours,
+            waterGrams,
+            mixTempC: Math.round(mixTempC * 10) / 10,
+            placeId: jar.placeId,
+            underWater
+          })
+        )
+      }
+    } finally {
+      if (undos.length > 0) {
+        tellDone(`${undos.length} ${undos.length === 1 ? 'jar is' : 'jars are'} fed.`, async () => {
+          for (const undo of undos) await undo()
+        })
+      }
+    }
+  }
+  return (
+    <Stack gap="md">
+      <Text c="dimmed">Each as it was fed last, where it stands. For anything else open the jar.</Text>
+      {rows.map(({ jar, figures }) => {
+        const condition = conditions.get(jar.id)
+        const flour = gramsOfBlend(jar.feed, figures?.flourGrams ?? 1)
+        return (
+          <Checkbox
+            key={jar.id}
+            size="md"
+            disabled={figures === null}
+            checked={ticked.includes(jar.id)}
+            onChange={(e) => setTicked(e.currentTarget.checked ? [...ticked, jar.id] : ticked.filter((id) => id !== jar.id))}
+            label={
+              figures === null
+                ? `${jar.name}: feed it alone`
+                : `${jar.name} ${ratioOf({ seed: figures.keepGrams, flour: figures.flourGrams, water: figures.waterGrams })}: keep ${format.mass(figures.keepGrams)}, ${flour
+                    .map((f) => `${format.mass(f.grams)} ${pantry.get(f.ingredientId)?.name.toLowerCase() ?? 'flour'}`)
+                    .join(', ')}, ${format.mass(figures.waterGrams)} water`
+            }
+            description={condition === undefined ? undefined : tellCondition(condition, now, format).headline}
+          />
+        )
+      })}
+      <div className={classes.foot}>
+        <Button
+          disabled={chosen.length === 0}
+          onClick={() => {
+            feed().catch(tellError)
+            onClose()
+          }}
+        >
+          {chosen.length === 1 ? 'Fed this one' : `Fed these ${chosen.length}`}
+        </Button>
+      </div>
+    </Stack>
+  )
+}
+
+/** As it was fed last, as far as there is enough of it. */
+function usualDraft(jar: Jar, draft: ReturnType<typeof firstDraft>): ReturnType<typeof firstDraft> {
+  const { lastFeed } = jar
+  if (lastFeed === null) return draft
+  const flourGrams = lastFeed.flours.reduce((sum, f) => sum + f.grams, 0)
+  const share = Math.min(1, (jar.grams - draft.trimGrams) / lastFeed.keepGrams)
+  return {
+    ...draft,
+    by: 'grams',
+    keepGrams: lastFeed.keepGrams * share,
+    flourGrams: Math.round(flourGrams * share),
+    waterGrams: Math.round(lastFeed.waterGrams * share)
+  }
+}

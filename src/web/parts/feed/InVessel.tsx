@@ -1,0 +1,75 @@
+import { Group, Select, Stack, Text } from '@mantine/core'
+import { Link } from 'react-router'
+import type { Jar } from '../../../contract'
+import { conditionOf, FULLEST, type JarParameters, jarFit, smallestThatFits } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Note } from '../Card'
+import { familyOf } from '../family'
+import { VesselDrawing } from '../jar/VesselDrawing'
+import type { FeedFigures } from './feedDraft'
+
+const NONE = 'none'
+/** The drawing is no higher than this, px. */
+const DRAWN_PX = 110
+
+/** Into which vessel a feed goes, and whether its peak stays below the rim. */
+export function InVessel({
+  jar,
+  figures,
+  parameters,
+  vesselId,
+  onVessel
+}: {
+  readonly jar: Jar
+  readonly figures: FeedFigures
+  readonly parameters: JarParameters
+  readonly vesselId: string | null
+  readonly onVessel: (id: string | null) => void
+}) {
+  const { format, vessels } = useKitchen()
+  if (vessels.length === 0) {
+    return (
+      <Text c="dimmed">
+        Tell Olvent your vessels in <Link to="/kitchen">Kitchen</Link>, and it says whether the peak stays below the rim.
+      </Text>
+    )
+  }
+  const grams = figures.keepGrams + figures.flourGrams + figures.waterGrams
+  const { peakRise } = conditionOf(figures.line, figures.line.startedAtMs, parameters)
+  const vessel = vessels.find((v) => v.id === vesselId)
+  const fit = vessel === undefined ? null : jarFit(vessel, grams, figures.hydration, peakRise)
+  const other = smallestThatFits(vessels, grams, figures.hydration, peakRise)
+  return (
+    <Group align="flex-start" wrap="nowrap" gap="lg">
+      <Stack gap={6} style={{ flex: 1 }}>
+        <Select
+          label="Into which vessel"
+          data={[{ value: NONE, label: 'Not said' }, ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))]}
+          value={vessel?.id ?? NONE}
+          allowDeselect={false}
+          onChange={(v) => onVessel(v === null || v === NONE ? null : v)}
+        />
+        {fit !== null && vessel !== undefined && (
+          <Text c="dimmed" data-testid="room">
+            Band at {Math.round(fit.bandMm)} mm, peak at about {Math.round(fit.peakMm)} of {vessel.heightMm} mm: {format.percent(fit.full, 0)} of its height.
+          </Text>
+        )}
+        {fit !== null && !fit.fits && (
+          <Note tone="stop">
+            Too small: it would foam over the rim.{' '}
+            {other === undefined ? `Feed less: at most ${format.mass((grams * FULLEST) / fit.full)} in all.` : `Take ${other.name}, or feed less.`}
+          </Note>
+        )}
+      </Stack>
+      {fit !== null && vessel !== undefined && (
+        <VesselDrawing
+          vessel={vessel}
+          pxPerMm={DRAWN_PX / Math.max(vessel.heightMm, fit.peakMm)}
+          bandMm={fit.bandMm}
+          peakMm={fit.peakMm}
+          family={familyOf(jar.flour)}
+        />
+      )}
+    </Group>
+  )
+}

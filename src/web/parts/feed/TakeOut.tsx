@@ -1,0 +1,83 @@
+import { Select, SimpleGrid, TextInput } from '@mantine/core'
+import { type Bake, happeningOf, type Jar } from '../../../contract'
+import { foldBake, type Pantry } from '../../../core'
+import { addEvent, useOpenBakes } from '../../data/bakes'
+import { useCultures } from '../../data/beliefs'
+import { nowMs } from '../../data/clock'
+import { splitJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { solveBakeHere } from '../../data/solve'
+import { QuantityField } from '../QuantityField'
+
+/** What is taken out of a jar before it is fed. */
+export interface TakenOut {
+  readonly into: { readonly kind: 'nothing' } | { readonly kind: 'jar'; readonly name: string } | { readonly kind: 'bake'; readonly bake: Bake }
+  readonly grams: number
+}
+export const NOTHING_OUT: TakenOut = { into: { kind: 'nothing' }, grams: 0 }
+
+const NEW_JAR = 'jar'
+const NOTHING = 'nothing'
+const USUAL_GRAMS = 30
+
+/**
+ * Takes out what is to go elsewhere.
+ * @returns puts it back
+ */
+export async function takeOut(jar: Jar, { into, grams }: TakenOut, pantry: Pantry): Promise<() => Promise<void>> {
+  if (into.kind === 'jar')
+    return splitJar(jar, { jarId: newId(), name: into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim(), grams, placeId: jar.placeId })
+  if (into.kind === 'nothing') return () => Promise.resolve()
+  const { bake } = into
+  const at = () => new Date(nowMs()).toISOString()
+  const pour = newId()
+  await addEvent(bake, { id: pour, happenedAt: at(), type: 'pour', item: 'seed', plannedGrams: grams, weighedGrams: grams }, pantry)
+  return () => addEvent(bake, { id: newId(), happenedAt: at(), type: 'undo', undoes: pour }, pantry)
+}
+
+/** Some of the jar goes into a bake or a new jar before it is fed; the rest of what is not kept goes to the discard pot. */
+export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: TakenOut; readonly onOut: (out: TakenOut) => void }) {
+  const here = useKitchen()
+  const { format } = here
+  const { bakes } = useOpenBakes()
+  const { cultures } = useCultures()
+  const waiting = (bakes ?? []).filter(
+    (bake) => bake.plan.jarId === jar.id && bake.plan.build.source !== 'straight from the jar' && foldBake(bake.events.map(happeningOf)).poured.seed === 0
+  )
+  const seedOf = (bake: Bake) => (cultures === undefined ? null : (solveBakeHere(bake, cultures, here, nowMs())?.build?.weigh.seed ?? null))
+  const choose = (value: string | null) => {
+    const bake = waiting.find((b) => b.id === value)
+    if (bake !== undefined) onOut({ into: { kind: 'bake', bake }, grams: Math.min(seedOf(bake) ?? USUAL_GRAMS, jar.grams - 1) })
+    else if (value === NEW_JAR) onOut({ into: { kind: 'jar', name: '' }, grams: Math.max(Math.min(USUAL_GRAMS, jar.grams - jar.keepMinimumGrams), 1) })
+    else onOut(NOTHING_OUT)
+  }
+  const { into } = out
+  return (
+    <SimpleGrid cols={{ base: 1, xs: into.kind === 'jar' ? 3 : into.kind === 'bake' ? 2 : 1 }}>
+      <Select
+        label="Take out first"
+        data={[
+          { value: NOTHING, label: 'nothing' },
+          { value: NEW_JAR, label: 'into a new jar' },
+          ...waiting.map((bake) => ({ value: bake.id, label: `seed for ${bake.plan.name}, ${format.dayTime(Date.parse(bake.plan.mixAt))}` }))
+        ]}
+        value={into.kind === 'bake' ? into.bake.id : into.kind}
+        allowDeselect={false}
+        onChange={choose}
+      />
+      {into.kind !== 'nothing' && (
+        <QuantityField kind="mass" label="Goes out" value={out.grams} range={[1, Math.max(jar.grams - 1, 1)]} onCommit={(grams) => onOut({ ...out, grams })} />
+      )}
+      {into.kind === 'jar' && (
+        <TextInput
+          label="Name of the new jar"
+          placeholder={`${jar.name}’s spare`}
+          maxLength={80}
+          value={into.name}
+          onChange={(e) => onOut({ ...out, into: { kind: 'jar', name: e.currentTarget.value } })}
+        />
+      )}
+    </SimpleGrid>
+  )
+}

@@ -1,0 +1,62 @@
+import { Text } from '@mantine/core'
+import { useMemo } from 'react'
+import { type Jar, lineFromWire } from '../../../contract'
+import { type ColdPeak, coldPeaks, feedByRatio, isCold, type JarParameters, lineOfFeed, simulate, vesselOf } from '../../../core'
+import { useJarLog } from '../../data/beliefs'
+import { nowMs } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { standingAt } from '../../data/solve'
+import { Card } from '../../parts/Card'
+import classes from './JarRoom.module.css'
+
+const RATIOS = [1, 2, 5, 10] as const
+const MS_PER_HOUR = 3_600_000
+const HOURS_PER_DAY = 24
+const LOOK_HOURS = 24 * 30
+const KEPT_GRAMS = 20
+
+/** How long the jar takes to its peak in the cold, ratio by ratio: what was seen, and what is expected from it. */
+export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParameters }) {
+  const { kitchen, pantry } = useKitchen()
+  const builds = useJarLog(jar)
+  const cold = kitchen.places.find((p) => isCold(p.tempC))
+  const expected = useMemo(() => {
+    const here = kitchen.places[0]
+    if (cold === undefined || here === undefined) return []
+    const now = nowMs()
+    const stay = (place: typeof cold, fromMs: number) => ({ fromMs, ...standingAt(place, place.tempC, fromMs, kitchen.timeZone) })
+    return RATIOS.flatMap((ratio) => {
+      const kept = { grams: KEPT_GRAMS, hydration: jar.hydration, flour: jar.flour, line: null }
+      const fed = feedByRatio(kept, ratio, jar.hydration)
+      if (!fed.ok) return []
+      const fresh = { feed: jar.feed, flourGrams: fed.value.flour, waterGrams: fed.value.water, mixTempC: here.tempC }
+      const line = lineOfFeed(kept, fresh, [stay(here, now), stay(cold, now + MS_PER_HOUR)], pantry)
+      const { milestones } = simulate(vesselOf(line, parameters), parameters, { untilHours: LOOK_HOURS, stopPastPeak: true })
+      return milestones.peakHours === null ? [] : [{ ratio, days: milestones.peakHours / HOURS_PER_DAY }]
+    })
+  }, [jar, parameters, kitchen, cold, pantry])
+  if (cold === undefined || expected.length === 0) return null
+  const seen = coldPeaks((builds ?? []).map(({ line, marks }) => ({ line: lineFromWire(line), marks: marks.map((m) => ({ ...m, atMs: Date.parse(m.at) })) })))
+  return (
+    <Card title={`To its peak at ${cold.name}, an hour out first`}>
+      <ul className={classes.list}>
+        {expected.map(({ ratio, days }) => (
+          <li key={ratio}>
+            <b>
+              1:{ratio}, {days.toFixed(1)} days
+            </b>
+            <span>{seenWords(seen, ratio)}</span>
+          </li>
+        ))}
+      </ul>
+      <Text c="dimmed" mt="sm">
+        A look a day while it stands cold makes these its own.
+      </Text>
+    </Card>
+  )
+}
+
+function seenWords(seen: readonly ColdPeak[], ratio: number): string {
+  const own = seen.filter((peak) => Math.abs(Math.log(peak.ratio / ratio)) < 0.3)
+  return own.length === 0 ? 'not seen yet' : `seen after ${own.map((peak) => peak.days.toFixed(1)).join(', ')} days`
+}

@@ -1,0 +1,91 @@
+import { Button, Drawer, Select, Stack, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { type Jar, type JarEdit, jarEditSchema } from '../../../contract'
+import { CULTURE_TRAITS, CULTURES, type Culture, FLOUR_KINDS, type FlourKind, usualFeed } from '../../../core'
+import { editJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { BlendEditor } from '../../parts/BlendEditor'
+import { Note } from '../../parts/Card'
+import { QuantityField } from '../../parts/QuantityField'
+import { tellDone, tellError } from '../../parts/tell'
+
+const NONE = 'none'
+
+/** Name, culture, flour, vessel and least of a jar. */
+export function EditJarSheet({ jar, opened, onClose }: { jar: Jar; opened: boolean; onClose: () => void }) {
+  return (
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={`About ${jar.name}`}>
+      {opened && <EditForm jar={jar} onClose={onClose} />}
+    </Drawer>
+  )
+}
+
+function EditForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
+  const { vessels } = useKitchen()
+  const [draft, setDraft] = useState<JarEdit>({
+    name: jar.name,
+    culture: jar.culture,
+    flour: jar.flour,
+    feed: jar.feed,
+    vesselId: jar.vesselId,
+    keepMinimumGrams: jar.keepMinimumGrams
+  })
+  const [problem, setProblem] = useState<string | null>(null)
+  const edit = (patch: Partial<JarEdit>) => {
+    setProblem(null)
+    setDraft((before) => ({ ...before, ...patch }))
+  }
+  const free = jar.flour === 'gluten-free'
+  /** Cultures it can be without a program: what it already lives on, told otherwise. */
+  const cultures = free || jar.culture === 'dried' ? [jar.culture] : CULTURES.filter((c) => c !== 'gluten-free' && c !== 'dried')
+  const keep = () => {
+    const checked = jarEditSchema.safeParse({ ...draft, name: draft.name.trim() })
+    if (!checked.success) return setProblem(checked.error.issues[0]?.message ?? 'Something is missing.')
+    editJar(jar, checked.data).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
+    onClose()
+  }
+  return (
+    <Stack gap="md">
+      <TextInput label="Name" data-autofocus value={draft.name} maxLength={80} onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <Select
+        label="Culture"
+        description={CULTURE_TRAITS[draft.culture].says}
+        data={[...cultures]}
+        value={draft.culture}
+        allowDeselect={false}
+        onChange={(v) => v !== null && edit({ culture: v as Culture })}
+      />
+      {!free && (
+        <Select
+          label="Flour it lives on for the most part"
+          data={FLOUR_KINDS.filter((kind) => kind !== 'gluten-free')}
+          value={draft.flour}
+          allowDeselect={false}
+          onChange={(v) => v !== null && edit({ flour: v as FlourKind, feed: [...usualFeed(draft.culture, v as FlourKind)] })}
+        />
+      )}
+      <BlendEditor of="its feeds" blend={draft.feed} only={free ? 'gluten-free' : undefined} onBlend={(feed) => edit({ feed })} />
+      <Select
+        label="Vessel"
+        data={[{ value: NONE, label: 'Not said' }, ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))]}
+        value={vessels.some((v) => v.id === draft.vesselId) ? draft.vesselId : NONE}
+        allowDeselect={false}
+        onChange={(v) => edit({ vesselId: v === null || v === NONE ? null : v })}
+      />
+      <QuantityField
+        kind="mass"
+        label="The least that always stays"
+        value={draft.keepMinimumGrams}
+        range={[0, 5000]}
+        onCommit={(keepMinimumGrams) => edit({ keepMinimumGrams })}
+      />
+      <Note>
+        {free
+          ? 'It is kept free of gluten: no flour with gluten can be chosen for it.'
+          : 'To change what lives in it, from liquid to stiff or white to rye, take its program: it goes slowly. A gluten-free one is started anew.'}
+      </Note>
+      {problem !== null && <Note tone="stop">{problem}</Note>}
+      <Button onClick={keep}>Keep it</Button>
+    </Stack>
+  )
+}

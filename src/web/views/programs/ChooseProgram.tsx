@@ -1,0 +1,220 @@
+import { Button, SegmentedControl, Select, Skeleton, Stack, Text, TextInput } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
+import type { Jar } from '../../../contract'
+import { type AbsenceWay, CULTURE_TRAITS, CULTURES, type Culture, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
+import { beliefIn, useCultures } from '../../data/beliefs'
+import { nowMs } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { startProgram } from '../../data/programs'
+import { Card, Note } from '../../parts/Card'
+import { MomentField } from '../../parts/MomentField'
+import { PlaceSelect } from '../../parts/PlaceSelect'
+import { QuantityField } from '../../parts/QuantityField'
+import { Quiet } from '../../parts/Quiet'
+import { tellError } from '../../parts/tell'
+import { type ProgramChoices, type ProgramGround, proposeProgram, waysToWait } from './buildProgram'
+import classes from './programs.module.css'
+import { KIND_WORDS } from './programWords'
+import { StepList } from './StepList'
+
+const MS_PER_DAY = 86_400_000
+
+/** Chooses a program for a jar. */
+export function ChooseProgram() {
+  const { id = '' } = useParams()
+  const [params, setParams] = useSearchParams()
+  const { cultures, error } = useCultures()
+  if (cultures === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The jars could not be opened" words={error.message} />
+  const jar = cultures.jars.find((j) => j.id === id)
+  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
+  if (jar.program !== null) {
+    return (
+      <Quiet
+        title={`${jar.name} is in a program already`}
+        words={`${jar.program.title}. Finish it or call it off first.`}
+        action={{ label: 'Go to it', href: `/programs/${jar.program.id}` }}
+      />
+    )
+  }
+  const kinds = PROGRAM_KINDS.filter((kind) => kind !== 'new culture' && (kind === 'wake') === (jar.culture === 'dried'))
+  const wanted = kinds.find((kind) => kind === params.get('kind'))
+  const kind = wanted ?? (kinds.length === 1 ? kinds[0] : undefined)
+  return (
+    <div className={classes.room}>
+      <h1 className={classes.title}>What {jar.name} is to do</h1>
+      {kinds.length > 1 && (
+        <fieldset className={classes.kinds} aria-label="Programs">
+          {kinds.map((k) => (
+            <button key={k} type="button" className={classes.kind} aria-pressed={k === kind} onClick={() => setParams({ kind: k }, { replace: true })}>
+              <b>{KIND_WORDS[k].name}</b>
+              <span>{KIND_WORDS[k].use}</span>
+            </button>
+          ))}
+        </fieldset>
+      )}
+      {kind !== undefined && kind !== 'new culture' && <Propose key={kind} kind={kind} jar={jar} parameters={beliefIn(cultures.beliefs, jar.id).centre} />}
+    </div>
+  )
+}
+
+const USUAL_GRAMS: Readonly<Partial<Record<ProgramKind, number>>> = { dry: 40, grow: 400, gift: 50 }
+
+function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new culture'>; jar: Jar; parameters: ProgramGround['parameters'] }) {
+  const { kitchen, pantry, format } = useKitchen()
+  const navigate = useNavigate()
+  const now = useMemo(nowMs, [])
+  const warm = kitchen.places.find((p) => p.id === jar.placeId && !isCold(p.tempC)) ?? kitchen.places.find((p) => !isCold(p.tempC)) ?? kitchen.places[0]
+  const [choices, setChoices] = useState<ProgramChoices>({
+    placeId: warm?.id ?? jar.placeId,
+    culture: jar.culture === 'stiff' ? 'white wheat' : 'stiff',
+    school: 'gather first',
+    name: '',
+    grams: USUAL_GRAMS[kind] ?? 50,
+    shape: 'flakes',
+    awayDays: 21,
+    way: null,
+    whenMs: now + 2 * MS_PER_DAY
+  })
+  const edit = (patch: Partial<ProgramChoices>) => setChoices((before) => ({ ...before, ...patch }))
+  const ground = useMemo(() => ({ kitchen, pantry, format, nowMs: now, parameters }), [kitchen, pantry, format, now, parameters])
+  const ways = useMemo(() => (kind === 'absence' ? waysToWait(jar, choices.placeId, ground) : []), [kind, jar, choices.placeId, ground])
+  const chosen = useMemo(() => ({ ...choices, way: choices.way ?? bestWay(ways, choices.awayDays) }), [choices, ways])
+  const proposed = useMemo(() => proposeProgram(kind, jar, chosen, ground), [kind, jar, chosen, ground])
+  const begin = (program: Program) => startProgram({ jarId: jar.id, placeId: choices.placeId, program }).then((id) => navigate(`/programs/${id}`), tellError)
+  return (
+    <div className={classes.columns}>
+      <Card title={KIND_WORDS[kind].name}>
+        <Stack gap="md">
+          {kind === 'change' && (
+            <Select
+              label="It is to become"
+              data={CULTURES.filter((c) => c !== 'dried' && c !== jar.culture)}
+              description={CULTURE_TRAITS[choices.culture].says}
+              value={choices.culture}
+              allowDeselect={false}
+              onChange={(v) => v !== null && edit({ culture: v as Culture })}
+            />
+          )}
+          {kind === 'strengthen' && <MomentField ms={choices.whenMs} fromMs={now} onMs={(whenMs) => edit({ whenMs })} />}
+          {kind === 'gift' && (
+            <TextInput label="For" placeholder="a name" maxLength={60} value={choices.name} onChange={(e) => edit({ name: e.currentTarget.value })} />
+          )}
+          {kind === 'wake' && (
+            <TextInput
+              label="Name of the woken jar"
+              maxLength={80}
+              value={choices.name}
+              placeholder={`${jar.name.replace(/, dried$/, '')}, woken`}
+              onChange={(e) => edit({ name: e.currentTarget.value })}
+            />
+          )}
+          {(kind === 'dry' || kind === 'grow' || kind === 'gift') && (
+            <QuantityField
+              kind="mass"
+              label={kind === 'dry' ? 'Wet, to be dried' : kind === 'grow' ? 'Wanted beside its least' : 'Given away'}
+              value={choices.grams}
+              range={[5, 10_000]}
+              onCommit={(grams) => edit({ grams })}
+            />
+          )}
+          {kind === 'dry' && (
+            <SegmentedControl
+              aria-label="Dried as"
+              data={[...DRIED_SHAPES]}
+              value={choices.shape}
+              onChange={(shape) => edit({ shape: shape as ProgramChoices['shape'] })}
+            />
+          )}
+          {kind === 'absence' && (
+            <QuantityField
+              kind="count"
+              label="Away for, days"
+              value={choices.awayDays}
+              range={[3, 365]}
+              onCommit={(awayDays) => edit({ awayDays, way: null })}
+            />
+          )}
+          <PlaceSelect
+            label={kind === 'absence' ? 'It stands first at' : 'Where it stands'}
+            value={choices.placeId}
+            onPlace={({ id }) => edit({ placeId: id, way: null })}
+          />
+          {kind === 'absence' && <Ways ways={ways} awayDays={choices.awayDays} chosen={chosen.way} onWay={(way) => edit({ way })} />}
+        </Stack>
+      </Card>
+      {'sentence' in proposed ? (
+        <Card title="What comes of it">
+          <Note tone="stop">{proposed.sentence}</Note>
+          {kind === 'change' && (choices.culture === 'gluten-free' || jar.culture === 'gluten-free') && (
+            <Button mt="md" component={Link} to={`/programs/new?culture=${choices.culture}`}>
+              Start a new culture
+            </Button>
+          )}
+        </Card>
+      ) : (
+        <Preview program={proposed.program} now={now} onBegin={() => void begin(proposed.program)} />
+      )}
+    </div>
+  )
+}
+
+/** The way that lasts long enough with the least flour; the longest where none does. */
+function bestWay(ways: readonly AbsenceWay[], awayDays: number): AbsenceWay | null {
+  const enough = ways.filter((way) => way.hungryDays >= awayDays)
+  return [...enough].sort((a, b) => a.flourGrams - b.flourGrams)[0] ?? ways[0] ?? null
+}
+
+const SHOWN_WAYS = 8
+
+function Ways({
+  ways,
+  awayDays,
+  chosen,
+  onWay
+}: {
+  ways: readonly AbsenceWay[]
+  awayDays: number
+  chosen: AbsenceWay | null
+  onWay: (way: AbsenceWay) => void
+}) {
+  const { kitchen, format } = useKitchen()
+  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'a place'
+  return (
+    <div>
+      <Text fw={500}>How it waits</Text>
+      <div className={classes.ways}>
+        {ways.slice(0, SHOWN_WAYS).map((way) => (
+          <button
+            key={`${way.flourPerSeed} ${way.hydration} ${way.placeId}`}
+            type="button"
+            className={classes.way}
+            aria-pressed={way === chosen}
+            onClick={() => onWay(way)}
+          >
+            <b>
+              1:{way.flourPerSeed}, {format.percent(way.hydration, 0)}, {nameOf(way.placeId)}
+            </b>
+            <span data-short={way.hungryDays < awayDays}>
+              hungry after {Math.round(way.hungryDays)} days, comes back for {Math.round(way.lastsDays)}
+              {way.lastsDays >= 60 ? ' and more' : ''}
+            </span>
+          </button>
+        ))}
+      </div>
+    </div>
+  )
+}
+
+/** The steps with their times, before it is begun. */
+function Preview({ program, now, onBegin }: { program: Program; now: number; onBegin: () => void }) {
+  return (
+    <Card title={program.title} data-testid="preview">
+      <Text mb="md">{program.says}</Text>
+      <StepList program={program} from={now} />
+      <Button mt="lg" size="lg" onClick={onBegin}>
+        Begin
+      </Button>
+    </Card>
+  )
+}

@@ -1,0 +1,106 @@
+import { Button, Group, SegmentedControl, Select, Stack, Text, TextInput } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+import { CULTURE_TRAITS, CULTURES, type Culture, firstMix, NEW_CULTURE_SCHOOLS, type NewCultureSchool } from '../../../core'
+import { nowMs } from '../../data/clock'
+import { openJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { startProgram } from '../../data/programs'
+import { Card, Note } from '../../parts/Card'
+import { PlaceSelect } from '../../parts/PlaceSelect'
+import { tellError } from '../../parts/tell'
+import { proposeNewCulture } from './buildProgram'
+import classes from './programs.module.css'
+import { StepList } from './StepList'
+
+/** A culture starts best so warm, °C. */
+const IDEAL_C = 25
+
+/** A culture that is to be, from flour and water. */
+export function NewCultureRoom() {
+  const { kitchen, format, pantry } = useKitchen()
+  const navigate = useNavigate()
+  const [params] = useSearchParams()
+  const now = useMemo(nowMs, [])
+  const asked = CULTURES.find((c) => c === params.get('culture'))
+  const [culture, setCulture] = useState<Culture>(asked ?? 'rye')
+  const [school, setSchool] = useState<NewCultureSchool>('gather first')
+  const [name, setName] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const warm = [...kitchen.places].sort((a, b) => Math.abs(a.tempC - IDEAL_C) - Math.abs(b.tempC - IDEAL_C))[0]
+  const [placeId, setPlaceId] = useState(warm?.id ?? '')
+  const program = proposeNewCulture({ culture, school })
+  const { flour, hydration, feed } = CULTURE_TRAITS[culture]
+  const first = firstMix({ school, hydration })
+  const begin = async () => {
+    if (name.trim() === '') return setProblem('Give it a name.')
+    const jarId = newId()
+    const happenedAt = new Date(nowMs()).toISOString()
+    await openJar({
+      id: jarId,
+      name: name.trim(),
+      culture,
+      flour,
+      hydration: first.waterGrams / first.flourGrams,
+      grams: first.flourGrams + first.waterGrams,
+      begun: true,
+      lastFedAt: happenedAt,
+      placeId
+    })
+    const id = await startProgram({ jarId, placeId, program })
+    void navigate(`/programs/${id}`)
+  }
+  return (
+    <div className={classes.room}>
+      <h1 className={classes.title}>A new culture</h1>
+      <div className={classes.columns}>
+        <Card title="From flour and water">
+          <Stack gap="md">
+            <TextInput
+              label="Name"
+              value={name}
+              error={problem}
+              maxLength={80}
+              onChange={(e) => {
+                setName(e.currentTarget.value)
+                setProblem(null)
+              }}
+            />
+            <Select
+              label="Culture"
+              description={CULTURE_TRAITS[culture].says}
+              data={CULTURES.filter((c) => c !== 'dried' && c !== 'stiff under water')}
+              value={culture}
+              allowDeselect={false}
+              onChange={(v) => v !== null && setCulture(v as Culture)}
+            />
+            <SegmentedControl aria-label="School" data={[...NEW_CULTURE_SCHOOLS]} value={school} onChange={(v) => setSchool(v as NewCultureSchool)} />
+            <Text c="dimmed">
+              {school === 'gather first'
+                ? 'Equal feeds for three days and nothing thrown away; then a part is kept, and at last the feeds double.'
+                : 'A small jar: one day only stirred, then a part is kept and fed every day.'}
+            </Text>
+            <PlaceSelect label="Where it stands" value={placeId} onPlace={({ id }) => setPlaceId(id)} />
+            <Note tone="care">Raw flour is not eaten, and the discard of the first week is thrown away. Lid loose: a sealed jar can burst.</Note>
+          </Stack>
+        </Card>
+        <Card title="The first day">
+          <Group gap="xl" mb="md">
+            <Text size="xl" fw={700}>
+              {format.mass(first.flourGrams)} {feed.map((p) => pantry.get(p.ingredientId)?.name.toLowerCase()).join(', ')}
+            </Text>
+            <Text size="xl" fw={700}>
+              {format.mass(first.waterGrams)} water
+            </Text>
+          </Group>
+          <Text mb="md">Stir well in a clean jar, mark the level, lid on loosely.</Text>
+          <StepList program={program} from={now} />
+          <Button mt="lg" size="lg" onClick={() => void begin().catch(tellError)}>
+            Mixed: begin
+          </Button>
+        </Card>
+      </div>
+    </div>
+  )
+}

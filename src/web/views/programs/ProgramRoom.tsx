@@ -1,0 +1,224 @@
+import { Button, Group, Skeleton, Text, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import type { RunningProgram } from '../../../contract'
+import { BAD_ADVICE, BAD_WORDS, type Deed, foldProgram, type Outcome, type ProgramState, type ProgramStep } from '../../../core'
+import { useNow } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { noteStep, setProgramEnded, useProgram } from '../../data/programs'
+import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
+import { whenWords } from '../../parts/conditionWords'
+import { QuantityField } from '../../parts/QuantityField'
+import { Quiet } from '../../parts/Quiet'
+import { tellDone, tellError } from '../../parts/tell'
+import { fromNow } from '../../parts/words'
+import classes from './programs.module.css'
+import { deedWords } from './programWords'
+import { ComingSteps } from './StepList'
+
+/** A program's day: the step that is next, what to see first, and what was and comes. */
+export function ProgramRoom() {
+  const { id = '' } = useParams()
+  const now = useNow()
+  const { program: running, error } = useProgram(id)
+  if (running === undefined)
+    return error === undefined ? (
+      <Skeleton height={320} />
+    ) : (
+      <Quiet title="This program could not be opened" words={error.message} action={{ label: 'Jars', href: '/jars' }} />
+    )
+  const { program, startedAt, entries, endedAt } = running
+  const startedMs = Date.parse(startedAt)
+  const stood = entries.filter((e) => !e.undone).map(({ step, at, outcome }) => ({ step, atMs: Date.parse(at), outcome }))
+  const state = foldProgram(program, startedMs, stood)
+  const step = program.steps[state.step]
+  const over = endedAt !== null || state.status !== 'running'
+  return (
+    <div className={classes.room}>
+      <Group justify="space-between">
+        <h1 className={classes.title}>{program.title}</h1>
+        <Text c="dimmed">
+          {over ? '' : `Day ${state.dayAt(now)} · `}
+          <Link to={`/jars/${running.jarId}`}>{running.jarName}</Link>
+        </Text>
+      </Group>
+      {endedAt !== null ? (
+        <CalledOff running={running} />
+      ) : state.status === 'stopped' ? (
+        <Card title="It ends here" tone="stop">
+          <Note tone="stop">{BAD_ADVICE}</Note>
+          <Button mt="md" component={Link} to={`/jars/${running.jarId}`}>
+            To {running.jarName}
+          </Button>
+        </Card>
+      ) : step === undefined ? (
+        <Done running={running} />
+      ) : (
+        <Now key={`${state.step} ${state.tries}`} running={running} step={step} state={state} now={now} />
+      )}
+      <Course running={running} state={state} now={now} over={over} />
+    </div>
+  )
+}
+
+const told = (outcome: Outcome, title: string) => (outcome === 'done' ? `${title}: done.` : outcome === 'not yet' ? 'Noted: not yet.' : 'Noted.')
+
+function Now({ running, step, state, now }: { running: RunningProgram; step: ProgramStep; state: ProgramState; now: number }) {
+  const { format } = useKitchen()
+  const [note, setNote] = useState('')
+  const [grams, setGrams] = useState(25)
+  const [sending, setSending] = useState(false)
+  const early = state.dueMs > now
+  const { sign, deed } = step
+  const say = (outcome: Outcome) => {
+    setSending(true)
+    const entry = {
+      step: state.step,
+      outcome,
+      note: note.trim() === '' ? undefined : note.trim(),
+      grams: deed?.kind === 'weigh' && outcome === 'done' ? grams : undefined
+    }
+    noteStep(running, entry)
+      .then((undo) => tellDone(told(outcome, step.title), undo), tellError)
+      .finally(() => setSending(false))
+  }
+  return (
+    <Card data-testid="step">
+      <Text c="dimmed">
+        Step {state.step + 1} of {running.program.steps.length} ·{' '}
+        {early ? `${whenWords(state.dueMs, now, format)}, ${fromNow(state.dueMs, now, format)}` : 'now'}
+      </Text>
+      <h2 className={classes.step}>{step.title}</h2>
+      <DeedFigures deed={deed} />
+      <Text mt="sm" size="lg">
+        {step.what}
+      </Text>
+      {state.tries > 0 && sign !== null && (
+        <Note tone="care">
+          Not yet, {state.tries === 1 ? 'once' : `${state.tries} times`}: {sign.notYet}
+        </Note>
+      )}
+      {sign !== null && (
+        <Text mt="md" size="lg">
+          <b>First look:</b> {sign.good}
+        </Text>
+      )}
+      {deed?.kind === 'weigh' && <QuantityField mt="md" maw={220} kind="mass" label="It weighs" value={grams} range={[0.1, 20_000]} onCommit={setGrams} />}
+      <TextInput mt="md" maw={520} label="A word about it, if you like" maxLength={500} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+      <Group mt="lg">
+        <Button size="lg" loading={sending} variant={early ? 'default' : 'filled'} onClick={() => say('done')}>
+          {sign === null ? 'Done' : 'So it is: done'}
+        </Button>
+        {sign !== null && (
+          <Button size="lg" variant="default" disabled={sending} onClick={() => say('not yet')}>
+            Not yet
+          </Button>
+        )}
+        <Button size="lg" variant="subtle" color="red" disabled={sending} onClick={() => say('bad')}>
+          {BAD_WORDS}
+        </Button>
+        {deed?.kind === 'give' && running.takenJarId !== null && (
+          <Button size="lg" variant="light" component={Link} to={`/jars/${running.takenJarId}/label`}>
+            Its label
+          </Button>
+        )}
+      </Group>
+      {sign !== null && sign.meanwhile !== null && <Meanwhile sign={sign} />}
+    </Card>
+  )
+}
+
+function Meanwhile({ sign }: { sign: NonNullable<ProgramStep['sign']> }) {
+  const { format, pantry } = useKitchen()
+  return (
+    <Text c="dimmed" mt="sm">
+      Not yet: {deedWords(sign.meanwhile, pantry, format)}; again in {format.duration(sign.againHours)}.
+    </Text>
+  )
+}
+
+/** What is weighed at a step, to be read from two metres. */
+function DeedFigures({ deed }: { deed: Deed | null }) {
+  const { pantry } = useKitchen()
+  if (deed === null) return null
+  if (deed.kind === 'take')
+    return (
+      <Figures>
+        <Figure size="lg" value={<Mass grams={deed.grams} />} name="out of the jar" />
+      </Figures>
+    )
+  if (deed.kind !== 'feed' && deed.kind !== 'wake') return null
+  return (
+    <Figures>
+      <Figure
+        size="lg"
+        value={deed.kind === 'feed' && deed.keepGrams === null ? 'all' : <Mass grams={(deed.kind === 'feed' ? deed.keepGrams : deed.grams) ?? 0} />}
+        name={deed.kind === 'feed' ? 'kept' : 'flakes'}
+      />
+      {deed.flours.map(({ ingredientId, grams }) => (
+        <Figure key={ingredientId} size="lg" value={<Mass grams={grams} />} name={pantry.get(ingredientId)?.name.toLowerCase() ?? 'flour'} />
+      ))}
+      <Figure size="lg" value={<Mass grams={deed.waterGrams} />} name="water" />
+    </Figures>
+  )
+}
+
+function Done({ running }: { running: RunningProgram }) {
+  return (
+    <Card title="Done">
+      <Text size="lg">{running.program.says}</Text>
+      <Group mt="md">
+        {running.takenJarId !== null && (
+          <>
+            <Button component={Link} to={`/jars/${running.takenJarId}`}>
+              To what came of it
+            </Button>
+            <Button variant="default" component={Link} to={`/jars/${running.takenJarId}/label`}>
+              Its label
+            </Button>
+          </>
+        )}
+        <Button variant={running.takenJarId === null ? 'filled' : 'default'} component={Link} to={`/jars/${running.jarId}`}>
+          To {running.jarName}
+        </Button>
+      </Group>
+    </Card>
+  )
+}
+
+function CalledOff({ running }: { running: RunningProgram }) {
+  return (
+    <Card title="Called off">
+      <Button onClick={() => void setProgramEnded(running, false).catch(tellError)}>Go on with it</Button>
+    </Card>
+  )
+}
+
+/** What was done, and what comes. */
+function Course({ running, state, now, over }: { running: RunningProgram; state: ProgramState; now: number; over: boolean }) {
+  const { format } = useKitchen()
+  const { program, entries } = running
+  return (
+    <Card title="The course of it">
+      <ol className={classes.steps} data-testid="course">
+        {entries.map((entry) => (
+          <li key={entry.id} data-done="true" data-undone={entry.undone}>
+            <b>{whenWords(Date.parse(entry.at), now, format)}</b>
+            <span>
+              {program.steps[entry.step]?.title}
+              {entry.outcome === 'not yet' ? ': not yet' : entry.outcome === 'bad' ? `: ${BAD_WORDS.toLowerCase()}` : ''}
+              {entry.undone && ' (taken back)'}
+              {entry.note !== null && <span className={classes.deed}>{entry.note}</span>}
+            </span>
+          </li>
+        ))}
+        {!over && <ComingSteps program={program} state={state} now={now} />}
+      </ol>
+      {!over && (
+        <Button mt="md" variant="subtle" onClick={() => void setProgramEnded(running, true).catch(tellError)}>
+          Call it off
+        </Button>
+      )}
+    </Card>
+  )
+}

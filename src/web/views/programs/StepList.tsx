@@ -1,0 +1,29 @@
+import { comingSteps, foldProgram, type Program } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { whenWords } from '../../parts/conditionWords'
+import classes from './programs.module.css'
+import { deedWords } from './programWords'
+
+/** The steps of a program that begins now, with their times if all goes well. */
+export function StepList({ program, from }: { program: Program; from: number }) {
+  return (
+    <ol className={classes.steps}>
+      <ComingSteps program={program} state={foldProgram(program, from, [])} now={from} />
+    </ol>
+  )
+}
+
+/** Steps that are still to come, as rows of a list. */
+export function ComingSteps({ program, state, now }: { program: Program; state: ReturnType<typeof foldProgram>; now: number }) {
+  const { format, pantry } = useKitchen()
+  return comingSteps(program, state).map(({ step, atMs }, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: steps never change their order
+    <li key={i}>
+      <b>{atMs <= now ? 'Now' : whenWords(atMs, now, format)}</b>
+      <span>
+        {step.title}
+        <span className={classes.deed}>{deedWords(step.deed, pantry, format)}</span>
+      </span>
+    </li>
+  ))
+}

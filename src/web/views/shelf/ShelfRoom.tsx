@@ -1,0 +1,107 @@
+import { Button, Group, Skeleton, Text } from '@mantine/core'
+import { IconPlus } from '@tabler/icons-react'
+import { useMemo, useState } from 'react'
+import type { ListedIngredient } from '../../../contract'
+import { factsOf, SHELF_DAYS, type ShelfNeed } from '../../../core'
+import { useNow } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { useShelf } from '../../data/shelf'
+import { Card } from '../../parts/Card'
+import { whenWords } from '../../parts/conditionWords'
+import { newIngredient } from '../../parts/IngredientForm'
+import { Quiet } from '../../parts/Quiet'
+import { CostCard } from './CostCard'
+import { IngredientsCard } from './IngredientsCard'
+import { needsOf } from './needsOf'
+import classes from './ShelfRoom.module.css'
+import { ShelfSheet } from './ShelfSheet'
+import { ShoppingCard } from './ShoppingCard'
+
+/** Flours and the rest: what is left, what will be taken, what it costs. */
+export function ShelfRoom() {
+  const now = useNow()
+  const { ingredients } = useKitchen()
+  const { shelf, error } = useShelf()
+  const [open, setOpen] = useState<ListedIngredient | null>(null)
+  const needs = useMemo(() => (shelf === undefined ? [] : needsOf(shelf)), [shelf])
+  if (shelf === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The shelf could not be looked into" words={error.message} />
+  const byId = new Map(ingredients.map((listed) => [listed.ingredient.id, listed]))
+  const inUse = new Set(needs.map((need) => need.ingredientId))
+  const flours = ingredients.filter(({ ingredient, changed }) => ingredient.kind === 'flour' && (changed || inUse.has(ingredient.id)))
+  const rows = [
+    ...needs.flatMap((need) => {
+      const listed = byId.get(need.ingredientId)
+      return listed === undefined || listed.ingredient.kind === 'water' ? [] : [{ listed, need }]
+    }),
+    ...flours.filter(({ ingredient }) => !inUse.has(ingredient.id)).map((listed) => ({ listed, need: null }))
+  ]
+  const fresh = (blend: boolean) => {
+    const ingredient = newIngredient('', 'flour')
+    const first = ingredients.find(({ ingredient: i }) => i.kind === 'flour' && i.blend === undefined)?.ingredient.id ?? 'white wheat'
+    setOpen({ ingredient: blend ? { ...ingredient, blend: [{ ingredientId: first, share: 80 }] } : ingredient, builtIn: false, changed: false, version: 0 })
+  }
+  return (
+    <div className={classes.room}>
+      <Group justify="space-between">
+        <h1 className={classes.title}>Shelf</h1>
+        <Group>
+          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => fresh(true)}>
+            New blend
+          </Button>
+          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => fresh(false)}>
+            New flour
+          </Button>
+        </Group>
+      </Group>
+      <Card title={`In store, and the next ${SHELF_DAYS / 7} weeks`} data-testid="stock">
+        {rows.length === 0 ? (
+          <Text c="dimmed">Plan a bake or feed a jar, and what they take stands here. Say what is in a packet, and it is counted down.</Text>
+        ) : (
+          <ul className={classes.stock}>
+            {rows.map(({ listed, need }) => (
+              <StockRow key={listed.ingredient.id} listed={listed} need={need} now={now} onOpen={() => setOpen(listed)} />
+            ))}
+          </ul>
+        )}
+      </Card>
+      <div className={classes.columns}>
+        <ShoppingCard uses={shelf.uses} stock={shelf.stock} now={now} />
+        <CostCard shelf={shelf} now={now} />
+      </div>
+      <IngredientsCard onOpen={setOpen} />
+      <ShelfSheet listed={open} shelf={shelf} onClose={() => setOpen(null)} />
+    </div>
+  )
+}
+
+function StockRow({ listed, need, now, onOpen }: { listed: ListedIngredient; need: ShelfNeed | null; now: number; onOpen: () => void }) {
+  const { format } = useKitchen()
+  const { ingredient } = listed
+  const grams = need?.grams ?? null
+  const facts = ingredient.kind === 'flour' ? factsOf(ingredient) : null
+  const known = [
+    ingredient.blend === undefined ? '' : 'blend',
+    facts === null ? '' : `protein ${facts.protein.from === 'kind' ? 'about ' : ''}${format.percent(facts.protein.value)}`,
+    ingredient.price === undefined ? '' : `${format.money(ingredient.price.amount)} for ${format.mass(ingredient.price.packGrams)}`
+  ]
+  const left = grams === null ? 'not counted' : grams < 0.5 ? 'none left' : format.mass(grams)
+  return (
+    <li>
+      <button type="button" className={classes.row} onClick={onOpen}>
+        <b>{ingredient.name}</b>
+        <span className={classes.left} data-out={need?.runsOut != null} data-unknown={grams === null}>
+          {left}
+        </span>
+        <span>{need === null || need.takenGrams < 0.5 ? 'nothing planned' : `takes ${format.mass(need.takenGrams)}`}</span>
+        <span data-out={need?.runsOut != null} className={classes.out}>
+          {need?.runsOut == null
+            ? grams === null || need === null || need.takenGrams < 0.5
+              ? ''
+              : 'lasts'
+            : `short ${whenWords(need.runsOut.atMs, now, format)}, ${need.runsOut.forWhat}`}
+        </span>
+        <span className={classes.facts}>{known.filter((word) => word !== '').join(' · ')}</span>
+      </button>
+    </li>
+  )
+}

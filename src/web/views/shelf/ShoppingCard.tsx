@@ -1,0 +1,73 @@
+import { Button, CopyButton, Group, SegmentedControl, Text } from '@mantine/core'
+import { useState } from 'react'
+import type { Shelf } from '../../../contract'
+import { type ShoppingItem, shoppingList, shoppingMarkdown } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Card } from '../../parts/Card'
+import { download } from '../../parts/download'
+import { needsOf } from './needsOf'
+import classes from './ShelfRoom.module.css'
+
+const MS_PER_WEEK = 7 * 86_400_000
+const WEEKS = ['1', '2', '4'] as const
+
+/** What to buy, to be printed, copied or taken along as Markdown. */
+export function ShoppingCard({ uses, stock, now }: { uses: Shelf['uses']; stock: Shelf['stock']; now: number }) {
+  const { format, pantry, kitchen } = useKitchen()
+  const [weeks, setWeeks] = useState<string>('2')
+  const until = now + Number(weeks) * MS_PER_WEEK
+  const needs = needsOf({ stock, uses: uses.filter((use) => Date.parse(use.at) < until) })
+  const items = shoppingList(needs, pantry)
+  const words = ({ grams, packs, counted }: ShoppingItem) =>
+    `${packs === null ? format.mass(grams) : `${packs.count} × ${format.mass(packs.grams)}`}${counted ? '' : ' in all, not counted'}`
+  const title = `Shopping until ${format.date(until)}`
+  const text = shoppingMarkdown(title, items, words)
+  const sum = items.reduce((t, item) => t + (item.packs?.amount ?? 0), 0)
+  return (
+    <Card title={title} data-testid="shopping">
+      <SegmentedControl
+        className={classes.noPrint}
+        aria-label="How far ahead"
+        data={WEEKS.map((w) => ({ value: w, label: w === '1' ? 'a week' : `${w} weeks` }))}
+        value={weeks}
+        onChange={setWeeks}
+        mb="sm"
+      />
+      {items.length === 0 ? (
+        <Text c="dimmed">Nothing is missing until then.</Text>
+      ) : (
+        <ul className={classes.list}>
+          {items.map((item) => (
+            <li key={item.ingredient.id}>
+              <span>{item.ingredient.name}</span>
+              <b>{words(item)}</b>
+              {item.counted && item.packs !== null && <small>{format.mass(item.grams)} are missing</small>}
+            </li>
+          ))}
+        </ul>
+      )}
+      {sum > 0 && (
+        <Text mt="sm" c="dimmed">
+          About {format.money(sum)}, as far as prices are known.
+        </Text>
+      )}
+      {items.length > 0 && (
+        <Group mt="md" className={classes.noPrint}>
+          <Button variant="default" onClick={() => window.print()}>
+            Print
+          </Button>
+          <CopyButton value={items.map((item) => `${item.ingredient.name}: ${words(item)}`).join('\n')}>
+            {({ copied, copy }) => (
+              <Button variant="default" onClick={copy}>
+                {copied ? 'Copied' : 'Copy'}
+              </Button>
+            )}
+          </CopyButton>
+          <Button variant="default" onClick={() => download(`${kitchen.name} shopping.md`, text, 'text/markdown')}>
+            Markdown
+          </Button>
+        </Group>
+      )}
+    </Card>
+  )
+}
