@@ -29,9 +29,9 @@ async function freePort(): Promise<number> {
   return port
 }
 
-/** Starts the built program; `demo` opens Lantern Street. */
-export async function startProgram({ demo = false, now = NOW } = {}): Promise<Program> {
-  const folder = await mkdtemp(join(tmpdir(), 'olvent-e2e-'))
+/** Starts the built program; `demo` opens Lantern Street, a folder of one's own is taken over. */
+export async function startProgram({ demo = false, now = NOW, folder: given = '' } = {}): Promise<Program> {
+  const folder = given === '' ? await mkdtemp(join(tmpdir(), 'olvent-e2e-')) : given
   const port = await freePort()
   let child: ChildProcess | null = null
   let standing = now

@@ -163,6 +163,9 @@ const fedFloursSchema = z
   .min(1, { error: 'A feed needs some flour.' })
   .max(10)
 
+/** The stamp of a jar without a log. */
+export const NO_LOG = 'none'
+
 /** What of a jar its baker may change at any time. */
 export const jarEditSchema = z.object({
   name: nameSchema,

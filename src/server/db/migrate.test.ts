@@ -132,3 +132,45 @@ test('from version 2 places keep one temperature, vessels are glass, jars are le
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })
+
+test('from version 3 jars know their culture and their origin, money has a currency', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(folder, 'kitchen.sqlite'), logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 3))
+  const [kitchen, place, bramble, spare] = [testId(), testId(), testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run(`INSERT INTO kitchens VALUES (?, 'K', 0, '{"mass":"g"}', 1)`, [kitchen])
+  await run("INSERT INTO places (id, kitchenId, name, tempC, surroundings, position) VALUES (?, ?, 'Counter', 22, 'air', 0)", [place, kitchen])
+  for (const [id, flour] of [
+    [bramble, 'rye'],
+    [spare, 'spelt']
+  ])
+    await run('INSERT INTO jars (id, kitchenId, name, flour, keepMinimumMg, placeId, version) VALUES (?, ?, ?, ?, 15000, ?, 1)', [
+      id,
+      kitchen,
+      flour,
+      flour,
+      place
+    ])
+  await run("INSERT INTO events (id, kitchenId, jarId, type, payload, happenedAtMs, recordedAtMs, source) VALUES (?, ?, ?, 'split', ?, ?, ?, 'typed')", [
+    testId(),
+    kitchen,
+    bramble,
+    JSON.stringify({ newJarId: spare }),
+    NOW,
+    NOW
+  ])
+  await sequelize.close()
+  const database = await openDatabase(folder)
+  const all = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.SELECT })
+  expect(await all('SELECT culture, originId, feed, vesselId FROM jars ORDER BY name')).toEqual([
+    { culture: 'rye', originId: null, feed: null, vesselId: null },
+    { culture: 'wholegrain', originId: bramble, feed: null, vesselId: null }
+  ])
+  expect(await all("SELECT json_extract(settings, '$.currency') AS currency, json_extract(settings, '$.mass') AS mass FROM kitchens")).toEqual([
+    { currency: 'EUR', mass: 'g' }
+  ])
+  expect(await all('SELECT count(*) AS n FROM programs')).toEqual([{ n: 0 }])
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})

@@ -157,11 +157,22 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
   )
 }
 
+/** One generation with its parents and stays. Plain rows: of hundreds of jars the making of model instances takes longer than the asking. */
 async function generationOf({ models, transaction }: Work, ids: readonly string[]) {
+  const batchId = ids as string[]
   const [batches, parents, stays] = await Promise.all([
-    models.batches.findAll({ where: { id: ids as string[] }, transaction }),
-    models.batchParents.findAll({ where: { batchId: ids as string[] }, order: [['id', 'ASC']], transaction }),
-    models.batchStays.findAll({ where: { batchId: ids as string[] }, order: [['fromMs', 'ASC']], transaction })
+    models.batches.findAll({ where: { id: batchId }, raw: true, transaction }),
+    models.batchParents.findAll({ where: { batchId }, order: [['id', 'ASC']], raw: true, transaction }),
+    models.batchStays.findAll({ where: { batchId }, order: [['fromMs', 'ASC']], raw: true, transaction })
   ])
-  return { batches: batches.map(plain), parents: parents.map(plain), stays: stays.map(plain) }
+  return {
+    batches: (batches as unknown as Written<BatchRow, 'floursMg' | 'own'>[]).map(
+      (row): BatchRow => ({ ...row, floursMg: JSON.parse(row.floursMg) as BatchRow['floursMg'], own: JSON.parse(row.own ?? 'null') as BatchRow['own'] })
+    ),
+    parents: parents as unknown as BatchParentRow[],
+    stays: stays as unknown as BatchStayRow[]
+  }
 }
+
+/** A row as it is written: its documents are text. */
+type Written<Row, Documents extends keyof Row> = Omit<Row, Documents> & Record<Documents, string>

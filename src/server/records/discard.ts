@@ -3,7 +3,8 @@ import { format } from 'date-fns'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import type { DiscardPot, discardUseSchema, undoSchema } from '../../contract'
-import { contentsOf, type FlourKind, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../core'
+import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../core'
+import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { linesOf } from './batches'
 import { refuseFuture } from './jars'
@@ -17,13 +18,9 @@ const UNKNOWN = { flour: 'white wheat', hydration: 1 } as const
 
 interface MoveRow {
   eventId: string
-  type: string
+  jarId: string | null
   atMs: number
   milligrams: number
-  jarName: string | null
-  flour: FlourKind | null
-  previousBatchId: string | null
-  went: 'into food' | 'thrown away' | null
 }
 
 /** All that went into the pot and came out, oldest first; what was taken back is left out with what it takes back. */
@@ -31,10 +28,8 @@ async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
   const sequelize = models.events.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
   return sequelize.query<MoveRow>(
-    `SELECT events.id AS eventId, events.type AS type, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams,
-       jars.name AS jarName, jars.flour AS flour,
-       json_extract(events.payload, '$.previousBatchId') AS previousBatchId, json_extract(events.payload, '$.went') AS went
-     FROM ledger_entries JOIN events ON events.id = ledger_entries.eventId LEFT JOIN jars ON jars.id = events.jarId
+    `SELECT events.id AS eventId, events.jarId AS jarId, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams
+     FROM ledger_entries JOIN events ON events.id = ledger_entries.eventId
      WHERE ledger_entries.account = :pot AND events.type != 'undo'
        AND events.id NOT IN (SELECT json_extract(payload, '$.undoes') FROM events WHERE type = 'undo')
      GROUP BY events.id ORDER BY events.happenedAtMs, events.sequence`,
@@ -42,39 +37,76 @@ async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
   )
 }
 
+/** Portions that are told one by one; those before are told as one. */
+const TOLD_SINGLY = 200
+
 /** What is in the discard pot, and what became of the rest month by month. */
 export async function discardPot(work: Work): Promise<DiscardPot> {
-  const { timeZone } = await theKitchen(work)
   const rows = await moveRows(work)
   const left = leftInPot(rows)
+  const old = left.slice(0, -TOLD_SINGLY)
+  const portions = await portionsOf(work, left.slice(-TOLD_SINGLY))
+  return { portions: old.length === 0 ? portions : [await oneOf(work, old), ...portions], months: await monthsOf(work, rows) }
+}
+
+type Left = readonly { readonly move: MoveRow; readonly milligrams: number }[]
+const iso = (ms: number) => new Date(Number(ms)).toISOString()
+
+async function jarsOf({ models, transaction }: Work, left: Left): Promise<Map<string, JarRow>> {
+  const ids = [...new Set(left.flatMap(({ move }) => move.jarId ?? []))]
+  return new Map((await models.jars.findAll({ where: { id: ids }, transaction })).map(plain).map((jar) => [jar.id, jar]))
+}
+
+async function portionsOf(work: Work, left: Left): Promise<DiscardPot['portions']> {
+  const jars = await jarsOf(work, left)
+  const events = await work.models.events.findAll({ where: { id: left.map(({ move }) => move.eventId) }, transaction: work.transaction })
+  const before = new Map(events.map(plain).map((event) => [event.id, event.payload.previousBatchId as string | undefined]))
   const lines = await linesOf(
     work,
-    left.flatMap(({ move }) => move.previousBatchId ?? []),
+    [...before.values()].flatMap((id) => id ?? []),
     1
   )
-  const portions = left.map(({ move: { atMs, jarName, flour, previousBatchId }, milligrams }) => {
-    const line = lines.get(previousBatchId ?? '')
+  return left.map(({ move: { eventId, jarId, atMs }, milligrams }) => {
+    const jar = jars.get(jarId ?? '')
+    const line = lines.get(before.get(eventId) ?? '')
     return {
-      since: new Date(Number(atMs)).toISOString(),
+      since: iso(atMs),
       grams: toGrams(milligrams),
-      jarName,
-      flour: flour ?? UNKNOWN.flour,
+      jarName: jar?.name ?? null,
+      flour: jar?.flour ?? UNKNOWN.flour,
       hydration: line === undefined ? UNKNOWN.hydration : contentsOf(line).hydration
     }
   })
+}
+
+/** Very many old portions as one, since the oldest; it holds gluten if any of them does. */
+async function oneOf(work: Work, left: Left): Promise<DiscardPot['portions'][number]> {
+  const jars = await jarsOf(work, left)
+  const flours = left.map(({ move }) => jars.get(move.jarId ?? '')?.flour ?? UNKNOWN.flour)
+  return {
+    since: iso(left[0]?.move.atMs ?? work.nowMs),
+    grams: toGrams(left.reduce((sum, portion) => sum + portion.milligrams, 0)),
+    jarName: null,
+    flour: flours.find((flour) => FLOURS[flour].gluten) ?? flours[0] ?? UNKNOWN.flour,
+    hydration: UNKNOWN.hydration
+  }
+}
+
+/** What came out, month by month of the kitchen: into food, or thrown away. */
+async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<DiscardPot['months']> {
+  const { timeZone } = await theKitchen(work)
+  const outs = rows.filter((row) => row.milligrams < 0)
+  const events = await work.models.events.findAll({ where: { id: outs.map((row) => row.eventId) }, transaction: work.transaction })
+  const thrown = new Set(events.map(plain).flatMap((event) => (event.type === TAKEN_OUT && event.payload.went === 'thrown away' ? [event.id] : [])))
   const months = new Map<string, { usedGrams: number; thrownGrams: number }>()
-  for (const { atMs, milligrams, type, went } of rows) {
-    if (milligrams >= 0) continue
+  for (const { eventId, atMs, milligrams } of outs) {
     const month = format(new TZDate(Number(atMs), timeZone), 'yyyy-MM')
     const sums = months.get(month) ?? { usedGrams: 0, thrownGrams: 0 }
-    if (type === TAKEN_OUT && went === 'thrown away') sums.thrownGrams += toGrams(-milligrams)
+    if (thrown.has(eventId)) sums.thrownGrams += toGrams(-milligrams)
     else sums.usedGrams += toGrams(-milligrams)
     months.set(month, sums)
   }
-  return {
-    portions,
-    months: [...months].map(([month, sums]) => ({ month, ...sums })).sort((a, b) => b.month.localeCompare(a.month))
-  }
+  return [...months].map(([month, sums]) => ({ month, ...sums })).sort((a, b) => b.month.localeCompare(a.month))
 }
 
 /** Takes discard out of the pot: into food, or away. */

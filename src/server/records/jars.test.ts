@@ -210,3 +210,115 @@ test('another jar, of rye; a jar of nothing is refused', async () => {
   expect((await server.send('POST', '/api/jars', { ...rye, id: testId(), grams: 0 })).status).toBe(400)
   expect((await server.send('POST', '/api/jars', { ...rye, id: testId(), flour: 'sand' })).status).toBe(400)
 })
+
+describe('more of a feed', () => {
+  test('crust and slime are cut away and lost, not discarded', async () => {
+    const { body } = await feed({ trimGrams: 15 })
+    expect(body.grams).toBe(120)
+    expect((await server.send('GET', '/api/discard')).body.portions).toMatchObject([{ grams: 65 }])
+    const [jar] = await jars()
+    const more = await feed({ keepGrams: 110, trimGrams: 15 })
+    expect(more.status).toBe(400)
+    expect(more.body.error.message).toContain(`${jar.name} holds 120 g; 110 g kept and 15 g cut away are more`)
+  })
+
+  test('a ball in water keeps its warmth as a water bath does', async () => {
+    expect((await feed({ underWater: true })).body.line.stays[0].surroundings).toBe('water bath')
+  })
+
+  test('into another vessel: it stands in that from then on, and a feed taken back takes that back', async () => {
+    const vessel = { id: testId(), name: 'Crock', tareGrams: 900, capacityMl: 2000, innerDiameterMm: 130, heightMm: 175, material: 'stoneware' }
+    await server.send('PUT', `/api/vessels/${vessel.id}`, { version: 0, vessel })
+    const id = testId()
+    const { body } = await feed({ id, vesselId: vessel.id })
+    expect(body).toMatchObject({ vesselId: vessel.id, line: { material: 'stoneware' } })
+    expect((await feed({ vesselId: testId() })).status).toBe(400)
+    await server.send('POST', `/api/jars/${body.id}/undo`, { id: testId(), undoes: id, happenedAt: TEST_NOW })
+    expect((await jars())[0].vesselId).toBeNull()
+  })
+
+  test('how often it is fed: the middle of its last intervals', async () => {
+    for (const hour of ['09', '11', '17', '18']) await feed({ happenedAt: `2026-11-26T${hour}:00:00.000Z` })
+    // 1 h, 6 h and 2 h
+    expect((await jars())[0].lastFeed).toMatchObject({ at: '2026-11-26T18:00:00.000Z', keepGrams: 20, everyHours: 2 })
+  })
+})
+
+describe('looks', () => {
+  const look = async (more: object) => {
+    const [jar] = await jars()
+    return server.send('POST', `/api/jars/${jar.id}/looks`, { id: testId(), happenedAt: TEST_NOW, signs: {}, ...more })
+  }
+  test('a look is in the log that is learned from, with its feed; taken back it is not', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    const [jar] = await jars()
+    const id = testId()
+    expect((await look({ id, rise: 1.8, signs: { top: 'domed' } })).body.logStamp).not.toBe(jar.logStamp)
+    const log = async () => (await server.send('GET', `/api/jars/${jar.id}/log`)).body.builds
+    expect(await log()).toMatchObject([
+      { kind: 'feed', line: { startedAt: '2026-11-26T12:00:00.000Z' }, marks: [{ at: TEST_NOW, rise: 1.8, signs: { top: 'domed' } }], mixedAt: TEST_NOW }
+    ])
+    await server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes: id, happenedAt: TEST_NOW })
+    expect(await log()).toEqual([])
+    expect((await jars())[0].logStamp).toBe('none')
+  })
+  test('a look that saw nothing, one before the feed, one in the future', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    expect((await look({})).status).toBe(400)
+    expect((await look({ rise: 1.5, happenedAt: '2026-11-26T11:00:00.000Z' })).body.error.code).toBe('before the feed')
+    expect((await look({ rise: 1.5, happenedAt: '2026-11-27T12:00:00.000Z' })).status).toBe(400)
+    expect((await look({ rise: 40 })).status).toBe(400)
+  })
+})
+
+describe('a jar and its family', () => {
+  const edit = (jar: { id: string; version: number }, more: object) =>
+    server.send('PUT', `/api/jars/${jar.id}`, {
+      version: jar.version,
+      jar: {
+        name: 'Pip',
+        culture: 'white wheat',
+        flour: 'white wheat',
+        feed: [{ ingredientId: 'white wheat', share: 1 }],
+        vesselId: null,
+        keepMinimumGrams: 15,
+        ...more
+      }
+    })
+  test('its name, what it is fed and its least can be changed; two windows do not overwrite each other', async () => {
+    const [jar] = await jars()
+    const blend = [
+      { ingredientId: 'white wheat', share: 4 },
+      { ingredientId: 'rye', share: 1 }
+    ]
+    const { body } = await edit(jar, { name: 'Pippin', culture: 'house blend', feed: blend, keepMinimumGrams: 30 })
+    expect(body).toMatchObject({ name: 'Pippin', culture: 'house blend', feed: blend, keepMinimumGrams: 30 })
+    const stale = await edit(jar, { name: 'Other' })
+    expect(stale.status).toBe(409)
+    expect(stale.body.error.current.name).toBe('Pippin')
+  })
+  test('spoiled: all of it is lost, and it can be put back', async () => {
+    const [jar] = await jars()
+    const id = testId()
+    expect((await server.send('POST', `/api/jars/${jar.id}/end`, { id, happenedAt: TEST_NOW, why: 'spoiled' })).body.jars).toEqual([])
+    expect((await server.send('POST', `/api/jars/${jar.id}/feeds`, {})).status).not.toBe(200)
+    const undo = { id: testId(), happenedAt: TEST_NOW, undoes: id }
+    expect((await server.send('POST', `/api/jars/${jar.id}/restore`, undo)).body.grams).toBe(100)
+    expect((await server.send('POST', `/api/jars/${jar.id}/restore`, undo)).body.grams).toBe(100)
+    expect((await server.send('POST', `/api/jars/${jar.id}/restore`, { ...undo, id: testId() })).status).toBe(409)
+  })
+  test('a weighing that something was taken of since is not taken back below nothing', async () => {
+    const [jar] = await jars()
+    const id = testId()
+    await server.send('POST', `/api/jars/${jar.id}/weighings`, { id, happenedAt: TEST_NOW, grams: 400 })
+    await server.send('POST', `/api/jars/${jar.id}/splits`, {
+      id: testId(),
+      happenedAt: TEST_NOW,
+      jarId: testId(),
+      name: 'S',
+      grams: 350,
+      placeId: jar.placeId
+    })
+    expect((await server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes: id, happenedAt: TEST_NOW })).status).toBe(409)
+  })
+})

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, lineToWire } from '../../contract'
+import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, lineToWire, NO_LOG } from '../../contract'
 import {
   type BatchLine,
   type BlendPart,
@@ -73,9 +73,6 @@ function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
 /** Water ÷ flour of what is in a jar; of flakes once they are dry. */
 const hydrationOf = (line: BatchLine) => (line.dried === true ? DRY_FLAKES : contentsOf(line).hydration)
 
-/** The stamp of a jar without a log. */
-const NO_LOG = 'none'
-
 /** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds. */
 async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
   const sequelize = models.jars.sequelize
@@ -100,27 +97,36 @@ const HABIT_FEEDS = 8
 const MS_PER_HOUR = 3_600_000
 
 /** The last feed of each jar, and how often it is fed: the middle one of its last intervals. */
-async function lastFeeds({ models, transaction }: Work): Promise<Map<string, Jar['lastFeed']>> {
+export async function lastFeeds({ models, transaction }: Work): Promise<Map<string, NonNullable<Jar['lastFeed']>>> {
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
-  const rows = await sequelize.query<{ jarId: string; atMs: number; payload: string }>(
-    `SELECT events.jarId AS jarId, events.happenedAtMs AS atMs, events.payload AS payload FROM jars JOIN events ON events.sequence IN
-       (SELECT sequence FROM events WHERE jarId = jars.id AND type = 'feed' AND ${NOT_UNDONE} ORDER BY sequence DESC LIMIT ${HABIT_FEEDS})
-     WHERE jars.deletedAtMs IS NULL ORDER BY events.sequence DESC`,
+  const rows = await sequelize.query<{ jarId: string; atMs: number; payload: string | null }>(
+    `SELECT jarId, atMs, CASE nth WHEN 1 THEN payload END AS payload FROM
+       (SELECT events.jarId AS jarId, events.happenedAtMs AS atMs, events.payload AS payload,
+          ROW_NUMBER() OVER (PARTITION BY events.jarId ORDER BY events.sequence DESC) AS nth
+        FROM jars JOIN events ON events.sequence IN
+          (SELECT sequence FROM events WHERE jarId = jars.id AND type = 'feed' AND ${NOT_UNDONE} ORDER BY sequence DESC LIMIT ${HABIT_FEEDS})
+        WHERE jars.deletedAtMs IS NULL)
+     ORDER BY jarId, nth`,
     { type: QueryTypes.SELECT, transaction }
   )
-  const byJar = new Map<string, typeof rows>()
-  for (const row of rows) byJar.set(row.jarId, [...(byJar.get(row.jarId) ?? []), row])
-  return new Map(
-    [...byJar].map(([jarId, feeds]) => {
-      const [last] = feeds
-      const { keepGrams, flours, waterGrams } = JSON.parse(last?.payload ?? '{}') as NonNullable<Jar['lastFeed']>
-      const gaps = feeds.slice(1).map((feed, i) => (Number(feeds[i]?.atMs) - Number(feed.atMs)) / MS_PER_HOUR)
-      const everyHours = gaps.length === 0 ? null : (gaps.sort((a, b) => a - b)[Math.floor(gaps.length / 2)] ?? null)
-      return [jarId, flours === undefined ? null : { at: new Date(Number(last?.atMs)).toISOString(), keepGrams, flours, waterGrams, everyHours }]
-    })
-  )
+  const feeds = new Map<string, NonNullable<Jar['lastFeed']>>()
+  const gaps = new Map<string, number[]>()
+  for (const [i, { jarId, atMs, payload }] of rows.entries()) {
+    const before = rows[i - 1]
+    if (before?.jarId === jarId) gaps.get(jarId)?.push((Number(before.atMs) - Number(atMs)) / MS_PER_HOUR)
+    else gaps.set(jarId, [])
+    if (payload === null) continue
+    const { keepGrams, flours, waterGrams } = JSON.parse(payload) as Partial<NonNullable<Jar['lastFeed']>>
+    // Feeds of older versions do not say which flour it was.
+    if (keepGrams === undefined || flours === undefined || waterGrams === undefined) continue
+    feeds.set(jarId, { at: new Date(Number(atMs)).toISOString(), keepGrams, flours, waterGrams, everyHours: null })
+  }
+  for (const [jarId, feed] of feeds) feed.everyHours = middleOf(gaps.get(jarId) ?? [])
+  return feeds
 }
+
+const middleOf = (values: readonly number[]): number | null => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const lines = await linesOf(

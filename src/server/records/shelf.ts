@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
-import { QueryTypes } from 'sequelize'
+import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { happeningOf, type Plan, type Shelf, type stockSchema, type undoSchema } from '../../contract'
 import {
@@ -26,7 +26,7 @@ import { notFound, Problem } from '../problems'
 import { pantryFor } from './bakeEffects'
 import { doughOfPlan, eventsOf, levainWishOf } from './bakes'
 import { pantryIn } from './ingredients'
-import { listJars, refuseFuture } from './jars'
+import { lastFeeds, refuseFuture } from './jars'
 import { theKitchen } from './kitchens'
 import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, NOT_UNDONE, record, undoneIds, type Work } from './work'
 
@@ -63,9 +63,12 @@ export async function shelf(work: Work): Promise<Shelf> {
   const bakes = await bakesWithUse(work)
   const iso = (ms: number) => new Date(Number(ms)).toISOString()
   const until = shelfHorizon(work.nowMs)
-  const feeds = (await listJars(work)).flatMap(({ name, lastFeed, culture }): ComingUse[] =>
-    lastFeed === null || culture === 'dried' ? [] : comingFeeds({ ...lastFeed, name, lastMs: Date.parse(lastFeed.at) }, work.nowMs, until)
-  )
+  const living = await work.models.jars.findAll({ where: { deletedAtMs: null, culture: { [Op.ne]: 'dried' } }, transaction: work.transaction })
+  const habits = await lastFeeds(work)
+  const feeds = living.map(plain).flatMap(({ id, name }): ComingUse[] => {
+    const feed = habits.get(id)
+    return feed === undefined ? [] : comingFeeds({ ...feed, name, lastMs: Date.parse(feed.at) }, work.nowMs, until)
+  })
   const planned = bakes
     .filter((bake) => !bake.done && bake.atMs < until)
     .flatMap(({ left, atMs, name }) => [...left].map(([ingredientId, grams]) => ({ ingredientId, grams, atMs, forWhat: name })))
@@ -156,17 +159,17 @@ async function keeping({ models, transaction, ...work }: Work): Promise<Shelf['k
   const { sequelize } = models.events
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
   const since = work.nowMs - MONTHS * 31 * 86_400_000
-  const rows = await sequelize.query<{ day: number; account: string; milligrams: number }>(
-    `SELECT events.happenedAtMs / 3600000 AS day, ledger_entries.account AS account, SUM(-ledger_entries.milligrams) AS milligrams
+  const rows = await sequelize.query<{ hour: number; account: string; milligrams: number }>(
+    `SELECT events.happenedAtMs / 3600000 AS hour, ledger_entries.account AS account, SUM(-ledger_entries.milligrams) AS milligrams
      FROM events JOIN ledger_entries ON ledger_entries.eventId = events.id
      WHERE events.type = 'feed' AND events.happenedAtMs > :since AND events.${NOT_UNDONE}
        AND ledger_entries.account LIKE 'shelf:%' AND ledger_entries.account != 'shelf:water'
-     GROUP BY day, account`,
+     GROUP BY hour, account`,
     { type: QueryTypes.SELECT, transaction, replacements: { since } }
   )
   const months = new Map<string, Map<string, number>>()
-  for (const { day, account, milligrams } of rows) {
-    const month = format(new TZDate(Number(day) * 3_600_000, timeZone), 'yyyy-MM')
+  for (const { hour, account, milligrams } of rows) {
+    const month = format(new TZDate(Number(hour) * 3_600_000, timeZone), 'yyyy-MM')
     const sums = months.get(month) ?? new Map<string, number>()
     const id = account.slice('shelf:'.length)
     sums.set(id, (sums.get(id) ?? 0) + toGrams(milligrams))

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, ROUTES } from '../../contract'
+import { type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, NO_LOG, ROUTES } from '../../contract'
 import { type BuildLog, type JarBelief, MODEL_VERSION, observationsOf, type PastBuild, pinnedJar, UNKNOWN_JAR, vesselOf } from '../../core'
 import { nowMs } from './clock'
 import { desk, ONCE } from './desk'
@@ -43,6 +43,7 @@ function keptBelief(jarId: string, of: string): JarBelief | null {
 
 async function beliefOf(jar: Jar): Promise<JarBelief> {
   if (jar.pace.kind === 'pinned') return pinnedJar(jar.pace.parameters)
+  if (jar.logStamp === NO_LOG) return UNKNOWN_JAR
   const of = JSON.stringify([MODEL_VERSION, jar.pace, jar.logStamp])
   const kept = keptBelief(jar.id, of)
   if (kept !== null) return kept

@@ -75,9 +75,10 @@ export function absenceWays(
 
 /**
  * Leaves a jar alone for some time, and takes it up again.
+ * @param placeName where it waits
  * @param awayDays how long
  */
-export function longAbsence(name: string, keepGrams: number, feed: readonly BlendPart[], way: AbsenceWay, awayDays: number): Program {
+export function longAbsence(name: string, keepGrams: number, feed: readonly BlendPart[], way: AbsenceWay, placeName: string, awayDays: number): Program {
   const stiff = way.hydration < 0.65
   return {
     kind: 'absence',
@@ -91,7 +92,13 @@ export function longAbsence(name: string, keepGrams: number, feed: readonly Blen
         sign: null,
         deed: feedDeed(keepGrams, feed, way.flourGrams, way.waterGrams)
       },
-      { title: 'Into its place', afterHours: 1, what: 'Where it will wait.', sign: null, deed: { kind: 'move', placeId: way.placeId } },
+      {
+        title: `To its place: ${placeName}`,
+        afterHours: 1,
+        what: 'There it waits until you are back.',
+        sign: null,
+        deed: { kind: 'move', placeId: way.placeId }
+      },
       {
         title: 'Back again',
         afterHours: awayDays * 24,

@@ -27,6 +27,7 @@ export async function up(query: QueryInterface): Promise<void> {
   })
   await query.addIndex('programs', ['jarId'])
   await query.addIndex('events', ['type', 'happenedAtMs'])
+  await query.addIndex('ledger_entries', ['account', 'milligrams', 'eventId'])
 
   const { sequelize } = query
   await sequelize.query(`UPDATE jars SET culture = CASE flour

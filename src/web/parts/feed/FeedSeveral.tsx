@@ -98,6 +98,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
           <Checkbox
             key={jar.id}
             size="md"
+            radius="sm"
             disabled={figures === null}
             checked={ticked.includes(jar.id)}
             onChange={(e) => setTicked(e.currentTarget.checked ? [...ticked, jar.id] : ticked.filter((id) => id !== jar.id))}

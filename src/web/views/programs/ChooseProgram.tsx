@@ -140,6 +140,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
             value={choices.placeId}
             onPlace={({ id }) => edit({ placeId: id, way: null })}
           />
+          {kind === 'absence' && chosen.way !== null && <Honestly name={jar.name} way={chosen.way} awayDays={choices.awayDays} />}
           {kind === 'absence' && <Ways ways={ways} awayDays={choices.awayDays} chosen={chosen.way} onWay={(way) => edit({ way })} />}
         </Stack>
       </Card>
@@ -163,6 +164,18 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
 function bestWay(ways: readonly AbsenceWay[], awayDays: number): AbsenceWay | null {
   const enough = ways.filter((way) => way.hungryDays >= awayDays)
   return [...enough].sort((a, b) => a.flourGrams - b.flourGrams)[0] ?? ways[0] ?? null
+}
+
+/** What becomes of it when it is left longer than it lasts. */
+function Honestly({ name, way, awayDays }: { name: string; way: AbsenceWay; awayDays: number }) {
+  if (way.hungryDays >= awayDays) return null
+  return (
+    <Note tone={way.lastsDays < awayDays ? 'stop' : 'care'}>
+      {way.lastsDays < awayDays
+        ? `That is longer than ${name} can be left: it would have to be fed up over many days, if it comes back at all. Dry a spare first.`
+        : `${name} will be hungry for the last ${Math.round(awayDays - way.hungryDays)} days. It can be fed up again; a dried spare is the safe way beside it.`}
+    </Note>
+  )
 }
 
 const SHOWN_WAYS = 8

@@ -215,7 +215,7 @@ function Course({ running, state, now, over }: { running: RunningProgram; state:
         {!over && <ComingSteps program={program} state={state} now={now} />}
       </ol>
       {!over && (
-        <Button mt="md" variant="subtle" onClick={() => void setProgramEnded(running, true).catch(tellError)}>
+        <Button mt="md" variant="default" onClick={() => void setProgramEnded(running, true).catch(tellError)}>
           Call it off
         </Button>
       )}

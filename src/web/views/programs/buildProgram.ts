@@ -106,6 +106,7 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
   const from = feedsFrom(jar, choices.placeId, ground)
   const spareGrams = Math.max(jar.grams - jar.keepMinimumGrams, 0)
   const keepGrams = Math.round(from.kept.grams)
+  const placeName = (id: string) => ground.kitchen.places.find((p) => p.id === id)?.name ?? 'its place'
   switch (kind) {
     case 'revival': {
       const kept = { ...from.kept, grams: Math.min(REVIVED_GRAMS, jar.grams) }
@@ -136,7 +137,9 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
     }
     case 'absence': {
       const { way } = choices
-      return way === null ? { sentence: 'Choose how it waits.' } : { program: longAbsence(jar.name, keepGrams, jar.feed, way, choices.awayDays) }
+      return way === null
+        ? { sentence: 'Choose how it waits.' }
+        : { program: longAbsence(jar.name, keepGrams, jar.feed, way, placeName(way.placeId), choices.awayDays) }
     }
     case 'grow': {
       const strength = strengthOf(cultureAt(lineFromWire(jar.line), nowMs, parameters))

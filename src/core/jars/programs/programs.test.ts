@@ -1,0 +1,245 @@
+import { BUILT_IN_INGREDIENTS } from '../../dough/builtInIngredients'
+import { pantryOf } from '../../dough/ingredient'
+import { CULTURE_TRAITS, type Culture } from '../cultures'
+import type { Kept } from '../feeding'
+import type { BatchLine, LineStay } from '../lineage'
+import { type FeedsFrom, timedFeeds } from '../timedFeeds'
+import { absenceWays, longAbsence } from './absence'
+import { changeCulture } from './changeCulture'
+import { dryCulture, dryWeight, wakeDried } from './dryAndWake'
+import { giftOfJar } from './gift'
+import { growJar } from './grow'
+import { firstMix, NEW_CULTURE_SCHOOLS, newCulture } from './newCulture'
+import { comingSteps, type Deed, foldProgram, gramsOfBlend, type Outcome, type Program } from './program'
+import { REVIVAL_RATIOS, revive } from './revive'
+import { STRENGTHENING_RATIOS, strengthen } from './strengthen'
+
+const HOUR = 3_600_000
+const DAY = 24 * HOUR
+const now = Date.UTC(2026, 10, 27, 9)
+const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
+const WHITE = [{ ingredientId: 'white wheat', share: 1 }]
+const warm = (fromMs: number): LineStay => ({ fromMs, tempC: 24 })
+const fridge = (fromMs: number): LineStay => ({ fromMs, tempC: 4 })
+const jarLine: BatchLine = {
+  startedAtMs: now - 2 * DAY,
+  flours: { 'white wheat': 40 },
+  waterGrams: 40,
+  saltGrams: 0,
+  mixTempC: 22,
+  stays: [fridge(now - 2 * DAY)],
+  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+}
+const kept: Kept = { grams: 20, hydration: 1, flour: 'white wheat', line: jarLine }
+const from: FeedsFrom = { kept, feed: WHITE, hydration: 1, pantry: PANTRY, stayAt: warm }
+const flourOf = (deed: Deed | null) => (deed?.kind === 'feed' ? deed.flours.reduce((sum, f) => sum + f.grams, 0) : 0)
+
+/** Goes through a program by the book of a jar: what it holds after each step. */
+function grown(program: Program, startGrams: number): number[] {
+  let grams = startGrams
+  return program.steps.map(({ deed }) => {
+    if (deed?.kind === 'feed') grams = (deed.keepGrams ?? grams) + flourOf(deed) + deed.waterGrams
+    if (deed?.kind === 'take') grams -= deed.grams
+    return grams
+  })
+}
+
+describe('where a program stands', () => {
+  const program: Program = {
+    kind: 'revival',
+    title: 'T',
+    says: 'S',
+    steps: [
+      { title: 'one', afterHours: 0, what: '', sign: null, deed: null },
+      { title: 'two', afterHours: 24, what: '', sign: { good: '', notYet: '', againHours: 6, meanwhile: null }, deed: null }
+    ]
+  }
+  const after = (...entries: [step: number, hours: number, outcome: Outcome][]) =>
+    foldProgram(
+      program,
+      now,
+      entries.map(([step, hours, outcome]) => ({ step, atMs: now + hours * HOUR, outcome }))
+    )
+  test('a step is due so long after the one before was really done, not after it should have been', () => {
+    expect(after()).toMatchObject({ status: 'running', step: 0, dueMs: now, tries: 0 })
+    expect(after([0, 5, 'done'])).toMatchObject({ step: 1, dueMs: now + 29 * HOUR })
+  })
+  test('not yet: the same step again later, as often as it takes', () => {
+    expect(after([0, 0, 'done'], [1, 24, 'not yet'])).toMatchObject({ step: 1, dueMs: now + 30 * HOUR, tries: 1 })
+    expect(after([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'not yet'])).toMatchObject({ dueMs: now + 37 * HOUR, tries: 2 })
+    expect(after([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'done'])).toMatchObject({ status: 'done', step: 2 })
+  })
+  test('mould ends it', () => {
+    expect(after([0, 0, 'done'], [1, 24, 'bad']).status).toBe('stopped')
+  })
+  test('days are counted from its beginning, and what comes is told with its times', () => {
+    expect(after().dayAt(now + 23 * HOUR)).toBe(1)
+    expect(after().dayAt(now + 25 * HOUR)).toBe(2)
+    expect(comingSteps(program, after()).map((c) => (c.atMs - now) / HOUR)).toEqual([0, 24])
+    expect(comingSteps(program, after([0, 5, 'done'])).map((c) => (c.atMs - now) / HOUR)).toEqual([29])
+  })
+})
+
+test('grams of a blend are whole and sum to the whole', () => {
+  const thirds = [1, 1, 1].map((share, i) => ({ ingredientId: `f${i}`, share }))
+  expect(gramsOfBlend(thirds, 100).map((f) => f.grams)).toEqual([33, 34, 33])
+  expect(gramsOfBlend([...WHITE, { ingredientId: 'rye', share: 0 }], 50)).toEqual([{ ingredientId: 'white wheat', grams: 50 }])
+})
+
+test('a new culture, gathering: 100, 200, 300, 400? No: three days of 50 and 50 on top of the first, then half is kept', () => {
+  const choice = { school: 'gather first', feed: CULTURE_TRAITS['white wheat'].feed, hydration: 1 } as const
+  expect(firstMix(choice)).toEqual({ flourGrams: 50, waterGrams: 50 })
+  const grams = grown(newCulture(choice), 100)
+  // Day 2: 200, day 3: 300; from then on 50 kept with 50 and 50; at last 25 kept
+  expect(grams.slice(0, 6)).toEqual([200, 300, 150, 150, 150, 125])
+})
+
+test('a new culture, kept small: it never holds more than 90 g', () => {
+  const choice = { school: 'keep it small', feed: CULTURE_TRAITS.rye.feed, hydration: 1 } as const
+  const grams = grown(newCulture(choice), 60)
+  expect(Math.max(...grams)).toBe(90)
+  expect(grams[0]).toBe(60)
+})
+
+test.each(NEW_CULTURE_SCHOOLS)('%s: every day of the first week has its step, what to expect and what to do when it does not come', (school) => {
+  const { steps } = newCulture({ school, feed: CULTURE_TRAITS.rye.feed, hydration: 1.2 })
+  expect(steps.length).toBeGreaterThanOrEqual(8)
+  for (const { afterHours } of steps) expect(afterHours).toBe(24)
+  for (const { sign } of steps) if (sign !== null) expect(sign.notYet.length).toBeGreaterThan(20)
+  expect(steps.filter((s) => s.sign !== null).length).toBeGreaterThanOrEqual(4)
+})
+
+test('revival: gently at first, each feed when the one before is ripe', () => {
+  const feeds = timedFeeds(from, REVIVAL_RATIOS, now)
+  const { steps } = revive('Juno', WHITE, feeds)
+  expect(steps.slice(0, 3).map((s) => flourOf(s.deed))).toEqual([20, 20, 40])
+  expect(steps[1]?.afterHours).toBeCloseTo(feeds[0]?.ripeHours ?? 0, 9)
+  expect(steps.at(-1)?.sign?.meanwhile).toEqual(steps[2]?.deed)
+})
+
+test('white to stiff: the water goes down a quarter of the way at each feed, and the last feed is stiff', () => {
+  const made = changeCulture({ name: 'Juno', from: { culture: 'white wheat', hydration: 1, feed: WHITE }, to: 'stiff', keepGrams: 20 })
+  if (!made.ok) throw new Error(made.problem.code)
+  let [flour, water] = [10, 10]
+  const hydrations = made.value.steps.slice(0, 5).map(({ deed }) => {
+    if (deed?.kind !== 'feed') throw new Error('no feed')
+    const share = 20 / (flour + water)
+    flour = flour * share + flourOf(deed)
+    water = water * share + deed.waterGrams
+    return water / flour
+  })
+  // 100 % to 50 %: 87.5, 75, 62.5, 50, 50; grams are whole, so to two points
+  for (const [i, wanted] of [0.875, 0.75, 0.625, 0.5, 0.5].entries()) expect(Math.abs((hydrations[i] ?? 0) - wanted)).toBeLessThan(0.02)
+  expect(made.value.steps.at(-1)?.deed).toMatchObject({ kind: 'become', culture: 'stiff' })
+})
+
+test('white to rye: 25, 50, 75 and 100 % of rye', () => {
+  const made = changeCulture({ name: 'Juno', from: { culture: 'white wheat', hydration: 1, feed: WHITE }, to: 'rye', keepGrams: 20 })
+  if (!made.ok) throw new Error(made.problem.code)
+  const shares = made.value.steps.slice(0, 5).map(({ deed }) => {
+    if (deed?.kind !== 'feed') throw new Error('no feed')
+    return (deed.flours.find((f) => f.ingredientId === 'rye')?.grams ?? 0) / flourOf(deed)
+  })
+  for (const [i, wanted] of [0.25, 0.5, 0.75, 1, 1].entries()) expect(Math.abs((shares[i] ?? 0) - wanted)).toBeLessThan(0.02)
+})
+
+test.each([
+  ['white wheat', 'gluten-free', 'gluten stays'],
+  ['rye', 'gluten-free', 'gluten stays'],
+  ['gluten-free', 'rye', 'no gluten in'],
+  ['dried', 'rye', 'dried wakes'],
+  ['rye', 'dried', 'dried wakes'],
+  ['rye', 'rye', 'already that']
+] as [Culture, Culture, string][])('%s to %s is refused: %s', (culture, to, code) => {
+  const made = changeCulture({ name: 'X', from: { culture, hydration: 1, feed: CULTURE_TRAITS[culture].feed }, to, keepGrams: 20 })
+  expect(made).toMatchObject({ ok: false, problem: { code } })
+})
+
+test('strength for Saturday noon: three feeds, the last one ripe then; too soon is said with the first moment that works', () => {
+  const feeds = timedFeeds(from, STRENGTHENING_RATIOS, now)
+  const when = now + 2 * DAY
+  const made = strengthen('Juno', 20, WHITE, feeds, now, when)
+  if (!made.ok) throw new Error(made.problem.code)
+  const times = comingSteps(made.value, foldProgram(made.value, now, []))
+  expect(times.at(-1)?.atMs).toBeCloseTo(when, -3)
+  expect(times[0]?.atMs).toBeGreaterThan(now)
+  const early = strengthen('Juno', 20, WHITE, feeds, now, now + 5 * HOUR)
+  const all = feeds.reduce((sum, f) => sum + f.ripeHours, 0)
+  expect(early).toMatchObject({ ok: false, problem: { code: 'too soon', values: { earliestMs: now + all * HOUR } } })
+})
+
+test('drying: 100 g at 100 % become 55 g; a thin sheet at the peak, and dry is when it snaps', () => {
+  expect(dryWeight(100, 1)).toBeCloseTo(55, 9)
+  expect(dryWeight(90, 0.5)).toBeCloseTo(66, 9)
+  const [fed] = timedFeeds(from, [2], now)
+  if (fed === undefined) throw new Error('no feed')
+  const { steps } = dryCulture({ name: 'Juno', feed: WHITE, hydration: 1 }, { grams: 60, keepGrams: 20, shape: 'flakes' }, fed)
+  expect(steps.map((s) => s.deed?.kind)).toEqual(['feed', 'take', undefined, 'weigh'])
+  expect(steps[1]).toMatchObject({ deed: { grams: 60, dried: true, name: 'Juno, dried' } })
+  expect(steps[1]?.afterHours).toBeCloseTo(fed.ripeHours, 9)
+  expect(steps[3]?.sign?.good).toMatch(/snaps/)
+  expect(steps[3]?.what).toMatch(/about 33 g/)
+  // 100 g at the end of the feed, 60 taken, 40 stay
+  expect(grown(dryCulture({ name: 'Juno', feed: WHITE, hydration: 1 }, { grams: 60, keepGrams: 20, shape: 'crumb' }, fed), 80)[1]).toBe(40)
+})
+
+test('waking takes 10 g of flakes, never more than half, and comes out at the wished hydration', () => {
+  const woken = { name: 'Juno', feed: WHITE, hydration: 1 }
+  const deed = (grams: number) => wakeDried({ name: 'Juno, dried', grams }, woken).steps[0]?.deed
+  expect(deed(60)).toMatchObject({ kind: 'wake', grams: 10, waterGrams: 18 })
+  // 10 g of flakes hold 9.1 g of flour and 0.9 g of water; with 10 g of flour that wants 19.1 g of water in all
+  expect(deed(8)).toMatchObject({ grams: 4 })
+  expect(deed(3)).toMatchObject({ grams: 1 })
+})
+
+test('a long absence: colder, stiffer and more food last longer; each way tells until when it comes back', () => {
+  const ways = absenceWays(
+    kept,
+    WHITE,
+    PANTRY,
+    warm(now),
+    [
+      { id: 'fridge', stay: fridge(now) },
+      { id: 'cellar', stay: { fromMs: now, tempC: 14 } }
+    ],
+    now
+  )
+  const days = (flourPerSeed: number, hydration: number, placeId: string) =>
+    ways.find((w) => w.flourPerSeed === flourPerSeed && w.hydration === hydration && w.placeId === placeId)?.hungryDays ?? 0
+  expect(days(5, 1, 'fridge')).toBeGreaterThan(days(1, 1, 'fridge'))
+  expect(days(5, 0.5, 'fridge')).toBeGreaterThan(days(5, 1, 'fridge'))
+  expect(days(5, 1, 'fridge')).toBeGreaterThan(3 * days(5, 1, 'cellar'))
+  for (const { hungryDays, lastsDays } of ways) expect(lastsDays).toBeGreaterThan(hungryDays)
+  const best = ways[0]
+  if (best === undefined) throw new Error('no way')
+  expect(best).toMatchObject({ flourPerSeed: 10, hydration: 0.5, placeId: 'fridge' })
+  const program = longAbsence('Juno', 20, WHITE, best, 'Fridge', 21)
+  const times = comingSteps(program, foldProgram(program, now, [])).map((c) => (c.atMs - now) / DAY)
+  expect(times[2]).toBeCloseTo(21 + 1 / 24, 9)
+  expect(program.steps[1]?.deed).toEqual({ kind: 'move', placeId: 'fridge' })
+})
+
+test('grown from 60 g to a kilogram beside its least, each feed within what it can bear', () => {
+  const made = growJar('Juno', 1000, { grams: 60, keepMinimumGrams: 15, strong: true }, from, WHITE, now)
+  if (!made.ok) throw new Error(made.problem.code)
+  const grams = grown(made.value, 60)
+  expect(grams.at(-1)).toBeGreaterThanOrEqual(1015)
+  expect(grams.at(-1)).toBeLessThan(1060)
+  let before = 60
+  for (const g of grams) {
+    expect(g / before).toBeLessThan(12)
+    before = g
+  }
+  const weak = growJar('Juno', 1000, { grams: 60, keepMinimumGrams: 15, strong: false }, from, WHITE, now)
+  if (!weak.ok) throw new Error(weak.problem.code)
+  expect(weak.value.steps.length).toBeGreaterThanOrEqual(made.value.steps.length)
+  expect(growJar('Juno', 100, { grams: 0, keepMinimumGrams: 15, strong: true }, from, WHITE, now)).toMatchObject({ ok: false })
+})
+
+test('some for a friend: fed first, ripe, taken, labelled, given', () => {
+  const [fed] = timedFeeds(from, [2], now)
+  if (fed === undefined) throw new Error('no feed')
+  const { steps } = giftOfJar({ name: 'Juno', feed: WHITE, keepGrams: 20 }, 'Ada', 50, fed)
+  expect(steps.map((s) => s.deed?.kind)).toEqual(['feed', 'take', 'give'])
+  expect(steps[1]?.deed).toMatchObject({ grams: 50, name: 'For Ada', dried: false })
+})
