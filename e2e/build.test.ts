@@ -137,6 +137,7 @@ test('a vessel of one’s own is told in Kitchen and is there at once', async ()
 })
 
 test('an ingredient is changed, and goes back to what it was', async () => {
+  await page.goto(`${program.address}/shelf`)
   await page.getByRole('region', { name: 'Ingredients' }).getByRole('textbox', { name: 'Find an ingredient' }).fill('honey')
   await page.getByRole('button', { name: /^Honey/ }).click()
   await type(page, 'Water in it', '20')

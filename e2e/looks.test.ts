@@ -24,6 +24,10 @@ beforeAll(async () => {
     ['Jars', '/jars'],
     ['Jar', `/jars/${juno}`],
     ['Pace', `/jars/${juno}/pace`],
+    ['Label', `/jars/${juno}/label`],
+    ['Programs', `/jars/${juno}/programs?kind=absence`],
+    ['New culture', '/programs/new'],
+    ['Shelf', '/shelf'],
     ['Formulas', '/formulas'],
     ['Kitchen', '/kitchen']
   ]

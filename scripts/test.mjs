@@ -1,12 +1,15 @@
 // Everything that has to hold: types, lint, layering, unit tests, end-to-end tests. Closes with one line that sums them all.
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { checkNode, ensureBuild, ensureChromium, ensurePackages, run, say } from './setup.mjs'
 
 checkNode()
 ensurePackages()
 ensureChromium()
+
+/** Test files run side by side: each has a kitchen, a port and a browser of its own. More would slow each other down. */
+const WORKERS = Math.min(2, availableParallelism())
 
 let passed = 0
 let failed = 0
@@ -26,7 +29,7 @@ function jest(project) {
   say(`${project} tests …`)
   const folder = mkdtempSync(join(tmpdir(), 'olvent-test-'))
   const file = join(folder, 'result.json')
-  const done = run('npx', ['jest', '--selectProjects', project, '--json', '--outputFile', file, ...(project === 'e2e' ? ['--runInBand'] : [])], { quiet: true })
+  const done = run('npx', ['jest', '--selectProjects', project, '--json', '--outputFile', file, `--maxWorkers=${WORKERS}`], { quiet: true })
   try {
     const result = JSON.parse(readFileSync(file, 'utf8'))
     passed += result.numPassedTests

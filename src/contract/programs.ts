@@ -12,7 +12,13 @@ const floursSchema = z
   .max(10)
 
 const deedSchema: z.ZodType<Deed> = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('feed'), keepGrams: gramsSchema('What is kept').nullable(), flours: floursSchema, waterGrams: wholeGrams('Water') }),
+  z.object({
+    kind: z.literal('feed'),
+    keepGrams: gramsSchema('What is kept').nullable(),
+    flours: floursSchema,
+    waterGrams: wholeGrams('Water'),
+    taken: z.boolean().optional()
+  }),
   z.object({ kind: z.literal('take'), grams: wholeGrams('What is taken'), name: nameSchema, dried: z.boolean() }),
   z.object({ kind: z.literal('weigh') }),
   z.object({ kind: z.literal('wake'), grams: wholeGrams('Flakes'), name: nameSchema, flours: floursSchema, waterGrams: wholeGrams('Water') }),

@@ -104,13 +104,15 @@ test('waking: half of the flakes, a new jar of what they came from, fed at once'
   const { takenJarId } = (await note(drying, 0)).body
   await note(drying, 1, 'done', { grams: 33 })
   const wake = { kind: 'wake', grams: 10, name: 'Pip II', flours: [{ ingredientId: 'white wheat', grams: 10 }], waterGrams: 18 }
-  const id = await begin([step(wake)], takenJarId)
+  const id = await begin([step(wake), step({ ...feed(null), taken: true })], takenJarId)
   const { body } = await note(id, 0)
   const woken = (await jars()).find((j) => j.id === body.takenJarId)
   expect(woken).toMatchObject({ culture: 'white wheat', grams: 38, line: { flours: { 'white wheat': 10 } } })
   // 9.09 g of flour in the flakes and 10; .91 g of water and 18
   expect(woken.hydration).toBeCloseTo(18.91 / 19.09, 2)
   expect((await jars()).find((j) => j.id === takenJarId).grams).toBe(23)
+  await note(id, 1)
+  expect((await jars()).find((j) => j.id === woken.id).grams).toBe(98)
   const feedFlakes = {
     id: testId(),
     happenedAt: TEST_NOW,

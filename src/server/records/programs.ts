@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import type { programEntrySchema, programPostSchema, RunningProgram, undoSchema } from '../../contract'
-import type { Deed } from '../../core'
+import { type Deed, toGrams } from '../../core'
 import { type JarRow, type ProgramRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { endJar, feedJar, moveJar, restoreJar, splitJar, undoJar, weighJar } from './jarDeeds'
@@ -123,10 +123,11 @@ async function doDeed(work: Work, { jarId, placeId }: ProgramRow, deed: Deed, en
   const usual = { trimGrams: 0, later: null, underWater: false, placeId: place.id, mixTempC: place.tempC }
   switch (deed.kind) {
     case 'feed': {
-      const there = (await jarForSeed(work, jarId)).milligrams / 1000
+      const fedId = deed.taken === true ? (takenId ?? jarId) : jarId
+      const there = toGrams((await jarForSeed(work, fedId)).milligrams)
       const feed = { ...note(), ...usual, keepGrams: Math.min(deed.keepGrams ?? there, there), flours: [...deed.flours], waterGrams: deed.waterGrams }
-      await feedJar(work, jarId, feed)
-      return [{ jarId, eventId: feed.id }]
+      await feedJar(work, fedId, feed)
+      return [{ jarId: fedId, eventId: feed.id }]
     }
     case 'take': {
       const split = {

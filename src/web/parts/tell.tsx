@@ -1,9 +1,11 @@
 import { Button, Group, Text } from '@mantine/core'
 import { notifications } from '@mantine/notifications'
+import { newId } from '../data/newId'
 
 /** Says that something was done, with the way back. */
 export function tellDone(words: string, undo?: () => Promise<unknown>): void {
-  const id = `done-${words}`
+  // Two alike, one after the other, are two: each has its own way back.
+  const id = newId()
   notifications.show({
     id,
     withBorder: true,

@@ -83,7 +83,8 @@ export function wakeDried(
   const flour = Math.max(Math.round((WAKING.flour * flakes) / WAKING.flakes), 1)
   const water = Math.round((ground + flour) * woken.hydration - (flakes - ground))
   const kept = 20
-  const feeds = WAKING.feeds.map((ratio) => feedDeed(kept, woken.feed, kept * ratio, kept * ratio * woken.hydration))
+  const fed = (keepGrams: number | null, ratio: number) => ({ ...feedDeed(keepGrams, woken.feed, kept * ratio, kept * ratio * woken.hydration), taken: true })
+  const feeds = WAKING.feeds.map((ratio) => fed(kept, ratio))
   const [second, third] = feeds
   return {
     kind: 'wake',
@@ -102,7 +103,7 @@ export function wakeDried(
         afterHours: 24,
         what: 'Feed all of it.',
         sign: { good: 'Some bubbles, a fresh sour smell.', notYet: 'Stir it and give it another day, warmer if you can.', againHours: 24, meanwhile: null },
-        deed: feedDeed(null, woken.feed, kept, kept * woken.hydration)
+        deed: fed(null, 1)
       },
       {
         title: 'Feed it',
@@ -112,7 +113,7 @@ export function wakeDried(
           good: 'Risen by half or more.',
           notYet: 'Feed all of it once more, a little.',
           againHours: 24,
-          meanwhile: feedDeed(kept, woken.feed, kept, kept * woken.hydration)
+          meanwhile: fed(kept, 1)
         },
         deed: second ?? null
       },

@@ -17,8 +17,14 @@ export interface FlourGrams {
 
 /** What a step does to the books once it is done. */
 export type Deed =
-  /** `keepGrams` null: all of it. */
-  | { readonly kind: 'feed'; readonly keepGrams: number | null; readonly flours: readonly FlourGrams[]; readonly waterGrams: number }
+  /** `keepGrams` null: all of it. `taken`: not the jar of the program is fed but the one that was taken last. */
+  | {
+      readonly kind: 'feed'
+      readonly keepGrams: number | null
+      readonly flours: readonly FlourGrams[]
+      readonly waterGrams: number
+      readonly taken?: boolean
+    }
   /** Some goes into a new jar; `dried`: spread out to dry. */
   | { readonly kind: 'take'; readonly grams: number; readonly name: string; readonly dried: boolean }
   /** The jar that was taken last is weighed. */

@@ -54,29 +54,29 @@ describe('where a program stands', () => {
       { title: 'two', afterHours: 24, what: '', sign: { good: '', notYet: '', againHours: 6, meanwhile: null }, deed: null }
     ]
   }
-  const after = (...entries: [step: number, hours: number, outcome: Outcome][]) =>
+  const standing = (...entries: [step: number, hours: number, outcome: Outcome][]) =>
     foldProgram(
       program,
       now,
       entries.map(([step, hours, outcome]) => ({ step, atMs: now + hours * HOUR, outcome }))
     )
   test('a step is due so long after the one before was really done, not after it should have been', () => {
-    expect(after()).toMatchObject({ status: 'running', step: 0, dueMs: now, tries: 0 })
-    expect(after([0, 5, 'done'])).toMatchObject({ step: 1, dueMs: now + 29 * HOUR })
+    expect(standing()).toMatchObject({ status: 'running', step: 0, dueMs: now, tries: 0 })
+    expect(standing([0, 5, 'done'])).toMatchObject({ step: 1, dueMs: now + 29 * HOUR })
   })
   test('not yet: the same step again later, as often as it takes', () => {
-    expect(after([0, 0, 'done'], [1, 24, 'not yet'])).toMatchObject({ step: 1, dueMs: now + 30 * HOUR, tries: 1 })
-    expect(after([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'not yet'])).toMatchObject({ dueMs: now + 37 * HOUR, tries: 2 })
-    expect(after([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'done'])).toMatchObject({ status: 'done', step: 2 })
+    expect(standing([0, 0, 'done'], [1, 24, 'not yet'])).toMatchObject({ step: 1, dueMs: now + 30 * HOUR, tries: 1 })
+    expect(standing([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'not yet'])).toMatchObject({ dueMs: now + 37 * HOUR, tries: 2 })
+    expect(standing([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'done'])).toMatchObject({ status: 'done', step: 2 })
   })
   test('mould ends it', () => {
-    expect(after([0, 0, 'done'], [1, 24, 'bad']).status).toBe('stopped')
+    expect(standing([0, 0, 'done'], [1, 24, 'bad']).status).toBe('stopped')
   })
   test('days are counted from its beginning, and what comes is told with its times', () => {
-    expect(after().dayAt(now + 23 * HOUR)).toBe(1)
-    expect(after().dayAt(now + 25 * HOUR)).toBe(2)
-    expect(comingSteps(program, after()).map((c) => (c.atMs - now) / HOUR)).toEqual([0, 24])
-    expect(comingSteps(program, after([0, 5, 'done'])).map((c) => (c.atMs - now) / HOUR)).toEqual([29])
+    expect(standing().dayAt(now + 23 * HOUR)).toBe(1)
+    expect(standing().dayAt(now + 25 * HOUR)).toBe(2)
+    expect(comingSteps(program, standing()).map((c) => (c.atMs - now) / HOUR)).toEqual([0, 24])
+    expect(comingSteps(program, standing([0, 5, 'done'])).map((c) => (c.atMs - now) / HOUR)).toEqual([29])
   })
 })
 

@@ -7,9 +7,13 @@ import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { dropVessel, saveVessel } from '../../data/stores'
 import { Card, Note } from '../../parts/Card'
+import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './KitchenRoom.module.css'
+
+/** The tallest vessel is drawn so high, px; the others to its scale. */
+const TALLEST_PX = 120
 
 /** Jars and bowls: what they weigh empty and how large they are. */
 export function VesselsCard() {
@@ -22,6 +26,16 @@ export function VesselsCard() {
         <Text c="dimmed" mb="sm">
           A jar with its inner width and height lets Olvent say where the band goes and whether the peak stays below the rim.
         </Text>
+      )}
+      {vessels.length > 0 && (
+        <div className={classes.toScale}>
+          {vessels.map((vessel) => (
+            <figure key={vessel.id}>
+              <VesselDrawing vessel={vessel} pxPerMm={TALLEST_PX / Math.max(...vessels.map((v) => v.heightMm))} />
+              <figcaption>{vessel.name}</figcaption>
+            </figure>
+          ))}
+        </div>
       )}
       {vessels.map((vessel) => (
         <div key={vessel.id}>
