@@ -116,3 +116,36 @@ test('a large build from much seed still wants its water and flour before the ba
   await pour('seed', 90)
   expect((await event('band', { mixTempC: 24 })).body.error.message).toContain('water, flour')
 })
+
+describe('the last portion is never spent', () => {
+  test('seed that empties the jar, when nothing is to be kept back', async () => {
+    const { pour } = await start({ keepBackGrams: 0 })
+    const refused = await pour('seed', 99.5)
+    expect([refused.status, refused.body.error.code]).toEqual([400, 'last portion'])
+    expect(refused.body.error.message).toContain('That is the last of Pip')
+    expect((await jar()).grams).toBe(100)
+    expect((await pour('seed', 99)).status).toBe(200)
+  })
+  test('with a keep-back planned the jar may be emptied, and then something has to be kept', async () => {
+    const { pour, event } = await start({ keepBackGrams: 20 })
+    expect((await pour('seed', 100)).status).toBe(200)
+    await pour('water', 79)
+    await pour('flour', 79)
+    await event('band', { mixTempC: 24 })
+    const refused = await event('mixed', { levainGrams: 200, keepBackGrams: 0 })
+    expect([refused.status, refused.body.error.code]).toEqual([400, 'last portion'])
+    expect((await event('mixed', { levainGrams: 200, keepBackGrams: 20 })).status).toBe(200)
+    expect((await jar()).grams).toBe(20)
+  })
+  test('nor is the least of a jar when some goes into another, or the last of a dried one', async () => {
+    const { id, placeId } = await jar()
+    const split = (of: string, grams: number, as: string, jarId = testId()) =>
+      server.send('POST', `/api/jars/${of}/splits`, { id: testId(), happenedAt: TEST_NOW, jarId, name: 'Spare', grams, placeId, as })
+    expect((await split(id, 86, 'alike')).status).toBe(400)
+    const dried = testId()
+    expect((await split(id, 60, 'dried', dried)).status).toBe(200)
+    const refused = await split(dried, 58, 'woken')
+    expect(refused.body.error.message).toContain('The last of it is the spare.')
+    expect((await split(dried, 30, 'woken')).status).toBe(200)
+  })
+})

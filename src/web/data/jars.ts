@@ -82,6 +82,16 @@ export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<
   return takenBack(jar, id)
 }
 
+/** Two jars swap places, now. @returns takes both moves back */
+export async function swapPlaces(jar: Jar, other: Jar): Promise<() => Promise<void>> {
+  const first = await moveJar(jar, other.placeId)
+  const second = await moveJar(other, jar.placeId)
+  return async () => {
+    await second()
+    await first()
+  }
+}
+
 /** Puts some of a jar into a new one. @returns takes it back */
 export async function splitJar(jar: Jar, split: Pick<JarSplit, 'jarId' | 'name' | 'grams' | 'placeId'>): Promise<() => Promise<void>> {
   const id = newId()

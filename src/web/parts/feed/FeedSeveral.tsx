@@ -44,7 +44,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
   const now = useMemo(nowMs, [])
   const rows = useMemo(
     () =>
-      jarsByNeed(cultures.jars, conditions)
+      jarsByNeed(cultures.jars, conditions, now)
         .filter((jar) => jar.culture !== 'dried' && jar.program === null)
         .map((jar): Row => {
           const draft = usualDraft(jar, firstDraft(jar, kitchen))

@@ -11,19 +11,17 @@ import classes from './JarLineUp.module.css'
 /** Jars that are drawn at first, and more at each asking. */
 const DRAWN = 24
 
-/** Jars by need; dried ones want nothing and come last. */
-export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined): Jar[] {
-  return [...jars].sort(
-    (a, b) =>
-      Number(a.culture === 'dried') - Number(b.culture === 'dried') || byNeed(conditions?.get(a.id), conditions?.get(b.id)) || a.name.localeCompare(b.name)
-  )
+/** Jars by need: those whose program waits first, then the hungry; dried ones want nothing and come last. */
+export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined, now: number): Jar[] {
+  const rank = ({ culture, program }: Jar) => (program !== null && Date.parse(program.dueAt) <= now ? 0 : culture === 'dried' ? 2 : 1)
+  return [...jars].sort((a, b) => rank(a) - rank(b) || byNeed(conditions?.get(a.id), conditions?.get(b.id)) || a.name.localeCompare(b.name))
 }
 
 /** All jars at a glance, the neediest first; each can be fed from here. */
 export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; conditions: ReadonlyMap<string, JarCondition> | undefined; now: number }) {
   const [feeding, setFeeding] = useState<Jar | null>(null)
   const [drawn, setDrawn] = useState(DRAWN)
-  const jars = jarsByNeed(cultures.jars, conditions)
+  const jars = jarsByNeed(cultures.jars, conditions, now)
   const alone = new Set(withoutSpare(cultures.jars).map((jar) => jar.id))
   return (
     <>

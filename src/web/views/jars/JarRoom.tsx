@@ -3,12 +3,11 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import type { Jar, JarEvent, Place } from '../../../contract'
-import { type Format, isCold, isHungry, type JarCondition, ratioOf, withoutSpare } from '../../../core'
+import type { Jar } from '../../../contract'
+import { type JarCondition, withoutSpare } from '../../../core'
 import { beliefIn, useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
-import { moveJar, useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { tellCondition, USE_WORDS, whenWords } from '../../parts/conditionWords'
@@ -18,15 +17,15 @@ import type { FeedAmounts } from '../../parts/feed/feedDraft'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { knownSentence } from '../../parts/jarWords'
-import { PlaceSelect } from '../../parts/PlaceSelect'
 import { Quiet } from '../../parts/Quiet'
-import { tellDone, tellError } from '../../parts/tell'
 import { ColdCard } from './ColdCard'
 import { EditJarSheet } from './EditJarSheet'
 import { EndJar } from './EndJar'
+import { JarHistory } from './JarHistory'
 import classes from './JarRoom.module.css'
 import { LookSheet } from './LookSheet'
 import { SplitSheet } from './SplitSheet'
+import { Standing } from './Standing'
 
 /** One culture: how it is, what comes, where it stands, what happened to it. */
 export function JarRoom() {
@@ -90,10 +89,10 @@ export function JarRoom() {
       <div className={classes.columns}>
         <div className={classes.side}>
           {dried ? <Asleep jar={jar} /> : condition === undefined ? <Skeleton height={280} /> : <HowItIs jar={jar} condition={condition} now={now} />}
-          <History jar={jar} now={now} />
+          <JarHistory jar={jar} now={now} />
         </div>
         <div className={classes.side}>
-          <Standing jar={jar} condition={dried ? undefined : condition} now={now} onFeed={(amounts) => setFeeding({ jar, amounts })} />
+          <Standing jar={jar} jars={cultures.jars} condition={dried ? undefined : condition} now={now} onFeed={(amounts) => setFeeding({ jar, amounts })} />
           <Kept jar={jar} jars={cultures.jars} onSpare={split.open} />
           {!dried && (
             <Card title="Its pace">
@@ -177,8 +176,6 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
 }
 
 const DRAWN_PX = 72
-/** A small feed before the cold: as much flour as starter, a little of it. */
-const SMALL_GRAMS = 20
 
 function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
@@ -222,81 +219,4 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
       )}
     </Card>
   )
-}
-
-/** Where it stands, and taking it elsewhere; never hungry into the cold without a word. */
-function Standing({ jar, condition, now, onFeed }: { jar: Jar; condition: JarCondition | undefined; now: number; onFeed: (amounts: FeedAmounts) => void }) {
-  const { kitchen } = useKitchen()
-  const here = kitchen.places.find((p) => p.id === jar.placeId)
-  const hungry = condition !== undefined && isHungry(condition, now)
-  const move = ({ id, name }: Place) => {
-    if (id !== jar.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
-  }
-  return (
-    <Card title="Where it stands">
-      <PlaceSelect aria-label="Where it stands" value={jar.placeId} onPlace={move} />
-      {hungry && (
-        <Note tone="care">
-          {here !== undefined && isCold(here.tempC)
-            ? `${jar.name} is hungry in the cold. Take it out and feed it.`
-            : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}{' '}
-          <Button size="compact-sm" variant="light" onClick={() => onFeed(smallFeed(jar))}>
-            A small feed
-          </Button>
-        </Note>
-      )}
-    </Card>
-  )
-}
-
-/** One to one to one, and an hour out where it stands cold. */
-function smallFeed(jar: Jar): FeedAmounts {
-  const keepGrams = Math.max(Math.min(Math.max(jar.keepMinimumGrams, SMALL_GRAMS), jar.grams), 1)
-  return { keepGrams, flourGrams: keepGrams, waterGrams: Math.max(Math.round(keepGrams * jar.hydration), 1), hourOut: true }
-}
-
-function History({ jar, now }: { jar: Jar; now: number }) {
-  const { format } = useKitchen()
-  const { events, error, more } = useJarHistory(jar)
-  if (error !== undefined && events === undefined)
-    return (
-      <Note tone="care">
-        What happened to {jar.name} could not be read: {error.message}
-      </Note>
-    )
-  if (events === undefined) return <Skeleton height={160} />
-  return (
-    <Card title="What happened">
-      <ul className={classes.list} data-testid="history">
-        {events.map((event) => (
-          <li key={event.id} data-undone={event.undone}>
-            <b>{whenWords(Date.parse(event.at), now, format)}</b>
-            <span>
-              {eventWords(event, format)}
-              {event.undone && ' (taken back)'}
-            </span>
-          </li>
-        ))}
-      </ul>
-      {more !== undefined && (
-        <Button variant="default" mt="md" onClick={more}>
-          Show more
-        </Button>
-      )}
-    </Card>
-  )
-}
-
-function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, placeName }: JarEvent, format: Format): string {
-  const at = placeName === null ? '' : `, ${placeName}`
-  if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
-    const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
-    return `fed ${ratioOf(fed)}: ${format.mass(keepGrams)} kept, ${format.mass(flourGrams)} flour, ${format.mass(waterGrams)} water${at}`
-  }
-  if (type === 'look') return rise === null ? 'looked at' : `looked at: ${format.rise(rise)}`
-  if (type === 'ended') return 'left the kitchen, and came back'
-  if (type === 'weighing') return `weighed: ${format.mass(grams ?? 0)}`
-  if (type === 'split') return `${format.mass(grams ?? 0)} went into a new jar`
-  if (type === 'moved') return `moved${placeName === null ? '' : ` to ${placeName}`}`
-  return type === 'opened' ? `came into the kitchen with ${format.mass(grams ?? 0)}` : 'pace pinned or begun anew'
 }

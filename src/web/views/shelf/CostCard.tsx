@@ -21,7 +21,9 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
         {shelf.bakes.slice(0, SHOWN_BAKES).map(({ id, name, mixAt, amount, pieces, unpriced: without }) => (
           <li key={id}>
             <span>
-              <Link to={`/bakes/${id}`}>{name}</Link>
+              <Link to={`/bakes/${id}`} className={classes.link}>
+                {name}
+              </Link>
             </span>
             <b>{amount === 0 && without.length > 0 ? 'no price' : `${without.length > 0 ? 'from ' : ''}${format.money(amount)}`}</b>
             <small>

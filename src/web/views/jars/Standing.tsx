@@ -1,0 +1,73 @@
+import { Button, Select } from '@mantine/core'
+import type { Jar, Place } from '../../../contract'
+import { isCold, isHungry, type JarCondition } from '../../../core'
+import { moveJar, swapPlaces } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Note } from '../../parts/Card'
+import type { FeedAmounts } from '../../parts/feed/feedDraft'
+import { PlaceSelect } from '../../parts/PlaceSelect'
+import { tellDone, tellError } from '../../parts/tell'
+
+/** A small feed before the cold: as much flour as starter, a little of it. */
+const SMALL_GRAMS = 20
+
+/** Where it stands, and taking it elsewhere; never hungry into the cold without a word. */
+export function Standing({
+  jar,
+  jars,
+  condition,
+  now,
+  onFeed
+}: {
+  jar: Jar
+  jars: readonly Jar[]
+  condition: JarCondition | undefined
+  now: number
+  onFeed: (amounts: FeedAmounts) => void
+}) {
+  const { kitchen } = useKitchen()
+  const here = kitchen.places.find((p) => p.id === jar.placeId)
+  const hungry = condition !== undefined && isHungry(condition, now)
+  const move = ({ id, name }: Place) => {
+    if (id !== jar.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
+  }
+  const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && other.placeId !== jar.placeId)
+  /** Two jars that take turns: one works, one sleeps. */
+  const swap = (other: Jar | undefined) => {
+    if (other !== undefined) swapPlaces(jar, other).then((undo) => tellDone(`${jar.name} and ${other.name} have swapped places.`, undo), tellError)
+  }
+  return (
+    <Card title="Where it stands">
+      <PlaceSelect aria-label="Where it stands" value={jar.placeId} onPlace={move} />
+      {others.length > 0 && (
+        <Select
+          mt="sm"
+          aria-label="Swap places with"
+          placeholder="Swap places with another jar"
+          data={others.map((other) => ({
+            value: other.id,
+            label: `${other.name}, ${kitchen.places.find((p) => p.id === other.placeId)?.name ?? 'elsewhere'}`
+          }))}
+          value={null}
+          onChange={(v) => swap(others.find((other) => other.id === v))}
+        />
+      )}
+      {hungry && (
+        <Note tone="care">
+          {here !== undefined && isCold(here.tempC)
+            ? `${jar.name} is hungry in the cold. Take it out and feed it.`
+            : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}{' '}
+          <Button size="compact-sm" variant="light" onClick={() => onFeed(smallFeed(jar))}>
+            A small feed
+          </Button>
+        </Note>
+      )}
+    </Card>
+  )
+}
+
+/** One to one to one, and an hour out where it stands cold. */
+function smallFeed(jar: Jar): FeedAmounts {
+  const keepGrams = Math.max(Math.min(Math.max(jar.keepMinimumGrams, SMALL_GRAMS), jar.grams), 1)
+  return { keepGrams, flourGrams: keepGrams, waterGrams: Math.max(Math.round(keepGrams * jar.hydration), 1), hourOut: true }
+}
