@@ -26,6 +26,15 @@ const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ 
 const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
 const FirstRun = lazy(() => import('../views/first-run/FirstRun').then((m) => ({ default: m.FirstRun })))
 
+/** Rooms that are fetched once the first one stands, so that they open at once. */
+const SOON = [
+  () => import('../views/jars/JarsRoom'),
+  () => import('../views/jars/JarRoom'),
+  () => import('../views/shelf/ShelfRoom'),
+  () => import('../views/bakes/Bakes')
+]
+const SOON_MS = 800
+
 /** The whole window: a kitchen that is set up, or the four questions that set it up. */
 export function App() {
   const { data, error, mutate } = useKitchenAnswer()
@@ -57,6 +66,12 @@ export function App() {
 }
 
 function Rooms({ kitchen }: { kitchen: Kitchen }) {
+  useEffect(() => {
+    const timer = setTimeout(() => {
+      for (const fetchRoom of SOON) void fetchRoom().catch(() => undefined)
+    }, SOON_MS)
+    return () => clearTimeout(timer)
+  }, [])
   const here = useKitchenHere(kitchen)
   return (
     <KitchenProvider value={here}>

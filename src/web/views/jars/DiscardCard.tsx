@@ -63,7 +63,9 @@ function Contents({
 }) {
   const { format } = useKitchen()
   const { useByMs } = contents
-  const unlisted = portions.slice(0, -LISTED)
+  // One more is told as itself: a line of its own for one portion would save nothing.
+  const listed = portions.length === LISTED + 1 ? LISTED + 1 : LISTED
+  const unlisted = portions.slice(0, -listed)
   return (
     <Stack gap="md">
       <Figures>
@@ -80,7 +82,7 @@ function Contents({
             <span>since {whenWords(unlisted[0]?.sinceMs ?? now, now, format)}</span>
           </li>
         )}
-        {portions.slice(-LISTED).map((portion) => (
+        {portions.slice(-listed).map((portion) => (
           <li key={`${portion.sinceMs} ${portion.jarName}`}>
             <span>{format.mass(portion.grams)}</span>
             <span>

@@ -42,7 +42,30 @@ export function KitchenRoom() {
     <div className={classes.page}>
       <h1 className={classes.title}>Kitchen</h1>
       <div className={classes.columns}>
-        <PlacesCard kitchen={kitchen} change={change} />
+        <div className={classes.stack}>
+          <PlacesCard kitchen={kitchen} change={change} />
+          <Card title="Habits">
+            <div className={classes.stack}>
+              {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
+              {segments('Cups and spoons', CUP_KINDS, kitchen.cups, (cups) => change({ cups }))}
+              {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
+              <Select
+                label="Prices in"
+                searchable
+                data={CURRENCIES.includes(kitchen.currency) ? CURRENCIES : [kitchen.currency, ...CURRENCIES]}
+                value={kitchen.currency}
+                allowDeselect={false}
+                onChange={(v) => v !== null && change({ currency: v })}
+              />
+              <Switch
+                size="md"
+                label="A second scale shows 0.1 g"
+                checked={kitchen.smallScale}
+                onChange={(e) => change({ smallScale: e.currentTarget.checked })}
+              />
+            </div>
+          </Card>
+        </div>
         <div className={classes.stack}>
           <Card title="Sleep">
             <SimpleGrid cols={2}>
@@ -84,58 +107,37 @@ export function KitchenRoom() {
               {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
             </Text>
           </Card>
-        </div>
-        <Card title="Habits">
-          <div className={classes.stack}>
-            {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
-            {segments('Cups and spoons', CUP_KINDS, kitchen.cups, (cups) => change({ cups }))}
-            {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
-            <Select
-              label="Prices in"
-              searchable
-              data={CURRENCIES.includes(kitchen.currency) ? CURRENCIES : [kitchen.currency, ...CURRENCIES]}
-              value={kitchen.currency}
-              allowDeselect={false}
-              onChange={(v) => v !== null && change({ currency: v })}
-            />
-            <Switch
-              size="md"
-              label="A second scale shows 0.1 g"
-              checked={kitchen.smallScale}
-              onChange={(e) => change({ smallScale: e.currentTarget.checked })}
-            />
-          </div>
-        </Card>
-        <VesselsCard />
-        <Card title="This program">
-          <div className={classes.stack}>
-            <TextInput
-              label="Name of the kitchen"
-              value={name}
-              maxLength={80}
-              error={name.trim() === '' ? 'A name is needed.' : null}
-              onChange={(e) => setName(e.currentTarget.value)}
-              onBlur={() => name.trim() !== '' && name !== kitchen.name && change({ name: name.trim() })}
-            />
-            <div>
-              <Text fw={500} mb={6}>
-                Light
-              </Text>
-              <SegmentedControl
-                fullWidth
-                aria-label="Light"
-                data={[
-                  { value: 'auto', label: 'as the device' },
-                  { value: 'light', label: 'bright' },
-                  { value: 'dark', label: 'dim' }
-                ]}
-                value={colorScheme}
-                onChange={(v) => setColorScheme(v as typeof colorScheme)}
+          <VesselsCard />
+          <Card title="This program">
+            <div className={classes.stack}>
+              <TextInput
+                label="Name of the kitchen"
+                value={name}
+                maxLength={80}
+                error={name.trim() === '' ? 'A name is needed.' : null}
+                onChange={(e) => setName(e.currentTarget.value)}
+                onBlur={() => name.trim() !== '' && name !== kitchen.name && change({ name: name.trim() })}
               />
+              <div>
+                <Text fw={500} mb={6}>
+                  Light
+                </Text>
+                <SegmentedControl
+                  fullWidth
+                  aria-label="Light"
+                  data={[
+                    { value: 'auto', label: 'as the device' },
+                    { value: 'light', label: 'bright' },
+                    { value: 'dark', label: 'dim' }
+                  ]}
+                  value={colorScheme}
+                  onChange={(v) => setColorScheme(v as typeof colorScheme)}
+                />
+              </div>
+              <Switch size="md" label="Single-key shortcuts" checked={kitchen.keys} onChange={(e) => change({ keys: e.currentTarget.checked })} />
             </div>
-            <Switch size="md" label="Single-key shortcuts" checked={kitchen.keys} onChange={(e) => change({ keys: e.currentTarget.checked })} />
-          </div>
-        </Card>
+          </Card>
+        </div>
       </div>
     </div>
   )
