@@ -152,6 +152,24 @@ test('several in one go, each as it was fed last, and all taken back at once', a
   await holds('Moth', 94)
 })
 
+test('two jars take turns: one goes into the cold, the other comes out, and back', async () => {
+  const { page } = window
+  const places = async () => {
+    const { kitchen } = (await (await fetch(`${program.address}/api/kitchen`)).json()) as { kitchen: { places: { id: string; name: string }[] } }
+    const all = (await (await fetch(`${program.address}/api/jars`)).json()) as { jars: { name: string; placeId: string }[] }
+    return Object.fromEntries(all.jars.map((j) => [j.name, kitchen.places.find((p) => p.id === j.placeId)?.name]))
+  }
+  await page.goto(`${program.address}/jars/${(await jar('Juno')).id}`)
+  await page.getByRole('combobox', { name: 'Swap places with' }).click()
+  await page.getByRole('option', { name: 'Bramble, Fridge' }).click()
+  await page.getByText('Juno and Bramble have swapped places.').waitFor()
+  expect(await places()).toMatchObject({ Juno: 'Fridge', Bramble: 'Worktop' })
+  await undo()
+  await page.getByRole('combobox', { name: 'Where it stands' }).waitFor()
+  for (let tries = 0; tries < 40 && (await places()).Juno !== 'Worktop'; tries++) await page.waitForTimeout(100)
+  expect(await places()).toMatchObject({ Juno: 'Worktop', Bramble: 'Fridge' })
+})
+
 test('a look in the cold is noted, told in its history, and makes its days its own', async () => {
   const { page } = window
   await page.goto(`${program.address}/jars/${(await jar('Bramble')).id}`)

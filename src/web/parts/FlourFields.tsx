@@ -1,5 +1,5 @@
 import { Button, SimpleGrid, TextInput } from '@mantine/core'
-import { type Fact, factsOf, type Ingredient, type Packet } from '../../core'
+import { type FlourFacts, factsOf, type Ingredient, type Packet } from '../../core'
 import { useKitchen } from '../data/kitchen'
 import { QuantityField } from './QuantityField'
 
@@ -8,70 +8,46 @@ interface FieldsProps {
   readonly edit: (patch: Partial<Ingredient>) => void
 }
 
+const FACTS: readonly {
+  readonly name: keyof FlourFacts
+  readonly kind: 'percent' | 'parts'
+  readonly label: string
+  readonly range: readonly [number, number]
+}[] = [
+  { name: 'protein', kind: 'percent', label: 'Protein', range: [0, 0.8] },
+  { name: 'wholegrain', kind: 'percent', label: 'Wholegrain', range: [0, 1] },
+  { name: 'absorption', kind: 'percent', label: 'Drinks more than white', range: [-0.3, 1] },
+  { name: 'pace', kind: 'parts', label: 'Pace beside white', range: [0.3, 3] },
+  { name: 'hold', kind: 'parts', label: 'Strength beside white', range: [0.1, 2] }
+]
+
 /** What is known of a flour: from its packet, or as its kind usually is; whatever was said can be taken back. */
 export function FlourFields({ draft, edit }: FieldsProps) {
   const { format } = useKitchen()
   const facts = factsOf(draft)
-  const usual = ({ least, most, from }: Fact, show: (value: number) => string) =>
-    from === 'kind' ? `usual for its kind: ${show(least)} to ${show(most)}` : 'as you said'
-  const percent = (value: number) => format.percent(value)
-  const factor = (value: number) => `×${value.toFixed(2)}`
-  const own = (['protein', 'wholegrain', 'absorption', 'pace', 'hold'] as const).some((name) => draft[name] !== undefined)
+  const own = FACTS.some(({ name }) => draft[name] !== undefined)
   return (
     <>
       <SimpleGrid cols={{ base: 1, xs: 3 }}>
-        <QuantityField
-          kind="percent"
-          label="Protein"
-          description={usual(facts.protein, percent)}
-          inputWrapperOrder={ORDER}
-          value={facts.protein.value}
-          range={[0, 0.8]}
-          onCommit={(protein) => edit({ protein })}
-        />
-        <QuantityField
-          kind="percent"
-          label="Wholegrain"
-          description={usual(facts.wholegrain, percent)}
-          inputWrapperOrder={ORDER}
-          value={facts.wholegrain.value}
-          range={[0, 1]}
-          onCommit={(wholegrain) => edit({ wholegrain })}
-        />
-        <QuantityField
-          kind="percent"
-          label="Drinks more than white"
-          description={usual(facts.absorption, percent)}
-          inputWrapperOrder={ORDER}
-          value={facts.absorption.value}
-          range={[-0.3, 1]}
-          onCommit={(absorption) => edit({ absorption })}
-        />
-        <QuantityField
-          kind="parts"
-          label="Pace beside white"
-          description={usual(facts.pace, factor)}
-          inputWrapperOrder={ORDER}
-          value={facts.pace.value}
-          range={[0.3, 3]}
-          onCommit={(pace) => edit({ pace })}
-        />
-        <QuantityField
-          kind="parts"
-          label="Strength beside white"
-          description={usual(facts.hold, factor)}
-          inputWrapperOrder={ORDER}
-          value={facts.hold.value}
-          range={[0.1, 2]}
-          onCommit={(hold) => edit({ hold })}
-        />
+        {FACTS.map(({ name, kind, label, range }) => {
+          const { least, most, from, value } = facts[name]
+          const show = (x: number) => (kind === 'percent' ? format.percent(x) : `×${x.toFixed(2)}`)
+          return (
+            <QuantityField
+              key={name}
+              kind={kind}
+              label={label}
+              description={from === 'kind' ? `usual for its kind: ${show(least)} to ${show(most)}` : 'as you said'}
+              inputWrapperOrder={ORDER}
+              value={value}
+              range={range}
+              onCommit={(x) => edit({ [name]: x })}
+            />
+          )
+        })}
       </SimpleGrid>
       {own && (
-        <Button
-          variant="subtle"
-          size="sm"
-          onClick={() => edit({ protein: undefined, wholegrain: undefined, absorption: undefined, pace: undefined, hold: undefined })}
-        >
+        <Button variant="subtle" size="sm" onClick={() => edit(Object.fromEntries(FACTS.map(({ name }) => [name, undefined])))}>
           As its kind usually is
         </Button>
       )}

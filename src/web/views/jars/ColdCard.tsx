@@ -7,7 +7,7 @@ import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { standingAt } from '../../data/solve'
 import { Card } from '../../parts/Card'
-import classes from './JarRoom.module.css'
+import rows from '../../parts/Rows.module.css'
 
 const RATIOS = [1, 2, 5, 10] as const
 const MS_PER_HOUR = 3_600_000
@@ -39,7 +39,7 @@ export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParamet
   const seen = coldPeaks((builds ?? []).map(({ line, marks }) => ({ line: lineFromWire(line), marks: marks.map((m) => ({ ...m, atMs: Date.parse(m.at) })) })))
   return (
     <Card title={`To its peak at ${cold.name}, an hour out first`}>
-      <ul className={classes.list}>
+      <ul className={rows.rows}>
         {expected.map(({ ratio, days }) => (
           <li key={ratio}>
             <b>

@@ -5,7 +5,7 @@ import { useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
 import { whenWords } from '../../parts/conditionWords'
-import classes from './JarRoom.module.css'
+import rows from '../../parts/Rows.module.css'
 
 /** What happened to a jar, newest first, page by page. */
 export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
@@ -20,7 +20,7 @@ export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
   if (events === undefined) return <Skeleton height={160} />
   return (
     <Card title="What happened">
-      <ul className={classes.list} data-testid="history">
+      <ul className={rows.rows} data-testid="history">
         {events.map((event) => (
           <li key={event.id} data-undone={event.undone}>
             <b>{whenWords(Date.parse(event.at), now, format)}</b>

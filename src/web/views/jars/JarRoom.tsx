@@ -18,6 +18,8 @@ import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { knownSentence } from '../../parts/jarWords'
 import { Quiet } from '../../parts/Quiet'
+import { Room } from '../../parts/Room'
+import rows from '../../parts/Rows.module.css'
 import { ColdCard } from './ColdCard'
 import { EditJarSheet } from './EditJarSheet'
 import { EndJar } from './EndJar'
@@ -47,9 +49,9 @@ export function JarRoom() {
   const dried = jar.culture === 'dried'
   const { centre } = beliefIn(cultures.beliefs, jar.id)
   return (
-    <div className={classes.room}>
-      <Group justify="space-between">
-        <h1 className={classes.title}>{jar.name}</h1>
+    <Room
+      title={jar.name}
+      actions={
         <Group>
           <Menu position="bottom-end" withinPortal>
             <Menu.Target>
@@ -84,7 +86,8 @@ export function JarRoom() {
             </Button>
           )}
         </Group>
-      </Group>
+      }
+    >
       {jar.program !== null && <InProgram jar={jar} now={now} />}
       <div className={classes.columns}>
         <div className={classes.side}>
@@ -109,7 +112,7 @@ export function JarRoom() {
       <EditJarSheet jar={jar} opened={editing} onClose={edit.close} />
       <LookSheet jar={jar} expected={condition?.rise ?? 1} opened={looking} onClose={look.close} />
       <EndJar jar={jar} jars={cultures.jars} opened={ending} onClose={end.close} />
-    </div>
+    </Room>
   )
 }
 
@@ -207,7 +210,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
           <Text c="dimmed" mt="md">
             If nobody feeds it
           </Text>
-          <ul className={classes.list}>
+          <ul className={rows.rows}>
             {coming.map(({ ms, words }) => (
               <li key={words}>
                 <b>{whenWords(ms, now, format)}</b>

@@ -10,8 +10,8 @@ import { FeedSeveral } from '../../parts/feed/FeedSeveral'
 import { NewJarSheet } from '../../parts/feed/NewJarSheet'
 import { JarLineUp } from '../../parts/jar/JarLineUp'
 import { Quiet } from '../../parts/Quiet'
+import { Room } from '../../parts/Room'
 import { DiscardCard } from './DiscardCard'
-import classes from './JarsRoom.module.css'
 
 /** All cultures of the kitchen, the neediest first. */
 export function JarsRoom() {
@@ -25,10 +25,10 @@ export function JarsRoom() {
   const { jars } = cultures
   const alone = withoutSpare(jars)
   return (
-    <div className={classes.room}>
-      <Group justify="space-between">
-        <h1 className={classes.title}>Jars</h1>
-        {jars.length > 0 && (
+    <Room
+      title="Jars"
+      actions={
+        jars.length > 0 && (
           <Group>
             <Button variant="default" component={Link} to="/programs/new">
               Start one from flour
@@ -38,8 +38,9 @@ export function JarsRoom() {
             </Button>
             {jars.length > 1 && <Button onClick={feedSeveral.open}>Feed several</Button>}
           </Group>
-        )}
-      </Group>
+        )
+      }
+    >
       {jars.length === 0 ? (
         <>
           <Quiet title="No jar yet" words="A jar of starter is where every bake begins." action={{ label: 'New jar', onClick: open }} />
@@ -62,6 +63,6 @@ export function JarsRoom() {
       <DiscardCard now={now} />
       <NewJarSheet opened={adding} onClose={close} />
       <FeedSeveral cultures={cultures} conditions={conditions} opened={several} onClose={feedSeveral.close} />
-    </div>
+    </Room>
   )
 }

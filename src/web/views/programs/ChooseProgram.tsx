@@ -12,6 +12,7 @@ import { MomentField } from '../../parts/MomentField'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
+import { Room } from '../../parts/Room'
 import { tellError } from '../../parts/tell'
 import { type ProgramChoices, type ProgramGround, proposeProgram, waysToWait } from './buildProgram'
 import classes from './programs.module.css'
@@ -41,8 +42,7 @@ export function ChooseProgram() {
   const wanted = kinds.find((kind) => kind === params.get('kind'))
   const kind = wanted ?? (kinds.length === 1 ? kinds[0] : undefined)
   return (
-    <div className={classes.room}>
-      <h1 className={classes.title}>What {jar.name} is to do</h1>
+    <Room title={`What ${jar.name} is to do`}>
       {kinds.length > 1 && (
         <fieldset className={classes.kinds} aria-label="Programs">
           {kinds.map((k) => (
@@ -54,7 +54,7 @@ export function ChooseProgram() {
         </fieldset>
       )}
       {kind !== undefined && kind !== 'new culture' && <Propose key={kind} kind={kind} jar={jar} parameters={beliefIn(cultures.beliefs, jar.id).centre} />}
-    </div>
+    </Room>
   )
 }
 

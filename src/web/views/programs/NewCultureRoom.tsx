@@ -9,6 +9,7 @@ import { newId } from '../../data/newId'
 import { startProgram } from '../../data/programs'
 import { Card, Note } from '../../parts/Card'
 import { PlaceSelect } from '../../parts/PlaceSelect'
+import { Room } from '../../parts/Room'
 import { tellError } from '../../parts/tell'
 import { proposeNewCulture } from './buildProgram'
 import classes from './programs.module.css'
@@ -52,8 +53,7 @@ export function NewCultureRoom() {
     void navigate(`/programs/${id}`)
   }
   return (
-    <div className={classes.room}>
-      <h1 className={classes.title}>A new culture</h1>
+    <Room title="A new culture">
       <div className={classes.columns}>
         <Card title="From flour and water">
           <Stack gap="md">
@@ -101,6 +101,6 @@ export function NewCultureRoom() {
           </Button>
         </Card>
       </div>
-    </div>
+    </Room>
   )
 }

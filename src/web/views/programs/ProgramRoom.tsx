@@ -10,6 +10,8 @@ import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { whenWords } from '../../parts/conditionWords'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
+import { Room } from '../../parts/Room'
+import rows from '../../parts/Rows.module.css'
 import { tellDone, tellError } from '../../parts/tell'
 import { fromNow } from '../../parts/words'
 import classes from './programs.module.css'
@@ -34,14 +36,15 @@ export function ProgramRoom() {
   const step = program.steps[state.step]
   const over = endedAt !== null || state.status !== 'running'
   return (
-    <div className={classes.room}>
-      <Group justify="space-between">
-        <h1 className={classes.title}>{program.title}</h1>
+    <Room
+      title={program.title}
+      actions={
         <Text c="dimmed">
           {over ? '' : `Day ${state.dayAt(now)} · `}
           <Link to={`/jars/${running.jarId}`}>{running.jarName}</Link>
         </Text>
-      </Group>
+      }
+    >
       {endedAt !== null ? (
         <CalledOff running={running} />
       ) : state.status === 'stopped' ? (
@@ -57,7 +60,7 @@ export function ProgramRoom() {
         <Now key={`${state.step} ${state.tries}`} running={running} step={step} state={state} now={now} />
       )}
       <Course running={running} state={state} now={now} over={over} />
-    </div>
+    </Room>
   )
 }
 
@@ -200,7 +203,7 @@ function Course({ running, state, now, over }: { running: RunningProgram; state:
   const { program, entries } = running
   return (
     <Card title="The course of it">
-      <ol className={classes.steps} data-testid="course">
+      <ol className={rows.rows} data-testid="course">
         {entries.map((entry) => (
           <li key={entry.id} data-done="true" data-undone={entry.undone}>
             <b>{whenWords(Date.parse(entry.at), now, format)}</b>

@@ -10,6 +10,7 @@ import { Card } from '../../parts/Card'
 import { whenWords } from '../../parts/conditionWords'
 import { newIngredient } from '../../parts/IngredientForm'
 import { Quiet } from '../../parts/Quiet'
+import { Room } from '../../parts/Room'
 import { CostCard } from './CostCard'
 import { IngredientsCard } from './IngredientsCard'
 import { needsOf } from './needsOf'
@@ -41,9 +42,9 @@ export function ShelfRoom() {
     setOpen({ ingredient: blend ? { ...ingredient, blend: [{ ingredientId: first, share: 80 }] } : ingredient, builtIn: false, changed: false, version: 0 })
   }
   return (
-    <div className={classes.room}>
-      <Group justify="space-between">
-        <h1 className={classes.title}>Shelf</h1>
+    <Room
+      title="Shelf"
+      actions={
         <Group>
           <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => fresh(true)}>
             New blend
@@ -52,7 +53,8 @@ export function ShelfRoom() {
             New flour
           </Button>
         </Group>
-      </Group>
+      }
+    >
       <Card title={`In store, and the next ${SHELF_DAYS / 7} weeks`} data-testid="stock">
         {rows.length === 0 ? (
           <Text c="dimmed">Plan a bake or feed a jar, and what they take stands here. Say what is in a packet, and it is counted down.</Text>
@@ -70,7 +72,7 @@ export function ShelfRoom() {
       </div>
       <IngredientsCard onOpen={setOpen} />
       <ShelfSheet listed={open} shelf={shelf} onClose={() => setOpen(null)} />
-    </div>
+    </Room>
   )
 }
 
