@@ -69,3 +69,10 @@ test('a quantile follows the weights', () => {
   expect(weightedQuantile([1, Number.POSITIVE_INFINITY], [1, 3], 0.5)).toBe(Number.POSITIVE_INFINITY)
   expect(weightedQuantile([], [], 0.5)).toBeNaN()
 })
+
+test('money in the currency of the kitchen', () => {
+  const choice = { mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' } as const
+  expect(createFormat(choice).money(3.2)).toBe('€3.20')
+  expect(createFormat({ ...choice, currency: 'GBP' }).money(0.857)).toBe('£0.86')
+  expect(createFormat({ ...choice, currency: 'JPY' }).money(120)).toBe('JP¥120')
+})

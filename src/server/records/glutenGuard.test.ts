@@ -86,6 +86,7 @@ test('its own flour or culture turned to wheat, and a wheat jar turned gluten-fr
   refused(await edit(moth, { culture: 'rye', flour: 'rye', feed: [flourPart('rye', 1)] }))
   refused(await edit(moth, { culture: 'rye' }))
   refused(await edit(pip, { culture: 'gluten-free', flour: 'gluten-free', feed: [flourPart('buckwheat', 1)] }))
+  expect((await edit(pip, { feed: [flourPart('no such flour', 1)] })).status).toBe(400)
   expect((await edit(moth, { name: 'Moth II', feed: [flourPart('rice', 1)] })).body.name).toBe('Moth II')
 })
 

@@ -6,7 +6,7 @@ import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { createBatch, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { pantryIn } from './ingredients'
-import { createJar, feedOf, findJar, guardGluten, jarForSeed, jarRow, refuseFuture, setContents, vesselIn } from './jars'
+import { createJar, feedOf, findJar, guardGluten, jarForSeed, jarRow, refuseFuture, refuseUnknownFlours, setContents, vesselIn } from './jars'
 import { placeIn, theKitchen } from './kitchens'
 import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
 
@@ -35,15 +35,9 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
       fields: { keepGrams: 'Keep at least a little.' }
     })
   const pantry = await pantryIn(work)
-  for (const { ingredientId } of feed.flours) {
-    if (pantry.get(ingredientId)?.kind !== 'flour')
-      throw new Problem(400, 'not understood', 'One of the flours is not in this kitchen any more. Choose another.', { fields: { flours: 'Choose a flour.' } })
-  }
-  await guardGluten(
-    work,
-    row,
-    feed.flours.map((f) => f.ingredientId)
-  )
+  const flourIds = feed.flours.map((f) => f.ingredientId)
+  await refuseUnknownFlours(work, flourIds)
+  await guardGluten(work, row, flourIds)
   const vesselId = feed.vesselId === undefined ? row.vesselId : feed.vesselId
   const vessel = feed.vesselId === undefined ? await vesselNow(work, vesselId) : await vesselIn(work, vesselId)
   const flours = feed.flours.map(({ ingredientId, grams }) => ({ ingredientId, milligrams: toMilligrams(grams) }))

@@ -266,6 +266,13 @@ export async function guardGluten(work: Work, jar: { readonly name: string; read
   })
 }
 
+/** Flours of a feed have to be in the kitchen. */
+export async function refuseUnknownFlours(work: Work, ingredientIds: readonly string[]): Promise<void> {
+  const pantry = await pantryIn(work)
+  if (ingredientIds.every((id) => pantry.get(id)?.kind === 'flour')) return
+  throw new Problem(400, 'not understood', 'One of the flours is not in this kitchen any more. Choose another.', { fields: { flours: 'Choose a flour.' } })
+}
+
 /** A vessel that is there; null for none. */
 export async function vesselIn({ models, transaction }: Work, vesselId: string | null): Promise<VesselRow | null> {
   if (vesselId === null) return null
@@ -306,6 +313,10 @@ export async function changeCulture(work: Work, row: JarRow, to: Pick<JarEdit, '
   await guardGluten(
     work,
     row,
+    to.feed.map((p) => p.ingredientId)
+  )
+  await refuseUnknownFlours(
+    work,
     to.feed.map((p) => p.ingredientId)
   )
   await work.models.jars.update({ culture: to.culture, flour: to.flour, feed: [...to.feed] }, { where: { id: row.id }, transaction: work.transaction })

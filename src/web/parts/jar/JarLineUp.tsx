@@ -3,19 +3,13 @@ import { useState } from 'react'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import type { Cultures } from '../../data/beliefs'
-import { byNeed } from '../conditionWords'
 import { FeedSheet } from '../feed/FeedSheet'
+import { jarsByNeed } from '../jarsByNeed'
 import { JarCard } from './JarCard'
 import classes from './JarLineUp.module.css'
 
 /** Jars that are drawn at first, and more at each asking. */
 const DRAWN = 24
-
-/** Jars by need: those whose program waits first, then the hungry; dried ones want nothing and come last. */
-export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined, now: number): Jar[] {
-  const rank = ({ culture, program }: Jar) => (program !== null && Date.parse(program.dueAt) <= now ? 0 : culture === 'dried' ? 2 : 1)
-  return [...jars].sort((a, b) => rank(a) - rank(b) || byNeed(conditions?.get(a.id), conditions?.get(b.id)) || a.name.localeCompare(b.name))
-}
 
 /** All jars at a glance, the neediest first; each can be fed from here. */
 export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; conditions: ReadonlyMap<string, JarCondition> | undefined; now: number }) {

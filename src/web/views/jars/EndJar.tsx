@@ -2,6 +2,7 @@ import { Button, Group, Modal, Stack, Text } from '@mantine/core'
 import { useNavigate } from 'react-router'
 import type { Jar, JarEnd } from '../../../contract'
 import { BAD_ADVICE } from '../../../core'
+import { useOpenBakes } from '../../data/bakes'
 import { endJar } from '../../data/jars'
 import { Note } from '../../parts/Card'
 import { tellDone, tellError } from '../../parts/tell'
@@ -9,6 +10,8 @@ import { tellDone, tellError } from '../../parts/tell'
 /** A jar that is no more: spoiled, not wanted, or given away. */
 export function EndJar({ jar, jars, opened, onClose }: { jar: Jar; jars: readonly Jar[]; opened: boolean; onClose: () => void }) {
   const navigate = useNavigate()
+  const { bakes } = useOpenBakes()
+  const planned = (bakes ?? []).filter((bake) => bake.plan.jarId === jar.id)
   const kin = jars.filter((j) => j.id !== jar.id && (j.originId === jar.id || jar.originId === j.id || (jar.originId !== null && j.originId === jar.originId)))
   const end = (why: JarEnd['why'], told: string) => {
     onClose()
@@ -26,6 +29,11 @@ export function EndJar({ jar, jars, opened, onClose }: { jar: Jar; jars: readonl
             ? `There is no spare of ${jar.name}: with it this culture is gone.`
             : `Of the same culture there is ${kin.map((j) => j.name).join(' and ')}. Look at that, too, before you trust it.`}
         </Text>
+        {planned.length > 0 && (
+          <Note tone="care">
+            {planned.map((bake) => bake.plan.name).join(' and ')} {planned.length === 1 ? 'is' : 'are'} planned from it. Choose another jar there.
+          </Note>
+        )}
         <Text c="dimmed">Grey or dark liquid is only hunger, and no reason to throw it away: feed it up again.</Text>
         <Group>
           <Button color="red" onClick={() => end('spoiled', `${jar.name} was thrown away.`)}>

@@ -142,6 +142,7 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
         : { program: longAbsence(jar.name, keepGrams, jar.feed, way, placeName(way.placeId), choices.awayDays) }
     }
     case 'grow': {
+      if (jar.grams >= choices.grams + jar.keepMinimumGrams) return { sentence: `There is enough already: ${format.mass(jar.grams)}.` }
       const strength = strengthOf(cultureAt(lineFromWire(jar.line), nowMs, parameters))
       const strong = strength === 'ready as it is' || strength === 'one feed'
       const grown = growJar(jar.name, choices.grams, { ...jar, strong }, from, jar.feed, nowMs)
