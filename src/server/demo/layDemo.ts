@@ -45,6 +45,9 @@ const WEEKS = 12
 
 const PLACES = { counter: 'Worktop', cool: 'Cool corner', warm: 'Proofing box', sill: 'Windowsill', fridge: 'Fridge' } as const
 
+/** What lives in each jar. */
+const CULTURE_OF: Readonly<Record<string, Culture>> = { Juno: 'white wheat', Bramble: 'rye', Keel: 'stiff', Moth: 'gluten-free' }
+
 /** What the forecast is not told about the jars. */
 const HIDDEN = {
   Juno: { jar: { pace: 1.45, pause: 0.8, height: 1.15 }, mixPace: 1 },
@@ -129,7 +132,8 @@ async function lay(work: Work): Promise<void> {
   const jars: Record<string, string> = {}
   const vessels = await layVessels(work)
   const mixId = await priceFlours(work)
-  const open = async (name: string, culture: Culture, hydration: number, grams: number, place: keyof typeof PLACES, vessel: string, hoursAgo: number) => {
+  const open = async (name: string, hydration: number, grams: number, place: keyof typeof PLACES, vessel: string, hoursAgo: number) => {
+    const culture = CULTURE_OF[name] ?? 'white wheat'
     jars[name] = randomUUID()
     await openJar(work, {
       id: jars[name],
@@ -146,10 +150,10 @@ async function lay(work: Work): Promise<void> {
     })
   }
   const beginHours = (work.nowMs - begin) / HOUR
-  await open('Juno', 'white wheat', 1, 60, 'counter', 'Tulip jar', beginHours)
-  await open('Bramble', 'rye', 1, 80, 'counter', 'Tulip jar', beginHours)
-  await open('Keel', 'stiff', 0.5, 90, 'fridge', 'Small jar', 20 * 24)
-  await open('Moth', 'gluten-free', 1.1, 80, 'counter', 'Tall jar', 6 * 24)
+  await open('Juno', 1, 60, 'counter', 'Tulip jar', beginHours)
+  await open('Bramble', 1, 80, 'counter', 'Tulip jar', beginHours)
+  await open('Keel', 0.5, 90, 'fridge', 'Small jar', 20 * 24)
+  await open('Moth', 1.1, 80, 'counter', 'Tall jar', 6 * 24)
 
   const demo: Demo = { work, places, jars, vessels, random, normal: normalFrom(random) }
   await drySpare(demo, beginHours - 2)
@@ -182,12 +186,12 @@ async function feed(
   waterPerFlour = 1
 ): Promise<void> {
   const at = work.nowMs - hoursAgo * HOUR
-  const jar = await findJar(work, jars[name] as string)
-  await feedJar({ ...work, nowMs: at }, jar.id, {
+  const { feed: flours, trimmed } = CULTURE_TRAITS[CULTURE_OF[name] ?? 'white wheat']
+  await feedJar({ ...work, nowMs: at }, jars[name] as string, {
     ...typedAt(at),
     keepGrams,
-    trimGrams: jar.culture === 'stiff' ? 15 : 0,
-    flours: gramsOfBlend(jar.feed, flourGrams),
+    trimGrams: trimmed ? 15 : 0,
+    flours: gramsOfBlend(flours, flourGrams),
     waterGrams: Math.round(flourGrams * waterPerFlour),
     mixTempC: 22,
     later: null,

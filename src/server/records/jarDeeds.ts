@@ -2,13 +2,13 @@ import { Op } from 'sequelize'
 import type { z } from 'zod'
 import type { feedSchema, Jar, jarEndSchema, jarLookSchema, jarMoveSchema, jarSplitSchema, undoSchema, weighingSchema } from '../../contract'
 import { balance, type Culture, cultureOf, kindsOfGrams, ownTraits, reversed, toGrams, toMilligrams, transfer } from '../../core'
-import { type JarRow, plain } from '../db/models'
+import { type JarRow, plain, type VesselRow } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { createBatch, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { pantryIn } from './ingredients'
 import { createJar, feedOf, findJar, guardGluten, jarForSeed, jarRow, refuseFuture, refuseUnknownFlours, setContents, vesselIn } from './jars'
 import { placeIn, theKitchen } from './kitchens'
-import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
+import { balanceOf, entriesOf, eventById, eventOf, isRecorded, once, record, undoneIds, type Work } from './work'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -75,9 +75,12 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
 }
 
 /** The vessel a jar stands in, though it may have been taken off the list since. */
-async function vesselNow({ models, transaction }: Work, vesselId: string | null) {
-  const found = vesselId === null ? null : await models.vessels.findByPk(vesselId, { transaction })
-  return found === null ? null : plain(found)
+async function vesselNow(work: Work, vesselId: string | null): Promise<VesselRow | null> {
+  if (vesselId === null) return null
+  return once(work, `vessel ${vesselId}`, async () => {
+    const found = await work.models.vessels.findByPk(vesselId, { transaction: work.transaction })
+    return found === null ? null : plain(found)
+  })
 }
 
 async function setVessel({ models, transaction }: Work, jarId: string, vesselId: string | null): Promise<void> {

@@ -1,7 +1,9 @@
+import { TZDate } from '@date-fns/tz'
 import { Button, Group, Select, SimpleGrid, Stack, Text } from '@mantine/core'
+import { format as formatDate } from 'date-fns'
 import { useState } from 'react'
 import type { DiscardPot, DiscardUse } from '../../../contract'
-import { DISCARD_FOODS, foodOfDiscard, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
+import { DISCARD_FOODS, type Format, foodOfDiscard, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
 import { takeDiscard, useDiscardPot } from '../../data/discard'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
@@ -31,7 +33,7 @@ export function DiscardCard({ now }: { now: number }) {
           {staleGrams >= LEAST_GRAMS ? <Stale grams={staleGrams} /> : <Uses contents={contents} />}
         </div>
       )}
-      <Months pot={pot} />
+      <Months pot={pot} now={now} />
     </Card>
   )
 }
@@ -136,19 +138,24 @@ function Uses({ contents }: { contents: PotContents }) {
   )
 }
 
-/** What became of discard, month by month: a figure one can bring down. */
-function Months({ pot }: { pot: DiscardPot }) {
-  const { format } = useKitchen()
+/** What was thrown away this month, beside the months before: a figure one can bring down. */
+function Months({ pot, now }: { pot: DiscardPot; now: number }) {
+  const { kitchen, format } = useKitchen()
   if (pot.months.length === 0) return null
+  const here = formatDate(new TZDate(now, kitchen.timeZone), 'yyyy-MM')
+  const thisMonth = pot.months.find(({ month }) => month === here)
+  const before = pot.months.filter(({ month }) => month !== here).slice(0, MONTHS_BEFORE)
+  const told = before.map(({ month, usedGrams, thrownGrams }) => `${nameOf(month, format)} ${format.mass(thrownGrams)}, ${format.mass(usedGrams)} used`)
   return (
-    <Text c="dimmed" mt="md">
-      {pot.months
-        .slice(0, 3)
-        .map(
-          ({ month, usedGrams, thrownGrams }) =>
-            `${format.month(Date.parse(`${month}-15`))}: ${format.mass(usedGrams)} used, ${format.mass(thrownGrams)} thrown away`
-        )
-        .join(' · ')}
-    </Text>
+    <div className={classes.months}>
+      <Figures>
+        <Figure value={format.mass(thisMonth?.thrownGrams ?? 0)} name={`thrown away in ${nameOf(here, format)}`} />
+        <Figure value={format.mass(thisMonth?.usedGrams ?? 0)} name="became food" />
+      </Figures>
+      {told.length > 0 && <Text c="dimmed">Thrown away before: {told.join('; ')}.</Text>}
+    </div>
   )
 }
+
+const MONTHS_BEFORE = 2
+const nameOf = (month: string, format: Format) => format.month(Date.parse(`${month}-15`))
