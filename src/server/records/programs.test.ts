@@ -158,6 +158,11 @@ test('a new culture begins with flour and water off the shelf, and no culture ye
   await post('/api/programs', { id: programId, happenedAt: TEST_NOW, jarId: id, placeId: jar.placeId, program })
   await note(programId, 0)
   expect((await jars()).find((j) => j.id === id).grams).toBe(220)
+  await note(programId, 1)
+  await note(programId, 2)
+  // 55 g kept of 330, 50 and 60 fed; what it leaves in its first week is not for eating
+  expect((await jars()).find((j) => j.id === id).grams).toBe(165)
+  expect((await server.send('GET', '/api/discard')).body.portions).toEqual([])
   const { body: shelf } = await post('/api/shelf/stock', { id: testId(), happenedAt: TEST_NOW, how: 'bought', ingredientId: 'rye', grams: 1000 })
   expect(shelf.stock).toMatchObject([{ ingredientId: 'rye', grams: 1000 }])
 })

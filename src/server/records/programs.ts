@@ -115,7 +115,7 @@ type Did = NotedEntry['did'][number]
 type Noted = z.output<typeof programEntrySchema>
 
 /** Does to the books what a step does. @returns the events it made */
-async function doDeed(work: Work, { jarId, placeId }: ProgramRow, deed: Deed, entry: Noted, takenId: string | null): Promise<Did[]> {
+async function doDeed(work: Work, { jarId, placeId, program }: ProgramRow, deed: Deed, entry: Noted, takenId: string | null): Promise<Did[]> {
   const kitchen = await theKitchen(work)
   const place = kitchen.places.find((p) => p.id === placeId) ?? kitchen.places[0]
   if (place === undefined) throw new Error('A kitchen without a place.')
@@ -125,7 +125,10 @@ async function doDeed(work: Work, { jarId, placeId }: ProgramRow, deed: Deed, en
     case 'feed': {
       const fedId = deed.taken === true ? (takenId ?? jarId) : jarId
       const there = toGrams((await jarForSeed(work, fedId)).milligrams)
-      const feed = { ...note(), ...usual, keepGrams: Math.min(deed.keepGrams ?? there, there), flours: [...deed.flours], waterGrams: deed.waterGrams }
+      const keepGrams = Math.min(deed.keepGrams ?? there, there)
+      // What a culture leaves in its first week is not for eating, so it does not go into the pot.
+      const trimGrams = program.kind === 'new culture' ? there - keepGrams : 0
+      const feed = { ...note(), ...usual, keepGrams, trimGrams, flours: [...deed.flours], waterGrams: deed.waterGrams }
       await feedJar(work, fedId, feed)
       return [{ jarId: fedId, eventId: feed.id }]
     }

@@ -44,7 +44,7 @@ export function newCulture({ school, feed, hydration }: NewCulture): Program {
           step('Feed it, throw nothing away', 'Once more the same. It may smell odd, of hay or cheese: that passes.', null, fed(null, flour)),
           step(
             'The first discard',
-            'From today on keep a part, discard the rest and feed the same flour and water. This discard is not for eating.',
+            'From today on keep a part, throw the rest away and feed the same flour and water. What is left over this week is not for eating.',
             { good: 'Some bubbles, a sour smell.', notYet: quiet, againHours: DAY, meanwhile: null },
             equal
           )
@@ -53,7 +53,7 @@ export function newCulture({ school, feed, hydration }: NewCulture): Program {
           step('Stir only', 'Stir it well with a clean spoon. Nothing goes in or out today.', null, null),
           step(
             'The first feed',
-            'Keep a part, discard the rest, feed. This discard is not for eating.',
+            'Keep a part, throw the rest away, feed. What is left over this week is not for eating.',
             { good: 'A few bubbles, or a stir of smell.', notYet: quiet, againHours: DAY, meanwhile: null },
             equal
           ),
@@ -65,7 +65,7 @@ export function newCulture({ school, feed, hydration }: NewCulture): Program {
     says: 'Flour and water become a culture in a week or two. Warm, 24 to 26 °C; wholegrain or rye is quickest.',
     steps: [
       ...opening,
-      step('Feed it', 'Keep, discard, feed: the same every day.', again(equal, 'Bubbles through and through, a clean sour smell.', quiet), equal),
+      step('Feed it', 'Keep, throw away, feed: the same every day.', again(equal, 'Bubbles through and through, a clean sour smell.', quiet), equal),
       step('Feed it', 'The same again.', null, equal),
       step(
         'Feed it double',
