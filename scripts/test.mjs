@@ -8,8 +8,8 @@ checkNode()
 ensurePackages()
 ensureChromium()
 
-/** Test files run side by side: each has a kitchen, a port and a browser of its own. More would slow each other down. */
-const WORKERS = Math.min(2, availableParallelism())
+/** Test files run side by side. A browser takes the cores to itself: two of them at once are no faster, and slow each other into timeouts. */
+const WORKERS = { unit: Math.min(2, availableParallelism()), e2e: 1 }
 
 let passed = 0
 let failed = 0
@@ -29,7 +29,7 @@ function jest(project) {
   say(`${project} tests …`)
   const folder = mkdtempSync(join(tmpdir(), 'olvent-test-'))
   const file = join(folder, 'result.json')
-  const done = run('npx', ['jest', '--selectProjects', project, '--json', '--outputFile', file, `--maxWorkers=${WORKERS}`], { quiet: true })
+  const done = run('npx', ['jest', '--selectProjects', project, '--json', '--outputFile', file, `--maxWorkers=${WORKERS[project]}`], { quiet: true })
   try {
     const result = JSON.parse(readFileSync(file, 'utf8'))
     passed += result.numPassedTests
