@@ -58,11 +58,15 @@ afterAll(async () => {
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
+/** Answers of the worker and short motions are over by then. */
+const SETTLING_MS = 450
+
 async function open(page: Page, path: string): Promise<void> {
   await page.goto(program.address + path)
   await page.locator('main h1').first().waitFor({ state: 'attached' })
-  await page.waitForLoadState('networkidle')
-  await page.waitForTimeout(400)
+  await page.waitForFunction(() => document.querySelector('.mantine-Skeleton-root, [aria-label=Opening]') === null)
+  await page.evaluate(() => document.fonts.ready)
+  await page.waitForTimeout(SETTLING_MS)
 }
 
 interface Finding {

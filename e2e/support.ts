@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process'
-import { mkdtemp, rm } from 'node:fs/promises'
+import { existsSync, statSync } from 'node:fs'
+import { cp, mkdir, mkdtemp, rename, rm } from 'node:fs/promises'
 import type { AddressInfo } from 'node:net'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
@@ -35,6 +36,8 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
   const port = await freePort()
   let child: ChildProcess | null = null
   let standing = now
+  const laid = demo && given === '' ? laidDemo(now) : null
+  if (laid !== null && existsSync(laid)) await cp(laid, folder, { recursive: true })
   const program: Program = {
     address: `http://localhost:${port}`,
     async start() {
@@ -71,7 +74,22 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
     }
   }
   await program.start()
+  if (laid !== null && !existsSync(laid)) await keepLaid(program, folder, laid)
   return program
+}
+
+/** Where the demo of this build, laid for a moment, is kept: laying it takes longer than copying it. */
+const laidDemo = (now: string) =>
+  join(root, 'node_modules/.cache/olvent-demo', `${Math.round(statSync(join(root, 'dist/server/main.js')).mtimeMs)}-${now.replace(/\W/g, '')}`)
+
+/** Keeps a copy of a demo that was just laid. The program stands still meanwhile, so that the copy is whole. */
+async function keepLaid(program: Program, folder: string, laid: string): Promise<void> {
+  await program.kill()
+  const half = `${laid}-${process.pid}`
+  await mkdir(join(laid, '..'), { recursive: true })
+  await cp(folder, half, { recursive: true })
+  await rename(half, laid).catch(() => rm(half, { recursive: true, force: true }))
+  await program.start()
 }
 
 /** A window on the program that notes whatever the browser complains about. */

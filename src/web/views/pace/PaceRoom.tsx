@@ -132,7 +132,8 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
         <Figure value={hours(coverage.medianOffHours)} name="off, in the middle case" />
       </Figures>
       <PastChart past={past} builds={builds} />
-      <div className={classes.scroll}>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a table that is wider than the phone is scrolled by keys, too */}
+      <section className={classes.scroll} tabIndex={0} aria-label="Past builds">
         <table className={classes.table}>
           <thead>
             <tr>
@@ -163,7 +164,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
             })}
           </tbody>
         </table>
-      </div>
+      </section>
       <Text c="dimmed" size="sm" mt="xs">
         Foretold from what was known before each build. When it peaked is told by the looks at it.
       </Text>
