@@ -71,4 +71,3 @@ export const runningProgramSchema = z.object({
   entries: z.array(z.object({ id: idSchema, at: instantSchema, step: z.number(), outcome: z.enum(OUTCOMES), note: z.string().nullable(), undone: z.boolean() }))
 })
 export type RunningProgram = z.infer<typeof runningProgramSchema>
-export const programsSchema = z.object({ programs: z.array(runningProgramSchema) })

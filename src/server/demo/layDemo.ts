@@ -4,7 +4,6 @@ import {
   buildFor,
   CULTURE_TRAITS,
   type Culture,
-  type Formula,
   gramsOfBlend,
   HOTTEST_WATER_C,
   kindsOfBlend,
@@ -18,7 +17,6 @@ import {
   seedShareOf,
   solveFormula,
   sourceLevain,
-  type Target,
   TRUE_RIPE,
   toGrams,
   trueRise,
@@ -27,12 +25,12 @@ import {
 import type { Database } from '../db/connect'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, levainWishOf } from '../records/bakes'
-import { createFormula } from '../records/formulas'
 import { feedJar, splitJar, weighJar } from '../records/jarDeeds'
 import { findJar, openJar } from '../records/jars'
 import { createKitchen, findKitchen } from '../records/kitchens'
 import type { Work } from '../records/work'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
+import { layLibrary } from './demoLibrary'
 import { countShelf, layVessels, priceFlours } from './demoStores'
 import { emptyPot } from './emptyPot'
 
@@ -170,7 +168,7 @@ async function lay(work: Work): Promise<void> {
   await feed(demo, 'Juno', 16, 15, 60, 'counter')
   await running(demo)
   await coming(demo)
-  await library(demo)
+  await layLibrary(demo.work)
   await emptyPot(demo.work)
   await countShelf(demo.work, mixId)
 }
@@ -245,26 +243,6 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
     school: 'dome',
     mixAt: new Date(demo.work.nowMs).toISOString(),
     ...more
-  }
-}
-
-/** Formulas the kitchen bakes from, the loaf in its second version. */
-async function library(demo: Demo): Promise<void> {
-  const levain = (...flours: string[]) => ({ hydration: 1, salt: 0, oil: 0, flours: flours.map((ingredientId) => ({ ingredientId, share: 1 })) })
-  const entries: [name: string, note: string, formula: Formula, target: Target, levain: ReturnType<typeof levain>][] = [
-    ['Lantern loaf', 'The loaf of the house. Rest half an hour before the levain goes in.', DOUGHS.lantern, pieces([2, 780]), levain('white wheat')],
-    [
-      'Market rolls and a crown',
-      'Eighteen rolls and a crown from one dough; the soaker the evening before.',
-      DOUGHS.market,
-      pieces([18, 65], [1, 900]),
-      levain('white wheat')
-    ],
-    ['Rye tin', 'Scald in the morning, mix at noon. Slice it the day after.', DOUGHS.rye, pieces([1, 950]), levain('rye')],
-    ['Moth’s pan loaf', 'Buckwheat and sorghum, kept apart from all wheat.', DOUGHS.moth, pieces([1, 820]), levain('buckwheat', 'sorghum')]
-  ]
-  for (const [name, note, formula, target, levainContent] of entries) {
-    await createFormula(demo.work, { id: randomUUID(), name, note, content: { formula, target, levain: levainContent } })
   }
 }
 

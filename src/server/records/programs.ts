@@ -22,40 +22,23 @@ const lastTaken = (entries: readonly NotedEntry[]) =>
     .flatMap((entry) => entry.did.flatMap((did) => did.newJarId ?? []))
     .at(-1) ?? null
 
-async function views(work: Work, rows: readonly ProgramRow[]): Promise<RunningProgram[]> {
-  const { models, transaction } = work
-  const entries = await entriesOfPrograms(work, rows)
-  const jars = await models.jars.findAll({ where: { id: rows.map((row) => row.jarId) }, transaction })
-  const names = new Map(jars.map(plain).map((jar) => [jar.id, jar.name]))
-  const iso = (ms: number) => new Date(ms).toISOString()
-  return rows.map((row) => {
-    const noted = entries.get(row.id) ?? []
-    return {
-      id: row.id,
-      jarId: row.jarId,
-      jarName: names.get(row.jarId) ?? 'a jar',
-      placeId: row.placeId,
-      program: row.program,
-      startedAt: iso(Number(row.startedAtMs)),
-      endedAt: row.endedAtMs === null ? null : iso(Number(row.endedAtMs)),
-      takenJarId: lastTaken(noted),
-      entries: noted.map(({ atMs, did: _did, ...entry }) => ({ ...entry, at: iso(atMs) }))
-    }
-  })
-}
-
-/** One program. */
+/** One program with what was noted of it. */
 export async function findProgram(work: Work, id: string): Promise<RunningProgram> {
-  return (await views(work, [await programRow(work, id)]))[0] as RunningProgram
-}
-
-/** Programs that are shown at most, the newest first. */
-const SHOWN = 60
-
-/** All programs, the newest first. */
-export async function listPrograms(work: Work): Promise<RunningProgram[]> {
-  const rows = await work.models.programs.findAll({ order: [['startedAtMs', 'DESC']], limit: SHOWN, transaction: work.transaction })
-  return views(work, rows.map(plain))
+  const row = await programRow(work, id)
+  const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
+  const jar = await work.models.jars.findByPk(row.jarId, { transaction: work.transaction })
+  const iso = (ms: number) => new Date(ms).toISOString()
+  return {
+    id: row.id,
+    jarId: row.jarId,
+    jarName: jar === null ? 'a jar' : plain(jar).name,
+    placeId: row.placeId,
+    program: row.program,
+    startedAt: iso(Number(row.startedAtMs)),
+    endedAt: row.endedAtMs === null ? null : iso(Number(row.endedAtMs)),
+    takenJarId: lastTaken(noted),
+    entries: noted.map(({ atMs, did: _did, ...entry }) => ({ ...entry, at: iso(atMs) }))
+  }
 }
 
 /** Begins a program with a jar. A jar is in one at a time. */

@@ -1,16 +1,12 @@
 import { Router } from 'express'
 import { programEntrySchema, programPostSchema, ROUTES, undoSchema } from '../../contract'
 import { parse } from '../problems'
-import { addProgramEntry, findProgram, listPrograms, setProgramEnded, startProgram, undoProgramEntry } from '../records/programs'
+import { addProgramEntry, findProgram, setProgramEnded, startProgram, undoProgramEntry } from '../records/programs'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Guided runs of days with a jar. */
 export function programRoutes(services: Services): Router {
   const router = Router()
-  router.get(
-    ROUTES.programs,
-    reads(services, async (work) => ({ programs: await listPrograms(work) }))
-  )
   router.post(
     ROUTES.programs,
     writes(services, async (work, req) => {

@@ -91,8 +91,9 @@ export function useCultures(): { readonly cultures: Cultures | undefined; readon
 }
 
 /** The builds and feeds of a jar that were looked at, oldest first; undefined until they are known. */
-export function useJarLog(jar: Jar): readonly JarBuild[] | undefined {
-  return useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path)).data?.builds
+export function useJarLog(jar: Jar): { readonly builds: readonly JarBuild[] | undefined; readonly error: Error | undefined } {
+  const { data, error } = useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path))
+  return { builds: data?.builds, error: error as Error | undefined }
 }
 
 /** What was learned of one jar, and from what. */
@@ -111,10 +112,9 @@ export interface JarEvidence {
 export function useEvidence(jar: Jar): JarEvidence {
   const [share, setShare] = useState(0)
   const [past, setPast] = useState<readonly PastBuild[] | null | undefined>(undefined)
-  const { data, error } = useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path))
+  const { builds, error } = useJarLog(jar)
   const beliefs = useBeliefs(useMemo(() => [jar], [jar]))
   const task = useMemo(() => newId(), [])
-  const builds = data?.builds
   useEffect(() => {
     if (builds === undefined) return
     let here = true
@@ -135,7 +135,7 @@ export function useEvidence(jar: Jar): JarEvidence {
     }
   }, [builds, task])
   const stop = useCallback(() => void desk().stop(task), [task])
-  return { builds, belief: beliefs?.get(jar.id), past, share, stop, error: error as Error | undefined }
+  return { builds, belief: beliefs?.get(jar.id), past, share, stop, error }
 }
 
 /** Pins the pace of a jar, or has it learned again. @returns takes that back */

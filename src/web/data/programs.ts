@@ -1,5 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { type NewProgramEntry, type ProgramPost, programsSchema, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
+import { type NewProgramEntry, type ProgramPost, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { refreshJars } from './jars'
@@ -16,12 +16,7 @@ export function useProgram(id: string): { readonly program: RunningProgram | und
   return { program: data, error: error as Error | undefined }
 }
 
-/** All programs, the newest first. */
-export function usePrograms(): readonly RunningProgram[] | undefined {
-  return useSWR(ROUTES.programs, (path) => read(programsSchema, path)).data?.programs
-}
-
-const refreshAfter = (id: string) => Promise.all([mutate(ROUTES.program(id)), mutate(ROUTES.programs), refreshJars(), refreshDiscard(), refreshShelf()])
+const refreshAfter = (id: string) => Promise.all([mutate(ROUTES.program(id)), refreshJars(), refreshDiscard(), refreshShelf()])
 
 /** Begins a program. @returns its id */
 export async function startProgram(post: Pick<ProgramPost, 'jarId' | 'placeId' | 'program'>): Promise<string> {

@@ -3,13 +3,13 @@ import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type Jar, lineFromWire } from '../../../contract'
 import {
-  type BatchLine,
   conditionOf,
   glutenInto,
   gramsOfBlend,
   HOTTEST_WATER_C,
   isCold,
   isHungry,
+  type JarCondition,
   type JarParameters,
   POSSIBLE,
   pourManner,
@@ -68,6 +68,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
   const figures = 'code' in found ? null : found
   const problem = 'code' in found ? found : null
+  const coming = figures === null ? null : conditionOf(figures.line, now, parameters)
   const condition = useMemo(() => conditionOf(line, now, parameters), [line, now, parameters])
   const told = tellCondition(condition, now, format)
   const place = kitchen.places.find((p) => p.id === draft.placeId)
@@ -207,13 +208,13 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           </Button>
         </Note>
       )}
-      {figures !== null && (
-        <InVessel jar={jar} figures={figures} parameters={parameters} vesselId={draft.vesselId} onVessel={(vesselId) => edit({ vesselId })} />
+      {figures !== null && coming !== null && (
+        <InVessel jar={jar} figures={figures} peakRise={coming.peakRise} vesselId={draft.vesselId} onVessel={(vesselId) => edit({ vesselId })} />
       )}
       <Note tone="care">Lid on loosely: a sealed jar can burst. Pink, orange or fuzzy: throw all of it away.</Note>
       <Weighing jar={jar} onClose={onClose} />
       <div className={classes.foot} data-testid="feed-forecast">
-        {figures !== null && <FeedForecast line={figures.line} parameters={parameters} now={now} />}
+        {coming !== null && <FeedForecast coming={coming} now={now} />}
         <Button
           disabled={figures === null || gluten.length > 0 || tooMuch}
           onClick={() => {
@@ -335,9 +336,9 @@ function freshInOrder(jar: Jar, flour: ReactNode, water: ReactNode): ReactNode[]
 }
 
 /** What comes of a feed. */
-function FeedForecast({ line, parameters, now }: { line: BatchLine; parameters: JarParameters; now: number }) {
+function FeedForecast({ coming, now }: { coming: JarCondition; now: number }) {
   const { format } = useKitchen()
-  const { peakMs, peakRise, hungryMs } = conditionOf(line, now, parameters)
+  const { peakMs, peakRise, hungryMs } = coming
   const when = (ms: number | null) => (ms === null ? 'not in 60 days' : whenWords(ms, now, format))
   return (
     <Figures>

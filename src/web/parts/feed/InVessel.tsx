@@ -1,7 +1,7 @@
 import { Group, Select, Stack, Text } from '@mantine/core'
 import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
-import { conditionOf, FULLEST, type JarParameters, jarFit, smallestThatFits } from '../../../core'
+import { FULLEST, jarFit, smallestThatFits } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
 import { familyOf } from '../family'
@@ -16,13 +16,14 @@ const DRAWN_PX = 110
 export function InVessel({
   jar,
   figures,
-  parameters,
+  peakRise,
   vesselId,
   onVessel
 }: {
   readonly jar: Jar
   readonly figures: FeedFigures
-  readonly parameters: JarParameters
+  /** Level at the peak ÷ level after the feed. */
+  readonly peakRise: number
   readonly vesselId: string | null
   readonly onVessel: (id: string | null) => void
 }) {
@@ -35,7 +36,6 @@ export function InVessel({
     )
   }
   const grams = figures.keepGrams + figures.flourGrams + figures.waterGrams
-  const { peakRise } = conditionOf(figures.line, figures.line.startedAtMs, parameters)
   const vessel = vessels.find((v) => v.id === vesselId)
   const fit = vessel === undefined ? null : jarFit(vessel, grams, figures.hydration, peakRise)
   const other = smallestThatFits(vessels, grams, figures.hydration, peakRise)

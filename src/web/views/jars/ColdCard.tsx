@@ -18,7 +18,7 @@ const KEPT_GRAMS = 20
 /** How long the jar takes to its peak in the cold, ratio by ratio: what was seen, and what is expected from it. */
 export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParameters }) {
   const { kitchen, pantry } = useKitchen()
-  const builds = useJarLog(jar)
+  const { builds } = useJarLog(jar)
   const cold = kitchen.places.find((p) => isCold(p.tempC))
   const expected = useMemo(() => {
     const here = kitchen.places[0]
