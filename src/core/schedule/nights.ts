@@ -13,7 +13,8 @@ export interface Interval {
   readonly toMs: number
 }
 
-function atClock(day: TZDate, clock: string): number {
+/** The instant at which a wall clock shows a time on a day. */
+export function atClock(day: TZDate, clock: string): number {
   const [hours = 0, minutes = 0] = clock.split(':').map(Number)
   return new TZDate(day.getFullYear(), day.getMonth(), day.getDate(), hours, minutes, 0, day.timeZone ?? 'UTC').getTime()
 }

@@ -1,0 +1,236 @@
+import type { DoughKind } from '../dough/formula'
+import { gasAt } from '../ferment/milestones'
+import { type RiseCurve } from '../ferment/milestones'
+import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { simulate } from '../ferment/simulate'
+import { type BatchLine, vesselOf } from '../jars/lineage'
+import type { Standing } from './planBuild'
+
+const MINUTE = 60_000
+const MS_PER_HOUR = 3_600_000
+/** Nobody shapes to the minute. */
+const FIVE_MINUTES = 5 * MINUTE
+
+/** How shaped dough is proofed: warm until it has grown so much more, or in the cold for so long. */
+export type Proof =
+  | {
+      readonly kind: 'warm'
+      /** g it gains after shaping. */
+      readonly gas: number
+    }
+  | {
+      readonly kind: 'cold'
+      readonly hours: number
+    }
+
+/** The dough's own stages, from the mix to bread that can be cut. */
+export interface DoughCourse {
+  /** Flour and water rest so long before the levain goes in, min; 0: not at all. */
+  readonly autolyseMinutes: number
+  /** How often the dough is folded while it rises. */
+  readonly folds: number
+  /** Between two folds, and before the first, min. */
+  readonly foldEveryMinutes: number
+  /** How far it is let rise in bulk: g, its rise less 1. */
+  readonly bulkGas: number
+  /** Factor on the time that takes, where a step was moved by hand. */
+  readonly bulkStretch: number
+  readonly proof: Proof
+  /** The same for a warm proof. */
+  readonly proofStretch: number
+  /** The oven is on so long before, min. */
+  readonly preheatMinutes: number
+  /** One load in the oven, min. */
+  readonly bakeMinutes: number
+  /** Loads one after the other. */
+  readonly loads: number
+  /** From the oven until it can be cut, h. */
+  readonly coolHours: number
+}
+
+const WHEAT: DoughCourse = {
+  autolyseMinutes: 0,
+  folds: 3,
+  foldEveryMinutes: 30,
+  bulkGas: 0.5,
+  bulkStretch: 1,
+  proof: { kind: 'warm', gas: 0.35 },
+  proofStretch: 1,
+  preheatMinutes: 45,
+  bakeMinutes: 45,
+  loads: 1,
+  coolHours: 1.5
+}
+
+/** What is usual for each kind of dough. Source: craft knowledge; every figure can be changed. */
+export const USUAL_COURSE: Readonly<Record<DoughKind, DoughCourse>> = {
+  wheat: WHEAT,
+  'rye tin': { ...WHEAT, folds: 0, bulkGas: 0.25, proof: { kind: 'warm', gas: 0.3 }, bakeMinutes: 60, coolHours: 12 },
+  enriched: { ...WHEAT, folds: 2, bulkGas: 0.6, proof: { kind: 'warm', gas: 0.5 }, preheatMinutes: 30, bakeMinutes: 30, coolHours: 1 },
+  flatbread: { ...WHEAT, folds: 1, bulkGas: 0.5, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 15, coolHours: 0.25 },
+  'gluten-free': { ...WHEAT, folds: 0, bulkGas: 0.2, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 60, coolHours: 3 }
+}
+
+/** Within these a stage may be stretched by hand before the bread suffers; cold hours as they are. Source: craft knowledge. */
+export const STRETCH = { bulk: [0.88, 1.15], proof: [0.8, 1.25], coldHours: [8, 36] } as const satisfies Record<string, readonly [number, number]>
+
+/** Hands-on time of each kind of step, min. Source: craft knowledge. */
+export const HANDS_MINUTES = {
+  wake: 8,
+  build: 10,
+  chill: 2,
+  autolyse: 8,
+  mix: 15,
+  fold: 4,
+  shape: 25,
+  preheat: 2,
+  bake: 8,
+  lid: 2,
+  out: 5
+} as const
+
+/** The lid comes off so long after the loaf went in, min; only where it bakes long enough. */
+const LID_MINUTES = 20
+const LEAST_LIDDED_MINUTES = 35
+
+/** How long a dough takes, h; null where it never gets there. */
+export interface DoughPace {
+  readonly bulkHours: number | null
+  /** A warm proof after it. */
+  readonly proofHours: number | null
+}
+
+/** A dough is followed no longer than this, h. */
+const LONGEST_DOUGH_HOURS = 36
+
+/**
+ * How long the bulk and a warm proof of a dough take where it stands.
+ * @param dough as it is mixed: doughLine
+ * @param course what is wanted of it
+ * @param jar how its culture differs from a typical one
+ */
+export function doughPace(dough: BatchLine, course: DoughCourse, jar: JarParameters = TYPICAL_JAR): DoughPace {
+  const { curve } = simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
+  const bulkHours = firstAt(curve, course.bulkGas)
+  if (bulkHours === null) return { bulkHours, proofHours: null }
+  const proofed = firstAt(curve, course.bulkGas + (course.proof.kind === 'warm' ? course.proof.gas : 0))
+  return { bulkHours, proofHours: proofed === null ? null : proofed - bulkHours }
+}
+
+/** When a level is passed for the first time, h. */
+function firstAt(curve: RiseCurve, gas: number): number | null {
+  for (let i = 1; i < curve.count; i++) {
+    if ((curve.gas[i] as number) < gas) continue
+    let [low, high] = [curve.hours[i - 1] as number, curve.hours[i] as number]
+    for (let round = 0; round < 16; round++) {
+      const middle = (low + high) / 2
+      if (gasAt(curve, middle) < gas) low = middle
+      else high = middle
+    }
+    return high
+  }
+  return null
+}
+
+/** The same dough mixed at another time and standing elsewhere; its levain counts as ripe. */
+export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing): BatchLine {
+  return { ...dough, startedAtMs: mixAtMs, stays: [{ fromMs: mixAtMs, ...standing }], parents: dough.parents.map((p) => ({ ...p, line: null })) }
+}
+
+/** The moments of a dough's day, ms. */
+export interface CourseTimes {
+  readonly autolyseMs: number | null
+  readonly mixMs: number
+  readonly foldMs: readonly number[]
+  readonly shapeMs: number
+  /** Shaped, and put to proof. */
+  readonly proofMs: number
+  readonly preheatMs: number
+  readonly bakeMs: number
+  readonly lidMs: number | null
+  readonly outMs: number
+  /** Cooled: it can be cut. */
+  readonly eatMs: number
+}
+
+const toFive = (ms: number) => Math.round(ms / FIVE_MINUTES) * FIVE_MINUTES
+
+/**
+ * The day of a dough from its mix on.
+ * @param mixMs when the levain goes in
+ * @param pace from doughPace
+ * @returns null when it never rises so far
+ */
+export function courseTimes(course: DoughCourse, mixMs: number, pace: DoughPace): CourseTimes | null {
+  if (pace.bulkHours === null) return null
+  return timesFrom(course, mixMs, toFive(mixMs + pace.bulkHours * course.bulkStretch * MS_PER_HOUR), pace.proofHours)
+}
+
+/** The rest of the day once it is known when the dough is shaped. */
+export function timesFrom(course: DoughCourse, mixMs: number, shapeMs: number, warmProofHours: number | null): CourseTimes | null {
+  const proofHours = course.proof.kind === 'cold' ? course.proof.hours : warmProofHours === null ? null : warmProofHours * course.proofStretch
+  if (proofHours === null) return null
+  const proofMs = shapeMs + HANDS_MINUTES.shape * MINUTE
+  return timesOfBake(course, { mixMs, shapeMs, proofMs, bakeMs: toFive(proofMs + proofHours * MS_PER_HOUR) })
+}
+
+/** The rest of the day once it is known when the oven is loaded. */
+export function timesOfBake(course: DoughCourse, { mixMs, shapeMs, proofMs, bakeMs }: Pick<CourseTimes, 'mixMs' | 'shapeMs' | 'proofMs' | 'bakeMs'>): CourseTimes {
+  const outMs = bakeMs + course.bakeMinutes * course.loads * MINUTE
+  const every = course.foldEveryMinutes * MINUTE
+  return {
+    autolyseMs: course.autolyseMinutes > 0 ? mixMs - course.autolyseMinutes * MINUTE : null,
+    mixMs,
+    foldMs: Array.from({ length: course.folds }, (_, i) => mixMs + (i + 1) * every).filter((ms) => ms < shapeMs - every / 2),
+    shapeMs,
+    proofMs,
+    preheatMs: bakeMs - course.preheatMinutes * MINUTE,
+    bakeMs,
+    lidMs: course.bakeMinutes >= LEAST_LIDDED_MINUTES && course.loads === 1 ? bakeMs + LID_MINUTES * MINUTE : null,
+    outMs,
+    eatMs: outMs + course.coolHours * MS_PER_HOUR
+  }
+}
+
+/** What of a day wants the baker: hands, or somebody at home with an eye on it. */
+export interface Task {
+  readonly step: DayStep
+  readonly fromMs: number
+  readonly minutes: number
+  readonly needs: 'hands' | 'eyes'
+  /** It may be left out when nobody is there. */
+  readonly spare?: boolean
+}
+
+/** Steps of a bake, by what is done. */
+export const DAY_STEPS = ['wake', 'first build', 'build', 'chill', 'autolyse', 'mix', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat'] as const
+export type DayStep = (typeof DAY_STEPS)[number]
+
+type Handed = keyof typeof HANDS_MINUTES & DayStep
+
+const hands = (step: Handed, fromMs: number | null, spare?: boolean): Task[] =>
+  fromMs === null ? [] : [{ step, fromMs, minutes: HANDS_MINUTES[step], needs: 'hands', spare }]
+
+/** What a dough asks of the baker until it is shaped. */
+export function tasksUntilShaped(times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'shapeMs'>): Task[] {
+  return [
+    ...hands('autolyse', times.autolyseMs),
+    ...hands('mix', times.mixMs),
+    ...times.foldMs.flatMap((ms) => hands('fold', ms, true)),
+    ...hands('shape', times.shapeMs)
+  ]
+}
+
+/** What the oven asks of the baker. While bread is in it somebody is at home: that is not among them. */
+export function tasksOfOven(times: CourseTimes): Task[] {
+  return [...hands('preheat', times.preheatMs), ...hands('bake', times.bakeMs), ...hands('lid', times.lidMs), ...hands('out', times.outMs)]
+}
+
+/** All that a dough's day asks of the baker, in the order of time. */
+export function tasksOfDough(times: CourseTimes): Task[] {
+  return [
+    ...tasksUntilShaped(times),
+    ...tasksOfOven(times),
+    { step: 'bake', fromMs: times.bakeMs, minutes: (times.outMs - times.bakeMs) / MINUTE, needs: 'eyes' }
+  ]
+}

@@ -1,0 +1,46 @@
+import type { DayPlan, TimedPlanStage } from './problem'
+
+const MS_PER_HOUR = 3_600_000
+/** Plans that are offered at most. */
+export const MOST_PLANS = 5
+/** A plan so much dearer than the best is no help, in minutes of trouble. */
+const WORTH_WHILE = 130
+/** What counts as another: hours between starts and mixes, ratios by their quotient, places by kelvins. */
+const APART = { startHours: 2, muchStartHours: 5, mixHours: 2, ratio: 1.6, tempK: 2.5 } as const
+
+/**
+ * Picks plans that differ in what a baker would do: not the same day with another decimal.
+ * @param plans the cheapest first
+ * @returns five at most, fewer where there are no more; never padded
+ */
+export function differentPlans(plans: readonly DayPlan[]): DayPlan[] {
+  const best = plans[0]
+  if (best === undefined) return []
+  const chosen: DayPlan[] = []
+  for (const plan of plans) {
+    if (chosen.length === MOST_PLANS || plan.cost > best.cost + WORTH_WHILE || !Number.isFinite(plan.cost)) break
+    if (chosen.every((other) => areDifferent(plan, other))) chosen.push(plan)
+  }
+  return chosen
+}
+
+/** Whether two plans are truly two: in how they are built, or in at least two of start, mix, ratio and place. */
+export function areDifferent(a: DayPlan, b: DayPlan): boolean {
+  const [x, y] = [a.stages.at(-1) as TimedPlanStage, b.stages.at(-1) as TimedPlanStage]
+  const hours = (p: number, q: number) => Math.abs(p - q) / MS_PER_HOUR
+  const [firstA, firstB] = [a.stages[0] as TimedPlanStage, b.stages[0] as TimedPlanStage]
+  if (a.stages.length !== b.stages.length || firstA.stage.kind !== firstB.stage.kind) return true
+  if ((x.stage.chill === null) !== (y.stage.chill === null)) return true
+  if (a.course.proof.kind !== b.course.proof.kind) return true
+  if (hours(firstA.startMs, firstB.startMs) >= APART.muchStartHours) return true
+  // Held in the cold until the same mix: how it got there makes no other day.
+  if (x.stage.chill !== null) return false
+  const ratio = x.stage.flourPerSeed / y.stage.flourPerSeed
+  const differences = [
+    hours(firstA.startMs, firstB.startMs) >= APART.startHours,
+    hours(a.mixMs, b.mixMs) >= APART.mixHours,
+    Math.max(ratio, 1 / ratio) >= APART.ratio,
+    Math.abs(x.stage.place.standing.tempC - y.stage.place.standing.tempC) >= APART.tempK
+  ]
+  return differences.filter(Boolean).length >= 2
+}

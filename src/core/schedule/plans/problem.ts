@@ -1,0 +1,118 @@
+import type { BlendPart, Pantry } from '../../dough/ingredient'
+import type { School } from '../../ferment/forecast'
+import type { Kept } from '../../jars/feeding'
+import type { BatchLine } from '../../jars/lineage'
+import type { Busy } from '../availability'
+import type { CourseTimes, DoughCourse, DoughPace } from '../course'
+import type { Interval } from '../nights'
+import type { PlannedBuild, Standing } from '../planBuild'
+
+/** What is wanted, and when. */
+export type BreadWish =
+  /** Out of the oven, cooled and cut, or the dough mixed at a time. */
+  | { readonly kind: 'out' | 'eat' | 'mix'; readonly atMs: number }
+  /** Bread as soon as it can be. */
+  | { readonly kind: 'soonest' }
+  /** A fixed habit: built in the evening, mixed in the morning. */
+  | { readonly kind: 'habit'; readonly buildMs: number; readonly mixMs: number }
+
+/** A place where a levain or a dough may stand. */
+export interface PlanPlace {
+  readonly id: string
+  readonly standing: Standing
+}
+
+/** Everything a search is given; nothing but data, so that a worker can have it. */
+export interface PlanProblem {
+  readonly nowMs: number
+  /** IANA name. */
+  readonly timeZone: string
+  readonly wish: BreadWish
+  /** The levain as it is planned now. */
+  readonly build: PlannedBuild
+  readonly flourPerSeed: number
+  readonly placeId: string
+  readonly school: School
+  readonly places: readonly PlanPlace[]
+  /** Flour per seed that is tried. */
+  readonly ratios: readonly number[]
+  /** Temperatures of the fresh mix that are tried, °C. */
+  readonly mixTemps: readonly number[]
+  /** What a wake-up feed keeps of the jar, and what it is fed; `line` as it stands. */
+  readonly wake: { readonly kept: Kept; readonly feed: readonly BlendPart[]; readonly hydration: number; readonly pantry: Pantry }
+  readonly course: DoughCourse
+  /** Kinds of proof that are tried. */
+  readonly proofs: readonly DoughCourse['proof'][]
+  /** The dough as it would be mixed, its levain ripe. */
+  readonly dough: BatchLine
+  readonly doughPlace: PlanPlace
+  /** When there are no hands, and when nobody is at home. */
+  readonly busy: readonly Busy[]
+  /** The oven is taken by others. */
+  readonly oven: readonly Interval[]
+  /** Places that are full. */
+  readonly full: readonly (Interval & { readonly placeId: string })[]
+  /** How little is known of the pace: sd of the logarithm of the hours to the fit moment. */
+  readonly spread: number
+  /** Between two moments that are tried, min. */
+  readonly gridMinutes: number
+}
+
+/** One feed or build of a plan. */
+export interface PlanStage {
+  readonly kind: 'wake' | 'first build' | 'build'
+  readonly flourPerSeed: number
+  readonly place: PlanPlace
+  readonly mixTempC: number
+  /** Put into the cold after so long, to hold. */
+  readonly chill: { readonly afterHours: number; readonly place: PlanPlace } | null
+  /** From the jar as it stands, or from a ripe culture. */
+  readonly seed: 'jar' | 'ripe'
+}
+
+/** When what was mixed is fit, h after mixing. */
+export interface FitWindow {
+  readonly opens: number
+  readonly fit: number
+  readonly closes: number
+}
+
+/** A stage with its time. */
+export interface TimedPlanStage {
+  readonly stage: PlanStage
+  readonly startMs: number
+  readonly window: FitWindow
+}
+
+/** Why a plan would not do. */
+export interface Violation {
+  readonly kind: 'asleep' | 'out' | 'other bake' | 'oven' | 'full' | 'late'
+  /** Whose time it is: "work", or the place. */
+  readonly name: string
+  /** By how much, min. */
+  readonly minutes: number
+  /** What was to be done then. */
+  readonly step: string
+  readonly fromMs: number
+  readonly toMs: number
+}
+
+/** One way to get there. */
+export interface DayPlan {
+  /** In the order of time; the last is the build whose levain is mixed. */
+  readonly stages: readonly TimedPlanStage[]
+  readonly mixMs: number
+  readonly course: DoughCourse
+  readonly pace: DoughPace
+  readonly times: CourseTimes
+  /** How likely the levain is fit while hands are there, by the search's own reckoning. */
+  readonly chance: number
+  /** Trouble, in minutes of it. */
+  readonly cost: number
+  /** What it consists of. */
+  readonly because: Readonly<Partial<Record<CostPart, number>>>
+  readonly violations: readonly Violation[]
+}
+
+/** What makes a plan dear. */
+export type CostPart = 'steps' | 'rather not' | 'off the fit moment' | 'chance' | 'early bread' | 'waiting' | 'unlike the plan' | 'stretched' | 'no folds' | 'weak culture' | 'flour'

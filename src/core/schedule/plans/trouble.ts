@@ -1,0 +1,194 @@
+import { busyGrid, type Busy, isHard } from '../availability'
+import { type CourseTimes, type DoughCourse, HANDS_MINUTES, type Task, tasksOfOven, tasksUntilShaped } from '../course'
+import type { Interval } from '../nights'
+import { COST, chanceWithin, courseCost, fitCost, MIX_LEEWAY_MS } from './cost'
+import type { CostPart, FitWindow, PlanProblem, PlanStage, Violation } from './problem'
+import { flourOfStage } from './windows'
+
+const MINUTE = 60_000
+const MS_PER_HOUR = 3_600_000
+/** What comes after the wish is looked at so far, ms. */
+const BEYOND_MS = 60 * MS_PER_HOUR
+/** Bread is not planned for longer before it is wanted, h. */
+const MOST_EARLY_HOURS = 10
+
+/** Told what a cost is for. */
+export type Collect = (part: CostPart, cost: number) => void
+
+/** What of a plan is trouble. `Infinity` where a hard limit would be broken, unless limits may be bent. */
+export interface Trouble {
+  /** Of a feed or build at a moment. */
+  readonly ofStage: (stage: PlanStage, startMs: number, collect?: Collect) => number
+  /** Of using what a stage made at a moment: how far from its fit moment. A wake-up feed waits a while longer. */
+  readonly ofUse: (window: FitWindow, hours: number, collect?: Collect) => number
+  /** Of mixing a levain at a moment: how near it is to its best, and how likely it is fit while hands are there. */
+  readonly ofMix: (window: FitWindow, startMs: number, mixMs: number, collect?: Collect) => number
+  /** Of the place a levain has until it is mixed. */
+  readonly ofStay: (stage: PlanStage, startMs: number, mixMs: number) => number
+  readonly chanceOfMix: (window: FitWindow, startMs: number, mixMs: number) => number
+  /** Of a dough until it is shaped: the same for all that may follow. */
+  readonly ofMorning: (times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'shapeMs'>, collect?: Collect) => number
+  /** Of the oven, and of bread that is early or late. */
+  readonly ofOven: (course: DoughCourse, times: CourseTimes, collect?: Collect) => number
+  /** Of feeds that a culture wants and does not get. */
+  readonly ofMissing: (feeds: number, collect?: Collect) => number
+}
+
+const silent: Collect = () => undefined
+
+/**
+ * Weighs the parts of plans for one problem.
+ * @param bent limits may be broken, at a cost by the minute: to find what breaks least
+ */
+export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
+  const { wish, nowMs, course: planned } = problem
+  const endMs = wishEnd(problem)
+  const grid = busyGrid(problem.busy, nowMs, endMs + BEYOND_MS)
+  const broken = (minutes: number) => (minutes <= 0 ? 0 : bent ? COST.brokenMinute * Math.max(minutes, 5) : Number.POSITIVE_INFINITY)
+  const ofTask = ({ fromMs, minutes, spare }: Task, collect: Collect): number => {
+    const toMs = fromMs + minutes * MINUTE
+    const hard = grid.hard(fromMs, toMs)
+    if (spare === true) {
+      const cost = hard > 0 ? COST.fold : 0
+      collect('no folds', cost)
+      return cost
+    }
+    const soft = COST.softMinute * grid.soft(fromMs, toMs)
+    collect('rather not', soft)
+    return soft + broken(hard)
+  }
+  const overlap = (stretches: readonly Interval[], fromMs: number, toMs: number) =>
+    stretches.reduce((sum, s) => sum + Math.max(0, Math.min(s.toMs, toMs) - Math.max(s.fromMs, fromMs)), 0) / MINUTE
+  const placeFull = (placeId: string, fromMs: number, toMs: number) =>
+    problem.full.length === 0 ? 0 : overlap(
+      problem.full.filter((f) => f.placeId === placeId),
+      fromMs,
+      toMs
+    )
+  const chanceOfMix = (window: FitWindow, startMs: number, mixMs: number) => {
+    const free = grid.freeAround(mixMs, MIX_LEEWAY_MS)
+    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, (free.toMs - startMs) / MS_PER_HOUR, problem.spread)
+  }
+  return {
+    ofStage(stage, startMs, collect = silent) {
+      const steps = COST.stage + (stage.chill === null ? 0 : COST.chill)
+      const flour = (COST.flour * flourOfStage(problem, stage)) / 100
+      const unlike =
+        stage.kind === 'build'
+          ? COST.otherRatio * Math.abs(Math.log(stage.flourPerSeed / problem.flourPerSeed)) +
+            (stage.place.id === problem.placeId ? 0 : COST.otherPlace) +
+            (Math.abs(stage.mixTempC - problem.build.mixTempC) < 0.5 ? 0 : COST.otherWater)
+          : 0
+      collect('steps', steps)
+      collect('flour', flour)
+      collect('unlike the plan', unlike)
+      let cost = steps + flour + unlike + ofTask({ step: 'build', fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' }, collect)
+      if (stage.chill !== null)
+        cost += ofTask({ step: 'chill', fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' }, collect)
+      return cost
+    },
+    ofUse(window, hours, collect = silent) {
+      const last = usedUntil(window)
+      if (hours < window.opens || hours > last) return Number.POSITIVE_INFINITY
+      const cost = fitCost({ ...window, closes: last }, hours)
+      collect('off the fit moment', cost)
+      return cost
+    },
+    ofMix(window, startMs, mixMs, collect = silent) {
+      const hours = (mixMs - startMs) / MS_PER_HOUR
+      if (hours < window.opens || hours > window.closes) return Number.POSITIVE_INFINITY
+      const fit = fitCost(window, hours)
+      const chance = COST.chance * (1 - chanceOfMix(window, startMs, mixMs))
+      collect('off the fit moment', fit)
+      collect('chance', chance)
+      return fit + chance
+    },
+    ofStay: ({ place }, startMs, mixMs) => broken(placeFull(place.id, startMs, mixMs)),
+    chanceOfMix,
+    ofMorning(times, collect = silent) {
+      let cost = 0
+      for (const task of tasksUntilShaped(times)) cost += ofTask(task, collect)
+      return cost
+    },
+    ofOven(course, times, collect = silent) {
+      let cost = 0
+      if (wish.kind === 'out' || wish.kind === 'eat') {
+        const early = (wish.atMs - (wish.kind === 'out' ? times.outMs : times.eatMs)) / MS_PER_HOUR
+        if (early > MOST_EARLY_HOURS || (early < -1e-6 && !bent)) return Number.POSITIVE_INFINITY
+        const dear = early < 0 ? COST.lateMinute * -early * 60 : COST.earlyHour * early
+        collect('early bread', Math.max(early, 0) * COST.earlyHour)
+        cost += dear
+      } else if (wish.kind === 'soonest') {
+        const waiting = (COST.waitingHour * (times.outMs - nowMs)) / MS_PER_HOUR
+        collect('waiting', waiting)
+        cost += waiting
+      }
+      // Nobody at home: asked first, since it is most often in the way.
+      cost += broken(grid.hard(times.bakeMs, times.outMs))
+      if (cost === Number.POSITIVE_INFINITY) return cost
+      for (const task of tasksOfOven(times)) cost += ofTask(task, collect)
+      const stretched = courseCost(course, planned)
+      collect('stretched', stretched)
+      return (
+        cost +
+        stretched +
+        broken(overlap(problem.oven, times.bakeMs, times.outMs)) +
+        broken(placeFull(problem.doughPlace.id, times.mixMs, course.proof.kind === 'cold' ? times.proofMs : times.bakeMs))
+      )
+    },
+    ofMissing(feeds, collect = silent) {
+      const cost = COST.missingFeed * Math.max(feeds, 0)
+      collect('weak culture', cost)
+      return cost
+    }
+  }
+}
+
+/** What a wake-up feed or a first build made is used until then, h: a while past its window it is still a good seed. */
+export const usedUntil = ({ opens, closes }: FitWindow) => closes + (closes - opens) / 2
+
+/** The last moment a search looks at. */
+export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {
+  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * MS_PER_HOUR
+  return wish.kind === 'habit' ? wish.mixMs : wish.atMs
+}
+
+/** Bread as soon as can be is looked for so far ahead, h. */
+const SOON_HOURS = 72
+
+/** The hard limits that a plan's tasks would break. */
+export function violationsOf(problem: PlanProblem, tasks: readonly Task[], times: CourseTimes, stays: readonly (Interval & { readonly placeId: string })[]): Violation[] {
+  const found: Violation[] = []
+  for (const { step, fromMs, minutes, spare } of tasks) {
+    if (spare === true) continue
+    const toMs = fromMs + minutes * MINUTE
+    for (const busy of problem.busy) {
+      const over = Math.min(busy.toMs, toMs) - Math.max(busy.fromMs, fromMs)
+      if (!isHard(busy) || over <= 0) continue
+      const kind = busy.kind as Exclude<Busy['kind'], 'rather not'>
+      if (found.some((f) => f.step === step && f.fromMs === busy.fromMs)) continue
+      found.push({ kind, name: busy.name, step, minutes: toEdge(busy, fromMs, toMs), fromMs: busy.fromMs, toMs: busy.toMs })
+    }
+  }
+  for (const oven of problem.oven) {
+    const over = Math.min(oven.toMs, times.outMs) - Math.max(oven.fromMs, times.bakeMs)
+    if (over > 0) found.push({ kind: 'oven', name: 'oven', step: 'bake', minutes: over / MINUTE, ...oven })
+  }
+  for (const stay of stays)
+    for (const full of problem.full) {
+      const over = Math.min(full.toMs, stay.toMs) - Math.max(full.fromMs, stay.fromMs)
+      if (full.placeId === stay.placeId && over > 0)
+        found.push({ kind: 'full', name: full.placeId, step: 'build', minutes: over / MINUTE, fromMs: full.fromMs, toMs: full.toMs })
+    }
+  const { wish } = problem
+  if (wish.kind === 'out' || wish.kind === 'eat') {
+    const readyMs = wish.kind === 'out' ? times.outMs : times.eatMs
+    if (readyMs > wish.atMs + 1) found.push({ kind: 'late', name: '', step: wish.kind, minutes: (readyMs - wish.atMs) / MINUTE, fromMs: wish.atMs, toMs: readyMs })
+  }
+  return found
+}
+
+/** How far a busy time would have to give way for a task, min: from its nearer edge. */
+function toEdge(busy: Interval, fromMs: number, toMs: number): number {
+  return Math.min(toMs - busy.fromMs, busy.toMs - fromMs) / MINUTE
+}

@@ -1,0 +1,78 @@
+import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
+import { pantryOf } from '../dough/ingredient'
+import type { BatchLine } from '../jars/lineage'
+import { busyBetween, type Hours } from '../schedule/availability'
+import { USUAL_COURSE } from '../schedule/course'
+import type { PlanPlace, PlanProblem } from '../schedule/plans/problem'
+import { instantAt } from '../schedule/nights'
+import { restedSeed } from '../schedule/variant'
+import { DAY_BUILD } from './builds'
+
+const HOUR = 3_600_000
+export const ZONE = 'Europe/Lisbon'
+/** A wall-clock moment in November 2026 at the place of the tests; the 26th is a Thursday. */
+export const at = (day: number, clock: string) => instantAt(2026, 11, day, clock, ZONE)
+
+export const PLACES: readonly PlanPlace[] = [
+  { id: 'cool', standing: { tempC: 18 } },
+  { id: 'room', standing: { tempC: 22 } },
+  { id: 'warm', standing: { tempC: 26 } },
+  { id: 'fridge', standing: { tempC: 4 } }
+]
+
+/** 1.5 kg of wheat dough with a fifth of ripe levain. */
+export const DOUGH: BatchLine = {
+  startedAtMs: 0,
+  flours: { 'white wheat': 750 },
+  waterGrams: 540,
+  saltGrams: 16,
+  mixTempC: 24,
+  stays: [{ fromMs: 0, tempC: 22 }],
+  parents: [{ grams: 200, hydration: 1, flour: 'white wheat', line: null }]
+}
+
+/** Asleep from eleven to seven, out from nine to five on weekdays. */
+export const WORKING: Hours = {
+  sleep: { from: '23:00', to: '07:00' },
+  weekly: [{ name: 'work', kind: 'out', days: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }],
+  once: [],
+  timeZone: ZONE
+}
+
+/** A problem of the tests' kitchen; each part can be another. */
+export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hours; readonly coldDays?: number } = {}): PlanProblem {
+  const { hours = WORKING, coldDays, ...rest } = more
+  const nowMs = rest.nowMs ?? at(26, '18:00')
+  const line = coldDays === undefined ? null : restedSeed('white wheat', coldDays, nowMs)
+  return {
+    nowMs,
+    timeZone: hours.timeZone,
+    wish: { kind: 'out', atMs: at(28, '12:00') },
+    build: { ...DAY_BUILD, place: { tempC: 22 }, seed: { ...DAY_BUILD.seed, line } },
+    flourPerSeed: 5,
+    placeId: 'room',
+    school: 'dome',
+    places: PLACES,
+    ratios: [1, 2, 3, 4, 5, 6, 8, 10],
+    mixTemps: [24, 28],
+    wake: {
+      kept: { grams: 20, hydration: 1, flour: 'white wheat', line },
+      feed: [{ ingredientId: 'white wheat', share: 1 }],
+      hydration: 1,
+      pantry: pantryOf(BUILT_IN_INGREDIENTS)
+    },
+    course: USUAL_COURSE.wheat,
+    proofs: [
+      { kind: 'warm', gas: 0.35 },
+      { kind: 'cold', hours: 12 }
+    ],
+    dough: DOUGH,
+    doughPlace: { id: 'room', standing: { tempC: 22 } },
+    busy: busyBetween(nowMs, nowMs + 8 * 24 * HOUR, hours),
+    oven: [],
+    full: [],
+    spread: 0.2,
+    gridMinutes: 15,
+    ...rest
+  }
+}
