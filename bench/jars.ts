@@ -115,13 +115,15 @@ async function layMany(folder: string): Promise<void> {
   await database.write(async (transaction) => {
     const work: Work = { models: database.models, transaction, nowMs: now, known: new Map() }
     const places = [
-      { id: randomUUID(), name: 'Worktop', tempC: 22, nightTempC: null, surroundings: 'air' as const },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' as const }
+      { id: randomUUID(), name: 'Worktop', tempC: 22, nightTempC: null, surroundings: 'air' as const, takes: null },
+      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' as const, takes: null }
     ]
     const kitchenId = randomUUID()
     await createKitchen(work, kitchenId, false, {
       name: 'A school of baking',
       timeZone: 'Europe/Lisbon',
+      weekly: [],
+      once: [],
       mass: 'g',
       temperature: '°C',
       clock: '24 h',

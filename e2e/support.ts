@@ -135,8 +135,20 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
   await page.getByRole('textbox', { name: label }).first().fill(text)
 }
 
+/** Chooses what is to be ready: "Dough mixed at", "Out of the oven by". */
+export async function wishFor(page: Page, what: string): Promise<void> {
+  await page.getByRole('combobox', { name: 'What is to be ready' }).click()
+  await page.getByRole('option', { name: what }).click()
+}
+
 /** Sets the time to mix: day and clock, in the kitchen's zone. */
 export async function setMix(page: Page, day: number, hour: string, minute: string): Promise<void> {
+  await wishFor(page, 'Dough mixed at')
+  await setMoment(page, day, hour, minute)
+}
+
+/** Sets the first moment on the page: a day of November 2026 and the time. */
+export async function setMoment(page: Page, day: number, hour: string, minute: string): Promise<void> {
   await page.getByRole('button', { name: /^Day/ }).click()
   await page.getByRole('button', { name: new RegExp(`^${day} November 2026`) }).click()
   await page.getByRole('spinbutton', { name: 'Hour' }).fill(hour)

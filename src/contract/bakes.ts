@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, type BakeWish, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS } from '../core'
+import { BAKE_STATUSES, type BakeWish, type Formula, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS, USUAL_COURSE } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema } from './jars'
@@ -9,6 +9,65 @@ import { ingredientSchema } from './stores'
 /** A levain moves on to another place. */
 export const moveSchema = z.object({ afterHours: numberIn([0, 96], 'Hours after mixing', 'h'), placeId: idSchema, tempC: tempSchema('The place') })
 export type PlannedMove = z.infer<typeof moveSchema>
+
+const proofSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('warm'), gas: numberIn([0.05, 2], 'Growth in the proof') }),
+  z.object({ kind: z.literal('cold'), hours: numberIn([1, 96], 'Hours in the cold', 'h') })
+])
+
+/** The dough's own day, and where it stands. */
+export const courseSchema = z.object({
+  autolyseMinutes: numberIn([0, 480], 'The autolyse', 'min'),
+  folds: z.number().int().min(0).max(12),
+  foldEveryMinutes: numberIn([5, 240], 'The time between folds', 'min'),
+  bulkGas: numberIn([0.05, 2.5], 'The rise in bulk'),
+  bulkStretch: numberIn([0.5, 2], 'The stretch of the bulk').default(1),
+  proof: proofSchema,
+  proofStretch: numberIn([0.5, 2], 'The stretch of the proof').default(1),
+  preheatMinutes: numberIn([0, 180], 'Heating the oven', 'min'),
+  bakeMinutes: numberIn([2, 300], 'The time in the oven', 'min'),
+  loads: z.number().int().min(1).max(12),
+  coolHours: numberIn([0, 48], 'Cooling', 'h'),
+  placeId: idSchema,
+  tempC: tempSchema('The place of the dough'),
+  /** The dough when it is mixed. */
+  mixTempC: tempSchema('The dough')
+})
+export type Course = z.infer<typeof courseSchema>
+
+/** A dough as it comes out of the bowl, °C, and its autolyse, min. Source: craft knowledge. */
+const USUAL_DOUGH_C = 25
+const USUAL_AUTOLYSE_MINUTES = 40
+
+/** The usual day of a kind of dough, at a place. */
+export function courseFor({ doughKind, autolyse }: Pick<Formula, 'doughKind' | 'autolyse'>, place: { readonly id: string; readonly tempC: number }): Course {
+  return {
+    ...USUAL_COURSE[doughKind],
+    autolyseMinutes: autolyse ? USUAL_AUTOLYSE_MINUTES : 0,
+    placeId: place.id,
+    tempC: place.tempC,
+    mixTempC: USUAL_DOUGH_C
+  }
+}
+
+/** A feed or a build before the last build, settled when a plan was taken. */
+export const stageBeforeSchema = z.object({
+  id: z.string().max(20),
+  kind: z.enum(['wake', 'first build']),
+  at: instantSchema,
+  seedGrams: gramsSchema('The seed'),
+  flourGrams: gramsSchema('The flour'),
+  waterGrams: gramsSchema('The water'),
+  placeId: idSchema,
+  tempC: tempSchema('The place')
+})
+export type StageBeforePlan = z.infer<typeof stageBeforeSchema>
+
+/** When the bread is wanted. */
+export const breadSchema = z.object({ kind: z.enum(['out', 'eat', 'mix']), at: instantSchema })
+/** Steps that can be moved, and pinned so that they do not. */
+export const MOVABLE_STEPS = ['build', 'mix', 'shape', 'bake'] as const
+export type MovableStep = (typeof MOVABLE_STEPS)[number]
 
 /** A wish: dough, levain and when. Shares are fractions. */
 export const planSchema = z.object({
@@ -23,7 +82,13 @@ export const planSchema = z.object({
   /** Where it is moved on to while it ripens, hours after mixing. */
   moves: z.array(moveSchema).max(3).default([]),
   school: z.enum(SCHOOLS),
-  mixAt: instantSchema
+  mixAt: instantSchema,
+  /** What the dough goes through after the mix; null: only the levain is planned. */
+  course: courseSchema.nullable().default(null),
+  before: z.array(stageBeforeSchema).max(4).default([]),
+  /** When the bread is wanted; null: nobody said. */
+  bread: breadSchema.nullable().default(null),
+  pins: z.array(z.enum(MOVABLE_STEPS)).max(4).default([])
 })
 export type Plan = z.infer<typeof planSchema>
 
@@ -42,7 +107,12 @@ export const shownSchema = z.object({
   quantiles: z.object({ opens: quantilesSchema, peak: quantilesSchema, closes: quantilesSchema }),
   phase: z.string().max(40).optional(),
   probability: z.number().min(0).max(1).optional(),
-  advice: z.string().max(40).optional()
+  advice: z.string().max(40).optional(),
+  /** The day as it was planned: what moved since is told against it. */
+  steps: z
+    .array(z.object({ id: z.string().max(40), at: instantSchema }))
+    .max(40)
+    .optional()
 })
 export type Shown = z.infer<typeof shownSchema>
 
@@ -72,6 +142,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     keepBackGrams: gramsSchema('Keep-back'),
     shown: shownSchema.optional()
   }),
+  z.object({ ...noted, type: z.literal('step'), step: z.string().max(40), did: z.enum(['done', 'skipped']) }),
   z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
 ])
 export type BakeEvent = z.infer<typeof bakeEventSchema>
@@ -104,7 +175,12 @@ export const bakePutSchema = z.object({ version: versionSchema, plan: planSchema
 /** A page of bakes, newest first. */
 export const bakePageSchema = z.object({ bakes: z.array(bakeSchema), total: z.number() })
 export const bakeQuerySchema = z.object({
-  state: z.enum(['open', 'mixed', 'deleted']).default('open'),
+  state: z.enum(['open', 'done', 'deleted']).default('open'),
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(100).default(50)
 })
+
+/** Where a bake stands; one whose dough is not planned ends with the mix. */
+export function statusOf(plan: Pick<Plan, 'course'>, status: Bake['status']): Bake['status'] {
+  return status === 'mixed' && plan.course === null ? 'baked' : status
+}

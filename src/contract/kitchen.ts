@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { PERCENTAGE_BASES, SCHOOLS } from '../core'
+import { BUSY_KINDS, type Hours, PERCENTAGE_BASES, SCHOOLS } from '../core'
 import { clockTimeSchema, idSchema, instantSchema, nameSchema, numberIn, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema, surroundingsSchema } from './jars'
 import { cupKindSchema } from './stores'
@@ -23,9 +23,28 @@ export const placeSchema = z.object({
   tempC: tempSchema('The temperature'),
   /** By night, at its coldest; null where it keeps one temperature. */
   nightTempC: tempSchema('The temperature by night').nullable().default(null),
-  surroundings: surroundingsSchema.default('air')
+  surroundings: surroundingsSchema.default('air'),
+  /** How many levains and doughs find room there; null: as many as there are. */
+  takes: z.number().int().min(1).max(20).nullable().default(null)
 })
 export type Place = z.infer<typeof placeSchema>
+
+const busyKindSchema = z.enum(BUSY_KINDS)
+/** A time that is taken every week, by the kitchen's clock. */
+export const weeklySchema = z.object({
+  id: idSchema,
+  name: nameSchema,
+  kind: busyKindSchema,
+  days: z.array(z.number().int().min(1).max(7)).min(1, { error: 'Choose at least one day.' }).max(7),
+  from: clockTimeSchema,
+  to: clockTimeSchema
+})
+export type Weekly = z.infer<typeof weeklySchema>
+/** A time that is taken once; `calendar`: the file it came from. */
+export const onceSchema = z
+  .object({ id: idSchema, name: nameSchema, kind: busyKindSchema, from: instantSchema, to: instantSchema, calendar: nameSchema.optional() })
+  .refine(({ from, to }) => Date.parse(to) > Date.parse(from), { error: 'It has to end after it begins.' })
+export type Once = z.infer<typeof onceSchema>
 
 /** What the baker may change of a kitchen. */
 export const kitchenEditSchema = z.object({
@@ -35,6 +54,8 @@ export const kitchenEditSchema = z.object({
   temperature: z.enum(['°C', '°F']),
   clock: z.enum(['24 h', '12 h']),
   sleep: z.object({ from: clockTimeSchema, to: clockTimeSchema }),
+  weekly: z.array(weeklySchema).max(40).default([]),
+  once: z.array(onceSchema).max(500, { error: 'At most 500 single times can be kept.' }).default([]),
   school: z.enum(SCHOOLS),
   base: z.enum(PERCENTAGE_BASES),
   /** A second scale that shows 0.1 g. */
@@ -95,3 +116,8 @@ export const readingsPostSchema = z.object({
 /** What is known of the temperature of a place. */
 export const readingsSchema = z.object({ count: z.number(), firstAt: instantSchema.nullable(), lastAt: instantSchema.nullable() })
 export type PlaceReadings = z.infer<typeof readingsSchema>
+
+/** When the baker is awake and at home, as the core takes it. */
+export function hoursOf({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep' | 'weekly' | 'once' | 'timeZone'>): Hours {
+  return { sleep, weekly, once: once.map(({ from, to, name, kind }) => ({ fromMs: Date.parse(from), toMs: Date.parse(to), name, kind })), timeZone }
+}

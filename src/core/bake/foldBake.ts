@@ -18,11 +18,24 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number }
+  | {
+      /** A step of the day that is no pour, band or mix. */
+      readonly type: 'step'
+      readonly step: string
+      readonly did: StepDeed['did']
+    }
   | { readonly type: 'undo'; readonly undoes: string }
 )
 
+/** What became of a step. */
+export interface StepDeed {
+  readonly id: string
+  readonly atMs: number
+  readonly did: 'done' | 'skipped'
+}
+
 /** Where a bake stands, in order. */
-export const BAKE_STATUSES = ['planned', 'building', 'ripening', 'mixed'] as const
+export const BAKE_STATUSES = ['planned', 'building', 'ripening', 'mixed', 'baked'] as const
 export type BakeStatus = (typeof BAKE_STATUSES)[number]
 
 /** State of a bake, folded from what happened. */
@@ -39,6 +52,8 @@ export interface BakeState {
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
   readonly mixed: { readonly id: string; readonly atMs: number; readonly levainGrams: number; readonly keepBackGrams: number } | null
+  /** Steps that were done or left out, by their name. */
+  readonly deeds: ReadonlyMap<string, StepDeed>
   /** The latest happening that may be taken back, if any. */
   readonly lastUndoable: Exclude<Happening, { type: 'undo' }> | null
 }
@@ -62,6 +77,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   let mixed: BakeState['mixed'] = null
   const marks: BakeState['marks'][number][] = []
   const moves: BakeState['moves'][number][] = []
+  const deeds = new Map<string, StepDeed>()
   for (const h of stood) {
     if (h.type === 'pour') {
       poured[h.item] += h.weighedGrams
@@ -70,12 +86,13 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note })
     else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
+    else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
     else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)
-  const status: BakeStatus = mixed !== null ? 'mixed' : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
-  return { status, poured, flours, done: [...done], band, marks, moves, mixed, lastUndoable: stood.at(-1) ?? null }
+  const status: BakeStatus = mixed !== null ? (deeds.has('out') ? 'baked' : 'mixed') : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
+  return { status, poured, flours, done: [...done], band, marks, moves, mixed, deeds, lastUndoable: stood.at(-1) ?? null }
 }
 
 /** What has been poured, as the batch it makes. */

@@ -8,8 +8,14 @@ const facts = (more: Partial<StepFacts>): StepFacts => ({
   status: 'planned',
   mixAtMs: now + 20 * HOUR,
   startMs: now + 11 * HOUR,
+  before: [],
+  chillsMs: [],
   running: null,
+  mixedMs: null,
+  dough: null,
+  deeds: new Map(),
   awake,
+  bedtime: awake,
   ...more
 })
 
@@ -36,8 +42,8 @@ const ripening = (advice: Verdict['advice'], more: Partial<StepFacts> = {}) =>
 
 test('planned: build, then mix', () => {
   expect(stepsOf(facts({}), now)).toEqual([
-    { kind: 'build', atMs: now + 11 * HOUR, untilMs: null },
-    { kind: 'mix', atMs: now + 20 * HOUR, untilMs: null }
+    { id: 'build', kind: 'build', atMs: now + 11 * HOUR, untilMs: null, minutes: 10 },
+    { id: 'mix', kind: 'mix', atMs: now + 20 * HOUR, untilMs: null, minutes: 15 }
   ])
 })
 
@@ -45,14 +51,17 @@ test('a plan that cannot be still has its mix', () => {
   expect(stepsOf(facts({ startMs: null }), now).map((s) => s.kind)).toEqual(['mix'])
 })
 
-test('half weighed: go on now', () => {
-  expect(stepsOf(facts({ status: 'building' }), now)).toEqual([{ kind: 'finish weighing', atMs: now, untilMs: null }])
+test('half weighed: go on now, the mix is still to come', () => {
+  expect(stepsOf(facts({ status: 'building' }), now)).toEqual([
+    { id: 'finish weighing', kind: 'finish weighing', atMs: now, untilMs: null, minutes: 0 },
+    { id: 'mix', kind: 'mix', atMs: now + 20 * HOUR, untilMs: null, minutes: 15 }
+  ])
 })
 
 test('climbing: look, then mix while the window is open', () => {
   const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 })
-  expect(steps[0]).toEqual({ kind: 'look', atMs: now + 1.5 * HOUR, untilMs: now + 2 * HOUR })
-  expect(steps[1]).toEqual({ kind: 'mix', atMs: now + 2 * HOUR, untilMs: now + 5 * HOUR })
+  expect(steps[0]).toEqual({ id: 'look', kind: 'look', atMs: now + 1.5 * HOUR, untilMs: now + 2 * HOUR, minutes: 0 })
+  expect(steps[1]).toEqual({ id: 'mix', kind: 'mix', atMs: now + 2 * HOUR, untilMs: now + 5 * HOUR, minutes: 15 })
 })
 
 test('nobody is sent to look at night', () => {
@@ -62,7 +71,7 @@ test('nobody is sent to look at night', () => {
 })
 
 test('ripe: mix now, not at the time once planned', () => {
-  expect(ripening({ kind: 'mix now', closesHours: 10 })[0]).toEqual({ kind: 'mix', atMs: now, untilMs: now + 5 * HOUR })
+  expect(ripening({ kind: 'mix now', closesHours: 10 })[0]).toEqual({ id: 'mix', kind: 'mix', atMs: now, untilMs: now + 5 * HOUR, minutes: 15 })
 })
 
 test('collapsed: feed again; mixed: nothing more', () => {

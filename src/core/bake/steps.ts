@@ -1,13 +1,25 @@
 import type { Verdict } from '../readiness/verdict'
-import type { BakeStatus } from './foldBake'
+import { type CourseTimes, courseTimes, type DayStep, type DoughCourse, type DoughPace, HANDS_MINUTES, timesFrom, timesOfBake } from '../schedule/course'
+import type { BakeStatus, StepDeed } from './foldBake'
 
 /** Something a baker has to do, or may. */
 export interface Step {
-  readonly kind: 'build' | 'finish weighing' | 'look' | 'mix' | 'feed again'
+  /** Its name within the bake: the kind, numbered where there are several. */
+  readonly id: string
+  readonly kind: DayStep | 'finish weighing' | 'look' | 'feed again'
   /** From when, ms. */
   readonly atMs: number
   /** Until when it does no harm to wait; null: no end known. */
   readonly untilMs: number | null
+  /** Hands-on, min. */
+  readonly minutes: number
+}
+
+/** A feed or build before the last build, as it was planned. */
+export interface StageBefore {
+  readonly id: string
+  readonly kind: 'wake' | 'first build'
+  readonly atMs: number
 }
 
 /** What the steps of a bake hang on. */
@@ -17,41 +29,134 @@ export interface StepFacts {
   readonly mixAtMs: number
   /** When the build is to begin, ms; null while the plan cannot be. */
   readonly startMs: number | null
+  /** Feeds and builds before it. */
+  readonly before: readonly StageBefore[]
+  /** Moves into the cold while it ripens, ms; those to come. */
+  readonly chillsMs: readonly number[]
   /** Running levain: when its band was set, and its verdict once it is reckoned. */
   readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
+  /** When it was mixed, ms. */
+  readonly mixedMs: number | null
+  /** The dough's own day; null: the bake ends with the mix. */
+  readonly dough: { readonly course: DoughCourse; readonly pace: DoughPace } | null
+  /** Steps that were done or left out. */
+  readonly deeds: ReadonlyMap<string, StepDeed>
   /** Moves a moment that falls in the night to when the baker is up. */
   readonly awake: (ms: number) => number
+  /** Moves it back to when the baker goes to bed. */
+  readonly bedtime: (ms: number) => number
 }
 
 const MS_PER_HOUR = 3_600_000
+const MINUTE = 60_000
+/** Once it is cooled for so long, nobody needs to be told any more, h. */
+const COLD_NEWS_HOURS = 6
 
 /**
- * The steps of one bake from now on, in the order of time.
+ * The steps of one bake from now on, in the order of time; those that are overdue first.
  * @param facts where the bake stands
  * @param nowMs the time now, ms
  */
 export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
-  const { status, mixAtMs, startMs, running, awake } = facts
-  if (status === 'mixed') return []
-  if (status === 'planned')
-    return [...(startMs === null ? [] : [{ kind: 'build' as const, atMs: startMs, untilMs: null }]), { kind: 'mix', atMs: mixAtMs, untilMs: null }]
-  if (status === 'building') return [{ kind: 'finish weighing', atMs: nowMs, untilMs: null }]
-  if (running === null || running.verdict === null) return [{ kind: 'mix', atMs: mixAtMs, untilMs: null }]
+  const all = [...stagesBefore(facts), ...levainSteps(facts, nowMs), ...doughSteps(facts, expectedMixMs(facts, nowMs), nowMs)]
+  return all.filter((step) => !facts.deeds.has(step.id)).sort((a, b) => a.atMs - b.atMs)
+}
+
+const step = (kind: Step['kind'], atMs: number, more: Partial<Step> = {}): Step => ({
+  id: kind,
+  kind,
+  atMs,
+  untilMs: null,
+  minutes: kind in HANDS_MINUTES ? HANDS_MINUTES[kind as keyof typeof HANDS_MINUTES] : 0,
+  ...more
+})
+
+function stagesBefore({ status, before }: StepFacts): Step[] {
+  return status === 'planned' ? before.map(({ id, kind, atMs }) => step(kind, atMs, { id, minutes: HANDS_MINUTES.wake })) : []
+}
+
+/** What the levain asks for, up to the mix. */
+function levainSteps({ status, mixAtMs, startMs, running, chillsMs, awake }: StepFacts, nowMs: number): Step[] {
+  const mix = (atMs: number, untilMs: number | null = null) => step('mix', atMs, { untilMs })
+  const chills = chillsMs.map((ms, i) => step('chill', ms, { id: `chill ${i + 1}` }))
+  if (status === 'mixed' || status === 'baked') return []
+  if (status === 'planned') return [...(startMs === null ? [] : [step('build', startMs)]), ...chills, mix(mixAtMs)]
+  if (status === 'building') return [step('finish weighing', nowMs), ...chills, mix(mixAtMs)]
+  if (running === null || running.verdict === null) return [...chills, mix(mixAtMs)]
   const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
   const { advice, forecast } = running.verdict
+  const opens = at(forecast.opens.p50)
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : null
   switch (advice.kind) {
     case 'mix now':
     case 'mix soon':
-      return [{ kind: 'mix', atMs: Math.min(nowMs, at(forecast.opens.p50)), untilMs: closes }]
+      return [mix(Math.min(nowMs, opens), closes)]
     case 'feed again':
-      return [{ kind: 'feed again', atMs: nowMs, untilMs: null }]
+      return [step('feed again', nowMs)]
     case 'not rising':
-      return [{ kind: 'look', atMs: awake(at(advice.lookAgainHours)), untilMs: null }]
-    case 'wait':
-      return [
-        { kind: 'look', atMs: awake(at(advice.lookAgainHours)), untilMs: at(advice.opensHours) },
-        { kind: 'mix', atMs: at(advice.opensHours), untilMs: closes }
-      ]
+      return [step('look', awake(at(advice.lookAgainHours)))]
+    case 'wait': {
+      const look = awake(at(advice.lookAgainHours))
+      return [...chills, step('look', look, { untilMs: at(advice.opensHours) }), mix(Math.max(at(advice.opensHours), look), closes)]
+    }
   }
+}
+
+/**
+ * When the dough will be mixed as things stand: when it was, as planned where the levain allows it, else at the nearer end of its window, and not in the night.
+ * @param nowMs the time now, ms
+ */
+export function expectedMixMs({ mixedMs, mixAtMs, running, dough, awake, bedtime }: StepFacts, nowMs: number): number {
+  if (mixedMs !== null) return mixedMs
+  const forecast = running?.verdict?.forecast
+  if (running === null || forecast === undefined || !Number.isFinite(forecast.opens.p50)) return Math.max(mixAtMs, running === null ? mixAtMs : nowMs)
+  const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
+  const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
+  const soonest = Math.max(nowMs, at(forecast.opens.p50))
+  const wanted = Math.max(soonest, Math.min(mixAtMs, closes))
+  const evening = bedtime(wanted) - HANDS_MINUTES.mix * MINUTE
+  if (awake(wanted) === wanted) return wanted
+  if (evening >= soonest) return evening
+  // The autolyse before it is in nobody's sleep either.
+  const autolyse = (dough?.course.autolyseMinutes ?? 0) * MINUTE
+  return awake(awake(wanted) - autolyse) + autolyse
+}
+
+/** The dough's day as it comes out by now: from what was done where it was, from the forecast where not. */
+export function dayOfDough({ dough, deeds }: Pick<StepFacts, 'dough' | 'deeds'>, mixMs: number): CourseTimes | null {
+  if (dough === null) return null
+  const { course, pace } = dough
+  const planned = courseTimes(course, mixMs, pace)
+  if (planned === null) return null
+  const doneAt = (id: string) => (deeds.get(id)?.did === 'done' ? deeds.get(id)?.atMs : undefined)
+  const shaped = doneAt('shape')
+  const later = shaped === undefined ? planned : timesFrom(course, mixMs, shaped - HANDS_MINUTES.shape * MINUTE, pace.proofHours)
+  if (later === null) return null
+  const loaded = doneAt('bake')
+  const baked = loaded === undefined ? later : timesOfBake(course, { ...later, bakeMs: loaded })
+  const out = doneAt('out')
+  return out === undefined ? baked : { ...baked, outMs: out, eatMs: out + course.coolHours * MS_PER_HOUR }
+}
+
+function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
+  const times = dayOfDough(facts, mixMs)
+  if (times === null) return []
+  const before = facts.mixedMs === null
+  return [
+    ...(before && times.autolyseMs !== null ? [step('autolyse', times.autolyseMs)] : []),
+    ...times.foldMs.map((ms, i) => step('fold', ms, { id: `fold ${i + 1}`, untilMs: times.shapeMs })),
+    step('shape', times.shapeMs),
+    step('preheat', times.preheatMs),
+    step('bake', times.bakeMs),
+    ...(times.lidMs === null ? [] : [step('lid', times.lidMs)]),
+    step('out', times.outMs),
+    ...(times.eatMs + COLD_NEWS_HOURS * MS_PER_HOUR < nowMs ? [] : [step('eat', times.eatMs)])
+  ].filter((s) => !isPast(s, facts))
+}
+
+/** Folds that were let go by once it is shaped, and what belongs before a step that has been done. */
+function isPast({ kind }: Step, { deeds }: StepFacts): boolean {
+  const order: readonly Step['kind'][] = ['autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+  const last = Math.max(-1, ...order.map((k, i) => (deeds.has(k) ? i : -1)))
+  return kind !== 'eat' && order.indexOf(kind) < last
 }

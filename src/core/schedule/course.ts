@@ -1,7 +1,6 @@
 import type { DoughKind } from '../dough/formula'
-import { gasAt } from '../ferment/milestones'
-import { type RiseCurve } from '../ferment/milestones'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { gasAt, type RiseCurve } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import type { Standing } from './planBuild'
@@ -175,7 +174,10 @@ export function timesFrom(course: DoughCourse, mixMs: number, shapeMs: number, w
 }
 
 /** The rest of the day once it is known when the oven is loaded. */
-export function timesOfBake(course: DoughCourse, { mixMs, shapeMs, proofMs, bakeMs }: Pick<CourseTimes, 'mixMs' | 'shapeMs' | 'proofMs' | 'bakeMs'>): CourseTimes {
+export function timesOfBake(
+  course: DoughCourse,
+  { mixMs, shapeMs, proofMs, bakeMs }: Pick<CourseTimes, 'mixMs' | 'shapeMs' | 'proofMs' | 'bakeMs'>
+): CourseTimes {
   const outMs = bakeMs + course.bakeMinutes * course.loads * MINUTE
   const every = course.foldEveryMinutes * MINUTE
   return {

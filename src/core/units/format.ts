@@ -11,6 +11,8 @@ export interface UnitChoice {
   readonly currency?: string
 }
 
+const FAHRENHEIT_PER_KELVIN = 1.8
+
 /** Figures as words. Masses are g, temperatures °C, shares fractions, instants ms, durations hours. */
 export interface Format {
   readonly choice: UnitChoice
@@ -19,7 +21,8 @@ export interface Format {
   /** The figure of `mass` without its unit. */
   massFigure(grams: number, resolution?: number): string
   temperature(tempC: number, digits?: number): string
-  /** A difference of temperatures. */
+  /** A difference of temperatures, K, as whole degrees. */
+  temperatureGap(kelvin: number): string
   percent(share: number, digits?: number): string
   rise(rise: number): string
   /** "08:25" */
@@ -76,6 +79,7 @@ export function createFormat(choice: UnitChoice): Format {
     choice,
     massFigure,
     mass: (grams, resolution) => `${massFigure(grams, resolution)}${NARROW}${choice.mass}`,
+    temperatureGap: (kelvin) => `${number(choice.temperature === '°C' ? kelvin : kelvin * FAHRENHEIT_PER_KELVIN, 0)}${NARROW}${choice.temperature}`,
     temperature: (tempC, digits = 1) => {
       const value = choice.temperature === '°C' ? tempC : celsiusToFahrenheit(tempC)
       return `${number(value, digits).replace(/\.0$/, '')}${NARROW}${choice.temperature}`

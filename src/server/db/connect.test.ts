@@ -36,7 +36,7 @@ const kitchen = {
   cups: 'metric',
   currency: 'EUR',
   keys: true,
-  places: [{ id: testId(), name: 'Counter', tempC: 21, nightTempC: null, surroundings: 'air' }]
+  places: [{ id: testId(), name: 'Counter', tempC: 21, nightTempC: null, surroundings: 'air', takes: null }]
 } as const
 
 test('the folder is made, the file is safe: WAL, foreign keys, full sync', async () => {
@@ -55,7 +55,7 @@ test('all migrations have run, and opening again runs none', async () => {
 
 test('a write that fails half way leaves nothing', async () => {
   const failed = writeWork(database, 0, async (work) => {
-    await createKitchen(work, testId(), false, { ...kitchen, places: [...kitchen.places] })
+    await createKitchen(work, testId(), false, { ...kitchen, weekly: [], once: [], places: [...kitchen.places] })
     throw new Error('power cut')
   })
   await expect(failed).rejects.toThrow('power cut')
@@ -64,7 +64,7 @@ test('a write that fails half way leaves nothing', async () => {
 
 test('writes that come at once wait for each other', async () => {
   const kitchenId = testId()
-  await writeWork(database, 0, (work) => createKitchen(work, kitchenId, false, { ...kitchen, places: [...kitchen.places] }))
+  await writeWork(database, 0, (work) => createKitchen(work, kitchenId, false, { ...kitchen, weekly: [], once: [], places: [...kitchen.places] }))
   const ids = Array.from({ length: 25 }, testId)
   const event = (id: string) => ({
     id,
@@ -85,7 +85,7 @@ test('writes that come at once wait for each other', async () => {
 
 test('a ledger that does not close is refused', async () => {
   const kitchenId = testId()
-  await writeWork(database, 0, (work) => createKitchen(work, kitchenId, false, { ...kitchen, places: [...kitchen.places] }))
+  await writeWork(database, 0, (work) => createKitchen(work, kitchenId, false, { ...kitchen, weekly: [], once: [], places: [...kitchen.places] }))
   const write = writeWork(database, 0, (work) =>
     record(
       work,

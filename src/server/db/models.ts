@@ -1,5 +1,5 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { FormulaContent, JarPace, Plan } from '../../contract'
+import type { FormulaContent, JarPace, Once, Plan, Weekly } from '../../contract'
 import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
@@ -9,6 +9,8 @@ export interface KitchenSettings {
   temperature: '°C' | '°F'
   clock: '24 h' | '12 h'
   sleep: { from: string; to: string }
+  weekly: Weekly[]
+  once: Once[]
   school: 'young' | 'dome' | 'mature'
   base: PercentageBase
   smallScale: boolean
@@ -33,6 +35,8 @@ export interface PlaceRow {
   tempC: number
   nightTempC: number | null
   surroundings: Surroundings
+  /** How many vessels find room; null: no limit. */
+  takes: number | null
   position: number
   deletedAtMs: number | null
 }
@@ -144,6 +148,19 @@ export interface FormulaRow {
   version: number
   deletedAtMs: number | null
 }
+/** An address at which a calendar may read the steps to come. */
+export interface CalendarAddressRow {
+  id: string
+  kitchenId: string
+  /** What reads it: "my phone". */
+  name: string
+  /** The token itself is told once and not kept. */
+  tokenHash: string
+  createdAtMs: number
+  /** When it was last asked; null: never. */
+  readAtMs: number | null
+  revokedAtMs: number | null
+}
 /** A guided run of days with a jar, as it was begun. */
 export interface ProgramRow {
   id: string
@@ -209,6 +226,7 @@ export interface Models {
   readonly formulas: Table<FormulaRow>
   readonly formulaVersions: Table<FormulaVersionRow>
   readonly programs: Table<ProgramRow>
+  readonly calendarAddresses: Table<CalendarAddressRow>
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
 }
@@ -234,6 +252,7 @@ export function defineModels(sequelize: Sequelize): Models {
       name: TEXT,
       tempC: DOUBLE,
       nightTempC: DOUBLE,
+      takes: INTEGER,
       surroundings: TEXT,
       position: INTEGER,
       deletedAtMs: BIGINT
@@ -326,6 +345,15 @@ export function defineModels(sequelize: Sequelize): Models {
       placeId: UUID,
       startedAtMs: BIGINT,
       endedAtMs: BIGINT
+    }),
+    calendarAddresses: table<CalendarAddressRow>('calendar_addresses', {
+      id: UUID,
+      kitchenId: UUID,
+      name: TEXT,
+      tokenHash: TEXT,
+      createdAtMs: BIGINT,
+      readAtMs: BIGINT,
+      revokedAtMs: BIGINT
     }),
     events: table<EventRow>(
       'events',

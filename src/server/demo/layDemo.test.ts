@@ -11,7 +11,7 @@ beforeAll(async () => {
 afterAll(() => server.end())
 
 const open = async () => (await server.send('GET', '/api/bakes?state=open')).body.bakes as Loose[]
-const done = async () => (await server.send('GET', '/api/bakes?state=mixed&limit=100')).body as Loose
+const done = async () => (await server.send('GET', '/api/bakes?state=done&limit=100')).body as Loose
 
 test('Lantern Street: four jars with something in each, and a dried spare of Juno', async () => {
   const { jars } = (await server.send('GET', '/api/jars')).body
@@ -65,7 +65,7 @@ test('twelve weeks of builds, all in the past, peaks where sourdough peaks', asy
 test('laid for the same moment it is the same kitchen', async () => {
   const other = await startTestServer({ demo: true })
   const marks = (page: Loose) => page.bakes.map((b: Loose) => foldBake(b.events.map(happeningOf)).marks.map((m) => m.rise))
-  expect(marks((await other.send('GET', '/api/bakes?state=mixed&limit=100')).body)).toEqual(marks(await done()))
+  expect(marks((await other.send('GET', '/api/bakes?state=done&limit=100')).body)).toEqual(marks(await done()))
   await other.end()
 })
 

@@ -1,13 +1,19 @@
 import { randomUUID } from 'node:crypto'
-import { lineFromWire, type Plan } from '../../contract'
+import { courseFor, lineFromWire, type Plan } from '../../contract'
 import {
+  type BatchLine,
   buildFor,
+  buildFrom,
   CULTURE_TRAITS,
   type Culture,
+  courseTimes,
+  doughLine,
+  doughPace,
   gramsOfBlend,
   HOTTEST_WATER_C,
   kindsOfBlend,
   levainComposition,
+  mainKind,
   nightAt,
   normalFrom,
   type PlannedBuild,
@@ -18,6 +24,7 @@ import {
   solveFormula,
   sourceLevain,
   TRUE_RIPE,
+  TYPICAL_JAR,
   toGrams,
   trueRise,
   trueRiseAt
@@ -110,7 +117,12 @@ async function lay(work: Work): Promise<void> {
     mass: 'g',
     temperature: '°C',
     clock: '24 h',
-    sleep: { from: '22:30', to: '06:30' },
+    sleep: SLEEP,
+    weekly: [
+      { id: randomUUID(), name: 'Work', kind: 'out', days: [2, 3, 4], from: '09:00', to: '15:00' },
+      { id: randomUUID(), name: 'School run', kind: 'rather not', days: [1, 2, 3, 4, 5], from: '08:00', to: '08:45' }
+    ],
+    once: [],
     school: 'dome',
     base: 'dough flour',
     smallScale: true,
@@ -119,11 +131,11 @@ async function lay(work: Work): Promise<void> {
     currency: 'EUR',
     keys: true,
     places: [
-      { id: places.counter, name: PLACES.counter, tempC: 22, nightTempC: null, surroundings: 'air' },
-      { id: places.cool, name: PLACES.cool, tempC: 18.5, nightTempC: null, surroundings: 'air' },
-      { id: places.warm, name: PLACES.warm, tempC: 26, nightTempC: null, surroundings: 'air' },
-      { id: places.sill, name: PLACES.sill, tempC: 23, nightTempC: 16, surroundings: 'air' },
-      { id: places.fridge, name: PLACES.fridge, tempC: 4, nightTempC: null, surroundings: 'air' }
+      { id: places.counter, name: PLACES.counter, tempC: 22, nightTempC: null, surroundings: 'air', takes: null },
+      { id: places.cool, name: PLACES.cool, tempC: 18.5, nightTempC: null, surroundings: 'air', takes: null },
+      { id: places.warm, name: PLACES.warm, tempC: 26, nightTempC: null, surroundings: 'air', takes: 2 },
+      { id: places.sill, name: PLACES.sill, tempC: 23, nightTempC: 16, surroundings: 'air', takes: null },
+      { id: places.fridge, name: PLACES.fridge, tempC: 4, nightTempC: null, surroundings: 'air', takes: null }
     ]
   })
   const begin = work.nowMs - (WEEKS * 7 + 1) * DAY
@@ -242,6 +254,10 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
     moves: [],
     school: 'dome',
     mixAt: new Date(demo.work.nowMs).toISOString(),
+    course: null,
+    before: [],
+    bread: null,
+    pins: [],
     ...more
   }
 }
@@ -364,7 +380,12 @@ async function running(demo: Demo): Promise<void> {
   const hidden = HIDDEN.Juno
   const curve = trueRise({ seedShare: seedShareOf(5), seed: TRUE_RIPE, tempAt: () => 22.3, ...hidden, chance: 1 }, 48)
   const startMs = quarter(nowMs - 0.68 * curve.peakHours * HOUR)
-  const plan = planFor(demo, 'Juno', { mixAt: new Date(quarter(startMs + 10.5 * HOUR)).toISOString() })
+  const plan = await awakeDay(
+    demo,
+    planFor(demo, 'Juno', { course: courseFor(DOUGHS.lantern, { id: demo.places.counter, tempC: 22 }) }),
+    startMs,
+    startMs + 0.92 * curve.peakHours * HOUR
+  )
   await createBake({ ...demo.work, nowMs: startMs - HOUR }, bakeId, plan)
   await weighIn(demo, bakeId, plan, startMs, () => 1)
   for (const share of [0.45, 0.62]) {
@@ -377,6 +398,25 @@ async function running(demo: Demo): Promise<void> {
   }
 }
 
+/** A plan mixed in its levain's window, its dough proofed the same day or in the cold, so that nobody gets up for it; where that cannot be, the levain alone. */
+async function awakeDay(demo: Demo, plan: Plan, startMs: number, opensMs: number): Promise<Plan> {
+  const { course } = plan
+  if (course === null) return plan
+  const build = await plannedBuild(demo, plan)
+  const timed = buildFrom(build, startMs, 'dome')
+  const overnight = { ...course, autolyseMinutes: 0, folds: 1, placeId: demo.places.cool, tempC: 18.5, mixTempC: 18, bulkGas: 0.9 }
+  for (const tried of [course, overnight])
+    for (let mixAtMs = quarter(opensMs); mixAtMs < opensMs + 4 * HOUR; mixAtMs += HOUR / 4) {
+      const dated = { ...plan, course: tried, mixAt: new Date(mixAtMs).toISOString() }
+      const steps = timed.ok ? [mixAtMs, ...dayAfter(dated, timed.value.line, mixAtMs)] : []
+      if (steps.length > 1 && steps.every((at) => isAwake(at))) return dated
+    }
+  return { ...plan, course: null, mixAt: new Date(quarter(opensMs + HOUR)).toISOString() }
+}
+
+const SLEEP = { from: '22:30', to: '06:30' }
+const isAwake = (ms: number) => nightAt(ms, SLEEP, Intl.DateTimeFormat().resolvedOptions().timeZone) === undefined
+
 /** What is still to come, each built while somebody is awake. */
 async function coming(demo: Demo): Promise<void> {
   const { nowMs } = demo.work
@@ -385,16 +425,31 @@ async function coming(demo: Demo): Promise<void> {
     ['Bramble', { name: 'Monday’s rye tin', target: pieces([1, 950]), formula: DOUGHS.rye, flourPerSeed: 6, placeId: demo.places.cool, tempC: 18.5 }, 50],
     ['Moth', { name: 'Moth’s pan loaf', target: pieces([1, 820]), formula: DOUGHS.moth, flourPerSeed: 3 }, 74]
   ]
-  const sleep = { from: '22:30', to: '06:30' }
-  const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone
+  const place = { id: demo.places.counter, tempC: 22 }
   for (const [jar, more, hours] of wishes) {
     let mixAtMs = quarter(nowMs + hours * HOUR)
-    const plan = planFor(demo, jar, more)
+    const plan = planFor(demo, jar, { ...more, course: courseFor(more.formula ?? DOUGHS.lantern, place) })
     const build = await plannedBuild(demo, plan)
     for (let tries = 0; tries < 48; tries++, mixAtMs += HOUR / 2) {
       const timed = buildFor(build, mixAtMs, 'dome')
-      if (timed.ok && timed.value.startMs > nowMs + HOUR && [mixAtMs, timed.value.startMs].every((at) => nightAt(at, sleep, timeZone) === undefined)) break
+      if (!timed.ok || timed.value.startMs < nowMs + HOUR) continue
+      const steps = [timed.value.startMs, mixAtMs, ...dayAfter(plan, timed.value.line, mixAtMs)]
+      if (steps.every(isAwake)) break
     }
     await createBake(demo.work, randomUUID(), { ...plan, mixAt: new Date(mixAtMs).toISOString() })
   }
+}
+
+/** Juno is livelier than a typical jar, as its log will tell. */
+const LIVELY = 1.35
+
+/** When the dough of a plan is shaped, baked and out. */
+function dayAfter(plan: Plan, levain: BatchLine, mixAtMs: number): number[] {
+  const { course } = plan
+  const dough = solveFormula(plan.formula, plan.target, { pantry: PANTRY, levain: levainComposition(plan.build) })
+  if (course === null || !dough.ok) return []
+  const at = { mixAtMs, mixTempC: course.mixTempC, standing: { tempC: course.tempC } }
+  const line = doughLine(roundDough(dough.value, true), { line: levain, hydration: plan.build.hydration, flour: mainKind(levain.flours) }, at, PANTRY)
+  const times = courseTimes(course, mixAtMs, doughPace(line, course, { ...TYPICAL_JAR, vigour: LIVELY }))
+  return times === null ? [] : [times.shapeMs, times.bakeMs, times.outMs]
 }

@@ -1,4 +1,4 @@
-import { type BakeEvent, happeningOf, type Kitchen, type Plan } from '../../contract'
+import { type BakeEvent, happeningOf, type Kitchen, type Plan, statusOf } from '../../contract'
 import {
   type BakeState,
   type BakeStatus,
@@ -65,7 +65,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     },
     effect.entries
   )
-  const { status } = foldBake([...before, happeningOf(event)])
+  const status = statusOf(row.plan, foldBake([...before, happeningOf(event)]).status)
   await work.models.bakes.update(
     { status, frozen: await frozenOf(work, row, status), version: row.version + 1 },
     { where: { id: bakeId }, transaction: work.transaction }
@@ -110,6 +110,8 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
       return moved(work, row, state, event)
     case 'mixed':
       return mixed(work, row, state, event)
+    case 'step':
+      return stepDone(work, row, state, event)
     case 'undo':
       return undo(work, row, state, event)
   }
@@ -277,6 +279,18 @@ async function moved(work: Work, row: BakeRow, state: BakeState, event: Extract<
   const moves = [...state.moves, { id: event.id, atMs, placeId: event.placeId, tempC: event.tempC }].sort((a, b) => a.atMs - b.atMs)
   await replaceStays(work, levain.id, staysOfPlan(kitchen, row.plan, state.band.atMs, moves))
   return { entries: [], batchId: levain.id }
+}
+
+/** A step of the day that moves no mass: told, and what comes after hangs on it. */
+async function stepDone(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'step' }>): Promise<Effect> {
+  if (state.deeds.has(event.step)) throw wrongMoment('This step has been told already.')
+  const before = row.plan.before.some((stage) => stage.id === event.step)
+  if (before && state.status !== 'planned') throw wrongMoment('The build has begun, so what comes before it is over.')
+  if (!before && event.step !== 'autolyse' && !event.step.startsWith('chill')) {
+    if (state.mixed === null) throw wrongMoment('First the dough has to be mixed.')
+    if (Date.parse(event.happenedAt) < state.mixed.atMs) throw new Problem(400, 'before the mix', 'This lies before the dough was mixed.')
+  }
+  return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 
 async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {

@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { type Bake, type BakeEvent, bakeEventSchema, type bakeQuerySchema, happeningOf, lineToWire, type Plan, problemSentence } from '../../contract'
+import { type Bake, type BakeEvent, bakeEventSchema, type bakeQuerySchema, happeningOf, lineToWire, type Plan, problemSentence, statusOf } from '../../contract'
 import {
   CUP_SIZES,
   foldBake,
@@ -24,6 +24,8 @@ import type { Work } from './work'
 const MS_PER_DAY = 86_400_000
 /** How far ahead a bake may be planned. */
 const FARTHEST_DAYS = 366
+/** A dough that was mixed so long ago has been baked, told or not. */
+const DOUGH_DAYS = 4
 
 /** Row of a bake, taken away or not. */
 export async function bakeRow({ models, transaction }: Work, id: string): Promise<BakeRow> {
@@ -69,7 +71,7 @@ async function bakeViews(work: Work, rows: readonly BakeRow[]): Promise<Bake[]> 
       id: row.id,
       version: row.version,
       plan: row.plan,
-      status: foldBake(happened.map(happeningOf)).status,
+      status: statusOf(row.plan, foldBake(happened.map(happeningOf)).status),
       events: happened,
       ingredients: row.frozen?.ingredients ?? [],
       line: line === undefined ? null : lineToWire(line),
@@ -86,8 +88,13 @@ export async function findBake(work: Work, id: string): Promise<Bake> {
 
 /** A page of bakes: open ones by when they are mixed, the others newest first. */
 export async function listBakes(work: Work, query: z.output<typeof bakeQuerySchema>): Promise<{ bakes: Bake[]; total: number }> {
-  const where =
-    query.state === 'deleted' ? { deletedAtMs: { [Op.ne]: null } } : { deletedAtMs: null, status: query.state === 'mixed' ? 'mixed' : { [Op.ne]: 'mixed' } }
+  const lately = work.nowMs - DOUGH_DAYS * MS_PER_DAY
+  const states = {
+    deleted: { deletedAtMs: { [Op.ne]: null } },
+    open: { deletedAtMs: null, [Op.or]: [{ status: ['planned', 'building', 'ripening'] }, { status: 'mixed', mixAtMs: { [Op.gt]: lately } }] },
+    done: { deletedAtMs: null, [Op.or]: [{ status: 'baked' }, { status: 'mixed', mixAtMs: { [Op.lte]: lately } }] }
+  }
+  const where = states[query.state]
   const { rows, count } = await work.models.bakes.findAndCountAll({
     where,
     order: [['mixAtMs', query.state === 'open' ? 'ASC' : 'DESC']],
@@ -120,6 +127,7 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   const kitchen = await theKitchen(work)
   const pantry = await pantryIn(work)
   placeIn(kitchen, plan.placeId)
+  if (plan.course !== null) placeIn(kitchen, plan.course.placeId)
   const jar = await jarForSeed(work, plan.jarId)
   const mixAtMs = Date.parse(plan.mixAt)
   if (before?.mixAt !== plan.mixAt) {

@@ -21,6 +21,8 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
     temperature: '°C',
     clock: '24 h',
     sleep: answers.sleep,
+    weekly: [],
+    once: [],
     school: 'dome',
     base: 'dough flour',
     smallScale: false,
@@ -29,8 +31,8 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
     currency: 'EUR',
     keys: true,
     places: [
-      { id: counter, name: 'Counter', tempC: answers.roomTempC, nightTempC: null, surroundings: 'air' },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' }
+      { id: counter, name: 'Counter', tempC: answers.roomTempC, nightTempC: null, takes: null, surroundings: 'air' },
+      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, takes: null, surroundings: 'air' }
     ]
   })
   await openJar(work, { ...answers.jar, placeId: counter })

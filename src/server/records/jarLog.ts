@@ -20,7 +20,7 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
     .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
   const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
   const [bakes, events, lines] = await Promise.all([
-    models.bakes.findAll({ where: { id: bakeIds, status: 'mixed', deletedAtMs: null }, transaction }),
+    models.bakes.findAll({ where: { id: bakeIds, status: ['mixed', 'baked'], deletedAtMs: null }, transaction }),
     eventsOf(work, bakeIds),
     linesOf(
       work,

@@ -79,7 +79,7 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
   const rows = await sequelize.query<{ jarId: string; builds: number; last: number; reading: number | null }>(
     `SELECT batches.jarId, COUNT(DISTINCT bakes.id) AS builds, MAX(events.sequence) AS last, (SELECT MAX(id) FROM place_readings) AS reading
-     FROM batches JOIN bakes ON bakes.id = batches.bakeId AND bakes.status = 'mixed' AND bakes.deletedAtMs IS NULL JOIN events ON events.bakeId = bakes.id
+     FROM batches JOIN bakes ON bakes.id = batches.bakeId AND bakes.status IN ('mixed', 'baked') AND bakes.deletedAtMs IS NULL JOIN events ON events.bakeId = bakes.id
      WHERE batches.kind = 'levain' GROUP BY batches.jarId`,
     { type: QueryTypes.SELECT, transaction }
   )

@@ -18,7 +18,7 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
     ...settings,
     places: places.map((p) => {
       const place = plain(p)
-      return { id: place.id, name: place.name, tempC: place.tempC, nightTempC: place.nightTempC, surroundings: place.surroundings }
+      return { id: place.id, name: place.name, tempC: place.tempC, nightTempC: place.nightTempC, surroundings: place.surroundings, takes: place.takes }
     })
   }
 }

@@ -127,7 +127,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
   const kitchen = await theKitchen(work)
   const find = (status: string[], order: 'ASC' | 'DESC', limit: number) =>
     models.bakes.findAll({ where: { status, deletedAtMs: null }, order: [['mixAtMs', order]], limit, transaction })
-  const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed'], 'DESC', DONE_SHOWN))].map(plain)
+  const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed', 'baked'], 'DESC', DONE_SHOWN))].map(plain)
   const started = rows.filter((row) => row.status === 'building')
   const events = await eventsOf(
     work,
@@ -144,7 +144,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
       id: row.id,
       name: plan.name,
       atMs: Number(row.mixAtMs),
-      done: status === 'mixed',
+      done: status === 'mixed' || status === 'baked',
       pieces: plan.target.kind === 'pieces' ? plan.target.pieces.reduce((sum, p) => sum + p.count, 0) : null,
       ...cost,
       left: status === 'ripening' ? dough : summed(dough, toPour)

@@ -1,12 +1,16 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite from 'swr/infinite'
-import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES } from '../../contract'
+import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES, statusOf } from '../../contract'
 import { foldBake, lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
 import { refreshJars } from './jars'
 import { newId } from './newId'
 import { read, send } from './outbox'
 
 const OPEN = `${ROUTES.bakes}?state=open&limit=100`
+interface BakePage {
+  readonly bakes: readonly Bake[]
+  readonly total: number
+}
 const PAGE = 20
 /** How often a bake is asked for again, since another device may be at work on it, ms. */
 const OTHERS_MS = 30_000
@@ -17,16 +21,16 @@ export function useBake(id: string): { readonly bake: Bake | undefined; readonly
   return { bake: data, error: error as Error | undefined }
 }
 
-/** Bakes that are not mixed yet, by when they are. */
+/** Bakes that are not out of the oven yet, by when they are mixed. */
 export function useOpenBakes(): { readonly bakes: readonly Bake[] | undefined; readonly error: Error | undefined } {
   const { data, error } = useSWR(OPEN, (path) => read(bakePageSchema, path), { refreshInterval: OTHERS_MS })
   return { bakes: data?.bakes, error: error as Error | undefined }
 }
 
 /** Bakes in the record, newest first, a page at a time. */
-export function useMixedBakes() {
+export function useDoneBakes() {
   const { data, error, size, setSize, isValidating } = useSWRInfinite(
-    (page) => `${ROUTES.bakes}?state=mixed&limit=${PAGE}&offset=${page * PAGE}`,
+    (page) => `${ROUTES.bakes}?state=done&limit=${PAGE}&offset=${page * PAGE}`,
     (path) => read(bakePageSchema, path)
   )
   return {
@@ -86,7 +90,8 @@ export async function restoreBake(id: string): Promise<void> {
 function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined, pantry: Pantry): Bake {
   const events = [...bake.events, bakeEventSchema.parse(event)]
   const state = foldBake(events.map(happeningOf))
-  const { status, band } = state
+  const { band } = state
+  const status = statusOf(bake.plan, state.status)
   if (band === null) return { ...bake, events, status, line: null }
   const mixed = planned === undefined ? null : lineToWire(lineOfPlan({ ...planned, mixTempC: band.mixTempC }, massesOfPours(state, pantry), band.atMs))
   return { ...bake, events, status, line: bake.line ?? mixed }
@@ -101,6 +106,9 @@ function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | unde
 export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): Promise<void> {
   const sent = send(event.id, bakeSchema, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
   void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
+  void mutate<BakePage>(OPEN, (there) => there && { ...there, bakes: there.bakes.map((b) => (b.id === bake.id ? withEvent(b, event, planned, pantry) : b)) }, {
+    revalidate: false
+  })
   try {
     const kept = await sent
     await mutate<Bake>(ROUTES.bake(bake.id), (there) => (there !== undefined && there.events.length > kept.events.length ? there : kept), { revalidate: false })

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, NO_LOG, ROUTES } from '../../contract'
+import { type Beliefs, type Cultures, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, NO_LOG, ROUTES } from '../../contract'
 import { type BuildLog, type JarBelief, MODEL_VERSION, observationsOf, type PastBuild, pinnedJar, UNKNOWN_JAR, vesselOf } from '../../core'
 import { nowMs } from './clock'
 import { desk, ONCE } from './desk'
@@ -10,12 +10,6 @@ import { newId } from './newId'
 import { read, send } from './outbox'
 
 const MS_PER_HOUR = 3_600_000
-
-/** What is believed of each jar, by its id. */
-export type Beliefs = ReadonlyMap<string, JarBelief>
-
-/** What is believed of a jar: nothing, when it has no log. */
-export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
 
 /** A logged build as learning takes it. */
 export function buildLogOf({ line, marks }: JarBuild): BuildLog {
@@ -74,12 +68,6 @@ function useBeliefs(jars: readonly Jar[] | undefined): Beliefs | undefined {
     ONCE
   )
   return useMemo(() => (data === undefined ? undefined : new Map(data)), [data])
-}
-
-/** The jars of the kitchen with what is believed of them. */
-export interface Cultures {
-  readonly jars: readonly Jar[]
-  readonly beliefs: Beliefs
 }
 
 /** All jars with what is believed of them; undefined until both are known. */

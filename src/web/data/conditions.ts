@@ -1,9 +1,8 @@
 import { useMemo } from 'react'
 import useSWR from 'swr'
-import { lineFromWire } from '../../contract'
+import { beliefIn, type Cultures, lineFromWire } from '../../contract'
 import type { JarCondition } from '../../core'
 import type { KeptJar } from '../workers/forecast.worker'
-import { beliefIn, type Cultures } from './beliefs'
 import { desk, ONCE } from './desk'
 
 const MS_PER_MINUTE = 60_000

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Bake, happeningOf, lineFromWire } from '../../contract'
+import { type Bake, beliefIn, type Cultures, happeningOf, lineFromWire } from '../../contract'
 import {
   type BatchLine,
   type Drivers,
@@ -13,7 +13,6 @@ import {
   type School,
   type Verdict
 } from '../../core'
-import { beliefIn, type Cultures } from './beliefs'
 import { desk, ONCE } from './desk'
 
 /** A running levain with what is thought of it now. */

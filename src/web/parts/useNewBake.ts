@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { useNavigate } from 'react-router'
-import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
+import { courseFor, type FormulaContent, type Jar, type Kitchen, type Plan } from '../../contract'
 import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
 import { createBake } from '../data/bakes'
 import { nowMs } from '../data/clock'
@@ -43,11 +43,12 @@ function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
 
 function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Plan {
   const place = kitchen.places[0] as Kitchen['places'][number]
+  const formula = from?.content.formula ?? firstFormula(jar, kitchen)
   const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: jar.feed }
   return {
     name: from?.name ?? 'Two loaves',
     target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: HANDLING_LOSS, bakeLoss: null },
-    formula: from?.content.formula ?? firstFormula(jar, kitchen),
+    formula,
     build: {
       ...levain,
       source: 'separate build',
@@ -63,7 +64,11 @@ function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Pl
     mixTempC: 24,
     moves: [],
     school: kitchen.school,
-    mixAt: new Date(nextMorning(now, kitchen.timeZone)).toISOString()
+    mixAt: new Date(nextMorning(now, kitchen.timeZone)).toISOString(),
+    course: courseFor(formula, place),
+    before: [],
+    bread: null,
+    pins: []
   }
 }
 

@@ -6,6 +6,7 @@ import {
   type CultureManner,
   compareLine,
   conditionOf,
+  type DayPlan,
   type Draws,
   type Drivers,
   drawForecast,
@@ -19,12 +20,20 @@ import {
   judge,
   learning,
   type Mark,
+  type Mendings,
+  mendPlans,
   type PastBuild,
+  type PlanProblem,
+  paceSpread,
   pastBuilds,
   reaches,
   type School,
+  type SearchProgress,
+  searchPlans,
   simulate,
   summarise,
+  type ToldPlan,
+  tellPlan,
   type Verdict,
   vesselOf,
   weightedQuantile
@@ -52,6 +61,17 @@ function drawsOf(line: BatchLine, belief: JarBelief): Draws {
   kept.set(key, draws)
   return draws
 }
+
+/** Plans that were found, each with what is worth knowing of it; where there is none, what would mend it. */
+export interface FoundPlans {
+  /** What was asked, with the spread it was reckoned with. */
+  readonly problem: PlanProblem
+  readonly plans: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]
+  readonly mendings: Mendings | null
+}
+
+/** So long a search goes on before others get a word in, ms. */
+const BREATH_MS = 25
 
 /** Lets other questions, and a word to stop, come in between. */
 const breath = () => new Promise<void>((go) => setTimeout(go, 0))
@@ -93,6 +113,34 @@ const desk = {
       if (next.done) return next.value
       tell(next.value.done / next.value.of)
       await breath()
+      if (stopped.delete(task)) return null
+    }
+  },
+  /**
+   * Searches plans for a bake; tells what it has on the way. A search that is called off ends with null.
+   * Where nothing keeps the limits, what would mend it.
+   */
+  plans: async (
+    task: string,
+    problem: PlanProblem,
+    line: BatchLine,
+    belief: JarBelief,
+    tell: (progress: SearchProgress) => void
+  ): Promise<FoundPlans | null> => {
+    const asked = { ...problem, spread: paceSpread(line, belief, problem.school) }
+    const search = searchPlans(asked)
+    let rested = performance.now()
+    for (;;) {
+      const next = search.next()
+      if (next.done) {
+        const plans = next.value.map((plan) => ({ plan, told: tellPlan(asked, plan, belief) }))
+        return { problem: asked, plans, mendings: plans.length > 0 ? null : mendPlans(asked) }
+      }
+      tell(next.value)
+      if (performance.now() - rested > BREATH_MS) {
+        await breath()
+        rested = performance.now()
+      }
       if (stopped.delete(task)) return null
     }
   },

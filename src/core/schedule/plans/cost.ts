@@ -33,12 +33,12 @@ export const COST = {
   /** A fold that falls out. */
   fold: 6,
   /** Each wake-up feed that the culture would want and does not get. */
-  missingFeed: 45,
+  missingFeed: 30,
   /** 100 g of flour. */
   flour: 4,
   /** A minute of a limit that is broken, and a minute of bread that is late: where a plan is sought that breaks least. */
-  brokenMinute: 25,
-  lateMinute: 4
+  brokenMinute: 5,
+  lateMinute: 3
 } as const
 
 /** How far the free time around a mix is used when the levain is early or late, ms. */

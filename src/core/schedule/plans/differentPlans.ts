@@ -29,7 +29,7 @@ export function areDifferent(a: DayPlan, b: DayPlan): boolean {
   const [x, y] = [a.stages.at(-1) as TimedPlanStage, b.stages.at(-1) as TimedPlanStage]
   const hours = (p: number, q: number) => Math.abs(p - q) / MS_PER_HOUR
   const [firstA, firstB] = [a.stages[0] as TimedPlanStage, b.stages[0] as TimedPlanStage]
-  if (a.stages.length !== b.stages.length || firstA.stage.kind !== firstB.stage.kind) return true
+  if (a.stages.length !== b.stages.length) return true
   if ((x.stage.chill === null) !== (y.stage.chill === null)) return true
   if (a.course.proof.kind !== b.course.proof.kind) return true
   if (hours(firstA.startMs, firstB.startMs) >= APART.muchStartHours) return true

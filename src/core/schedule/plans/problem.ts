@@ -115,4 +115,15 @@ export interface DayPlan {
 }
 
 /** What makes a plan dear. */
-export type CostPart = 'steps' | 'rather not' | 'off the fit moment' | 'chance' | 'early bread' | 'waiting' | 'unlike the plan' | 'stretched' | 'no folds' | 'weak culture' | 'flour'
+export type CostPart =
+  | 'steps'
+  | 'rather not'
+  | 'off the fit moment'
+  | 'chance'
+  | 'early bread'
+  | 'waiting'
+  | 'unlike the plan'
+  | 'stretched'
+  | 'no folds'
+  | 'weak culture'
+  | 'flour'

@@ -1,7 +1,19 @@
 import { TZDate } from '@date-fns/tz'
-import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { isCold } from '../../jars/condition'
-import { type CourseTimes, courseTimes, type DoughCourse, type DoughPace, doughAt, doughPace, STRETCH, timesOfBake, type Task, HANDS_MINUTES, tasksOfDough } from '../course'
+import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import {
+  type CourseTimes,
+  courseTimes,
+  type DoughCourse,
+  type DoughPace,
+  doughAt,
+  doughPace,
+  HANDS_MINUTES,
+  STRETCH,
+  type Task,
+  tasksOfDough,
+  timesOfBake
+} from '../course'
 import type { Interval } from '../nights'
 import { differentPlans } from './differentPlans'
 import type { CostPart, DayPlan, PlanPlace, PlanProblem, PlanStage, TimedPlanStage } from './problem'
@@ -425,7 +437,10 @@ export function tasksOfPlan({ stages, times }: Pick<DayPlan, 'stages' | 'times'>
 }
 
 /** Where levain and dough of a plan stand. */
-function staysOfPlan(problem: PlanProblem, { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>): (Interval & { placeId: string })[] {
+function staysOfPlan(
+  problem: PlanProblem,
+  { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>
+): (Interval & { placeId: string })[] {
   const last = stages.at(-1) as TimedPlanStage
   return [
     { placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs },

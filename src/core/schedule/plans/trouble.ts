@@ -1,4 +1,4 @@
-import { busyGrid, type Busy, isHard } from '../availability'
+import { type Busy, busyGrid, isHard } from '../availability'
 import { type CourseTimes, type DoughCourse, HANDS_MINUTES, type Task, tasksOfOven, tasksUntilShaped } from '../course'
 import type { Interval } from '../nights'
 import { COST, chanceWithin, courseCost, fitCost, MIX_LEEWAY_MS } from './cost'
@@ -9,6 +9,8 @@ const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
 /** What comes after the wish is looked at so far, ms. */
 const BEYOND_MS = 60 * MS_PER_HOUR
+/** A broken limit counts for at least so much, min. */
+const LEAST_BROKEN_MINUTES = 5
 /** Bread is not planned for longer before it is wanted, h. */
 const MOST_EARLY_HOURS = 10
 
@@ -44,27 +46,35 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
   const { wish, nowMs, course: planned } = problem
   const endMs = wishEnd(problem)
   const grid = busyGrid(problem.busy, nowMs, endMs + BEYOND_MS)
-  const broken = (minutes: number) => (minutes <= 0 ? 0 : bent ? COST.brokenMinute * Math.max(minutes, 5) : Number.POSITIVE_INFINITY)
+  const hardBusy = problem.busy.filter(isHard)
+  const broken = (minutes: number) => (minutes <= 0 ? 0 : bent ? COST.brokenMinute * Math.max(minutes, LEAST_BROKEN_MINUTES) : Number.POSITIVE_INFINITY)
+  /** How far what is in the way would have to give, min. */
+  const inTheWay = (fromMs: number, toMs: number) => {
+    const hard = grid.hard(fromMs, toMs)
+    if (hard === 0 || !bent) return hard
+    return hardBusy.reduce((sum, busy) => (busy.fromMs < toMs && busy.toMs > fromMs ? sum + toEdge(busy, fromMs, toMs) : sum), 0)
+  }
   const ofTask = ({ fromMs, minutes, spare }: Task, collect: Collect): number => {
     const toMs = fromMs + minutes * MINUTE
-    const hard = grid.hard(fromMs, toMs)
     if (spare === true) {
-      const cost = hard > 0 ? COST.fold : 0
+      const cost = grid.hard(fromMs, toMs) > 0 ? COST.fold : 0
       collect('no folds', cost)
       return cost
     }
     const soft = COST.softMinute * grid.soft(fromMs, toMs)
     collect('rather not', soft)
-    return soft + broken(hard)
+    return soft + broken(inTheWay(fromMs, toMs))
   }
   const overlap = (stretches: readonly Interval[], fromMs: number, toMs: number) =>
     stretches.reduce((sum, s) => sum + Math.max(0, Math.min(s.toMs, toMs) - Math.max(s.fromMs, fromMs)), 0) / MINUTE
   const placeFull = (placeId: string, fromMs: number, toMs: number) =>
-    problem.full.length === 0 ? 0 : overlap(
-      problem.full.filter((f) => f.placeId === placeId),
-      fromMs,
-      toMs
-    )
+    problem.full.length === 0
+      ? 0
+      : overlap(
+          problem.full.filter((f) => f.placeId === placeId),
+          fromMs,
+          toMs
+        )
   const chanceOfMix = (window: FitWindow, startMs: number, mixMs: number) => {
     const free = grid.freeAround(mixMs, MIX_LEEWAY_MS)
     return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, (free.toMs - startMs) / MS_PER_HOUR, problem.spread)
@@ -82,7 +92,11 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
       collect('steps', steps)
       collect('flour', flour)
       collect('unlike the plan', unlike)
-      let cost = steps + flour + unlike + ofTask({ step: 'build', fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' }, collect)
+      let cost =
+        steps +
+        flour +
+        unlike +
+        ofTask({ step: 'build', fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' }, collect)
       if (stage.chill !== null)
         cost += ofTask({ step: 'chill', fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' }, collect)
       return cost
@@ -124,7 +138,7 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
         cost += waiting
       }
       // Nobody at home: asked first, since it is most often in the way.
-      cost += broken(grid.hard(times.bakeMs, times.outMs))
+      cost += broken(inTheWay(times.bakeMs, times.outMs))
       if (cost === Number.POSITIVE_INFINITY) return cost
       for (const task of tasksOfOven(times)) cost += ofTask(task, collect)
       const stretched = courseCost(course, planned)
@@ -157,7 +171,12 @@ export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): n
 const SOON_HOURS = 72
 
 /** The hard limits that a plan's tasks would break. */
-export function violationsOf(problem: PlanProblem, tasks: readonly Task[], times: CourseTimes, stays: readonly (Interval & { readonly placeId: string })[]): Violation[] {
+export function violationsOf(
+  problem: PlanProblem,
+  tasks: readonly Task[],
+  times: CourseTimes,
+  stays: readonly (Interval & { readonly placeId: string })[]
+): Violation[] {
   const found: Violation[] = []
   for (const { step, fromMs, minutes, spare } of tasks) {
     if (spare === true) continue
@@ -183,7 +202,8 @@ export function violationsOf(problem: PlanProblem, tasks: readonly Task[], times
   const { wish } = problem
   if (wish.kind === 'out' || wish.kind === 'eat') {
     const readyMs = wish.kind === 'out' ? times.outMs : times.eatMs
-    if (readyMs > wish.atMs + 1) found.push({ kind: 'late', name: '', step: wish.kind, minutes: (readyMs - wish.atMs) / MINUTE, fromMs: wish.atMs, toMs: readyMs })
+    if (readyMs > wish.atMs + 1)
+      found.push({ kind: 'late', name: '', step: wish.kind, minutes: (readyMs - wish.atMs) / MINUTE, fromMs: wish.atMs, toMs: readyMs })
   }
   return found
 }

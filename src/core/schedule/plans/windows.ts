@@ -25,7 +25,9 @@ export function buildOfStage({ build }: PlanProblem, stage: PlanStage, seedLine?
   const first = stage.kind === 'first build'
   return {
     ...atRatio(build, stage.flourPerSeed),
-    ...(first ? { levain: { ...atRatio(build, stage.flourPerSeed).levain, doughNeeds: [firstBuildGrams(build)], keepBackGrams: 0, source: 'separate build' as const } } : {}),
+    ...(first
+      ? { levain: { ...atRatio(build, stage.flourPerSeed).levain, doughNeeds: [firstBuildGrams(build)], keepBackGrams: 0, source: 'separate build' as const } }
+      : {}),
     seed: { ...build.seed, line: seedLine !== undefined ? seedLine : seed === 'jar' ? build.seed.line : null },
     place: place.standing,
     moves: chill === null ? [] : [{ afterHours: chill.afterHours, ...chill.place.standing }],

@@ -1,7 +1,7 @@
 import { Button, Drawer, Group, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type Jar, lineFromWire } from '../../../contract'
+import { beliefIn, type Jar, lineFromWire } from '../../../contract'
 import {
   conditionOf,
   glutenInto,
@@ -16,7 +16,7 @@ import {
   pourOrder,
   ratioOf
 } from '../../../core'
-import { beliefIn, useCultures } from '../../data/beliefs'
+import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { feedJar, weighJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'

@@ -1,5 +1,5 @@
 import { Select, SimpleGrid, TextInput } from '@mantine/core'
-import { type Bake, happeningOf, type Jar } from '../../../contract'
+import { type Bake, happeningOf, type Jar, solveBakeHere } from '../../../contract'
 import { foldBake, type Pantry } from '../../../core'
 import { addEvent, useOpenBakes } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
@@ -7,7 +7,6 @@ import { nowMs } from '../../data/clock'
 import { splitJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { solveBakeHere } from '../../data/solve'
 import { QuantityField } from '../QuantityField'
 
 /** What is taken out of a jar before it is fed. */

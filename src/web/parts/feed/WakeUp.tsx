@@ -1,8 +1,7 @@
 import { useMemo } from 'react'
-import { type Jar, lineFromWire } from '../../../contract'
+import { type Jar, lineFromWire, standingAt } from '../../../contract'
 import { type JarParameters, timedFeeds, type Use, WAKE_UP_RATIOS } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
-import { standingAt } from '../../data/solve'
 import { Note } from '../Card'
 import { whenWords } from '../conditionWords'
 

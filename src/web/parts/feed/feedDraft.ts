@@ -1,4 +1,4 @@
-import type { Jar, Kitchen } from '../../../contract'
+import { type Jar, type Kitchen, standingAt } from '../../../contract'
 import {
   type BatchLine,
   type BlendPart,
@@ -21,7 +21,6 @@ import {
   TWO_THIRDS,
   temperatureAt
 } from '../../../core'
-import { standingAt } from '../../data/solve'
 
 const MS_PER_HOUR = 3_600_000
 

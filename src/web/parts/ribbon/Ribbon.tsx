@@ -151,6 +151,7 @@ const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; 
       {hill.moves?.map((ms) => (
         <line key={ms} x1={frame.x(ms)} x2={frame.x(ms)} y1={groundY} y2={drawn.y(levelAt(hill.points, ms))} className={classes.move} />
       ))}
+      <Day drawn={drawn} frame={frame} />
       {groundY !== frame.groundY && <line x1={startX} x2={frame.x(hill.points.at(-1)?.ms ?? 0)} y1={groundY} y2={groundY} className={classes.lane} />}
       {groundY !== frame.groundY && <circle cx={startX} cy={groundY} r={6} className={classes.dot} />}
       {mixX !== null && <line x1={mixX} x2={mixX} y1={groundY} y2={groundY - 14} className={classes.stem} />}
@@ -162,6 +163,29 @@ const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; 
     </g>
   )
 })
+
+/** Words of a dough's stages, with the room they want. */
+const STAGE_WORDS = { bulk: ['bulk', 40], proof: ['proof', 46], cold: ['cold proof', 84], oven: ['oven', 44] } as const
+const STAGE_PX = 20
+
+/** What the dough goes through, lying on the ground after its levain. */
+function Day({ drawn: { day, groundY }, frame }: { drawn: DrawnHill; frame: RibbonFrame }) {
+  return day.map(({ kind, left, width }) => {
+    const [word, room] = STAGE_WORDS[kind]
+    const from = Math.max(left, 0)
+    const to = Math.min(left + width, frame.strip.width)
+    return to <= from ? null : (
+      <g key={kind} data-stage={kind}>
+        <rect x={left} y={groundY - STAGE_PX} width={width} height={STAGE_PX} className={classes.stage} />
+        {to - from > room && (
+          <text x={(from + to) / 2} y={groundY - 5} textAnchor="middle" className={classes.stageWord}>
+            {word}
+          </text>
+        )}
+      </g>
+    )
+  })
+}
 
 /** The letter of an overlaid hill, at its top. */
 function Letter({ drawn: { hill, y }, letter, frame }: { drawn: DrawnHill; letter: string; frame: RibbonFrame }) {

@@ -15,6 +15,8 @@ export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Fo
     const last = hill.marks?.at(-1)
     const mark = last === undefined ? '' : `, last seen at ${format.rise(1 + last.gas)} on ${format.dayTime(last.ms)}`
     const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? ', that is now' : ''
-    return `${hill.label}: ${began}, ${window}${fit}${mark}.`
+    const oven = hill.day?.find((stage) => stage.kind === 'oven')
+    const bread = oven === undefined ? '' : `; its dough goes into the oven ${format.dayTime(oven.fromMs)} and comes out ${format.dayTime(oven.toMs)}`
+    return `${hill.label}: ${began}, ${window}${fit}${mark}${bread}.`
   })
 }

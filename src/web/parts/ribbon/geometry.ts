@@ -36,6 +36,15 @@ export interface Hill {
   readonly letter?: string
   /** Moments at which it moves on to another place. */
   readonly moves?: readonly number[]
+  /** What the dough goes through after it. */
+  readonly day?: readonly DoughStage[]
+}
+
+/** One stage of a dough, lying on the ground after its levain. */
+export interface DoughStage {
+  readonly kind: 'bulk' | 'proof' | 'cold' | 'oven'
+  readonly fromMs: number
+  readonly toMs: number
 }
 
 /** A stretch of real time on a strip of pixels. */
@@ -66,6 +75,7 @@ export interface DrawnHill {
   readonly startX: number
   readonly mixX: number | null
   readonly groundY: number
+  readonly day: readonly { readonly kind: DoughStage['kind']; readonly left: number; readonly width: number }[]
   /** Height of a level on the strip. */
   readonly y: (gas: number) => number
 }
@@ -144,7 +154,7 @@ export function layHills({ strip, groundY, nowX, x }: RibbonFrame, hills: readon
 }
 
 const startOf = (hill: Hill) => hill.points[0]?.ms ?? 0
-const endOf = (hill: Hill) => hill.points.at(-1)?.ms ?? 0
+const endOf = (hill: Hill) => Math.max(hill.points.at(-1)?.ms ?? 0, hill.day?.at(-1)?.toMs ?? 0)
 
 /** The lowest lane in which a hill overlaps no other. */
 export function assignLanes(hills: readonly Hill[]): number[] {
@@ -186,6 +196,7 @@ function drawHill(hill: Hill, x: (ms: number) => number, y: (gas: number) => num
     startX: x(startOf(hill)),
     mixX: hill.mixAtMs === undefined ? null : x(hill.mixAtMs),
     groundY,
+    day: (hill.day ?? []).map(({ kind, fromMs, toMs }) => ({ kind, left: x(fromMs), width: Math.max(x(toMs) - x(fromMs), 0) })),
     y
   }
 }

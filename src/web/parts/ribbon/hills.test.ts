@@ -1,6 +1,5 @@
-import type { Bake, BakeEvent, Jar } from '../../../contract'
+import type { Bake, BakeEvent, Cultures, Jar } from '../../../contract'
 import { type BatchLine, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../../../core'
-import type { Cultures } from '../../data/beliefs'
 import { recordHill } from './hills'
 
 const HOUR = 3_600_000

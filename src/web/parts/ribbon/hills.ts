@@ -1,4 +1,4 @@
-import { type Bake, happeningOf, type Jar } from '../../../contract'
+import { type Bake, beliefIn, type Cultures, happeningOf, type Jar } from '../../../contract'
 import {
   type BakeState,
   type BatchLine,
@@ -16,7 +16,6 @@ import {
   vesselOf,
   windowOf
 } from '../../../core'
-import { beliefIn, type Cultures } from '../../data/beliefs'
 import type { Judged } from '../../data/forecasts'
 import { familyOf } from '../family'
 import type { Hill, HillPoint } from './geometry'

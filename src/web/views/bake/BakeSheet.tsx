@@ -3,19 +3,19 @@ import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, happeningOf, lineFromWire, type Plan, planSchema } from '../../../contract'
-import { type BakeState, foldBake } from '../../../core'
+import { type Bake, beliefIn, type Cultures, happeningOf, lineFromWire, type Plan, planSchema, solvePlan, startedOf, stepFactsOf } from '../../../contract'
+import { type BakeState, dayOfDough, expectedMixMs, foldBake } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
-import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
+import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { solvePlan } from '../../data/solve'
 import { Note } from '../../parts/Card'
 import { Quiet } from '../../parts/Quiet'
 import { plannedHill, recordHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { withDay } from '../../parts/ribbon/useHills'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './BakeSheet.module.css'
@@ -35,7 +35,7 @@ const MS_PER_MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
 
 /** Station a bake opens at: where its work is. */
-const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'watch' }
+const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'clock', baked: 'watch' }
 
 /** One bake, from wish to mix: the ribbon, the path of stations, and the open one. */
 export function BakeSheet() {
@@ -59,12 +59,10 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
   const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
+  const started = useMemo(() => startedOf(bake), [bake])
   const solve = useMemo(
-    () =>
-      onceEach((plan: Plan) =>
-        planSchema.safeParse(plan).success ? solvePlan(plan, cultures, here, minute, { seedGrams: state.poured.seed, ingredients: bake.ingredients }) : null
-      ),
-    [cultures, here, minute, state.poured.seed, bake.ingredients]
+    () => onceEach((plan: Plan) => (planSchema.safeParse(plan).success ? solvePlan(plan, cultures, here, minute, started) : null)),
+    [cultures, here, minute, started]
   )
   const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
   const draft = usePlanDraft(bake, sendable)
@@ -89,11 +87,16 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), cultures)
     return plannedHill(shown, solved, cultures, forecast)
   }, [bake, plan, judged, cultures, solved, forecast])
-  const hills = useMemo(() => (hill === null ? [] : [hill]), [hill])
+  const day = useMemo(() => {
+    const facts = stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures)
+    const times = dayOfDough(facts, expectedMixMs(facts, minute))
+    return times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
+  }, [bake, plan, solved, judged, here, cultures, minute])
+  const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day?.times ?? null)]), [hill, plan, day])
   const height = narrow ? 236 : 244
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
   const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
-  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs)
+  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day?.times.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
   const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })
   const index = STATIONS.findIndex((s) => s.id === station)
@@ -156,7 +159,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       {frozen ? (
         <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
       ) : (
-        <PlanRibbon {...props} hill={hill} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'clock'} />
+        <PlanRibbon {...props} hill={hills[0] ?? null} day={day} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'clock'} />
       )}
       <nav className={classes.path} aria-label="Stations">
         {STATIONS.map((s) => (

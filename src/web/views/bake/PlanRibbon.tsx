@@ -1,7 +1,8 @@
 import { ActionIcon, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import { type DraggedBuild, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
+import type { MovableStep } from '../../../contract'
+import { courseTimes, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
 import { useLiveForecast } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/Card'
@@ -9,7 +10,10 @@ import type { RibbonGrip } from '../../parts/ribbon/Grips'
 import type { Hill } from '../../parts/ribbon/geometry'
 import { draggedHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { withDay } from '../../parts/ribbon/useHills'
 import { near } from '../../parts/words'
+import { type DayMove, type HeldDay, heldOf, moveOfDay } from './clock/moveOfDay'
+import { moveSentence } from './clock/moveWords'
 import { mixRange, patchOfDrag } from './drag'
 import classes from './PlanRibbon.module.css'
 import type { StationProps } from './station'
@@ -26,75 +30,83 @@ const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = 
   { value: 'mix', label: 'the water' }
 ]
 
-/** Why a hill went no further, and what holds it. */
-const STUCK: Readonly<Record<string, string>> = {
-  'ripe too early': 'It cannot be later than this that way: it would be ripe too early. Let the start answer, or something cooler.',
-  'ripe too late': 'It cannot be sooner than this that way: it would be ripe too late. Let the start answer, or something warmer.',
-  'never ripe': 'That way it would never get ripe.'
-}
+/** What of a day is taken hold of on the ribbon. */
+type RibbonStep = MovableStep | Exclude<Grip, string>
 
 /** The ribbon of a planned bake as an instrument: its ripe moment, start and moves can be taken hold of, and what is chosen answers. */
 export function PlanRibbon(
-  props: StationProps & { readonly hill: Hill | null; readonly fromMs: number; readonly toMs: number; readonly height: number; readonly open: boolean }
+  props: StationProps & {
+    readonly hill: Hill | null
+    readonly day: HeldDay | null
+    readonly fromMs: number
+    readonly toMs: number
+    readonly height: number
+    readonly open: boolean
+  }
 ) {
-  const { hill, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
+  const { hill, day, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
   const { kitchen, format } = useKitchen()
   const [unknown, setUnknown] = useState<Unknown>('start')
   const [drag, setDrag] = useState<{
-    readonly grip: Grip
-    readonly build: DraggedBuild
+    readonly move: DayMove & { readonly ok: true }
     readonly strip: { readonly fromMs: number; readonly toMs: number }
   } | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
   const levain = solved?.build ?? null
-  const held = useMemo(
-    () =>
-      levain === null || levain.ladder === null || levain.ladder.length > 0
-        ? null
-        : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: Date.parse(plan.mixAt) },
-    [levain, plan.mixAt]
-  )
-  const live = useLiveForecast(drag?.build.timed.line ?? null, plan.school, belief)
+  const held = useMemo(() => heldOf(levain, plan.mixAt), [levain, plan.mixAt])
+  const dragged = drag?.move.build ?? null
+  const live = useLiveForecast(dragged?.timed.line ?? null, plan.school, belief)
+  /** The plan and the dough's day as they would be where the hill is held now. */
+  const then = useMemo(() => {
+    const next = drag === null ? plan : { ...plan, ...drag.move.patch }
+    const times = day === null || next.course === null ? null : courseTimes(next.course, dragged?.mixAtMs ?? Date.parse(next.mixAt), day.pace)
+    return { plan: next, times: drag === null ? (day?.times ?? null) : times }
+  }, [plan, day, drag, dragged])
   const shown = useMemo(() => {
     if (hill === null) return []
     if (drag === null) return [hill]
-    const { timed, mixAtMs } = drag.build
-    return [draggedHill(hill, timed, belief.centre, mixAtMs, plan.school, live?.line === timed.line ? live.forecast : undefined)]
-  }, [hill, drag, live, belief, plan.school])
-  const moved = (grip: Grip, to: number) => {
-    if (held === null) return null
-    const range = unknown === 'mix' ? mixRange(props) : undefined
-    return dragBuild(held, grip, Math.max(to, now), unknown, plan.school, range)
+    const base =
+      dragged === null
+        ? hill
+        : draggedHill(hill, dragged.timed, belief.centre, dragged.mixAtMs, plan.school, live?.line === dragged.timed.line ? live.forecast : undefined)
+    return [withDay(base, then.plan, then.times)]
+  }, [hill, drag, dragged, live, belief, plan.school, then])
+  const moved = (grip: RibbonStep, to: number): DayMove => {
+    const toMs = Math.max(to, now)
+    if (typeof grip !== 'object') return moveOfDay(props, held, day, grip, toMs, unknown)
+    const build = held === null ? null : dragBuild(held, grip, toMs, unknown, plan.school, unknown === 'mix' ? mixRange(props) : undefined)
+    return build === null ? { ok: false, problem: 'never ripe' } : { ok: true, patch: patchOfDrag(plan, build, grip, unknown), build, stuck: build.stuck }
   }
-  const put = (grip: Grip, ms: number) => {
-    const build = moved(grip, ms)
-    setStuck(build === null ? 'never ripe' : build.stuck)
-    if (build !== null && held !== null) edit(patchOfDrag(plan, build, grip, unknown))
+  const tell = (move: DayMove) => setStuck(move.ok ? (move.stuck === null ? null : moveSentence(move.stuck)) : moveSentence(move.problem))
+  const put = (grip: RibbonStep, ms: number) => {
+    const move = moved(grip, ms)
+    tell(move)
+    if (move.ok) edit(move.patch)
   }
-  const pull = (grip: Grip, ms: number) => {
-    const build = moved(grip, ms)
-    setStuck(build === null ? 'never ripe' : build.stuck)
-    if (build !== null) setDrag((before) => ({ grip, build, strip: before?.strip ?? { fromMs, toMs } }))
+  const pull = (grip: RibbonStep, ms: number) => {
+    const move = moved(grip, ms)
+    tell(move)
+    if (move.ok) setDrag((before) => ({ move, strip: before?.strip ?? { fromMs, toMs } }))
   }
   const drop = () => {
-    if (drag !== null) edit(patchOfDrag(plan, drag.build, drag.grip, unknown))
+    if (drag !== null) edit(drag.move.patch)
     setDrag(null)
   }
   /** The buttons keep one handler, so that they are not drawn again with every move of a drag. */
-  const step = useRef<(grip: 'ripe' | 'start', by: 1 | -1) => void>(() => undefined)
+  const step = useRef<(grip: 'mix' | 'build', by: 1 | -1) => void>(() => undefined)
   useEffect(() => {
-    step.current = (grip, by) => held !== null && put(grip, (grip === 'ripe' ? held.mixAtMs : held.startMs) + by * STEP_MS)
+    step.current = (grip, by) => held !== null && put(grip, (grip === 'mix' ? held.mixAtMs : held.startMs) + by * STEP_MS)
   })
-  const ripeStep = useCallback((by: 1 | -1) => step.current('ripe', by), [])
-  const startStep = useCallback((by: 1 | -1) => step.current('start', by), [])
+  const ripeStep = useCallback((by: 1 | -1) => step.current('mix', by), [])
+  const startStep = useCallback((by: 1 | -1) => step.current('build', by), [])
   const choose = useCallback((next: Unknown) => {
     setStuck(null)
     setUnknown(next)
   }, [])
   const resting = useMemo(() => (hill === null ? [] : [hill]), [hill])
-  const current = drag?.build ?? held
-  const masses = (drag?.build.timed.levain ?? levain?.sourced)?.masses
-  const gripOf = (grip: Grip, label: string, ms: number, on: RibbonGrip['on'], stepMs: number): RibbonGrip => ({
+  const current = dragged ?? held
+  const masses = (dragged?.timed.levain ?? levain?.sourced)?.masses
+  const gripOf = (grip: RibbonStep, label: string, ms: number, on: RibbonGrip['on'], stepMs: number): RibbonGrip => ({
     id: label,
     label,
     ms,
@@ -110,11 +122,14 @@ export function PlanRibbon(
     current === null
       ? []
       : [
-          gripOf('start', 'Start of the build', current.startMs, 'ground', STEP_MS),
+          gripOf('build', 'Start of the build', current.startMs, 'ground', STEP_MS),
           ...(current.build.moves ?? []).map((move, i) =>
             gripOf({ move: i }, `Move to ${placeName(i)}`, current.startMs + move.afterHours * MS_PER_HOUR, 'ground', STEP_MS)
           ),
-          gripOf('ripe', 'Ripe moment', current.mixAtMs, 'ridge', STEP_MS)
+          gripOf('mix', 'Ripe moment', current.mixAtMs, 'ridge', STEP_MS),
+          ...(then.times === null || !open
+            ? []
+            : [gripOf('shape', 'Shape', then.times.shapeMs, 'ground', STEP_MS), gripOf('bake', 'Into the oven', then.times.bakeMs, 'ground', STEP_MS)])
         ]
   return (
     <>
@@ -140,7 +155,7 @@ export function PlanRibbon(
       )}
       {stuck !== null && (
         <div className={classes.stuck}>
-          <Note tone="care">{STUCK[stuck] ?? STUCK['never ripe']}</Note>
+          <Note tone="care">{stuck}</Note>
         </div>
       )}
     </>

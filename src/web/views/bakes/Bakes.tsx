@@ -3,19 +3,19 @@ import { IconPlus } from '@tabler/icons-react'
 import { Link } from 'react-router'
 import { type Bake, happeningOf } from '../../../contract'
 import { foldBake } from '../../../core'
-import { useMixedBakes, useOpenBakes } from '../../data/bakes'
+import { useDoneBakes, useOpenBakes } from '../../data/bakes'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/Quiet'
 import { useNewBake } from '../../parts/useNewBake'
 import { sizeWords } from '../../parts/words'
 import classes from './Bakes.module.css'
 
-const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'mixed' } as const
+const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'dough on its way', baked: 'baked' } as const
 
 /** All bakes: on the way first, then what is in the record. */
 export function Bakes() {
   const open = useOpenBakes()
-  const mixed = useMixedBakes()
+  const mixed = useDoneBakes()
   const newBake = useNewBake()
   const loaded = open.bakes !== undefined && mixed.bakes !== undefined
   const failure = open.error ?? mixed.error

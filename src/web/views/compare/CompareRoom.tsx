@@ -2,7 +2,7 @@ import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, happeningOf, type Plan } from '../../../contract'
+import { type Bake, beliefIn, type Cultures, happeningOf, type Plan, solveBakeHere } from '../../../contract'
 import {
   bringsGluten,
   buildFrom,
@@ -19,11 +19,10 @@ import {
   variantOf
 } from '../../../core'
 import { savePlan, useBake } from '../../data/bakes'
-import { beliefIn, type Cultures, useCultures } from '../../data/beliefs'
+import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useCompared, useUsualAcid } from '../../data/compare'
 import { useKitchen } from '../../data/kitchen'
-import { solveBakeHere } from '../../data/solve'
 import { Note } from '../../parts/Card'
 import { familyOf } from '../../parts/family'
 import { QuantityField } from '../../parts/QuantityField'

@@ -37,6 +37,8 @@ const BEFORE: Kitchen = {
   temperature: '°C',
   clock: '24 h',
   sleep: { from: '23:00', to: '07:00' },
+  weekly: [],
+  once: [],
   school: 'dome',
   base: 'dough flour',
   smallScale: false,

@@ -1,11 +1,10 @@
 import { Text } from '@mantine/core'
 import { useMemo } from 'react'
-import { type Jar, lineFromWire } from '../../../contract'
+import { type Jar, lineFromWire, standingAt } from '../../../contract'
 import { type ColdPeak, coldPeaks, feedByRatio, isCold, type JarParameters, lineOfFeed, simulate, vesselOf } from '../../../core'
 import { useJarLog } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
-import { standingAt } from '../../data/solve'
 import { Card } from '../../parts/Card'
 import rows from '../../parts/Rows.module.css'
 

@@ -63,7 +63,9 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
         variant="subtle"
         size="sm"
         leftSection={<IconPlus size={18} />}
-        onClick={() => change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air' }] })}
+        onClick={() =>
+          change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air', takes: null }] })
+        }
       >
         Another place
       </Button>

@@ -1,4 +1,4 @@
-import { type Jar, type Kitchen, lineFromWire } from '../../../contract'
+import { type Jar, type Kitchen, lineFromWire, standingAt } from '../../../contract'
 import {
   type AbsenceWay,
   absenceWays,
@@ -30,7 +30,6 @@ import {
   timedFeeds,
   wakeDried
 } from '../../../core'
-import { standingAt } from '../../data/solve'
 
 const KEPT_GRAMS = 20
 

@@ -1,169 +1,146 @@
-import { ActionIcon, Button, Group, Select, Text } from '@mantine/core'
-import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { Button, Group } from '@mantine/core'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type Jar, problemSentence } from '../../../../contract'
-import { type Forecast, type HourRange, type JarBelief, POSSIBLE, type School } from '../../../../core'
+import { type MovableStep, type Plan, plannedSteps, planProblemOf, stepFactsOf, takePlan } from '../../../../contract'
+import { type BreadWish, type CourseTimes, type DayPlan, dayOfDough, expectedMixMs, type PlanProblem, stepsOf } from '../../../../core'
+import { useCultures } from '../../../data/beliefs'
+import { useDays } from '../../../data/days'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures, Note } from '../../../parts/Card'
-import { knownSentence } from '../../../parts/jarWords'
+import { usePlans } from '../../../data/plans'
+import { Card, Note } from '../../../parts/Card'
+import { ClashNotes } from '../../../parts/ClashNotes'
 import { MomentField } from '../../../parts/MomentField'
-import { PlaceSelect } from '../../../parts/PlaceSelect'
-import { QuantityField } from '../../../parts/QuantityField'
-import { fromNow, near } from '../../../parts/words'
+import { tellDone } from '../../../parts/tell'
+import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
-import { DoughAfterCard } from './DoughAfterCard'
+import { BeginCard } from './BeginCard'
+import { DayList } from './DayList'
+import { DoughDayCard } from './DoughDayCard'
 import { DriversCard } from './DriversCard'
-import { Moves } from './Moves'
+import { ExpectCard } from './ExpectCard'
+import { heldOf, moveOfDay } from './moveOfDay'
+import { moveSentence } from './moveWords'
+import { PlanCards } from './PlanCards'
+import { planTitle } from './planWords'
+import { StandCard } from './StandCard'
+import { breadOf, WishCard } from './WishCard'
 
-const MS_PER_HOUR = 3_600_000
-const TEMP_STEP = 0.5
-/** Schools of when to mix, each with its plain sentence. */
-const SCHOOL_WORDS: readonly { readonly value: School; readonly label: string }[] = [
-  { value: 'young', label: 'Young: doubled, still climbing' },
-  { value: 'dome', label: 'At the full dome' },
-  { value: 'mature', label: 'Mature: just dimpling' }
-]
+/** A search looks from a whole five minutes on, so that it does not begin anew with every tick. */
+const FIVE_MINUTES = 300_000
 
-/** When: back from the mix to the build, through the warmth of the place. */
+/** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
 export function Clock(props: StationProps) {
-  const { plan, edit, solved, forecast, judged, frozen, state, now } = props
-  const { format } = useKitchen()
+  const { bake, plan, edit, solved, judged, frozen, state, now, belief } = props
+  const here = useKitchen()
+  const { kitchen } = here
+  const { cultures } = useCultures()
+  const { days } = useDays(now)
+  const [open, setOpen] = useState(false)
+  const [loose, setLoose] = useState<BreadWish | null>(null)
+  const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
   const mixMs = Date.parse(plan.mixAt)
-  const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
-  const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
+  const facts = useMemo(
+    () => (cultures === undefined ? null : stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures)),
+    [bake, plan, solved, judged, here, cultures]
+  )
+  const steps = useMemo(() => (facts === null ? [] : stepsOf(facts, now)), [facts, now])
+  const times = facts === null ? null : dayOfDough(facts, expectedMixMs(facts, now))
+  const wish: BreadWish =
+    loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: Date.parse(plan.bread.at) })
+  const others = useMemo(() => (days ?? []).filter((day) => day.bake.id !== bake.id).map((day) => day.claim), [days, bake.id])
+  const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
+  const asked = JSON.stringify(wish)
+  const problem = useMemo(
+    () => (!open || frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others)),
+    [open, frozen, bake, plan, solved, asked, cultures, here, from, others]
+  )
+  const search = usePlans(problem, build?.timed.line ?? null, belief)
+  /** What is planned moves along with the wish; other ways to it are searched when they are asked for. */
+  const ask = (next: BreadWish) => {
+    const bread = breadOf(next)
+    setLoose(bread === null ? next : null)
+    if (bread === null) setOpen(true)
+    else edit((p) => ({ bread, ...shiftedTo(p, bread, times) }))
+  }
+  const take = (chosen: DayPlan, of: PlanProblem) => {
+    edit({ ...takePlan(plan, of, chosen, kitchen), bread: breadOf(wish) })
+    setLoose(null)
+    setOpen(false)
+    setStuck(null)
+    tellDone(`Taken: ${planTitle(of, chosen, kitchen)}.`)
+  }
+  const held = heldOf(build, plan.mixAt)
+  const move = (step: MovableStep, toMs: number) => {
+    const day = times === null || facts?.dough == null ? null : { times, pace: facts.dough.pace }
+    const moved = moveOfDay(props, held, day, step, Math.max(toMs, now), 'start')
+    setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
+    if (moved.ok) edit(moved.patch)
+  }
   return (
-    <div className={classes.columns}>
-      <fieldset disabled={frozen} className={classes.plain}>
-        <Card title="Ready to mix">
-          <MomentField ms={mixMs} fromMs={now} disabled={frozen} onMs={(ms) => edit({ mixAt: new Date(ms).toISOString() })} />
-          <Warnings {...props} codes={['mix in the night']} />
-          <Select
-            mt="md"
-            label="How ripe you like it"
-            data={[...SCHOOL_WORDS]}
-            value={plan.school}
-            disabled={frozen}
-            onChange={(v) => v !== null && edit({ school: v as School })}
-          />
-        </Card>
-        <Card title="Where it stands">
-          <PlaceSelect label="Place" disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
-          <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
-            <QuantityField
-              kind="temperature"
-              label="How warm it is there"
-              what="The place"
-              value={plan.tempC}
-              range={POSSIBLE.tempC}
-              onCommit={(tempC) => edit({ tempC })}
-              style={{ flex: 1 }}
-            />
-            <ActionIcon aria-label="Half a degree cooler" variant="default" onClick={() => edit({ tempC: plan.tempC - TEMP_STEP })}>
-              <IconMinus size={20} />
-            </ActionIcon>
-            <ActionIcon aria-label="Half a degree warmer" variant="default" onClick={() => edit({ tempC: plan.tempC + TEMP_STEP })}>
-              <IconPlus size={20} />
-            </ActionIcon>
-          </Group>
-          <Moves plan={plan} edit={edit} frozen={frozen} />
-        </Card>
-      </fieldset>
-      <div className={`${classes.stack} ${classes.tall}`}>
-        <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
-          {build === null && state.band === null ? (
-            <Note tone="stop">
-              {solved?.problem === null || solved === null ? 'Dough and levain have to be known first.' : problemSentence(solved.problem)}
-            </Note>
-          ) : (
-            <Figures>
-              <Figure
-                size="lg"
-                value={format.dayTime(state.band?.atMs ?? near(build?.timed.startMs ?? now))}
-                name={fromNow(state.band?.atMs ?? build?.timed.startMs ?? now, now, format)}
+    <>
+      <ClashNotes days={days ?? []} only={bake.id} />
+      <div className={classes.columns}>
+        <div className={classes.stack}>
+          {!frozen &&
+            (plan.course === null ? (
+              <Card title="Ready to mix">
+                <MomentField ms={mixMs} fromMs={now} onMs={(ms) => edit({ mixAt: new Date(ms).toISOString() })} />
+                <Warnings {...props} codes={['mix in the night']} />
+              </Card>
+            ) : (
+              <WishCard
+                wish={wish}
+                readyMs={times?.outMs ?? mixMs}
+                now={now}
+                searching={open && search.share < 1 && problem !== null}
+                onWish={ask}
+                onFind={() => setOpen(true)}
               />
-            </Figures>
+            ))}
+          <BeginCard {...props} />
+          {stuck !== null && <Note tone="care">{stuck}</Note>}
+          <DayList {...props} steps={steps} planned={plannedSteps(bake)} onMove={move} />
+          <DoughDayCard {...props} />
+        </div>
+        <div className={classes.stack}>
+          {open && problem !== null && (
+            <PlanCards
+              search={search}
+              problem={problem}
+              onTake={take}
+              onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })}
+            />
           )}
-          <Warnings {...props} codes={['start in the night', 'start has passed']} />
-        </Card>
-        {shown !== null && (
-          <Card title="What is to be expected">
-            <table className={classes.weigh}>
-              <thead>
-                <tr>
-                  <th scope="col" className={classes.unseen}>
-                    Moment
-                  </th>
-                  <th scope="col">likely</th>
-                  <th scope="col">nine times in ten</th>
-                </tr>
-              </thead>
-              <tbody>
-                <Moment name="Fit to mix from" range={shown.opens} startMs={shown.startMs} />
-                <Moment name="Peak" range={shown.peak} startMs={shown.startMs} />
-                <Moment name="Fit until" range={shown.closes} startMs={shown.startMs} />
-              </tbody>
-            </table>
-            {build?.timed.milestones.doubledHours !== null && build !== null && running === null && (
-              <Text c="dimmed" mt="sm">
-                Doubled after about {format.duration(build.timed.milestones.doubledHours)}.
-              </Text>
+          {open && problem === null && !frozen && <Note tone="stop">Dough and levain have to be known first.</Note>}
+          <ExpectCard {...props} />
+          <StandCard {...props} />
+          <DriversCard {...props} />
+          <Group>
+            {build !== null && (
+              <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">
+                Compare with other builds
+              </Button>
             )}
-            {shown.fitAtMix !== null && (
-              <Text mt="sm">
-                Fit to mix at {format.time(mixMs)}: <b>{format.percent(shown.fitAtMix, 0)}</b>
-              </Text>
+            {state.band === null && (
+              <Button component={Link} to={`/bakes/${bake.id}/bench`} variant="light" size="lg">
+                On to the bench
+              </Button>
             )}
-            <KnownJar jar={props.jar} belief={props.belief} />
-          </Card>
-        )}
-        {build !== null && (
-          <Button component={Link} to={`/bakes/${props.bake.id}/compare`} variant="default" size="lg">
-            Compare with other builds
-          </Button>
-        )}
-        <Button component={Link} to={`/bakes/${props.bake.id}/bench`} variant="light" size="lg">
-          On to the bench
-        </Button>
+          </Group>
+        </div>
       </div>
-      <div className={classes.stack}>
-        <DriversCard {...props} />
-        <DoughAfterCard {...props} />
-      </div>
-    </div>
+    </>
   )
 }
 
-/** A forecast with its start, and how likely it is fit when it is to be mixed. */
-function told(forecast: Forecast, startMs: number, mixMs: number) {
-  const step = forecast.gridHours[1] ?? 1
-  const at = Math.round((mixMs - startMs) / MS_PER_HOUR / step)
-  return { ...forecast, startMs, fitAtMix: forecast.fit[at] ?? null }
-}
-
-/** How much is known of the jar, and so how wide the forecast is. */
-function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly belief: JarBelief }) {
-  if (jar === undefined) return null
-  return (
-    <Text c="dimmed" mt="xs">
-      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
-    </Text>
-  )
-}
-
-function Moment({ name, range, startMs }: { name: string; range: HourRange; startMs: number }) {
-  const { format } = useKitchen()
-  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(startMs + hours * MS_PER_HOUR)) : 'later')
-  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(near(startMs + range.p95 * MS_PER_HOUR)) : at(range.p95)
-  return (
-    <tr>
-      <th scope="row">{name}</th>
-      <td className={classes.grams}>{at(range.p50)}</td>
-      <td>
-        {at(range.p05)} – {end}
-      </td>
-    </tr>
-  )
+/** The plan moved as a whole, so that it is ready when it is wanted. */
+function shiftedTo(plan: Plan, bread: NonNullable<Plan['bread']>, times: CourseTimes | null): Partial<Plan> {
+  const readyMs = bread.kind === 'mix' ? Date.parse(plan.mixAt) : bread.kind === 'out' ? times?.outMs : times?.eatMs
+  if (readyMs === undefined) return {}
+  const by = Date.parse(bread.at) - readyMs
+  const later = (iso: string) => new Date(Date.parse(iso) + by).toISOString()
+  return { mixAt: later(plan.mixAt), before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })) }
 }

@@ -2,7 +2,7 @@ import { Button, Group, Menu, SegmentedControl, Select, SimpleGrid, Switch } fro
 import { IconBook2, IconPlus } from '@tabler/icons-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type FormulaContent, problemSentence } from '../../../../contract'
+import { type FormulaContent, pantryOfBake, problemSentence } from '../../../../contract'
 import {
   DOUGH_KINDS,
   type DoughKind,
@@ -21,7 +21,6 @@ import {
 } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
-import { pantryOfBake } from '../../../data/solve'
 import { Card, Note } from '../../../parts/Card'
 import { Portions } from '../../../parts/formula/Portions'
 import { IngredientPicker } from '../../../parts/IngredientPicker'

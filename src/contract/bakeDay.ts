@@ -1,0 +1,94 @@
+import {
+  type BatchLine,
+  contentsOf,
+  type DoughPace,
+  doughLine,
+  doughPace,
+  foldBake,
+  mainKind,
+  nightAt,
+  type SolvedBake,
+  type Step,
+  type StepFacts,
+  stepsOf,
+  type Verdict
+} from '../core'
+import { type Bake, happeningOf, type Plan } from './bakes'
+import { lineFromWire } from './jars'
+import { beliefIn, type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
+
+const MS_PER_HOUR = 3_600_000
+
+/**
+ * The dough of a plan as it ferments where it will stand.
+ * @param levain the levain as it was mixed; as it is planned when left out
+ * @param mixMs when the dough is mixed, ms
+ * @returns null while it cannot be told, and where no dough is planned
+ */
+export function doughOf(
+  bake: Pick<Bake, 'ingredients'>,
+  plan: Plan,
+  solved: SolvedBake | null,
+  { kitchen, pantry }: Stocked,
+  mixMs: number,
+  levain?: BatchLine
+): BatchLine | null {
+  const line = levain ?? solved?.build?.timed.line
+  if (plan.course === null || solved === null || !solved.dough.ok || line === undefined) return null
+  const { placeId, tempC, mixTempC } = plan.course
+  return doughLine(
+    solved.dough.value.weigh,
+    { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
+    { mixAtMs: mixMs, mixTempC, standing: standingIn(kitchen, placeId, tempC, mixMs) },
+    pantryOfBake(bake, pantry)
+  )
+}
+
+/** How long bulk and proof of a plan's dough take. */
+export function paceOf(
+  bake: Pick<Bake, 'ingredients'>,
+  plan: Plan,
+  solved: SolvedBake | null,
+  stocked: Stocked,
+  cultures: Cultures,
+  mixMs: number,
+  levain?: BatchLine
+): DoughPace | null {
+  const dough = doughOf(bake, plan, solved, stocked, mixMs, levain)
+  return dough === null || plan.course === null ? null : doughPace(dough, plan.course, beliefIn(cultures.beliefs, plan.jarId).centre)
+}
+
+/** What the steps of a bake hang on. */
+export function stepFactsOf(bake: Bake, plan: Plan, solved: SolvedBake | null, verdict: Verdict | null, stocked: Stocked, cultures: Cultures): StepFacts {
+  const { kitchen } = stocked
+  const { band, mixed, moves, deeds, status } = foldBake(bake.events.map(happeningOf))
+  const mixMs = mixed?.atMs ?? Date.parse(plan.mixAt)
+  const startMs = solved?.build?.ladder?.[0]?.startMs ?? solved?.build?.timed.startMs ?? null
+  const from = band?.atMs ?? solved?.build?.timed.startMs
+  const pace = paceOf(bake, plan, solved, stocked, cultures, mixMs, bake.line === null ? undefined : lineFromWire(bake.line))
+  return {
+    status,
+    mixAtMs: Date.parse(plan.mixAt),
+    startMs,
+    before: plan.before.map(({ id, kind, at }) => ({ id, kind, atMs: Date.parse(at) })),
+    chillsMs: from === undefined ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * MS_PER_HOUR),
+    running: band === null ? null : { bandMs: band.atMs, verdict },
+    mixedMs: mixed?.atMs ?? null,
+    dough: plan.course === null || pace === null ? null : { course: plan.course, pace },
+    deeds,
+    awake: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.toMs ?? ms,
+    bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
+  }
+}
+
+/** The steps of a bake from now on. */
+export function bakeSteps(bake: Bake, solved: SolvedBake | null, verdict: Verdict | null, stocked: Stocked, cultures: Cultures, nowMs: number): Step[] {
+  return stepsOf(stepFactsOf(bake, bake.plan, solved, verdict, stocked, cultures), nowMs)
+}
+
+/** The day as it was told when the band was set: what moved since is told against it. */
+export function plannedSteps(bake: Bake): ReadonlyMap<string, number> {
+  const event = bake.events.findLast((e) => e.type === 'band')
+  const steps = event?.type === 'band' ? (event.shown?.steps ?? []) : []
+  return new Map(steps.map(({ id, at }) => [id, Date.parse(at)]))
+}

@@ -1,0 +1,206 @@
+import {
+  type Anchor,
+  atRatio,
+  type BreadWish,
+  type Busy,
+  busyBetween,
+  type Claim,
+  type DayPlan,
+  dayOfDough,
+  expectedMixMs,
+  type Interval,
+  levainNeeded,
+  type PlanPlace,
+  type PlanProblem,
+  type SolvedBake,
+  type StepFacts,
+  solveBuild,
+  sourceLevain,
+  stepsOf,
+  wakeGrams
+} from '../core'
+import { doughOf } from './bakeDay'
+import type { Bake, Plan, StageBeforePlan } from './bakes'
+import { hoursOf, type Kitchen, type Place } from './kitchen'
+import { type Cultures, type Stocked, solvePlan, standingIn } from './solvePlan'
+
+const MINUTE = 60_000
+const MS_PER_HOUR = 3_600_000
+/** Flour per seed that is tried. */
+const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
+/** A warm mix, where the plan's own is not warm already, °C. */
+const WARM_MIX_C = 28
+const GRID_MINUTES = 15
+/** Times that are taken are looked up so far ahead, ms. */
+const AHEAD_MS = 9 * 24 * MS_PER_HOUR
+/** What is kept of a jar at a wake-up feed where it has no least, g. */
+const KEPT_GRAMS = 20
+
+/** What a bake takes of hands, oven and places from now on. */
+export function claimOf(bake: Bake, facts: StepFacts, nowMs: number): Claim {
+  const { plan } = bake
+  const steps = stepsOf(facts, nowMs)
+  const mixMs = expectedMixMs(facts, nowMs)
+  const times = dayOfDough(facts, mixMs)
+  const startMs = facts.running?.bandMs ?? facts.startMs
+  const stays = [
+    ...(startMs === null || facts.mixedMs !== null ? [] : [{ placeId: plan.placeId, fromMs: startMs, toMs: mixMs }]),
+    ...(times === null || plan.course === null
+      ? []
+      : [{ placeId: plan.course.placeId, fromMs: mixMs, toMs: plan.course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }])
+  ]
+  return {
+    id: bake.id,
+    name: plan.name,
+    hands: steps.flatMap(({ id, atMs, minutes, kind }) =>
+      minutes > 0 && kind !== 'finish weighing' ? [{ step: id, fromMs: atMs, toMs: atMs + minutes * MINUTE }] : []
+    ),
+    oven: times === null || facts.deeds.has('out') ? null : { fromMs: times.bakeMs, toMs: times.outMs },
+    stays
+  }
+}
+
+/** Stretches in which a place that takes so many is full. */
+export function fullStretches({ id, takes }: Pick<Place, 'id' | 'takes'>, others: readonly Claim[]): (Interval & { placeId: string })[] {
+  if (takes === null) return []
+  const stays = others.flatMap((o) => o.stays.filter((s) => s.placeId === id))
+  const edges = [...new Set(stays.flatMap((s) => [s.fromMs, s.toMs]))].sort((a, b) => a - b)
+  return edges.slice(1).flatMap((toMs, i) => {
+    const fromMs = edges[i] as number
+    const there = stays.filter((s) => s.fromMs <= fromMs && s.toMs >= toMs).length
+    return there >= takes ? [{ placeId: id, fromMs, toMs }] : []
+  })
+}
+
+/** All that takes the baker away, other bakes among it. */
+export function busyIn(kitchen: Kitchen, others: readonly Claim[], fromMs: number, toMs: number): Busy[] {
+  return [...busyBetween(fromMs, toMs, hoursOf(kitchen)), ...others.flatMap(({ name, hands }) => hands.map((h): Busy => ({ ...h, kind: 'other bake', name })))]
+}
+
+/**
+ * What a search is asked for a bake.
+ * @param others what else goes on in the kitchen
+ * @returns null while there is no levain or no dough to plan
+ */
+export function planProblemOf(
+  bake: Pick<Bake, 'ingredients'>,
+  plan: Plan,
+  solved: SolvedBake | null,
+  wish: BreadWish,
+  cultures: Cultures,
+  stocked: Stocked,
+  nowMs: number,
+  others: readonly Claim[]
+): PlanProblem | null {
+  const { kitchen, pantry } = stocked
+  // The jar as it stands: what an earlier plan would have fed it does not count.
+  const build = (plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs))?.build
+  const jar = cultures.jars.find((j) => j.id === plan.jarId)
+  const course = plan.course
+  const dough = doughOf(bake, plan, solved, stocked, Date.parse(plan.mixAt))
+  if (build === null || build === undefined || jar === undefined || course === null || dough === null) return null
+  const mixMs = Date.parse(plan.mixAt)
+  const placeOf = (id: string, tempC: number): PlanPlace => ({ id, standing: standingIn(kitchen, id, tempC, mixMs) })
+  const own = build.planned.seed
+  const problem = {
+    nowMs,
+    timeZone: kitchen.timeZone,
+    wish,
+    build: { ...build.planned, moves: [] },
+    flourPerSeed: build.flourPerSeed,
+    placeId: plan.placeId,
+    school: plan.school,
+    places: kitchen.places.map((p) => placeOf(p.id, p.id === plan.placeId ? plan.tempC : p.tempC)),
+    ratios: [...new Set([...RATIOS, Math.round(build.flourPerSeed * 2) / 2])].filter((r) => r >= 1).sort((a, b) => a - b),
+    mixTemps: plan.mixTempC < WARM_MIX_C - 2 ? [plan.mixTempC, WARM_MIX_C] : [plan.mixTempC],
+    wake: {
+      kept: { grams: Math.min(Math.max(jar.keepMinimumGrams, KEPT_GRAMS), Math.max(jar.grams, 1)), hydration: jar.hydration, flour: jar.flour, line: own.line },
+      feed: jar.feed,
+      hydration: jar.hydration,
+      pantry
+    },
+    course,
+    proofs:
+      course.proof.kind === 'warm' ? [course.proof, { kind: 'cold' as const, hours: 12 }] : [course.proof, { kind: 'warm' as const, gas: WARM_PROOF_GAS }],
+    dough,
+    doughPlace: placeOf(course.placeId, course.tempC),
+    busy: busyIn(kitchen, others, nowMs, nowMs + AHEAD_MS),
+    oven: others.flatMap((o) => o.oven ?? []),
+    full: kitchen.places.flatMap((p) => fullStretches(p, others)),
+    spread: 0,
+    gridMinutes: GRID_MINUTES
+  }
+  return problem
+}
+
+/** A warm proof where only a cold one was planned: g gained after shaping. */
+const WARM_PROOF_GAS = 0.35
+
+/** A plan as it is once a way to it has been taken. */
+export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, course }: DayPlan, { places }: Kitchen): Partial<Plan> {
+  const last = stages.at(-1)
+  if (last === undefined || plan.course === null) return {}
+  const tempOf = (id: string) => (id === plan.placeId ? plan.tempC : (places.find((p) => p.id === id)?.tempC ?? plan.tempC))
+  const { stage } = last
+  return {
+    build: { ...plan.build, by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed } },
+    placeId: stage.place.id,
+    tempC: tempOf(stage.place.id),
+    mixTempC: stage.mixTempC,
+    moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
+    mixAt: new Date(mixMs).toISOString(),
+    course: { ...plan.course, ...course },
+    before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
+    pins: []
+  }
+}
+
+function beforeOf(
+  problem: PlanProblem,
+  { stage, startMs }: DayPlan['stages'][number],
+  index: number,
+  count: number,
+  lastRatio: number,
+  tempOf: (id: string) => number
+): StageBeforePlan {
+  const round = (grams: number) => Math.round(grams * 2) / 2
+  const common = { at: new Date(startMs).toISOString(), placeId: stage.place.id, tempC: tempOf(stage.place.id) }
+  if (stage.kind === 'wake') {
+    const { flour, water } = wakeGrams(problem.wake, stage.flourPerSeed)
+    return {
+      id: count > 2 ? `wake ${index + 1}` : 'wake',
+      kind: 'wake',
+      seedGrams: round(problem.wake.kept.grams),
+      flourGrams: round(flour),
+      waterGrams: round(water),
+      ...common
+    }
+  }
+  const { seed, flour, water } = firstBuildMasses(problem, stage.flourPerSeed, lastRatio)
+  return { id: 'first build', kind: 'first build', seedGrams: round(seed), flourGrams: round(flour), waterGrams: round(water), ...common }
+}
+
+/** What a first build is made of, so that it yields the seed of the last one. */
+function firstBuildMasses({ build }: PlanProblem, flourPerSeed: number, lastRatio: number): { seed: number; flour: number; water: number } {
+  const { levain } = build
+  const last = sourceLevain(atRatio(build, lastRatio).levain)
+  const totalGrams = levainNeeded([last.ok ? last.value.fromJarGrams : 0], 0).total
+  const solved = solveBuild({ totalGrams, hydration: levain.hydration, seedHydration: levain.jar.hydration, by: { kind: 'ratio', flourPerSeed } })
+  const seed = totalGrams / (1 + flourPerSeed * (1 + levain.hydration))
+  return solved.ok ? solved.value : { seed, flour: seed * flourPerSeed, water: seed * flourPerSeed * levain.hydration }
+}
+
+/** The moments of a dough's day that can be moved, from its times. */
+export const anchorsOf = ({
+  mixMs,
+  shapeMs,
+  bakeMs
+}: {
+  readonly mixMs: number
+  readonly shapeMs: number
+  readonly bakeMs: number
+}): Readonly<Record<Anchor, number>> => ({
+  mix: mixMs,
+  shape: shapeMs,
+  bake: bakeMs
+})

@@ -1,0 +1,154 @@
+import {
+  type BatchLine,
+  CUP_SIZES,
+  foldBake,
+  gramsOfBlend,
+  type JarBelief,
+  kindsOfGrams,
+  mainKind,
+  type NamedVessel,
+  type Pantry,
+  pantryOf,
+  type SeedJar,
+  type SolvedBake,
+  type Standing,
+  type StepDeed,
+  solveBake,
+  swingOf,
+  UNKNOWN_JAR
+} from '../core'
+import { type Bake, happeningOf, type Plan, wishOf } from './bakes'
+import { type Jar, lineFromWire } from './jars'
+import type { Kitchen, Place } from './kitchen'
+
+/** What is believed of each jar, by its id. */
+export type Beliefs = ReadonlyMap<string, JarBelief>
+
+/** What is believed of a jar: nothing, when it has no log. */
+export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
+
+/** The jars of the kitchen with what is believed of them. */
+export interface Cultures {
+  readonly jars: readonly Jar[]
+  readonly beliefs: Beliefs
+}
+
+/** The kitchen with what there is in it. */
+export interface Stocked {
+  readonly kitchen: Kitchen
+  readonly pantry: Pantry
+  readonly vessels: readonly NamedVessel[]
+}
+
+/** The kitchen's ingredients, as they were when a started bake began. */
+export function pantryOfBake(bake: Pick<Bake, 'ingredients'>, pantry: Pantry): Pantry {
+  return bake.ingredients.length === 0 ? pantry : new Map([...pantry, ...pantryOf(bake.ingredients)])
+}
+
+/**
+ * How a place treats what stands there.
+ * @param place undefined: one that has been taken away since
+ * @param tempC by day, for this bake; a place that is set warmer is so by night, too
+ */
+export function standingAt(place: Place | undefined, tempC: number, atMs: number, timeZone: string): Standing {
+  if (place === undefined) return { tempC }
+  const nightTempC = place.nightTempC === null ? null : place.nightTempC + tempC - place.tempC
+  const swing = swingOf({ tempC, nightTempC }, atMs, timeZone)
+  return { tempC: tempC - (swing?.swingK ?? 0), surroundings: place.surroundings, swing }
+}
+
+/** The same for a place of the kitchen by its id. */
+export function standingIn({ places, timeZone }: Kitchen, placeId: string, tempC: number, atMs: number): Standing {
+  return standingAt(
+    places.find((p) => p.id === placeId),
+    tempC,
+    atMs,
+    timeZone
+  )
+}
+
+/** What has become of a bake that is asked about. */
+export interface Started {
+  /** Taken out of its jar, g. */
+  readonly seedGrams: number
+  readonly ingredients: Bake['ingredients']
+  readonly deeds: ReadonlyMap<string, StepDeed>
+}
+
+const NOT_STARTED: Started = { seedGrams: 0, ingredients: [], deeds: new Map() }
+
+/** What a bake has taken and done. */
+export function startedOf(bake: Bake): Started {
+  const { poured, deeds } = foldBake(bake.events.map(happeningOf))
+  return { seedGrams: poured.seed, ingredients: bake.ingredients, deeds }
+}
+
+/**
+ * What the build is seeded from: the jar as it stands, or what the feeds and builds before it will have made of it.
+ * A wake-up feed that was done is in the jar itself.
+ */
+function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
+  const { hydration, flour, keepMinimumGrams } = jar
+  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: lineFromWire(jar.line), parameters: belief.centre }
+  return plan.before.reduce<SeedJar>((seed, stage) => {
+    const deed = deeds.get(stage.id)
+    if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) return seed
+    const atMs = deed?.atMs ?? Date.parse(stage.at)
+    const line: BatchLine = {
+      startedAtMs: atMs,
+      flours: kindsOfGrams(Object.fromEntries(gramsOfBlend(jar.feed, stage.flourGrams).map((p) => [p.ingredientId, p.grams])), pantry),
+      waterGrams: stage.waterGrams,
+      saltGrams: 0,
+      mixTempC: plan.mixTempC,
+      stays: [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }],
+      parents: [{ grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }]
+    }
+    const flourGrams = stage.flourGrams + stage.seedGrams / (1 + seed.hydration)
+    const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams
+    return {
+      ...seed,
+      line,
+      hydration: (grams - flourGrams) / flourGrams,
+      ...(stage.kind === 'wake' ? { grams: Math.max(grams, seed.grams) } : { grams, keepMinimumGrams: 0 })
+    }
+  }, own)
+}
+
+/**
+ * Everything that follows from a plan in this kitchen.
+ * @param nowMs the time now, ms
+ * @param started what a started bake has taken out of its jar, its ingredients, and what was done
+ * @returns null when its jar is gone
+ */
+export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stocked, nowMs: number, started: Started = NOT_STARTED): SolvedBake | null {
+  const jar = jars.find((j) => j.id === plan.jarId)
+  if (jar === undefined) return null
+  const { kitchen, pantry, vessels } = stocked
+  const { sleep, timeZone, smallScale, tapTempC, places, cups } = kitchen
+  const mixMs = Date.parse(plan.mixAt)
+  return solveBake(
+    wishOf(plan),
+    seedJarOf(plan, jar, beliefIn(beliefs, jar.id), stocked, started),
+    {
+      sleep,
+      timeZone,
+      smallScale,
+      tapTempC,
+      flourTempC: places[0]?.tempC ?? plan.tempC,
+      standing: standingIn(kitchen, plan.placeId, plan.tempC, mixMs),
+      moves: plan.moves.map(({ afterHours, placeId, tempC }) => ({ afterHours, ...standingIn(kitchen, placeId, tempC, mixMs) })),
+      pantry: pantryOfBake(started, pantry),
+      cups: CUP_SIZES[cups],
+      vessels
+    },
+    nowMs
+  )
+}
+
+/** Everything that follows from a bake as it stands, started or not. */
+export function solveBakeHere(bake: Bake, cultures: Cultures, stocked: Stocked, nowMs: number): SolvedBake | null {
+  return solvePlan(bake.plan, cultures, stocked, nowMs, startedOf(bake))
+}
+
+/** The flour a levain counts as. */
+export const levainKind = ({ planned }: NonNullable<SolvedBake['build']>) => mainKind(planned.flours)

@@ -1,0 +1,131 @@
+import { type DoughCourse, type DoughPace, HANDS_MINUTES, STRETCH } from './course'
+
+const MINUTE = 60_000
+const MS_PER_HOUR = 3_600_000
+
+/** The moments of a dough's day that can be moved by hand. */
+export const ANCHORS = ['mix', 'shape', 'bake'] as const
+export type Anchor = (typeof ANCHORS)[number]
+
+/** A day that is held by one of its moments. */
+export interface HeldDoughDay {
+  readonly course: DoughCourse
+  readonly pace: DoughPace
+  readonly at: Readonly<Record<Anchor, number>>
+  /** Moments that must stay. */
+  readonly pins: readonly Anchor[]
+}
+
+/** Why a step cannot go there: what lies between two moments cannot be so short, or so long. */
+export interface MoveProblem {
+  readonly stage: 'bulk' | 'proof'
+  readonly end: 'short' | 'long'
+  /** How long it may last at that end, h. */
+  readonly hours: number
+  /** What is pinned on the other side. */
+  readonly pinned: Anchor
+}
+
+export type Moved = { readonly ok: true; readonly mixMs: number; readonly course: DoughCourse } | { readonly ok: false; readonly problem: MoveProblem }
+
+interface Span {
+  readonly stage: 'bulk' | 'proof'
+  readonly least: number
+  readonly most: number
+  readonly now: number
+  /** Gives way before anything else is moved: a proof in the cold. */
+  readonly elastic: boolean
+}
+
+/**
+ * Moves one step of a dough's day; the rest follows. A cold proof gives way first, a bulk or warm proof keeps its length unless something beyond it is pinned.
+ * @param toMs where the step is to be
+ * @returns the mix and the course that make it so, or what is in the way
+ */
+export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor, toMs: number): Moved {
+  const spans = spansOf(course, pace, at)
+  const index = ANCHORS.indexOf(step)
+  const moved = ANCHORS.map((anchor) => at[anchor])
+  moved[index] = toMs
+  for (const direction of [1, -1] as const) {
+    const problem = follow(moved, spans, index, direction, pins)
+    if (problem !== null) return { ok: false, problem }
+  }
+  const [mixMs, shapeMs, bakeMs] = moved as [number, number, number]
+  const bulkHours = (shapeMs - mixMs) / MS_PER_HOUR
+  const proofHours = (bakeMs - shapeMs) / MS_PER_HOUR - HANDS_MINUTES.shape / 60
+  const proof = course.proof.kind === 'cold' ? { kind: 'cold' as const, hours: proofHours } : course.proof
+  return {
+    ok: true,
+    mixMs,
+    course: {
+      ...course,
+      bulkStretch: pace.bulkHours === null ? course.bulkStretch : bulkHours / pace.bulkHours,
+      proof,
+      proofStretch: course.proof.kind === 'cold' || pace.proofHours === null ? course.proofStretch : proofHours / pace.proofHours
+    }
+  }
+}
+
+function spansOf({ proof }: DoughCourse, { bulkHours, proofHours }: DoughPace, at: HeldDoughDay['at']): [Span, Span] {
+  const ms = (hours: number) => hours * MS_PER_HOUR
+  const shaping = HANDS_MINUTES.shape * MINUTE
+  const bulk = bulkHours ?? (at.shape - at.mix) / MS_PER_HOUR
+  const warm = proofHours ?? (at.bake - at.shape) / MS_PER_HOUR
+  const cold = proof.kind === 'cold'
+  return [
+    { stage: 'bulk', least: ms(bulk * STRETCH.bulk[0]), most: ms(bulk * STRETCH.bulk[1]), now: at.shape - at.mix, elastic: false },
+    {
+      stage: 'proof',
+      least: shaping + ms(cold ? STRETCH.coldHours[0] : warm * STRETCH.proof[0]),
+      most: shaping + ms(cold ? STRETCH.coldHours[1] : warm * STRETCH.proof[1]),
+      now: at.bake - at.shape,
+      elastic: cold
+    }
+  ]
+}
+
+/** Lets what lies on one side follow; what is pinned there stays, and the stages up to it share what is left. */
+function follow(moved: number[], spans: readonly Span[], from: number, direction: 1 | -1, pins: readonly Anchor[]): MoveProblem | null {
+  const pinned = direction === 1 ? indexFrom(from + 1, 1, pins) : indexFrom(from - 1, -1, pins)
+  if (pinned !== null) return share(moved, spans, from, pinned)
+  for (let i = from; i + direction >= 0 && i + direction < ANCHORS.length; i += direction) {
+    const next = i + direction
+    const span = spans[Math.min(i, next)] as Span
+    const length = Math.abs((moved[next] as number) - (moved[i] as number))
+    const ahead = ((moved[next] as number) - (moved[i] as number)) * direction > 0
+    if (span.elastic && ahead && length >= span.least && length <= span.most) return null
+    const kept = span.elastic ? Math.min(Math.max(ahead ? length : span.least, span.least), span.most) : span.now
+    moved[next] = (moved[i] as number) + direction * kept
+  }
+  return null
+}
+
+function indexFrom(first: number, direction: 1 | -1, pins: readonly Anchor[]): number | null {
+  for (let i = first; i >= 0 && i < ANCHORS.length; i += direction) if (pins.includes(ANCHORS[i] as Anchor)) return i
+  return null
+}
+
+/** The stages between a moved and a pinned moment share the time between them; the elastic one first. */
+function share(moved: number[], spans: readonly Span[], from: number, to: number): MoveProblem | null {
+  const [low, high] = [Math.min(from, to), Math.max(from, to)]
+  const between = spans.slice(low, high)
+  const gap = (moved[high] as number) - (moved[low] as number)
+  const least = between.reduce((sum, s) => sum + s.least, 0)
+  const most = between.reduce((sum, s) => sum + s.most, 0)
+  if (gap < least || gap > most) {
+    const tight = between.length > 1 && gap > most ? (between.find((s) => s.elastic) ?? (between[0] as Span)) : (between[0] as Span)
+    return { stage: tight.stage, end: gap < least ? 'short' : 'long', hours: (gap < least ? least : most) / MS_PER_HOUR, pinned: ANCHORS[to] as Anchor }
+  }
+  const lengths = between.map((s) => Math.min(Math.max(s.now, s.least), s.most))
+  let left = gap - lengths.reduce((sum, l) => sum + l, 0)
+  const order = between.map((_, i) => i).sort((a, b) => Number((between[b] as Span).elastic) - Number((between[a] as Span).elastic))
+  for (const i of order) {
+    const span = between[i] as Span
+    const length = Math.min(Math.max((lengths[i] as number) + left, span.least), span.most)
+    left -= length - (lengths[i] as number)
+    lengths[i] = length
+  }
+  for (let i = low; i < high - 1; i++) moved[i + 1] = (moved[i] as number) + (lengths[i - low] as number)
+  return null
+}

@@ -1,0 +1,115 @@
+import { sourceLevain } from '../../build/source'
+import { drawForecast, fitHours, horizonHours, type School, windowOf } from '../../ferment/forecast'
+import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
+import { simulate } from '../../ferment/simulate'
+import { type BatchLine, vesselOf } from '../../jars/lineage'
+import { busyGrid } from '../availability'
+import { MIX_LEEWAY_MS } from './cost'
+import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
+import { tasksOfPlan } from './searchPlans'
+import { buildOfStage, flourOfStage, makeStage } from './windows'
+
+const MS_PER_HOUR = 3_600_000
+/** A kitchen is taken to be so far off what is said of it: sd of the draws, and what is told as warmer and colder, K. */
+const KITCHEN_OFF_K = 2
+const SPREAD_DRAWS = 60
+/** Without any top to be seen in a draw, the pace is taken to be so uncertain. */
+const UNKNOWN_SPREAD = 0.35
+
+/** What is told of a plan beside its times. */
+export interface ToldPlan {
+  /** How likely the levain is fit while hands are there: over all that is not known of jar, build and room. */
+  readonly chance: number
+  /** The window as it is reckoned, and with the kitchen 2 °C colder and warmer; ms. */
+  readonly window: Told
+  readonly colder: Told | null
+  readonly warmer: Told | null
+  /** Acid of the levain when it is mixed; only relative values mean something. */
+  readonly acid: number
+  readonly handsMinutes: number
+  /** Fresh flour of all feeds and builds, g. */
+  readonly flourGrams: number
+  /** What goes to the discard pot, g. */
+  readonly discardGrams: number
+}
+
+/** A window on the clock, ms. */
+export interface Told {
+  readonly fromMs: number
+  readonly toMs: number
+}
+
+/**
+ * How little is known of the pace of a build: sd of the logarithm of the hours to its fit moment, the kitchen 2 °C off.
+ * @param line the build as it is planned
+ */
+export function paceSpread(line: BatchLine, belief: JarBelief, school: School): number {
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
+  const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones), count: SPREAD_DRAWS, roomSdC: KITCHEN_OFF_K })
+  const logs = draws.milestones.flatMap((m) => {
+    const hours = fitHours(m, school)
+    return hours === null ? [] : [Math.log(hours)]
+  })
+  if (logs.length < SPREAD_DRAWS / 2) return UNKNOWN_SPREAD
+  const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length
+  return Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (logs.length - 1))
+}
+
+/** The batches of a plan, each seeded from the one before. */
+export function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>): readonly (BatchLine | null)[] {
+  let before: BatchLine | null | undefined
+  return stages.map(({ stage, startMs }, i) => {
+    before = makeStage(problem, stage, startMs, i === 0 ? undefined : before)?.line ?? null
+    return before
+  })
+}
+
+/** Everything of a plan that is worth knowing before it is taken. */
+export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief): ToldPlan {
+  const last = plan.stages.at(-1) as TimedPlanStage
+  const line = linesOfPlan(problem, plan).at(-1) ?? null
+  const jar = problem.build.seed.jar ?? TYPICAL_JAR
+  const grid = busyGrid(problem.busy, problem.nowMs, plan.mixMs + MIX_LEEWAY_MS)
+  const free = grid.freeAround(plan.mixMs, MIX_LEEWAY_MS)
+  const onClock = (window: FitWindow | null): Told | null =>
+    window === null ? null : { fromMs: last.startMs + window.opens * MS_PER_HOUR, toMs: last.startMs + window.closes * MS_PER_HOUR }
+  const off = (k: number) => onClock(line === null ? null : windowAtOffset(line, jar, problem.school, k))
+  const wakes = plan.stages.filter(({ stage }) => stage.kind === 'wake')
+  const source = sourceLevain(buildOfStage(problem, last.stage).levain)
+  const emptied = wakes.length > 0 ? Math.max(problem.build.levain.jar.grams - problem.wake.kept.grams, 0) : 0
+  return {
+    chance: line === null ? 0 : chanceOf(line, belief, problem.school, (free.fromMs - last.startMs) / MS_PER_HOUR, (free.toMs - last.startMs) / MS_PER_HOUR),
+    window: onClock(last.window) as Told,
+    colder: off(-KITCHEN_OFF_K),
+    warmer: off(KITCHEN_OFF_K),
+    acid: line === null ? 0 : simulate(vesselOf(line, jar), jar, { untilHours: (plan.mixMs - last.startMs) / MS_PER_HOUR }).end.acid,
+    handsMinutes: tasksOfPlan(plan).reduce((sum, t) => sum + (t.needs === 'hands' ? t.minutes : 0), 0),
+    flourGrams: plan.stages.reduce((sum, { stage }) => sum + flourOfStage(problem, stage), 0),
+    discardGrams: emptied + (source.ok ? source.value.discardGrams : 0)
+  }
+}
+
+/** The window where all places are so much warmer or colder; what is cold stays cold. */
+function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], school: School, offK: number): FitWindow | null {
+  const shifted = { ...line, stays: line.stays.map((stay) => (stay.tempC < COLD_C ? stay : { ...stay, tempC: stay.tempC + offK })) }
+  const { milestones } = simulate(vesselOf(shifted, jar), jar, { untilHours: 240, stopPastPeak: true })
+  const { opensHours, closesHours } = windowOf(milestones, school)
+  const fit = fitHours(milestones, school)
+  return opensHours === null || closesHours === null || fit === null ? null : { opens: opensHours, fit, closes: closesHours }
+}
+
+const COLD_C = 12
+
+/** Share of the draws whose window meets the time in which hands are there. */
+function chanceOf(line: BatchLine, belief: JarBelief, school: School, fromHours: number, toHours: number): number {
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
+  const untilHours = Math.max(horizonHours(milestones), toHours * 1.2)
+  const draws = drawForecast(vessel, belief, { untilHours, roomSdC: KITCHEN_OFF_K })
+  const fit = draws.milestones.filter((m) => {
+    const { opensHours, closesHours } = windowOf(m, school)
+    return opensHours !== null && opensHours <= toHours && (closesHours ?? Number.POSITIVE_INFINITY) >= fromHours
+  })
+  return fit.length / draws.milestones.length
+}

@@ -1,0 +1,49 @@
+import { Link } from 'react-router'
+import { type Clash, clashesOf, type Format } from '../../core'
+import type { BakeDay } from '../data/days'
+import { useKitchen } from '../data/kitchen'
+import { Note } from './Card'
+import classes from './ClashNotes.module.css'
+import { stepWord } from './steps/stepWords'
+
+const SHOWN = 3
+
+/** Where two bakes want the oven, the hands or a place at once, with the way out. */
+export function ClashNotes({ days, only }: { readonly days: readonly BakeDay[]; readonly only?: string }) {
+  const { kitchen, format } = useKitchen()
+  const takes = new Map(kitchen.places.flatMap((p) => (p.takes === null ? [] : [[p.id, p.takes] as const])))
+  const clashes = clashesOf(
+    days.map((day) => day.claim),
+    takes
+  ).filter((clash) => only === undefined || clash.ids.includes(only))
+  if (clashes.length === 0) return null
+  const placeName = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'That place'
+  const planned = (id: string) => days.find((day) => day.bake.id === id && day.bake.status === 'planned')
+  return (
+    <div className={classes.notes}>
+      {clashes.slice(0, SHOWN).map((clash) => {
+        const free = [clash.ids[1], clash.ids[0]].find((id) => planned(id) !== undefined)
+        return (
+          <Note key={`${clash.kind} ${clash.ids.join(' ')} ${clash.fromMs}`} tone="care">
+            {clashWords(clash, format, placeName)}{' '}
+            {free !== undefined && <Link to={`/bakes/${free}/clock`}>Find another time for {planned(free)?.bake.plan.name}</Link>}
+          </Note>
+        )
+      })}
+      {clashes.length > SHOWN && <Note tone="care">And {clashes.length - SHOWN} more that want the same at the same time.</Note>}
+    </div>
+  )
+}
+
+function clashWords({ kind, names, what, fromMs, toMs }: Clash, format: Format, placeName: (id: string) => string): string {
+  const at = `${format.dayTime(fromMs)} – ${format.time(toMs)}`
+  const step = (id: string) => stepWord({ kind: id.replace(/ \d+$/, '') as Parameters<typeof stepWord>[0]['kind'], id }).toLowerCase()
+  switch (kind) {
+    case 'oven':
+      return `One oven, two bakes: ${names[0]} and ${names[1]} are both in it, ${at}.`
+    case 'hands':
+      return `One pair of hands, ${at}: ${step(what[0])} (${names[0]}) and ${step(what[1])} (${names[1]}).`
+    case 'place':
+      return `${placeName(what[0])} is full: ${names[0]} and ${names[1]} both stand there, ${at}.`
+  }
+}

@@ -1,0 +1,127 @@
+import type { Bake, Jar } from '../../../contract'
+import type { Step } from '../../../core'
+import type { StationId } from '../stations'
+import { possessive } from '../words'
+
+const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id === bake.plan.jarId)?.name ?? 'the jar'
+
+/** What is to be done, in a line. */
+export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, jars: readonly Jar[]): string {
+  const jar = nameOfJar(bake, jars)
+  const levain = `${possessive(jar)} levain`
+  const { name, course } = bake.plan
+  switch (kind) {
+    case 'wake':
+      return `Wake ${jar}: feed it`
+    case 'first build':
+      return `First build from ${jar}`
+    case 'build':
+      return `Build ${levain}`
+    case 'finish weighing':
+      return `Finish weighing ${levain}`
+    case 'chill':
+      return `Move ${levain} on`
+    case 'look':
+      return `Look at ${levain}`
+    case 'feed again':
+      return `Feed ${levain} again`
+    case 'autolyse':
+      return `Flour and water together: ${name}`
+    case 'mix':
+      return `Mix: ${name}`
+    case 'fold':
+      return `Fold ${id.replace('fold ', '')} of ${course?.folds ?? 1}: ${name}`
+    case 'shape':
+      return `Shape: ${name}`
+    case 'preheat':
+      return `Heat the oven: ${name}`
+    case 'bake':
+      return `Into the oven: ${name}`
+    case 'lid':
+      return `Lid off: ${name}`
+    case 'out':
+      return `Out of the oven: ${name}`
+    case 'eat':
+      return `Cooled, ready to cut: ${name}`
+  }
+}
+
+/** A step in one or two words, where the bake is known. */
+export function stepWord({ kind, id }: Pick<Step, 'kind' | 'id'>, planned?: { readonly cold: boolean }): string {
+  switch (kind) {
+    case 'wake':
+      return id === 'wake' ? 'Wake-up feed' : `Wake-up feed ${id.replace('wake ', '')}`
+    case 'first build':
+      return 'First build'
+    case 'build':
+      return 'Build the levain'
+    case 'finish weighing':
+      return 'Finish weighing'
+    case 'chill':
+      return 'Move the levain on'
+    case 'look':
+      return 'Look'
+    case 'feed again':
+      return 'Feed again'
+    case 'autolyse':
+      return 'Autolyse'
+    case 'mix':
+      return 'Mix'
+    case 'fold':
+      return `Fold ${id.replace('fold ', '')}`
+    case 'shape':
+      return planned?.cold === true ? 'Shape, into the cold' : 'Shape'
+    case 'preheat':
+      return 'Heat the oven'
+    case 'bake':
+      return 'Into the oven'
+    case 'lid':
+      return 'Lid off, steam out'
+    case 'out':
+      return 'Out of the oven'
+    case 'eat':
+      return 'Ready to cut'
+  }
+}
+
+/** The caution that stands at a step. */
+export function stepCaution({ kind }: Pick<Step, 'kind'>): string | null {
+  switch (kind) {
+    case 'preheat':
+      return 'Oven at 230 °C and more: nothing that burns near it, gloves at hand.'
+    case 'bake':
+      return 'Heavy hot pot: heat gloves. Put the cap back on the blade.'
+    case 'lid':
+    case 'out':
+      return 'Heat gloves. Face away when the steam comes out.'
+    case 'chill':
+      return 'Loose lid: a fermenting jar that is sealed can burst.'
+    default:
+      return null
+  }
+}
+
+/** Where a step is done. */
+export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
+  wake: 'clock',
+  'first build': 'clock',
+  build: 'bench',
+  'finish weighing': 'bench',
+  chill: 'watch',
+  look: 'watch',
+  'feed again': 'watch',
+  autolyse: 'dough',
+  mix: 'watch',
+  fold: 'clock',
+  shape: 'clock',
+  preheat: 'clock',
+  bake: 'clock',
+  lid: 'clock',
+  out: 'clock',
+  eat: 'clock'
+}
+
+/** Steps that are told by a word and not by weighing or looking. */
+const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+/** Whether a step is marked done by hand. */
+export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)

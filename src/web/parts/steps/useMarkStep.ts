@@ -1,0 +1,24 @@
+import type { Bake } from '../../../contract'
+import type { Step } from '../../../core'
+import { addEvent } from '../../data/bakes'
+import { nowMs } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { tellDone, tellError } from '../tell'
+import { stepTitle } from './stepWords'
+
+/** Marks a step done or left out, now or some time ago, with the way back. */
+export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {
+  const { pantry, format } = useKitchen()
+  return (bake, step, did, atMs = nowMs()) => {
+    const id = newId()
+    const note = { happenedAt: new Date(atMs).toISOString(), source: 'typed' as const }
+    const title = stepTitle(bake, step, [])
+    const told = did === 'skipped' ? `Left out. ${title}.` : `Done at ${format.time(atMs)}. ${title}.`
+    addEvent(bake, { ...note, id, type: 'step', step: step.id, did }, pantry).then(
+      () =>
+        tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: new Date(nowMs()).toISOString(), source: 'typed', type: 'undo', undoes: id }, pantry)),
+      tellError
+    )
+  }
+}

@@ -1,0 +1,26 @@
+import { problemSentence } from '../../../../contract'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Figure, Figures, Note } from '../../../parts/Card'
+import { fromNow, near } from '../../../parts/words'
+import type { StationProps } from '../station'
+import { Warnings } from '../Warnings'
+
+/** When the build begins, or began. */
+export function BeginCard(props: StationProps) {
+  const { solved, state, now } = props
+  const { format } = useKitchen()
+  const build = solved?.build ?? null
+  const atMs = state.band?.atMs ?? build?.timed.startMs
+  return (
+    <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
+      {atMs === undefined ? (
+        <Note tone="stop">{solved?.problem === null || solved === null ? 'Dough and levain have to be known first.' : problemSentence(solved.problem)}</Note>
+      ) : (
+        <Figures>
+          <Figure size="lg" value={format.dayTime(state.band?.atMs ?? near(atMs))} name={fromNow(atMs, now, format)} />
+        </Figures>
+      )}
+      <Warnings {...props} codes={['start in the night', 'start has passed']} />
+    </Card>
+  )
+}

@@ -1,0 +1,127 @@
+import { ActionIcon, Button, Group, Text, Tooltip } from '@mantine/core'
+import { IconHandStop, IconMinus, IconPin, IconPinFilled, IconPlus, IconPrinter } from '@tabler/icons-react'
+import { Link } from 'react-router'
+import { busyIn, MOVABLE_STEPS, type MovableStep } from '../../../../contract'
+import { type Busy, isHard, type Step } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { MarkStep } from '../../../parts/steps/MarkStep'
+import { isTold, stepCaution, stepWord } from '../../../parts/steps/stepWords'
+import { fromNow, near } from '../../../parts/words'
+import type { StationProps } from '../station'
+import classes from './DayList.module.css'
+
+const MINUTE = 60_000
+const HOUR = 60 * MINUTE
+const STEP_MS = 15 * MINUTE
+/** Less than this is no move worth telling. */
+const MOVED_MS = 10 * MINUTE
+
+/** The whole day of a bake, step by step: moved and pinned while it is planned, told done while it runs. */
+export function DayList({
+  bake,
+  plan,
+  state,
+  now,
+  frozen,
+  edit,
+  steps,
+  planned,
+  onMove
+}: StationProps & {
+  readonly steps: readonly Step[]
+  readonly planned: ReadonlyMap<string, number>
+  readonly onMove: (step: MovableStep, toMs: number) => void
+}) {
+  const { kitchen, format } = useKitchen()
+  const busy = busyIn(kitchen, [], (steps[0]?.atMs ?? now) - HOUR, (steps.at(-1)?.atMs ?? now) + HOUR)
+  const cold = plan.course?.proof.kind === 'cold'
+  const movable = (step: Step): step is Step & { id: MovableStep } => !frozen && MOVABLE_STEPS.some((m) => m === step.id)
+  const pin = (id: MovableStep) => edit((p) => ({ pins: p.pins.includes(id) ? p.pins.filter((other) => other !== id) : [...p.pins, id] }))
+  const done = [...state.deeds].filter(([id]) => !steps.some((s) => s.id === id))
+  return (
+    <Card
+      title="The whole day"
+      aside={
+        <Button component={Link} to={`/bakes/${bake.id}/day`} variant="subtle" size="sm" leftSection={<IconPrinter size={18} />}>
+          Print it
+        </Button>
+      }
+    >
+      {steps.length === 0 && <Text c="dimmed">Nothing more to do: this bake is behind you.</Text>}
+      <ol className={classes.day}>
+        {done.map(([id, deed]) => (
+          <li key={id} className={classes.done}>
+            <span className={classes.time}>{format.time(deed.atMs)}</span>
+            <span>
+              {stepWord({ id, kind: id.replace(/ \d+$/, '') as Step['kind'] })}, {deed.did === 'done' ? 'done' : 'left out'}
+            </span>
+          </li>
+        ))}
+        {steps.map((step) => {
+          const was = planned.get(step.id)
+          const late = step.atMs < now - MOVED_MS && (step.untilMs ?? 0) < now
+          return (
+            <li key={step.id} className={classes.row} data-late={late}>
+              <span className={classes.time}>{format.dayTime(near(step.atMs))}</span>
+              <span className={classes.what}>
+                <b>{stepWord(step, { cold })}</b>
+                <span className={classes.soft}>
+                  {fromNow(step.atMs, now, format)}
+                  {step.minutes > 0 && ` · ${step.minutes} min of hands`}
+                  {was !== undefined && Math.abs(was - step.atMs) >= MOVED_MS && ` · planned for ${format.time(near(was))}`}
+                </span>
+                <InTheWay step={step} busy={busy} />
+                {stepCaution(step) !== null && frozen && <span className={classes.soft}>{stepCaution(step)}</span>}
+              </span>
+              {movable(step) ? (
+                <Group gap={4} wrap="nowrap" className={classes.move}>
+                  <ActionIcon
+                    variant="default"
+                    aria-label={`${stepWord(step)} a quarter of an hour earlier`}
+                    onClick={() => onMove(step.id, step.atMs - STEP_MS)}
+                  >
+                    <IconMinus size={20} />
+                  </ActionIcon>
+                  <ActionIcon
+                    variant="default"
+                    aria-label={`${stepWord(step)} a quarter of an hour later`}
+                    onClick={() => onMove(step.id, step.atMs + STEP_MS)}
+                  >
+                    <IconPlus size={20} />
+                  </ActionIcon>
+                  <Tooltip label={plan.pins.includes(step.id) ? 'Pinned: it stays when others are moved' : 'Pin it where it is'}>
+                    <ActionIcon aria-label={`Pin: ${stepWord(step)}`} aria-pressed={plan.pins.includes(step.id)} onClick={() => pin(step.id)}>
+                      {plan.pins.includes(step.id) ? <IconPinFilled size={20} /> : <IconPin size={20} />}
+                    </ActionIcon>
+                  </Tooltip>
+                </Group>
+              ) : (
+                isTold(step) &&
+                (frozen || step.kind === 'wake' || step.kind === 'first build') &&
+                step.atMs < now + HOUR && <MarkStep bake={bake} step={step} now={now} size="sm" />
+              )}
+            </li>
+          )
+        })}
+      </ol>
+    </Card>
+  )
+}
+
+/** That nobody is there for a step, or would rather not be. */
+function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly Busy[] }) {
+  const { format } = useKitchen()
+  if (step.minutes === 0) return null
+  const toMs = step.atMs + step.minutes * MINUTE
+  const there = busy.filter((b) => b.fromMs < toMs && b.toMs > step.atMs)
+  const worst = there.find(isHard) ?? there[0]
+  if (worst === undefined) return null
+  const words =
+    worst.kind === 'asleep' ? `you sleep until ${format.time(worst.toMs)}` : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
+  return (
+    <span className={classes.way} data-hard={isHard(worst)}>
+      <IconHandStop size={18} aria-hidden="true" /> {words}
+    </span>
+  )
+}

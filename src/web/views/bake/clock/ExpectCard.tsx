@@ -1,0 +1,84 @@
+import { Text } from '@mantine/core'
+import { Link } from 'react-router'
+import type { Jar } from '../../../../contract'
+import type { Forecast, HourRange, JarBelief } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { knownSentence } from '../../../parts/jarWords'
+import { near } from '../../../parts/words'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+const MS_PER_HOUR = 3_600_000
+
+/** What is to be expected of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
+export function ExpectCard({ plan, solved, forecast, judged, jar, belief }: StationProps) {
+  const { format } = useKitchen()
+  const build = solved?.build ?? null
+  const mixMs = Date.parse(plan.mixAt)
+  const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
+  const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
+  if (shown === null) return null
+  return (
+    <Card title="What is to be expected">
+      <table className={classes.weigh}>
+        <thead>
+          <tr>
+            <th scope="col" className={classes.unseen}>
+              Moment
+            </th>
+            <th scope="col">likely</th>
+            <th scope="col">nine times in ten</th>
+          </tr>
+        </thead>
+        <tbody>
+          <Moment name="Fit to mix from" range={shown.opens} startMs={shown.startMs} />
+          <Moment name="Peak" range={shown.peak} startMs={shown.startMs} />
+          <Moment name="Fit until" range={shown.closes} startMs={shown.startMs} />
+        </tbody>
+      </table>
+      {build?.timed.milestones.doubledHours !== null && build !== null && running === null && (
+        <Text c="dimmed" mt="sm">
+          Doubled after about {format.duration(build.timed.milestones.doubledHours)}.
+        </Text>
+      )}
+      {shown.fitAtMix !== null && (
+        <Text mt="sm">
+          Fit to mix at {format.time(mixMs)}: <b>{format.percent(shown.fitAtMix, 0)}</b>
+        </Text>
+      )}
+      <KnownJar jar={jar} belief={belief} />
+    </Card>
+  )
+}
+/** A forecast with its start, and how likely it is fit when it is to be mixed. */
+function told(forecast: Forecast, startMs: number, mixMs: number) {
+  const step = forecast.gridHours[1] ?? 1
+  const at = Math.round((mixMs - startMs) / MS_PER_HOUR / step)
+  return { ...forecast, startMs, fitAtMix: forecast.fit[at] ?? null }
+}
+
+/** How much is known of the jar, and so how wide the forecast is. */
+function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly belief: JarBelief }) {
+  if (jar === undefined) return null
+  return (
+    <Text c="dimmed" mt="xs">
+      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
+    </Text>
+  )
+}
+
+function Moment({ name, range, startMs }: { name: string; range: HourRange; startMs: number }) {
+  const { format } = useKitchen()
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(startMs + hours * MS_PER_HOUR)) : 'later')
+  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(near(startMs + range.p95 * MS_PER_HOUR)) : at(range.p95)
+  return (
+    <tr>
+      <th scope="row">{name}</th>
+      <td className={classes.grams}>{at(range.p50)}</td>
+      <td>
+        {at(range.p05)} – {end}
+      </td>
+    </tr>
+  )
+}

@@ -1,0 +1,195 @@
+import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/core'
+import { useState } from 'react'
+import type { DayPlan, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
+import { useNow } from '../../../data/clock'
+import { useKitchen } from '../../../data/kitchen'
+import type { PlanSearch } from '../../../data/plans'
+import { Card, Figure, Note } from '../../../parts/Card'
+import { near } from '../../../parts/words'
+import { DayStrip } from './DayStrip'
+import classes from './PlanCards.module.css'
+import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
+
+interface Offered {
+  readonly plan: DayPlan
+  readonly told: ToldPlan | null
+}
+
+/** The ways that were found, each with its day; where there is none, what would mend it. */
+export function PlanCards({
+  search,
+  problem,
+  onTake,
+  onLater
+}: {
+  readonly search: PlanSearch
+  readonly problem: PlanProblem
+  readonly onTake: (plan: DayPlan, problem: PlanProblem) => void
+  readonly onLater: (atMs: number) => void
+}) {
+  const { format } = useKitchen()
+  const [compared, setCompared] = useState<readonly number[]>([])
+  const { found, early, share, failed } = search
+  const asked = found?.problem ?? problem
+  const offered: readonly Offered[] = found?.plans ?? early.map((plan) => ({ plan, told: null }))
+  if (failed) return <Note tone="stop">The search came to no end. Try it again.</Note>
+  const fromMs = Math.min(asked.nowMs, ...offered.map(({ plan }) => plan.stages[0]?.startMs ?? asked.nowMs))
+  const toMs = Math.max(...offered.map(({ plan }) => plan.times.outMs), fromMs + 1)
+  const pair = compared.flatMap((i) => offered[i] ?? [])
+  return (
+    <section className={classes.plans} aria-label="Ways to it" aria-busy={share < 1}>
+      {share < 1 && <Progress value={100 * Math.max(share, 0.05)} aria-label="Searching" />}
+      {found?.mendings != null && <NoWay found={found.mendings} problem={asked} onTake={(plan) => onTake(plan, asked)} onLater={onLater} />}
+      {offered.map((offer, i) => (
+        <PlanCard
+          key={`${offer.plan.stages[0]?.startMs} ${offer.plan.mixMs} ${offer.plan.stages.at(-1)?.stage.place.id}`}
+          offer={offer}
+          problem={asked}
+          strip={{ fromMs, toMs }}
+          compared={compared.includes(i)}
+          comparable={offered.length > 1 && offer.told !== null}
+          onCompare={(on) => setCompared((before) => (on ? [...before.slice(-1), i] : before.filter((j) => j !== i)))}
+          onTake={() => onTake(offer.plan, asked)}
+        />
+      ))}
+      {offered.length > 0 && share === 1 && (
+        <Text c="dimmed">
+          {offered.length === 1 ? 'No other way is truly different.' : `${offered.length} ways that truly differ, the easiest first.`} Likelihoods reckon with a
+          kitchen {format.temperatureGap(2)} off.
+        </Text>
+      )}
+      <Modal opened={pair.length === 2} onClose={() => setCompared([])} title="Two ways side by side" size="lg">
+        {pair.length === 2 && <Compared pair={pair as [Offered, Offered]} problem={asked} />}
+      </Modal>
+    </section>
+  )
+}
+
+function PlanCard({
+  offer: { plan, told },
+  problem,
+  strip,
+  compared,
+  comparable,
+  onCompare,
+  onTake
+}: {
+  readonly offer: Offered
+  readonly problem: PlanProblem
+  readonly strip: { readonly fromMs: number; readonly toMs: number }
+  readonly compared: boolean
+  readonly comparable: boolean
+  readonly onCompare: (on: boolean) => void
+  readonly onTake: () => void
+}) {
+  const { kitchen, format } = useKitchen()
+  const title = planTitle(problem, plan, kitchen)
+  const first = plan.stages[0] as TimedPlanStage
+  return (
+    <Card title={title} data-testid="plan">
+      <DayStrip plan={plan} {...strip} />
+      <div className={classes.figures}>
+        <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
+        <Figure value={format.dayTime(near(plan.mixMs))} name="mix" />
+        <Figure value={format.dayTime(near(plan.times.outMs))} name="out of the oven" />
+        {told !== null && <Figure value={format.percent(told.chance, 0)} name="fit while you are there" />}
+      </div>
+      {told !== null && (
+        <>
+          <Text mt="sm">
+            {whyWords(plan, told, format).join(' ')} {proofWords(plan, format).replace(/^./, (c) => c.toUpperCase())}.
+          </Text>
+          <Text c="dimmed" mt={4}>
+            {format.duration(told.handsMinutes / 60)} of hands · {format.mass(Math.round(told.flourGrams))} of flour for the levain
+            {told.discardGrams >= 1 && ` · ${format.mass(Math.round(told.discardGrams))} to the discard pot`} · {tasteWord(told, plan)}
+          </Text>
+        </>
+      )}
+      <Group mt="md" justify="space-between">
+        <Button onClick={onTake} size="md">
+          Take this one
+        </Button>
+        {comparable && <Checkbox label="Compare" checked={compared} onChange={(e) => onCompare(e.currentTarget.checked)} aria-label={`Compare: ${title}`} />}
+      </Group>
+    </Card>
+  )
+}
+
+/** No plan keeps all limits: which one breaks it, and the smallest change that mends it. */
+function NoWay({
+  found: { bent, later },
+  problem,
+  onTake,
+  onLater
+}: {
+  readonly found: NonNullable<NonNullable<PlanSearch['found']>['mendings']>
+  readonly problem: PlanProblem
+  readonly onTake: (plan: DayPlan) => void
+  readonly onLater: (atMs: number) => void
+}) {
+  const { kitchen, format } = useKitchen()
+  const now = useNow()
+  return (
+    <Card title="No way keeps all your hours" tone="care">
+      {bent === null && later === null && (
+        <Text>Nothing gets there within the time looked at. Ask for the bread later, or let the levain stand warmer. It is {format.dayTime(now)} now.</Text>
+      )}
+      {bent !== null && (
+        <>
+          <Text>The least that would have to give:</Text>
+          <ul>
+            {bent.violations.map((v) => (
+              <li key={`${v.kind} ${v.step} ${v.fromMs}`}>{violationWords(v, bent, kitchen, format)}</li>
+            ))}
+          </ul>
+          <Button variant="default" onClick={() => onTake(bent)}>
+            Take it all the same: begin {format.dayTime(near(bent.stages[0]?.startMs ?? now))}
+          </Button>
+        </>
+      )}
+      {later !== null && (
+        <>
+          <Text mt="md">With all your hours kept, bread can be out of the oven {format.dayTime(near(later.times.outMs))}.</Text>
+          <Button mt="xs" variant="default" onClick={() => onLater(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)}>
+            Ask for it {format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs))}
+          </Button>
+        </>
+      )}
+    </Card>
+  )
+}
+
+function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered]; readonly problem: PlanProblem }) {
+  const { kitchen, format } = useKitchen()
+  const rows: readonly [string, (offer: Offered) => string][] = [
+    ['Way', ({ plan }) => planTitle(problem, plan, kitchen)],
+    ['Begins', ({ plan }) => format.dayTime(near(plan.stages[0]?.startMs ?? 0))],
+    ['Ratio', ({ plan }) => plan.stages.map(({ stage }) => stageRatio(problem, stage)).join(', then ')],
+    ['Mix', ({ plan }) => format.dayTime(near(plan.mixMs))],
+    ['Shape', ({ plan }) => format.dayTime(near(plan.times.shapeMs))],
+    ['Proof', ({ plan }) => proofWords(plan, format)],
+    ['Into the oven', ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
+    ['Out of the oven', ({ plan }) => format.dayTime(near(plan.times.outMs))],
+    ['Fit while you are there', ({ told }) => (told === null ? '' : format.percent(told.chance, 0))],
+    ['Hands', ({ told }) => (told === null ? '' : format.duration(told.handsMinutes / 60))],
+    ['Flour for the levain', ({ told }) => (told === null ? '' : format.mass(Math.round(told.flourGrams)))],
+    ['To the discard pot', ({ told }) => (told === null ? '' : format.mass(Math.round(told.discardGrams)))],
+    ['Taste', ({ plan, told }) => (told === null ? '' : tasteWord(told, plan))]
+  ]
+  return (
+    <Table verticalSpacing="xs">
+      <Table.Tbody>
+        {rows.map(([name, of]) => {
+          const [a, b] = [of(pair[0]), of(pair[1])]
+          return (
+            <Table.Tr key={name}>
+              <Table.Th>{name}</Table.Th>
+              <Table.Td fw={a === b ? 400 : 700}>{a}</Table.Td>
+              <Table.Td fw={a === b ? 400 : 700}>{b}</Table.Td>
+            </Table.Tr>
+          )
+        })}
+      </Table.Tbody>
+    </Table>
+  )
+}

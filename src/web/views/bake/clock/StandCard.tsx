@@ -1,0 +1,50 @@
+import { ActionIcon, Group, Select } from '@mantine/core'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { POSSIBLE, type School } from '../../../../core'
+import { Card } from '../../../parts/Card'
+import { PlaceSelect } from '../../../parts/PlaceSelect'
+import { QuantityField } from '../../../parts/QuantityField'
+import type { StationProps } from '../station'
+import { Moves } from './Moves'
+
+const TEMP_STEP = 0.5
+/** Schools of when to mix, each with its plain sentence. */
+const SCHOOL_WORDS: readonly { readonly value: School; readonly label: string }[] = [
+  { value: 'young', label: 'Young: doubled, still climbing' },
+  { value: 'dome', label: 'At the full dome' },
+  { value: 'mature', label: 'Mature: just dimpling' }
+]
+
+/** Where the levain stands, and how ripe it is wanted. */
+export function StandCard({ plan, edit, frozen }: StationProps) {
+  return (
+    <Card title="The levain">
+      <Select
+        label="How ripe you like it"
+        data={[...SCHOOL_WORDS]}
+        value={plan.school}
+        disabled={frozen}
+        onChange={(v) => v !== null && edit({ school: v as School })}
+      />
+      <PlaceSelect mt="md" label="Place" disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
+      <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
+        <QuantityField
+          kind="temperature"
+          label="How warm it is there"
+          what="The place"
+          value={plan.tempC}
+          range={POSSIBLE.tempC}
+          onCommit={(tempC) => edit({ tempC })}
+          style={{ flex: 1 }}
+        />
+        <ActionIcon aria-label="Half a degree cooler" variant="default" onClick={() => edit({ tempC: plan.tempC - TEMP_STEP })}>
+          <IconMinus size={20} />
+        </ActionIcon>
+        <ActionIcon aria-label="Half a degree warmer" variant="default" onClick={() => edit({ tempC: plan.tempC + TEMP_STEP })}>
+          <IconPlus size={20} />
+        </ActionIcon>
+      </Group>
+      <Moves plan={plan} edit={edit} frozen={frozen} />
+    </Card>
+  )
+}

@@ -1,0 +1,139 @@
+import { TZDate } from '@date-fns/tz'
+import { Button, Group, Select, Text } from '@mantine/core'
+import { TimePicker } from '@mantine/dates'
+import { IconSearch } from '@tabler/icons-react'
+import { useState } from 'react'
+import type { Plan } from '../../../../contract'
+import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
+import { saveKitchen, useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { MomentField } from '../../../parts/MomentField'
+import { QuantityField } from '../../../parts/QuantityField'
+import { tellError } from '../../../parts/tell'
+
+/** What may be wished for, in bakers' words. */
+const WISHES = [
+  { value: 'out', label: 'Out of the oven by' },
+  { value: 'eat', label: 'Cooled, to cut by' },
+  { value: 'mix', label: 'Dough mixed at' },
+  { value: 'soonest', label: 'As soon as it can be' },
+  { value: 'habit', label: 'Evening build, morning mix' }
+] as const
+type WishKind = (typeof WISHES)[number]['value']
+
+/** The hours of a habit. */
+export interface Habit {
+  readonly build: string
+  readonly mix: string
+}
+
+/** When the bread is wanted, and the button that finds the ways there. */
+export function WishCard({
+  wish,
+  readyMs,
+  now,
+  searching,
+  onWish,
+  onFind
+}: {
+  readonly wish: BreadWish
+  /** When the bread is ready as it is planned now. */
+  readonly readyMs: number
+  readonly now: number
+  readonly searching: boolean
+  readonly onWish: (wish: BreadWish) => void
+  readonly onFind: () => void
+}) {
+  const { kitchen } = useKitchen()
+  const [habit, setHabit] = useState<Habit>({ build: '21:30', mix: '08:00' })
+  const choose = (kind: WishKind, hours: Habit = habit) => {
+    if (kind === 'soonest') onWish({ kind })
+    else if (kind === 'habit') onWish({ kind, ...nextHabit(hours, now, kitchen.timeZone) })
+    else onWish({ kind, atMs: wish.kind === 'soonest' || wish.kind === 'habit' ? readyMs : wish.atMs })
+  }
+  const setHours = (next: Habit) => {
+    setHabit(next)
+    if (/^\d\d:\d\d/.test(next.build) && /^\d\d:\d\d/.test(next.mix)) choose('habit', next)
+  }
+  return (
+    <Card title="When do you want bread?">
+      <Select
+        label="What is to be ready"
+        data={[...WISHES]}
+        value={wish.kind}
+        allowDeselect={false}
+        onChange={(v) => v !== null && choose(v as WishKind)}
+        mb="sm"
+      />
+      {wish.kind === 'habit' ? (
+        <Group grow>
+          <TimePicker
+            label="Build at"
+            value={habit.build}
+            size="md"
+            onChange={(build) => setHours({ ...habit, build })}
+            hoursInputLabel="Hour of the build"
+            minutesInputLabel="Minute of the build"
+          />
+          <TimePicker
+            label="Mix at"
+            value={habit.mix}
+            size="md"
+            onChange={(mix) => setHours({ ...habit, mix })}
+            hoursInputLabel="Hour of the mix"
+            minutesInputLabel="Minute of the mix"
+          />
+        </Group>
+      ) : wish.kind === 'soonest' ? (
+        <Text c="dimmed">Within the next three days, as your hours allow.</Text>
+      ) : (
+        <MomentField ms={wish.atMs} fromMs={now} onMs={(atMs) => onWish({ kind: wish.kind, atMs })} />
+      )}
+      <NightLow />
+      <Button mt="md" size="lg" leftSection={<IconSearch size={20} />} loading={searching} onClick={onFind}>
+        Find ways to it
+      </Button>
+    </Card>
+  )
+}
+
+/** The next evening and morning of a habit. */
+function nextHabit({ build, mix }: Habit, now: number, timeZone: string): { buildMs: number; mixMs: number } {
+  const day = new TZDate(now, timeZone)
+  const at = (ahead: number, clock: string) => instantAt(day.getFullYear(), day.getMonth() + 1, day.getDate() + ahead, clock, timeZone)
+  const first = [0, 1].find((ahead) => at(ahead, build) >= now) ?? 1
+  const buildMs = at(first, build)
+  return { buildMs, mixMs: at(first, mix) > buildMs ? at(first, mix) : at(first + 1, mix) }
+}
+
+/** Asked once: how cold the first room gets at night. */
+function NightLow() {
+  const { kitchen, format } = useKitchen()
+  const room = kitchen.places[0]
+  const [low, setLow] = useState<number | null>(null)
+  if (room === undefined || room.nightTempC !== null || room.tempC < MODEL.coldNoneC || room.surroundings !== 'air') return null
+  const keep = (nightTempC: number) => {
+    const { id: _, version: __, demo: ___, ...edit } = kitchen
+    saveKitchen(kitchen, { ...edit, places: kitchen.places.map((p) => (p.id === room.id ? { ...p, nightTempC } : p)) }).catch(tellError)
+  }
+  return (
+    <Group mt="md" align="flex-end" gap="xs" wrap="nowrap">
+      <QuantityField
+        kind="temperature"
+        label={`How cold does it get at night? ${room.name}, ${format.temperature(room.tempC)} by day`}
+        what="The room at night"
+        value={low ?? room.tempC}
+        range={POSSIBLE.tempC}
+        onCommit={setLow}
+        style={{ flex: 1 }}
+      />
+      <Button variant="default" onClick={() => keep(low ?? room.tempC)}>
+        {low === null ? 'Just as warm' : 'Keep'}
+      </Button>
+    </Group>
+  )
+}
+
+/** A wish as the plan keeps it; what is not a moment is not kept. */
+export const breadOf = (wish: BreadWish): Plan['bread'] =>
+  wish.kind === 'soonest' || wish.kind === 'habit' ? null : { kind: wish.kind, at: new Date(wish.atMs).toISOString() }

@@ -1,0 +1,92 @@
+import { MOVABLE_STEPS, type MovableStep, type Plan } from '../../../../contract'
+import {
+  type Anchor,
+  type CourseTimes,
+  type DoughPace,
+  type DraggedBuild,
+  dragBuild,
+  type Grip,
+  type HeldBuild,
+  type MoveProblem,
+  moveStep,
+  type Unknown
+} from '../../../../core'
+import { mixRange, patchOfDrag } from '../drag'
+import type { StationProps } from '../station'
+
+/** What a move of a step changes, or why it does not go there. */
+export type DayMove =
+  | { readonly ok: true; readonly patch: Partial<Plan>; readonly build: DraggedBuild | null; readonly stuck: string | null }
+  | { readonly ok: false; readonly problem: MoveProblem | 'never ripe' }
+
+/** The dough's day of a plan, held by its steps. */
+export interface HeldDay {
+  readonly times: CourseTimes
+  readonly pace: DoughPace
+}
+
+/** The levain of a plan as it can be moved; null where it cannot be. */
+export function heldOf(levain: NonNullable<StationProps['solved']>['build'], mixAt: string): HeldBuild | null {
+  return levain === null || levain.ladder === null || levain.ladder.length > 0
+    ? null
+    : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: Date.parse(mixAt) }
+}
+
+const isAnchor = (step: MovableStep): step is Anchor => step !== 'build'
+
+/**
+ * Moves a step of a planned bake; levain and dough follow, what is pinned stays.
+ * @param held the levain as it is planned; null where it cannot be moved
+ * @param unknown what of the levain answers
+ */
+export function moveOfDay(
+  props: Pick<StationProps, 'plan' | 'solved' | 'jar'>,
+  held: HeldBuild | null,
+  day: HeldDay | null,
+  step: MovableStep,
+  toMs: number,
+  unknown: Unknown
+): DayMove {
+  const { plan } = props
+  const pinned = (s: MovableStep) => s !== step && plan.pins.includes(s)
+  const anchors = MOVABLE_STEPS.filter((s): s is Anchor => isAnchor(s) && pinned(s))
+  const dough = (anchor: Anchor, ms: number) =>
+    day === null || plan.course === null
+      ? null
+      : moveStep(
+          { course: plan.course, pace: day.pace, at: { mix: day.times.mixMs, shape: day.times.shapeMs, bake: day.times.bakeMs }, pins: anchors },
+          anchor,
+          ms
+        )
+  // What holds the levain's other end lets the ratio answer instead of the start.
+  const answers = (end: MovableStep): Unknown => (unknown === 'start' && pinned(end) ? 'ratio' : unknown)
+  const levain = (grip: Grip, ms: number, end: MovableStep) =>
+    held === null ? null : dragBuild(held, grip, ms, answers(end), plan.school, unknown === 'mix' ? mixRange(props) : undefined)
+  if (step === 'build') {
+    const build = levain('start', toMs, anchors.length > 0 ? (anchors[0] as Anchor) : 'mix')
+    if (build === null) return { ok: false, problem: 'never ripe' }
+    const moved = dough('mix', build.mixAtMs)
+    if (moved !== null && !moved.ok) return { ok: false, problem: moved.problem }
+    return { ok: true, patch: together(plan, patchOfDrag(plan, build, 'start', answers('mix')), moved), build, stuck: build.stuck }
+  }
+  const moved = dough(step, toMs)
+  if (moved !== null && !moved.ok) return { ok: false, problem: moved.problem }
+  const mixMs = moved?.mixMs ?? toMs
+  if (Math.abs(mixMs - Date.parse(plan.mixAt)) < 60_000) return { ok: true, patch: together(plan, {}, moved), build: null, stuck: null }
+  const build = levain('ripe', mixMs, 'build')
+  if (build === null && held !== null) return { ok: false, problem: 'never ripe' }
+  const patch = build === null ? { mixAt: new Date(mixMs).toISOString() } : patchOfDrag(plan, build, 'ripe', answers('build'))
+  return { ok: true, patch: together(plan, shiftBefore(plan, patch, held, build), moved), build, stuck: build?.stuck ?? null }
+}
+
+/** Feeds and builds before the last one go with it. */
+function shiftBefore(plan: Plan, patch: Partial<Plan>, held: HeldBuild | null, build: DraggedBuild | null): Partial<Plan> {
+  const by = held === null || build === null ? 0 : build.startMs - held.startMs
+  if (plan.before.length === 0 || by === 0) return patch
+  return { ...patch, before: plan.before.map((stage) => ({ ...stage, at: new Date(Date.parse(stage.at) + by).toISOString() })) }
+}
+
+function together(plan: Plan, patch: Partial<Plan>, moved: ReturnType<typeof moveStep> | null): Partial<Plan> {
+  if (moved === null || !moved.ok || plan.course === null) return patch
+  return { ...patch, course: { ...plan.course, ...moved.course } }
+}

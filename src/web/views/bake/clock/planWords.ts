@@ -1,0 +1,138 @@
+import { TZDate } from '@date-fns/tz'
+import type { Kitchen } from '../../../../contract'
+import {
+  buildOfStage,
+  type CostPart,
+  type DayPlan,
+  type Format,
+  type PlanProblem,
+  type PlanStage,
+  ratioOf,
+  sourceLevain,
+  type TimedPlanStage,
+  type ToldPlan,
+  type Violation,
+  wakeGrams
+} from '../../../../core'
+import { stepWord } from '../../../parts/steps/stepWords'
+import { near } from '../../../parts/words'
+
+/** Which part of the day a moment falls into, in a word. */
+export function partOfDay(ms: number, timeZone: string): string {
+  const hour = new TZDate(ms, timeZone).getHours()
+  if (hour < 5) return 'night'
+  if (hour < 11) return 'morning'
+  if (hour < 14) return 'midday'
+  if (hour < 18) return 'afternoon'
+  return hour < 22 ? 'evening' : 'late evening'
+}
+
+const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+const placeName = ({ places }: Kitchen, id: string) => places.find((p) => p.id === id)?.name.toLowerCase() ?? 'another place'
+
+/** The ratio of a stage as bakers write it. */
+export function stageRatio(problem: PlanProblem, stage: PlanStage): string {
+  if (stage.kind === 'wake') return ratioOf({ seed: problem.wake.kept.grams, ...wakeGrams(problem.wake, stage.flourPerSeed) })
+  const levain = sourceLevain(buildOfStage(problem, stage).levain)
+  return levain.ok ? ratioOf(levain.value.masses) : `1:${stage.flourPerSeed}`
+}
+
+/** A plan in a line: "Evening build, cool corner, 1:6:6". */
+export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Kitchen): string {
+  const last = stages.at(-1) as TimedPlanStage
+  const first = stages[0] as TimedPlanStage
+  const wakes = stages.filter(({ stage }) => stage.kind === 'wake').length
+  const builds = stages.length - wakes
+  const when = capital(partOfDay(first.startMs, kitchen.timeZone))
+  const where = placeName(kitchen, last.stage.place.id)
+  const ratio = stageRatio(problem, last.stage)
+  const held = last.stage.chill === null ? '' : `, held in the ${placeName(kitchen, last.stage.chill.place.id)}`
+  if (wakes > 0) return `${when} feed${wakes > 1 ? `, ${wakes} feeds` : ''}, then ${partOfDay(last.startMs, kitchen.timeZone)} build, ${where}, ${ratio}${held}`
+  if (builds > 1) return `Two builds, the first in the ${when.toLowerCase()}, ${where}, ${ratio}${held}`
+  return `${when} build, ${where}, ${ratio}${held}`
+}
+
+/** How it will taste against the others, from the acid of its levain and the hours in the cold. */
+export function tasteWord({ acid }: ToldPlan, { course }: DayPlan): string {
+  const tang = acid + (course.proof.kind === 'cold' ? COLD_TANG * course.proof.hours : 0)
+  return tang < MILD ? 'mild' : tang > TANGY ? 'tangy' : 'in between'
+}
+/** Acid of a ripe levain stands near 1; a night in the cold adds about as much tang as a third of it. Craft knowledge. */
+const COLD_TANG = 0.03
+const MILD = 0.95
+const TANGY = 1.3
+
+/** How a dough is proofed, in words. */
+export function proofWords({ course }: Pick<DayPlan, 'course'>, format: Format): string {
+  return course.proof.kind === 'cold' ? `shaped, ${format.duration(Math.round(course.proof.hours * 4) / 4)} in the cold` : 'proofed warm, the same day'
+}
+
+const BECAUSE: Readonly<Record<CostPart, string | null>> = {
+  steps: null,
+  flour: null,
+  waiting: null,
+  'rather not': 'Some of it falls where you would rather not.',
+  'off the fit moment': 'It is mixed near the edge of its window.',
+  chance: 'It may be early or late while you are busy.',
+  'early bread': 'The bread is ready a good while before you want it.',
+  'unlike the plan': 'It differs from what is planned now.',
+  stretched: 'Bulk or proof are a little longer or shorter than usual.',
+  'no folds': 'Some folds fall out, because nobody is there.',
+  'weak culture': 'The jar would want another feed first.'
+}
+/** A cost below this is not worth a sentence, in minutes of trouble. */
+const WORTH_TELLING = 14
+const MOST_REASONS = 2
+
+/** Why a plan is as it is: what speaks for it, and what it costs. */
+export function whyWords(plan: DayPlan, told: ToldPlan, format: Format): string[] {
+  const against = (Object.entries(plan.because) as [CostPart, number][])
+    .filter(([part, cost]) => cost >= WORTH_TELLING && BECAUSE[part] !== null)
+    .sort((a, b) => b[1] - a[1])
+    .slice(0, MOST_REASONS)
+    .map(([part]) => BECAUSE[part] as string)
+  const from = (ms: number) => format.dayTime(near(ms))
+  const window = `Fit from ${from(told.window.fromMs)} to ${from(told.window.toMs)}`
+  const colder = told.colder === null ? '' : `; with the kitchen ${format.temperatureGap(2)} colder, ${from(told.colder.fromMs)} to ${from(told.colder.toMs)}`
+  return [`${window}${colder}.`, ...against]
+}
+
+/** What a limit that is broken would ask. */
+export function violationWords({ kind, name, minutes, step, fromMs, toMs }: Violation, plan: DayPlan, kitchen: Kitchen, format: Format): string {
+  const word = stepWord({ kind: step as Parameters<typeof stepWord>[0]['kind'], id: step }).toLowerCase()
+  const time = momentOf(step, plan)
+  const at = time === null ? '' : ` at ${format.dayTime(near(time))}`
+  const by = format.duration(minutes / 60)
+  switch (kind) {
+    case 'asleep':
+      return time !== null && toMs - time < time - fromMs
+        ? `Get up ${by} earlier: ${word}${at}, and you sleep until ${format.time(toMs)}.`
+        : `Stay up ${by} longer: ${word}${at}, and you sleep from ${format.time(fromMs)}.`
+    case 'out':
+      return `Be at home: ${word}${at}, and ${name} is from ${format.time(fromMs)} to ${format.time(toMs)}.`
+    case 'other bake':
+      return `Both hands at once: ${word}${at}, while ${name} wants you too.`
+    case 'oven':
+      return `The oven is taken from ${format.time(fromMs)} to ${format.time(toMs)}.`
+    case 'full':
+      return `${capital(placeName(kitchen, name))} is full from ${format.dayTime(fromMs)} to ${format.dayTime(toMs)}.`
+    case 'late':
+      return `Have the bread ${by} later, ${format.dayTime(near(toMs))}.`
+  }
+}
+
+/** When a step of a plan is. */
+function momentOf(step: string, { stages, times, mixMs }: DayPlan): number | null {
+  const stage = stages.find((s) => s.stage.kind === step)
+  if (stage !== undefined) return stage.startMs
+  const at: Readonly<Record<string, number | null>> = {
+    autolyse: times.autolyseMs,
+    mix: mixMs,
+    shape: times.shapeMs,
+    preheat: times.preheatMs,
+    bake: times.bakeMs,
+    lid: times.lidMs,
+    out: times.outMs
+  }
+  return at[step] ?? null
+}

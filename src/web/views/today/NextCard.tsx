@@ -1,0 +1,184 @@
+import { Button, Group, Text } from '@mantine/core'
+import { IconAlertTriangle } from '@tabler/icons-react'
+import type { ReactNode } from 'react'
+import { Link } from 'react-router'
+import { type Format, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
+import type { BakeDay } from '../../data/days'
+import type { Judged } from '../../data/forecasts'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Figure, Figures, Mass } from '../../parts/Card'
+import { MarkStep } from '../../parts/steps/MarkStep'
+import { isTold, stepCaution } from '../../parts/steps/stepWords'
+import { adviceSentence, fromNow, near } from '../../parts/words'
+import { type Entry, isLate } from './entries'
+import classes from './Today.module.css'
+
+const MS_PER_HOUR = 3_600_000
+
+const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
+  wake: 'How it is fed',
+  'first build': 'How it is built',
+  build: 'Start weighing',
+  'finish weighing': 'Go on weighing',
+  chill: 'Note that it moved',
+  look: 'Note what you see',
+  mix: 'Go to the levain',
+  'feed again': 'Go to the levain'
+}
+
+/** The one next action, to be read from two metres. */
+export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: number }) {
+  const { format } = useKitchen()
+  const late = isLate(entry, now)
+  const { of } = entry
+  const about = of.kind === 'bake' ? of.day.bake.plan.name : of.says
+  const until = of.kind === 'bake' && of.step.kind === 'mix' ? of.step.untilMs : null
+  return (
+    <Card data-testid="next">
+      <Text c="dimmed">
+        {late ? 'Overdue' : 'Next'} · {about}
+      </Text>
+      <h2 className={classes.next}>{entry.title.replace(`: ${about}`, '')}</h2>
+      <p className={classes.when} data-late={late}>
+        {late && <IconAlertTriangle size={20} aria-hidden="true" />}
+        {format.dayTime(near(entry.atMs))} · {fromNow(entry.atMs, now, format)}
+        {until !== null && ` · until ${format.time(near(until))}`}
+      </p>
+      {entry.plannedMs !== null && <Moved entry={entry} plannedMs={entry.plannedMs} />}
+      {of.kind === 'bake' ? (
+        <BakeStep day={of.day} step={of.step} now={now} href={entry.href} />
+      ) : (
+        <Button size="lg" mt="lg" component={Link} to={entry.href}>
+          Go to the step
+        </Button>
+      )}
+    </Card>
+  )
+}
+
+/** By how much a step has moved since it was planned. */
+function Moved({ entry, plannedMs }: { readonly entry: Entry; readonly plannedMs: number }) {
+  const { format } = useKitchen()
+  return <Text mb="sm">{movedWords(entry.atMs - plannedMs, plannedMs, format)}</Text>
+}
+
+/** "40 min later than planned (09:30)" */
+export function movedWords(byMs: number, plannedMs: number, format: Format): string {
+  return `${format.duration(Math.abs(byMs) / MS_PER_HOUR)} ${byMs > 0 ? 'later' : 'sooner'} than planned (${format.time(near(plannedMs))})`
+}
+
+function BakeStep({ day, step, now, href }: { readonly day: BakeDay; readonly step: Step; readonly now: number; readonly href: string }) {
+  const { format } = useKitchen()
+  const { bake, judged } = day
+  const caution = stepCaution(step)
+  const verb = VERB[step.kind]
+  return (
+    <>
+      <StepFigures day={day} step={step} now={now} />
+      {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format)}</Text>}
+      {caution !== null && <Text mt="md">{caution}</Text>}
+      <Group mt="lg">
+        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
+        {verb !== undefined && (
+          <Button size="lg" component={Link} to={href} variant={isTold(step) ? 'default' : 'filled'}>
+            {verb}
+          </Button>
+        )}
+        <Button size="lg" variant="default" component={Link} to={`/bakes/${bake.id}/${step.kind === 'mix' ? 'dough' : 'clock'}`}>
+          {step.kind === 'build' ? 'Another time' : step.kind === 'mix' ? 'The dough' : 'The whole day'}
+        </Button>
+      </Group>
+    </>
+  )
+}
+
+/** What is needed at a step, in figures that carry. */
+function StepFigures({ day: { bake, solved, judged, times }, step, now }: { readonly day: BakeDay; readonly step: Step; readonly now: number }): ReactNode {
+  const { format, pantry } = useKitchen()
+  const build = solved?.build
+  const { course, before } = bake.plan
+  switch (step.kind) {
+    case 'build':
+    case 'finish weighing':
+      return build === null || build === undefined ? null : (
+        <Figures>
+          {build.steps.map((pour) => (
+            <Figure
+              key={pourKey(pour)}
+              size="lg"
+              value={<Mass grams={pour.grams} />}
+              name={
+                pour.item === 'water' && build.water !== null
+                  ? `water at ${format.temperature(build.water.tempC, 0)}`
+                  : pour.ingredientId !== null && build.weigh.flours.length > 1
+                    ? (pantry.get(pour.ingredientId)?.name ?? 'flour')
+                    : pour.item
+              }
+            />
+          ))}
+        </Figures>
+      )
+    case 'wake':
+    case 'first build': {
+      const stage = before.find((b) => b.id === step.id)
+      return stage === undefined ? null : (
+        <Figures>
+          <Figure size="lg" value={<Mass grams={stage.seedGrams} />} name={step.kind === 'wake' ? 'kept' : 'seed'} />
+          <Figure size="lg" value={<Mass grams={stage.flourGrams} />} name="flour" />
+          <Figure size="lg" value={<Mass grams={stage.waterGrams} />} name="water" />
+        </Figures>
+      )
+    }
+    case 'mix':
+      return !solved?.dough.ok ? null : (
+        <Figures>
+          {mixFigures(solved.dough.value.weigh).map(([name, grams]) => (
+            <Figure key={name} size="lg" value={<Mass grams={grams} />} name={name} />
+          ))}
+        </Figures>
+      )
+    case 'look':
+      return judged === undefined ? null : (
+        <Figures>
+          <Figure size="lg" value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))} name="expected now" />
+          <Figure size="lg" value={windowWords(judged, format)} name="fit to mix" />
+        </Figures>
+      )
+    case 'shape':
+      return course === null ? null : (
+        <Figures>
+          <Figure size="lg" value={format.rise(1 + course.bulkGas)} name="risen in bulk" />
+          {bake.plan.target.kind === 'pieces' && (
+            <Figure size="lg" value={bake.plan.target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name="pieces" />
+          )}
+        </Figures>
+      )
+    case 'bake':
+    case 'out':
+      return times === null ? null : (
+        <Figures>
+          <Figure size="lg" value={format.time(near(times.outMs))} name="out of the oven" />
+        </Figures>
+      )
+    default:
+      return null
+  }
+}
+
+/** What goes into the bowl, told in five figures at most. */
+function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
+  const sum = (kinds: readonly string[]) => lines.reduce((t, l) => (kinds.includes(l.kind) ? t + l.grams : t), 0)
+  const figures: [string, number][] = [
+    ['flour', sum(['flour'])],
+    ['water', sum(['water'])],
+    ['levain', sum(['levain'])],
+    ['salt', sum(['salt'])],
+    ['the rest', sum(['extra', 'pre-ferment'])]
+  ]
+  return figures.filter(([, grams]) => grams > 0)
+}
+
+function windowWords({ line, verdict }: Judged, format: Format): string {
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  return `${at(verdict.forecast.opens.p50)} – ${at(verdict.forecast.closes.p50)}`
+}

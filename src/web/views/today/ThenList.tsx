@@ -1,0 +1,40 @@
+import { Button } from '@mantine/core'
+import { useDisclosure } from '@mantine/hooks'
+import { Link } from 'react-router'
+import { useKitchen } from '../../data/kitchen'
+import { Card } from '../../parts/Card'
+import { near } from '../../parts/words'
+import { type Entry, isLate } from './entries'
+import { movedWords } from './NextCard'
+import classes from './Today.module.css'
+
+const SHOWN = 6
+
+/** What comes after the next thing, over all bakes and jars. */
+export function ThenList({ entries, now }: { readonly entries: readonly Entry[]; readonly now: number }) {
+  const { format } = useKitchen()
+  const [all, { toggle }] = useDisclosure(false)
+  return (
+    <Card title="Then">
+      <ol className={classes.then}>
+        {(all ? entries : entries.slice(0, SHOWN)).map((entry) => (
+          <li key={entry.key}>
+            <Link to={entry.href} className={classes.thenRow} data-late={isLate(entry, now)}>
+              <span className={classes.thenTime}>{format.dayTime(near(entry.atMs))}</span>
+              <span>
+                {entry.title}
+                {isLate(entry, now) && <b className={classes.late}> overdue</b>}
+                {entry.plannedMs !== null && <span className={classes.moved}>{movedWords(entry.atMs - entry.plannedMs, entry.plannedMs, format)}</span>}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ol>
+      {entries.length > SHOWN && (
+        <Button variant="subtle" onClick={toggle} mt="xs">
+          {all ? 'Fewer' : `All ${entries.length} of these two days`}
+        </Button>
+      )}
+    </Card>
+  )
+}

@@ -1,0 +1,63 @@
+import type { Jar } from '../../../contract'
+import type { Step } from '../../../core'
+import type { BakeDay } from '../../data/days'
+import { STEP_STATION, stepTitle } from '../../parts/steps/stepWords'
+
+/** One thing to do: a step of a bake, or of a program a jar is in. */
+export interface Entry {
+  readonly key: string
+  readonly title: string
+  readonly atMs: number
+  readonly href: string
+  readonly of: { readonly kind: 'bake'; readonly day: BakeDay; readonly step: Step } | { readonly kind: 'program'; readonly jar: Jar; readonly says: string }
+  /** When it was to be, where it has moved since. */
+  readonly plannedMs: number | null
+}
+
+const HOUR = 3_600_000
+const MINUTE = 60_000
+/** Less than this is no move worth telling. */
+const MOVED_MS = 10 * MINUTE
+/** How far ahead is shown. */
+const AHEAD_MS = 48 * HOUR
+
+/** Everything to do over all bakes and jars, overdue first; what lies further ahead than two days only where there is nothing before it. */
+export function entriesOf(days: readonly BakeDay[], jars: readonly Jar[], now: number): Entry[] {
+  const steps = days.flatMap((day) =>
+    day.steps.map((step): Entry => {
+      const planned = day.planned.get(step.id)
+      return {
+        key: `${day.bake.id} ${step.id}`,
+        title: stepTitle(day.bake, step, jars),
+        atMs: step.atMs,
+        href: `/bakes/${day.bake.id}/${STEP_STATION[step.kind]}`,
+        of: { kind: 'bake', day, step },
+        plannedMs: planned !== undefined && Math.abs(planned - step.atMs) >= MOVED_MS ? planned : null
+      }
+    })
+  )
+  const programs = jars.flatMap((jar): Entry[] =>
+    jar.program === null
+      ? []
+      : [
+          {
+            key: `program ${jar.program.id}`,
+            title: `${jar.name}: ${jar.program.step}`,
+            atMs: Date.parse(jar.program.dueAt),
+            href: `/programs/${jar.program.id}`,
+            of: { kind: 'program', jar, says: jar.program.title },
+            plannedMs: null
+          }
+        ]
+  )
+  const all = [...steps, ...programs].sort((a, b) => a.atMs - b.atMs)
+  const near = all.filter((entry) => entry.atMs < now + AHEAD_MS)
+  return near.length > 0 ? near : all
+}
+
+/** Whether a step is overdue: its time has passed, and the time in which it may wait. */
+export function isLate({ atMs, of }: Entry, now: number): boolean {
+  const until = of.kind === 'bake' ? (of.step.untilMs ?? atMs) : atMs
+  const kind = of.kind === 'bake' ? of.step.kind : 'program'
+  return kind !== 'eat' && kind !== 'finish weighing' && until < now - MOVED_MS
+}
