@@ -1,6 +1,7 @@
 /** The public face of the contract. */
 export * from './bakeDay'
 export * from './bakes'
+export * from './calendar'
 export * from './common'
 export * from './discard'
 export * from './errors'
@@ -15,4 +16,5 @@ export * from './sentences'
 export * from './shelf'
 export * from './signs'
 export * from './solvePlan'
+export * from './stepWords'
 export * from './stores'

@@ -1,16 +1,19 @@
 import { z } from 'zod'
 import {
   type BatchLine,
+  type BuildLog,
   CULTURES,
   FLOUR_KINDS,
   type FlourKind,
   type JarParameters,
+  observationsOf,
   PARAMETERS,
   POSSIBLE,
   SURROUNDINGS,
   type Surroundings,
   VESSEL_MATERIALS,
-  type VesselMaterial
+  type VesselMaterial,
+  vesselOf
 } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
@@ -299,3 +302,11 @@ export const loggedBuildSchema = z.object({
 export type JarBuild = z.infer<typeof loggedBuildSchema>
 /** The log of a jar, oldest build first. */
 export const jarLogSchema = z.object({ builds: z.array(loggedBuildSchema) })
+
+const MS_PER_HOUR = 3_600_000
+/** A logged build as learning takes it. */
+export function buildLogOf({ line, marks }: JarBuild): BuildLog {
+  const batch = lineFromWire(line)
+  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((Date.parse(at) - batch.startedAtMs) / MS_PER_HOUR, 0), rise, signs }))
+  return { vessel: vesselOf(batch), seen: observationsOf(seen) }
+}

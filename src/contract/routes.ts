@@ -40,5 +40,11 @@ export const ROUTES = {
   bakes: '/api/bakes',
   bake: (id: string) => `/api/bakes/${id}`,
   bakeEvents: (id: string) => `/api/bakes/${id}/events`,
-  bakeRestore: (id: string) => `/api/bakes/${id}/restore`
+  bakeRestore: (id: string) => `/api/bakes/${id}/restore`,
+  bakeCalendar: (id: string) => `/api/bakes/${id}/calendar.ics`,
+  calendar: '/api/calendar.ics',
+  /** The private address: whoever knows it may read. */
+  calendarAt: (token: string) => `/calendar/${token}.ics`,
+  calendarAddresses: '/api/calendar-addresses',
+  calendarAddress: (id: string) => `/api/calendar-addresses/${id}`
 } as const

@@ -10,6 +10,7 @@ import { pinoHttp } from 'pino-http'
 import { ROUTES } from '../contract'
 import { apiNotFound, errorHandler, Problem } from './problems'
 import { bakeRoutes } from './routes/bakes'
+import { calendarRoutes } from './routes/calendar'
 import { clockRoutes } from './routes/clock'
 import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
@@ -66,8 +67,11 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
     })(req, res, next)
   })
   app.use(compression())
-  app.use('/api', rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany }))
-  app.use('/api', (_req, res, next) => {
+  app.use(
+    ['/api', '/calendar'],
+    rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany })
+  )
+  app.use(['/api', '/calendar'], (_req, res, next) => {
     res.setHeader('Cache-Control', 'no-store')
     next()
   })
@@ -77,8 +81,9 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
-  for (const routes of [clockRoutes, kitchenRoutes, jarRoutes, programRoutes, storeRoutes, shelfRoutes, formulaRoutes, bakeRoutes]) app.use(routes(services))
-  app.use('/api', apiNotFound)
+  for (const routes of [clockRoutes, kitchenRoutes, jarRoutes, programRoutes, storeRoutes, shelfRoutes, formulaRoutes, bakeRoutes, calendarRoutes])
+    app.use(routes(services))
+  app.use(['/api', '/calendar'], apiNotFound)
   if (webFolder !== null) servePages(app, webFolder)
   app.use(errorHandler)
   return app

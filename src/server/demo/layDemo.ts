@@ -81,6 +81,7 @@ export async function layDemo(database: Database, nowMs: number, fresh: boolean)
 async function clear({ models, transaction }: Work): Promise<void> {
   const childrenFirst = [
     models.ledger,
+    models.calendarAddresses,
     models.events,
     models.programs,
     models.batchStays,

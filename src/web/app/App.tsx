@@ -13,6 +13,7 @@ import { Shell } from './Shell'
 const Today = lazy(() => import('../views/today/Today').then((m) => ({ default: m.Today })))
 const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: m.Bakes })))
 const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
+const DayRoom = lazy(() => import('../views/day/DayRoom').then((m) => ({ default: m.DayRoom })))
 const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
 const JarsRoom = lazy(() => import('../views/jars/JarsRoom').then((m) => ({ default: m.JarsRoom })))
 const JarRoom = lazy(() => import('../views/jars/JarRoom').then((m) => ({ default: m.JarRoom })))
@@ -83,6 +84,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/bakes" element={<Bakes />} />
               <Route path="/bakes/:id" element={<BakeSheet />} />
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
+              <Route path="/bakes/:id/day" element={<DayRoom />} />
               <Route path="/bakes/:id/compare" element={<CompareRoom />} />
               <Route path="/jars" element={<JarsRoom />} />
               <Route path="/jars/:id" element={<JarRoom />} />

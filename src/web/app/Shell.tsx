@@ -1,7 +1,7 @@
 import { ActionIcon, Modal, Table, useMantineColorScheme } from '@mantine/core'
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
-import { type ReactNode, useSyncExternalStore } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
 import { Link, NavLink, useNavigate } from 'react-router'
 import { useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
@@ -11,6 +11,10 @@ import { openPalette, Palette } from './Palette'
 import { KEYS, ROOMS } from './rooms'
 import classes from './Shell.module.css'
 
+const Reminders = lazy(() => import('./Reminders').then((m) => ({ default: m.Reminders })))
+/** Reminders wait until the first room stands, ms. */
+const AWAKE_MS = 1500
+
 /** Frame of every room: the rooms, the time, the notice when the server is away. */
 export function Shell({ children }: { children: ReactNode }) {
   const { kitchen, format } = useKitchen()
@@ -18,6 +22,11 @@ export function Shell({ children }: { children: ReactNode }) {
   const navigate = useNavigate()
   const newBake = useNewBake()
   const [sheet, sheetOpen] = useDisclosure(false)
+  const [awake, setAwake] = useState(false)
+  useEffect(() => {
+    const timer = setTimeout(() => setAwake(true), AWAKE_MS)
+    return () => clearTimeout(timer)
+  }, [])
   const { colorScheme, setColorScheme } = useMantineColorScheme()
   const prefersDim = useMediaQuery('(prefers-color-scheme: dark)')
   const dim = colorScheme === 'dark' || (colorScheme === 'auto' && prefersDim === true)
@@ -77,6 +86,11 @@ export function Shell({ children }: { children: ReactNode }) {
         </div>
       </header>
       <ServerNotice />
+      {awake && (
+        <Suspense fallback={null}>
+          <Reminders />
+        </Suspense>
+      )}
       <main id="room" className={classes.main} tabIndex={-1}>
         {children}
       </main>

@@ -21,6 +21,7 @@ export const KEYS: readonly { readonly keys: string; readonly does: string }[] =
   { keys: 'Ctrl Z · Ctrl Y', does: 'Undo, do again' },
   { keys: 'space', does: 'Next step at the Bench' },
   { keys: 'm', does: 'Note a look at the Watch' },
+  { keys: 'x · l · o', does: 'Today: next step done, done 15 min ago, left out' },
   { keys: 'Ctrl K', does: 'Find anything' },
   { keys: '?', does: 'This sheet' }
 ]

@@ -1,22 +1,13 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Beliefs, type Cultures, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, lineFromWire, NO_LOG, ROUTES } from '../../contract'
-import { type BuildLog, type JarBelief, MODEL_VERSION, observationsOf, type PastBuild, pinnedJar, UNKNOWN_JAR, vesselOf } from '../../core'
+import { type Beliefs, buildLogOf, type Cultures, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, NO_LOG, ROUTES } from '../../contract'
+import { type JarBelief, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
 import { nowMs } from './clock'
 import { desk, ONCE } from './desk'
 import { refreshJars, useJars } from './jars'
 import { newId } from './newId'
 import { read, send } from './outbox'
-
-const MS_PER_HOUR = 3_600_000
-
-/** A logged build as learning takes it. */
-export function buildLogOf({ line, marks }: JarBuild): BuildLog {
-  const batch = lineFromWire(line)
-  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((Date.parse(at) - batch.startedAtMs) / MS_PER_HOUR, 0), rise, signs }))
-  return { vessel: vesselOf(batch), seen: observationsOf(seen) }
-}
 
 const keyOf = (jarId: string) => `olvent.belief.${jarId}`
 

@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
+import { stepWord } from '../../contract'
 import { type Clash, clashesOf, type Format } from '../../core'
 import type { BakeDay } from '../data/days'
 import { useKitchen } from '../data/kitchen'
 import { Note } from './Card'
 import classes from './ClashNotes.module.css'
-import { stepWord } from './steps/stepWords'
 
 const SHOWN = 3
 

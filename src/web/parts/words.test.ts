@@ -1,7 +1,8 @@
+import { possessive } from '../../contract'
 import { createFormat, type Verdict, type Warning } from '../../core'
 import { scaleOf } from './figures'
 import { tellWarning } from './warnings'
-import { adviceSentence, fromNow, near, possessive } from './words'
+import { adviceSentence, fromNow, near } from './words'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const ounces = createFormat({ mass: 'oz', temperature: '°F', clock: '12 h', timeZone: 'UTC' })

@@ -42,9 +42,6 @@ export function fromNow(ms: number, nowMs: number, format: Format): string {
   return hours > 0 ? `in ${format.duration(hours)}` : `${format.duration(-hours)} ago`
 }
 
-/** "Juno’s" */
-export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)
-
 /** "18 × 65 g, 1 × 900 g", "1500 g of dough". */
 export function sizeWords(target: Target, format: Format): string {
   switch (target.kind) {

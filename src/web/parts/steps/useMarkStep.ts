@@ -1,11 +1,11 @@
 import type { Bake } from '../../../contract'
+import { stepTitle } from '../../../contract'
 import type { Step } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { tellDone, tellError } from '../tell'
-import { stepTitle } from './stepWords'
 
 /** Marks a step done or left out, now or some time ago, with the way back. */
 export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {

@@ -74,7 +74,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     now,
     cultures
   )?.get(bake.id)
-  const plannedLine = frozen ? null : (solved?.build?.timed.line ?? null)
+  const plannedLine = state.band !== null ? null : (solved?.build?.timed.line ?? null)
   const forecast = useForecasts(
     useMemo(
       () => (plannedLine === null ? [] : [{ id: bake.id, line: plannedLine, school: plan.school, belief: beliefIn(cultures.beliefs, plan.jarId) }]),

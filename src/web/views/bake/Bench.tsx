@@ -6,6 +6,7 @@ import { useNavigate } from 'react-router'
 import { happeningOf, type NewBakeEvent } from '../../../contract'
 import { POSSIBLE, type PourItem, type PourManner, pouredGrams, pourKey, ratioOf, standing } from '../../../core'
 import { addEvent } from '../../data/bakes'
+import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -14,7 +15,7 @@ import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './BakeSheet.module.css'
-import { shownForecast } from './shown'
+import { shownForecast, shownSteps } from './shown'
 import type { StationProps } from './station'
 import { Warnings } from './Warnings'
 import { WhenField } from './WhenField'
@@ -60,7 +61,9 @@ const MS_PER_MINUTE = 60_000
 /** Weigh in, one item at a time, and set the band. */
 export function Bench(props: StationProps) {
   const { bake, state, solved, jar } = props
-  const { kitchen, format, pantry } = useKitchen()
+  const here = useKitchen()
+  const { kitchen, format, pantry } = here
+  const { cultures } = useCultures()
   const navigate = useNavigate()
   const build = solved?.build ?? null
   const step = build?.steps.find((s) => !state.done.includes(pourKey(s)))
@@ -158,7 +161,18 @@ export function Bench(props: StationProps) {
           onBand={(mixTempC, minutesAgo) => {
             const line = build.timed.line
             note(
-              { type: 'band', mixTempC, ...(props.forecast === undefined ? {} : { shown: shownForecast(line, props.forecast, props.belief) }) },
+              {
+                type: 'band',
+                mixTempC,
+                ...(props.forecast === undefined
+                  ? {}
+                  : {
+                      shown: {
+                        ...shownForecast(line, props.forecast, props.belief),
+                        steps: cultures === undefined ? undefined : shownSteps(bake, props.plan, props.solved, here, cultures)
+                      }
+                    })
+              },
               minutesAgo
             ).then(() => tellDone('The band is set.'), tellError)
             void navigate(`/bakes/${bake.id}/watch`)

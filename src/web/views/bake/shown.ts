@@ -1,5 +1,5 @@
-import { lineToWire, type Shown } from '../../../contract'
-import { type BatchLine, type Forecast, type HourRange, type JarBelief, MODEL_VERSION } from '../../../core'
+import { type Bake, type Cultures, lineToWire, type Plan, type Shown, type Stocked, stepFactsOf } from '../../../contract'
+import { type BatchLine, type Forecast, type HourRange, type JarBelief, MODEL_VERSION, type SolvedBake, stepsOf } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 
 const five = (range: HourRange) => [range.p05, range.p25, range.p50, range.p75, range.p95].map((h) => (Number.isFinite(h) ? h : null))
@@ -17,4 +17,10 @@ export function shownForecast(line: BatchLine, forecast: Forecast, belief: JarBe
 /** A verdict as it stands on the screen. */
 export function shownVerdict({ line, verdict, belief }: Judged): Shown {
   return { ...shownForecast(line, verdict.forecast, belief), phase: verdict.phase, probability: verdict.probability, advice: verdict.advice.kind }
+}
+
+/** The day as it was planned, to be kept when the build has begun: what moves later is told against it. */
+export function shownSteps(bake: Bake, plan: Plan, solved: SolvedBake | null, stocked: Stocked, cultures: Cultures): Shown['steps'] {
+  const facts = stepFactsOf({ ...bake, events: [], line: null }, plan, solved, null, stocked, cultures)
+  return stepsOf(facts, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: new Date(atMs).toISOString() }))
 }

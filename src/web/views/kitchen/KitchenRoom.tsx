@@ -1,5 +1,4 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
-import { TimePicker } from '@mantine/dates'
 import { useState } from 'react'
 import { type Kitchen, type KitchenEdit, kitchenEditSchema } from '../../../contract'
 import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
@@ -7,6 +6,8 @@ import { Refusal } from '../../data/api'
 import { saveKitchen, useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
+import { CalendarCard } from './CalendarCard'
+import { HoursCard } from './HoursCard'
 import classes from './KitchenRoom.module.css'
 import { PlacesCard } from './PlacesCard'
 import { VesselsCard } from './VesselsCard'
@@ -67,29 +68,10 @@ export function KitchenRoom() {
           </Card>
         </div>
         <div className={classes.stack}>
-          <Card title="Sleep">
-            <SimpleGrid cols={2}>
-              <TimePicker
-                label="From"
-                size="md"
-                format={kitchen.clock === '12 h' ? '12h' : '24h'}
-                value={kitchen.sleep.from}
-                onChange={(from) => from !== '' && change({ sleep: { ...kitchen.sleep, from: from.slice(0, 5) } })}
-                hoursInputLabel="Hour"
-                minutesInputLabel="Minute"
-              />
-              <TimePicker
-                label="To"
-                size="md"
-                format={kitchen.clock === '12 h' ? '12h' : '24h'}
-                value={kitchen.sleep.to}
-                onChange={(to) => to !== '' && change({ sleep: { ...kitchen.sleep, to: to.slice(0, 5) } })}
-                hoursInputLabel="Hour"
-                minutesInputLabel="Minute"
-              />
-            </SimpleGrid>
+          <HoursCard kitchen={kitchen} change={change} />
+          <CalendarCard />
+          <Card title="Where it is">
             <Select
-              mt="md"
               label="Time zone"
               searchable
               data={ZONES.includes(kitchen.timeZone) ? ZONES : [kitchen.timeZone, ...ZONES]}

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, Checkbox, FileButton, Group, Select, Text, Textarea, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Checkbox, FileButton, Group, NumberInput, Select, Text, Textarea, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Place } from '../../../contract'
@@ -128,6 +128,14 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
         value={place.surroundings}
         allowDeselect={false}
         onChange={(v) => v !== null && onPatch({ surroundings: v as Surroundings })}
+      />
+      <NumberInput
+        label="How many find room there"
+        placeholder="as many as there are"
+        min={1}
+        max={20}
+        value={place.takes ?? ''}
+        onChange={(v) => onPatch({ takes: typeof v === 'number' && v >= 1 ? Math.round(v) : null })}
       />
       <Measured place={place} />
     </div>

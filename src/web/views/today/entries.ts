@@ -1,7 +1,8 @@
 import type { Jar } from '../../../contract'
+import { stepTitle } from '../../../contract'
 import type { Step } from '../../../core'
 import type { BakeDay } from '../../data/days'
-import { STEP_STATION, stepTitle } from '../../parts/steps/stepWords'
+import { STEP_STATION } from '../../parts/steps/stepPlaces'
 
 /** One thing to do: a step of a bake, or of a program a jar is in. */
 export interface Entry {

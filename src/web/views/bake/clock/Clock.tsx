@@ -1,4 +1,5 @@
 import { Button, Group } from '@mantine/core'
+import { useMediaQuery } from '@mantine/hooks'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { type MovableStep, type Plan, plannedSteps, planProblemOf, stepFactsOf, takePlan } from '../../../../contract'
@@ -79,6 +80,13 @@ export function Clock(props: StationProps) {
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
     if (moved.ok) edit(moved.patch)
   }
+  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const ways =
+    frozen || !open ? null : problem === null ? (
+      <Note tone="stop">Dough and levain have to be known first.</Note>
+    ) : (
+      <PlanCards search={search} problem={problem} onTake={take} onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })} />
+    )
   return (
     <>
       <ClashNotes days={days ?? []} only={bake.id} />
@@ -100,23 +108,20 @@ export function Clock(props: StationProps) {
                 onFind={() => setOpen(true)}
               />
             ))}
+          {narrow && ways}
           <BeginCard {...props} />
           {stuck !== null && <Note tone="care">{stuck}</Note>}
           <DayList {...props} steps={steps} planned={plannedSteps(bake)} onMove={move} />
-          <DoughDayCard {...props} />
+          <fieldset disabled={frozen} className={classes.plain}>
+            <DoughDayCard {...props} />
+          </fieldset>
         </div>
         <div className={classes.stack}>
-          {open && problem !== null && (
-            <PlanCards
-              search={search}
-              problem={problem}
-              onTake={take}
-              onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })}
-            />
-          )}
-          {open && problem === null && !frozen && <Note tone="stop">Dough and levain have to be known first.</Note>}
+          {!narrow && ways}
           <ExpectCard {...props} />
-          <StandCard {...props} />
+          <fieldset disabled={frozen} className={classes.plain}>
+            <StandCard {...props} />
+          </fieldset>
           <DriversCard {...props} />
           <Group>
             {build !== null && (

@@ -1,12 +1,12 @@
 import { ActionIcon, Button, Group, Text, Tooltip } from '@mantine/core'
 import { IconHandStop, IconMinus, IconPin, IconPinFilled, IconPlus, IconPrinter } from '@tabler/icons-react'
 import { Link } from 'react-router'
-import { busyIn, MOVABLE_STEPS, type MovableStep } from '../../../../contract'
+import { busyIn, MOVABLE_STEPS, type MovableStep, stepCaution, stepWord } from '../../../../contract'
 import { type Busy, isHard, type Step } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
+import { Card, Note } from '../../../parts/Card'
 import { MarkStep } from '../../../parts/steps/MarkStep'
-import { isTold, stepCaution, stepWord } from '../../../parts/steps/stepWords'
+import { isTold } from '../../../parts/steps/stepPlaces'
 import { fromNow, near } from '../../../parts/words'
 import type { StationProps } from '../station'
 import classes from './DayList.module.css'
@@ -48,6 +48,7 @@ export function DayList({
         </Button>
       }
     >
+      <MovedSince steps={steps} planned={planned} />
       {steps.length === 0 && <Text c="dimmed">Nothing more to do: this bake is behind you.</Text>}
       <ol className={classes.day}>
         {done.map(([id, deed]) => (
@@ -124,4 +125,18 @@ function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly
       <IconHandStop size={18} aria-hidden="true" /> {words}
     </span>
   )
+}
+
+/** What has moved since the build began, and by how much: the mix, and the bread. */
+function MovedSince({ steps, planned }: { readonly steps: readonly Step[]; readonly planned: ReadonlyMap<string, number> }) {
+  const { format } = useKitchen()
+  const moved = (['mix', 'out'] as const).flatMap((id) => {
+    const step = steps.find((s) => s.id === id)
+    const was = planned.get(id)
+    const by = step === undefined || was === undefined ? 0 : step.atMs - was
+    if (Math.abs(by) < MOVED_MS) return []
+    return [`${id === 'mix' ? 'the mix' : 'the bread'} is ${format.duration(Math.abs(by) / HOUR)} ${by > 0 ? 'later' : 'sooner'}`]
+  })
+  if (moved.length === 0) return null
+  return <Note>Since it was planned {moved.join(', and ')}.</Note>
 }

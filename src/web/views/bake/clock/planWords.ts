@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import type { Kitchen } from '../../../../contract'
+import { stepWord } from '../../../../contract'
 import {
   buildOfStage,
   type CostPart,
@@ -14,7 +15,6 @@ import {
   type Violation,
   wakeGrams
 } from '../../../../core'
-import { stepWord } from '../../../parts/steps/stepWords'
 import { near } from '../../../parts/words'
 
 /** Which part of the day a moment falls into, in a word. */

@@ -1,7 +1,9 @@
-import type { Bake, Jar } from '../../../contract'
-import type { Step } from '../../../core'
-import type { StationId } from '../stations'
-import { possessive } from '../words'
+import type { Step } from '../core'
+import type { Bake } from './bakes'
+import type { Jar } from './jars'
+
+/** "Juno’s" */
+export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)
 
 const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id === bake.plan.jarId)?.name ?? 'the jar'
 
@@ -100,28 +102,3 @@ export function stepCaution({ kind }: Pick<Step, 'kind'>): string | null {
       return null
   }
 }
-
-/** Where a step is done. */
-export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
-  wake: 'clock',
-  'first build': 'clock',
-  build: 'bench',
-  'finish weighing': 'bench',
-  chill: 'watch',
-  look: 'watch',
-  'feed again': 'watch',
-  autolyse: 'dough',
-  mix: 'watch',
-  fold: 'clock',
-  shape: 'clock',
-  preheat: 'clock',
-  bake: 'clock',
-  lid: 'clock',
-  out: 'clock',
-  eat: 'clock'
-}
-
-/** Steps that are told by a word and not by weighing or looking. */
-const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
-/** Whether a step is marked done by hand. */
-export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)

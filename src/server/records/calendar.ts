@@ -1,0 +1,179 @@
+import { createHash, randomBytes } from 'node:crypto'
+import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
+import {
+  type Bake,
+  type Beliefs,
+  beliefIn,
+  buildLogOf,
+  type CalendarAddress,
+  type Cultures,
+  happeningOf,
+  lineFromWire,
+  NO_LOG,
+  type Stocked,
+  solveBakeHere,
+  stepCaution,
+  stepFactsOf,
+  stepTitle
+} from '../../contract'
+import {
+  drawForecast,
+  foldBake,
+  horizonHours,
+  type JarBelief,
+  judge,
+  learning,
+  MODEL_VERSION,
+  mannerOf,
+  pinnedJar,
+  type Step,
+  simulate,
+  stepsOf,
+  type Verdict,
+  vesselOf
+} from '../../core'
+import { plain } from '../db/models'
+import { notFound } from '../problems'
+import { listBakes } from './bakes'
+import { pantryIn } from './ingredients'
+import { jarLog } from './jarLog'
+import { listJars } from './jars'
+import { theKitchen } from './kitchens'
+import { listVessels } from './vessels'
+import type { Work } from './work'
+
+const MS_PER_HOUR = 3_600_000
+const MINUTE = 60_000
+const MOST_BAKES = 100
+const LOOK_HOURS = 240
+/** A reminder stands so long before its step, s. */
+const ALARM_BEFORE_SECONDS = 10 * 60
+/** A step without hands still wants a line in the calendar, min. */
+const LEAST_MINUTES = 5
+
+/** What was learned of jars, by what it was learned from: nobody asks for it often, and it costs a second. */
+const learned = new Map<string, JarBelief>()
+const KEEP = 200
+
+async function beliefsOf(work: Work, jars: Cultures['jars']): Promise<Beliefs> {
+  const beliefs = new Map<string, JarBelief>()
+  for (const { id, pace, logStamp } of jars) {
+    if (pace.kind === 'pinned') beliefs.set(id, pinnedJar(pace.parameters))
+    else if (logStamp !== NO_LOG) {
+      const of = JSON.stringify([id, MODEL_VERSION, pace, logStamp])
+      const known = learned.get(of) ?? (await learn((await jarLog(work, id)).builds.map(buildLogOf)))
+      if (known === null) continue
+      if (learned.size >= KEEP) learned.delete(learned.keys().next().value ?? '')
+      learned.set(of, known)
+      beliefs.set(id, known)
+    }
+  }
+  return beliefs
+}
+
+/** Learns a jar, letting others be answered in between. */
+async function learn(logs: Parameters<typeof learning>[0]): Promise<JarBelief | null> {
+  if (logs.length === 0) return null
+  const rounds = learning(logs)
+  for (;;) {
+    const next = rounds.next()
+    if (next.done === true) return next.value.belief
+    await new Promise((go) => setImmediate(go))
+  }
+}
+
+/** What is thought of a running levain; the same as its own window says. */
+function verdictOf(bake: Bake, belief: JarBelief, nowMs: number): Verdict | null {
+  const { band, mixed, marks } = foldBake(bake.events.map(happeningOf))
+  if (bake.line === null || band === null || mixed !== null) return null
+  const line = lineFromWire(bake.line)
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
+  const seen = marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs }))
+  return judge(drawForecast(vessel, belief, { untilHours: horizonHours(milestones) }), seen, hoursAt(nowMs), bake.plan.school, mannerOf(line))
+}
+
+/** A step of a bake with its words. */
+interface Entry {
+  readonly bake: Bake
+  readonly step: Step
+  readonly title: string
+}
+
+async function entriesOf(work: Work): Promise<{ kitchenName: string; entries: Entry[] }> {
+  const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
+  const { bakes } = await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })
+  const stocked: Stocked = { kitchen, pantry, vessels }
+  const cultures: Cultures = { jars, beliefs: await beliefsOf(work, jars) }
+  const entries = bakes.flatMap((bake) => {
+    const verdict = verdictOf(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
+    const facts = stepFactsOf(bake, bake.plan, solveBakeHere(bake, cultures, stocked, work.nowMs), verdict, stocked, cultures)
+    return stepsOf(facts, work.nowMs).map((step): Entry => ({ bake, step, title: stepTitle(bake, step, jars) }))
+  })
+  return { kitchenName: kitchen.name, entries }
+}
+
+/**
+ * The steps to come as an iCalendar file, each with an alarm. Instants are UTC, so every calendar shows them by its own clock.
+ * @param bakeId only one bake; null: all that are open
+ */
+export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
+  const { kitchenName, entries } = await entriesOf(work)
+  const calendar = ical({
+    name: kitchenName,
+    prodId: { company: 'Olvent', product: 'Olvent', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 15 * 60
+  })
+  for (const { bake, step, title } of entries) {
+    if (bakeId !== null && bake.id !== bakeId) continue
+    const event = calendar.createEvent({
+      id: `${bake.id}-${step.id.replace(/ /g, '-')}@olvent`,
+      start: new Date(step.atMs),
+      end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * MINUTE),
+      stamp: new Date(work.nowMs),
+      summary: title,
+      description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')
+    })
+    event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
+  }
+  return calendar.toString()
+}
+
+const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
+const TOKEN_BYTES = 24
+
+/** The addresses that are open, the newest last. */
+export async function listAddresses({ models, transaction }: Work): Promise<CalendarAddress[]> {
+  const rows = await models.calendarAddresses.findAll({ where: { revokedAtMs: null }, order: [['createdAtMs', 'ASC']], transaction })
+  const iso = (ms: number) => new Date(Number(ms)).toISOString()
+  return rows
+    .map(plain)
+    .map(({ id, name, createdAtMs, readAtMs }) => ({ id, name, createdAt: iso(createdAtMs), readAt: readAtMs === null ? null : iso(readAtMs) }))
+}
+
+/** Makes an address. Its token is told this once; only its hash is kept. @returns the token; sent twice, a new one */
+export async function makeAddress(work: Work, id: string, name: string): Promise<string> {
+  const kitchen = await theKitchen(work)
+  const token = randomBytes(TOKEN_BYTES).toString('base64url')
+  await work.models.calendarAddresses.upsert(
+    { id, kitchenId: kitchen.id, name, tokenHash: hashOf(token), createdAtMs: work.nowMs, readAtMs: null, revokedAtMs: null },
+    { transaction: work.transaction }
+  )
+  return token
+}
+
+/** Withdraws an address: whoever has it reads nothing any more. */
+export async function revokeAddress({ models, transaction, nowMs }: Work, id: string): Promise<void> {
+  const [changed] = await models.calendarAddresses.update({ revokedAtMs: nowMs }, { where: { id, revokedAtMs: null }, transaction })
+  if (changed === 0) throw notFound('This address')
+}
+
+/** The calendar behind a token. @throws Problem where it was withdrawn, or never was */
+export async function calendarBehind(work: Work, token: string): Promise<string> {
+  const where = { tokenHash: hashOf(token), revokedAtMs: null }
+  const [found] = await work.models.calendarAddresses.update({ readAtMs: work.nowMs }, { where, transaction: work.transaction })
+  if (found === 0) throw notFound('This calendar')
+  return calendarFile(work, null)
+}

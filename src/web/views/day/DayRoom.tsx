@@ -1,0 +1,94 @@
+import { Button, Group, Skeleton } from '@mantine/core'
+import { Link, useParams } from 'react-router'
+import { ROUTES, solveBakeHere, stepCaution, stepFactsOf, stepWord } from '../../../contract'
+import { allergensOf, lineName, nightsBetween, type Step, stepsOf, type WeighedDough } from '../../../core'
+import { useBake } from '../../data/bakes'
+import { useCultures } from '../../data/beliefs'
+import { useNow } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { Quiet } from '../../parts/Quiet'
+import { near, sizeWords } from '../../parts/words'
+import classes from './DayRoom.module.css'
+
+const HOUR = 3_600_000
+
+/** The day of a bake on paper: each step with its time, its grams and a box to tick. */
+export function DayRoom() {
+  const { id = '' } = useParams()
+  const now = useNow()
+  const here = useKitchen()
+  const { kitchen, format, pantry } = here
+  const { bake, error } = useBake(id)
+  const { cultures } = useCultures()
+  if (bake === undefined || cultures === undefined)
+    return error === undefined ? (
+      <Skeleton height={320} />
+    ) : (
+      <Quiet title="This bake could not be opened" words={error.message} action={{ label: 'All bakes', href: '/bakes' }} />
+    )
+  const { plan } = bake
+  const solved = solveBakeHere(bake, cultures, here, now)
+  const steps = stepsOf(stepFactsOf(bake, plan, solved, null, here, cultures), now)
+  const build = solved?.build
+  const dough = solved?.dough.ok ? solved.dough.value.weigh : null
+  const nights = nightsBetween(steps[0]?.atMs ?? now, (steps.at(-1)?.atMs ?? now) + HOUR, kitchen.sleep, kitchen.timeZone)
+  const allergens = allergensOf(
+    plan.formula,
+    plan.build.flours.map((p) => p.ingredientId),
+    pantry
+  )
+  const grams = (step: Step): string | null => {
+    const stage = plan.before.find((b) => b.id === step.id)
+    if (stage !== undefined)
+      return `${format.mass(stage.seedGrams)} of starter, ${format.mass(stage.flourGrams)} of flour, ${format.mass(stage.waterGrams)} of water`
+    if (step.kind === 'build' && build !== null && build !== undefined)
+      return `${build.steps.map((p) => `${format.mass(p.grams)} ${p.ingredientId === null ? p.item : (pantry.get(p.ingredientId)?.name ?? p.item).toLowerCase()}`).join(', ')}${build.water === null ? '' : `; water at ${format.temperature(build.water.tempC, 0)}`}`
+    if (step.kind === 'mix' && dough !== null) return doughWords(dough, (lineId) => plan.formula.lines.find((l) => l.id === lineId))
+    if (step.kind === 'shape') return sizeWords(plan.target, format)
+    return stepCaution(step)
+  }
+  const doughWords = ({ lines, levainGrams }: WeighedDough, lineOf: (id: string) => (typeof plan.formula.lines)[number] | undefined) =>
+    lines
+      .filter((l) => l.grams > 0)
+      .map((l) => {
+        const line = lineOf(l.id)
+        return `${format.mass(l.kind === 'levain' ? levainGrams : l.grams)} ${(line === undefined ? l.kind : (lineName(line, pantry) ?? l.kind)).toLowerCase()}`
+      })
+      .join(', ')
+  return (
+    <div className={classes.room}>
+      <Group className={classes.tools}>
+        <Button onClick={() => window.print()}>Print</Button>
+        <Button component="a" variant="default" href={ROUTES.bakeCalendar(bake.id)} download={`${plan.name}.ics`}>
+          Calendar file
+        </Button>
+        <Button variant="subtle" component={Link} to={`/bakes/${bake.id}/clock`}>
+          Back to the Clock
+        </Button>
+      </Group>
+      <section className={classes.sheet} aria-label={`The day of ${plan.name}`}>
+        <h1 className={classes.name}>{plan.name}</h1>
+        <p className={classes.small}>
+          {sizeWords(plan.target, format)} · {kitchen.name} · as of {format.dayTime(now)}
+        </p>
+        <table className={classes.steps}>
+          <tbody>
+            {steps.map((step, i) => (
+              <tr key={step.id} data-new-day={i === 0 || format.weekday(step.atMs) !== format.weekday(steps[i - 1]?.atMs ?? 0)}>
+                <td className={classes.box}>☐</td>
+                <td className={classes.time}>{format.dayTime(near(step.atMs))}</td>
+                <td>
+                  <b>{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</b>
+                  {grams(step) !== null && <span className={classes.grams}>{grams(step)}</span>}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {nights.length > 0 && <p className={classes.small}>Asleep: {nights.map((n) => `${format.dayTime(n.fromMs)} – ${format.time(n.toMs)}`).join(', ')}.</p>}
+        {allergens.length > 0 && <p className={classes.small}>Holds {allergens.join(', ')}.</p>}
+        <p className={classes.small}>Raw dough is not eaten. Go by the levain and the dough, not by the paper, when the kitchen is colder or warmer.</p>
+      </section>
+    </div>
+  )
+}

@@ -1,0 +1,95 @@
+import { ActionIcon, Button, CopyButton, Group, Switch, Text, TextInput } from '@mantine/core'
+import { IconCalendarDown, IconMinus } from '@tabler/icons-react'
+import { useState } from 'react'
+import { ROUTES } from '../../../contract'
+import { makeCalendarAddress, revokeCalendarAddress, useCalendarAddresses } from '../../data/calendar'
+import { useKitchen } from '../../data/kitchen'
+import { useReminderChoice } from '../../data/reminders'
+import { Card, Note } from '../../parts/Card'
+import { tellError } from '../../parts/tell'
+import classes from './KitchenRoom.module.css'
+
+/** How one is reminded: on this device, and by a calendar. */
+export function CalendarCard() {
+  const { format } = useKitchen()
+  const addresses = useCalendarAddresses()
+  const [name, setName] = useState('My phone')
+  const [made, setMade] = useState<string | null>(null)
+  return (
+    <Card title="Reminders">
+      <OnThisDevice />
+      <Text fw={600} mt="lg">
+        In a calendar
+      </Text>
+      <Text c="dimmed">Every step with an alarm ten minutes before. A file stands still; an address follows along when a levain is late.</Text>
+      <Group mt="xs">
+        <Button component="a" href={ROUTES.calendar} download="olvent.ics" variant="default" size="sm" leftSection={<IconCalendarDown size={18} />}>
+          Calendar file
+        </Button>
+      </Group>
+      {addresses?.map((address) => (
+        <Group key={address.id} wrap="nowrap" justify="space-between" mt="xs">
+          <Text>
+            {address.name}, {address.readAt === null ? 'not asked for yet' : `last asked for ${format.dayTime(Date.parse(address.readAt))}`}
+          </Text>
+          <ActionIcon aria-label={`Withdraw the address of ${address.name}`} onClick={() => revokeCalendarAddress(address.id).catch(tellError)}>
+            <IconMinus size={20} />
+          </ActionIcon>
+        </Group>
+      ))}
+      {made !== null && (
+        <Note>
+          <Text>This address is told only now. Whoever has it can read your steps; take it away here when it is lost.</Text>
+          <code className={classes.address}>{made}</code>
+          <CopyButton value={made}>
+            {({ copied, copy }) => (
+              <Button size="sm" variant="default" mt="xs" onClick={copy}>
+                {copied ? 'Copied' : 'Copy it'}
+              </Button>
+            )}
+          </CopyButton>
+        </Note>
+      )}
+      <Group align="flex-end" mt="sm" wrap="nowrap">
+        <TextInput label="A new address for" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} style={{ flex: 1 }} />
+        <Button
+          variant="default"
+          disabled={name.trim() === ''}
+          onClick={() => {
+            makeCalendarAddress(name.trim()).then(setMade, tellError)
+          }}
+        >
+          Make it
+        </Button>
+      </Group>
+    </Card>
+  )
+}
+
+/** Sound and notices of this device; what the browser allows is told. */
+function OnThisDevice() {
+  const { choice, put, notices, askNotices } = useReminderChoice()
+  return (
+    <div className={classes.stack}>
+      <Switch size="md" label="A sound when a step is due" checked={choice.sound} onChange={(e) => put({ ...choice, sound: e.currentTarget.checked })} />
+      <Switch
+        size="md"
+        label="A notice of this device, where the browser allows it"
+        checked={choice.notices && notices === 'granted'}
+        disabled={notices === 'denied' || notices === 'missing'}
+        description={
+          notices === 'denied'
+            ? 'The browser has been told not to. Its settings for this address change that.'
+            : notices === 'missing'
+              ? 'This browser has none at this address; sound and badge remain.'
+              : undefined
+        }
+        onChange={(e) => {
+          const on = e.currentTarget.checked
+          put({ ...choice, notices: on })
+          if (on) void askNotices()
+        }}
+      />
+    </div>
+  )
+}

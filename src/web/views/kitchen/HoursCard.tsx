@@ -1,0 +1,240 @@
+import { ActionIcon, Button, Chip, FileButton, Group, Modal, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
+import { TimePicker } from '@mantine/dates'
+import { useDisclosure } from '@mantine/hooks'
+import { IconCalendarDown, IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import type { Kitchen, KitchenEdit, Once, Weekly } from '../../../contract'
+import { BUSY_KINDS, type BusyKind, readCalendar } from '../../../core'
+import { nowMs } from '../../data/clock'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { Card, Note } from '../../parts/Card'
+import { MomentField } from '../../parts/MomentField'
+import { tellDone, tellError } from '../../parts/tell'
+import classes from './KitchenRoom.module.css'
+
+const DAY_NAMES = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']
+const KIND_WORDS: Readonly<Record<BusyKind, string>> = { out: 'not at home', 'rather not': 'rather not' }
+const HOUR = 3_600_000
+/** A calendar file is read so far ahead, ms. */
+const AHEAD_MS = 60 * 24 * HOUR
+const SHOWN = 6
+
+/** When the baker sleeps, is out, or would rather not: no step is planned into it. */
+export function HoursCard({ kitchen, change }: { readonly kitchen: Kitchen; readonly change: (patch: Partial<KitchenEdit>) => void }) {
+  const clock = kitchen.clock === '12 h' ? '12h' : '24h'
+  const time = (label: string, value: string, onTime: (value: string) => void) => (
+    <TimePicker
+      label={label}
+      size="md"
+      format={clock}
+      value={value}
+      onChange={(v) => v !== '' && onTime(v.slice(0, 5))}
+      hoursInputLabel={`Hour, ${label}`}
+      minutesInputLabel={`Minute, ${label}`}
+    />
+  )
+  return (
+    <Card title="Your hours">
+      <SimpleGrid cols={2}>
+        {time('Asleep from', kitchen.sleep.from, (from) => change({ sleep: { ...kitchen.sleep, from } }))}
+        {time('Asleep until', kitchen.sleep.to, (to) => change({ sleep: { ...kitchen.sleep, to } }))}
+      </SimpleGrid>
+      <EveryWeek kitchen={kitchen} change={change} time={time} />
+      <OnceOnly kitchen={kitchen} change={change} />
+    </Card>
+  )
+}
+
+function EveryWeek({
+  kitchen,
+  change,
+  time
+}: {
+  readonly kitchen: Kitchen
+  readonly change: (patch: Partial<KitchenEdit>) => void
+  readonly time: (label: string, value: string, onTime: (value: string) => void) => React.ReactNode
+}) {
+  const put = (id: string, patch: Partial<Weekly>) => change({ weekly: kitchen.weekly.map((w) => (w.id === id ? { ...w, ...patch } : w)) })
+  const add = () => change({ weekly: [...kitchen.weekly, { id: newId(), name: 'Work', kind: 'out', days: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }] })
+  return (
+    <>
+      <Text fw={600} mt="lg">
+        Every week
+      </Text>
+      {kitchen.weekly.length === 0 && <Text c="dimmed">Work, school runs, training: what comes back, so that no step falls into it.</Text>}
+      {kitchen.weekly.map((busy) => (
+        <div key={busy.id} className={classes.place}>
+          <Group wrap="nowrap" align="flex-end" gap="sm">
+            <TextInput
+              aria-label="What it is"
+              defaultValue={busy.name}
+              maxLength={80}
+              style={{ flex: 1 }}
+              onBlur={(e) => {
+                if (e.currentTarget.value.trim() === '') e.currentTarget.value = busy.name
+                else if (e.currentTarget.value !== busy.name) put(busy.id, { name: e.currentTarget.value.trim() })
+              }}
+            />
+            <Select
+              aria-label={`${busy.name}: how firm`}
+              data={BUSY_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))}
+              value={busy.kind}
+              allowDeselect={false}
+              w={150}
+              onChange={(v) => v !== null && put(busy.id, { kind: v as BusyKind })}
+            />
+            <ActionIcon
+              aria-label={`Take ${busy.name} away`}
+              onClick={() => {
+                change({ weekly: kitchen.weekly.filter((w) => w.id !== busy.id) })
+              }}
+            >
+              <IconMinus size={20} />
+            </ActionIcon>
+          </Group>
+          <SimpleGrid cols={2} mt="xs">
+            {time(`${busy.name} from`, busy.from, (from) => put(busy.id, { from }))}
+            {time(`${busy.name} to`, busy.to, (to) => put(busy.id, { to }))}
+          </SimpleGrid>
+          <Group gap={6} mt="xs">
+            {DAY_NAMES.map((name, i) => (
+              <Chip
+                key={name}
+                size="sm"
+                checked={busy.days.includes(i + 1)}
+                onChange={(on) => {
+                  const days = on ? [...busy.days, i + 1].sort() : busy.days.filter((d) => d !== i + 1)
+                  if (days.length > 0) put(busy.id, { days })
+                }}
+              >
+                {name}
+              </Chip>
+            ))}
+          </Group>
+        </div>
+      ))}
+      <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={add}>
+        Something every week
+      </Button>
+    </>
+  )
+}
+
+function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly change: (patch: Partial<KitchenEdit>) => void }) {
+  const { format } = useKitchen()
+  const [asking, ask] = useDisclosure(false)
+  const [all, show] = useDisclosure(false)
+  const [refused, setRefused] = useState<string | null>(null)
+  const now = nowMs()
+  const coming = kitchen.once.filter((o) => Date.parse(o.to) > now).sort((a, b) => a.from.localeCompare(b.from))
+  const bring = async (file: File | null) => {
+    if (file === null) return
+    const read = readCalendar(await file.text(), now, now + AHEAD_MS, kitchen.timeZone)
+    if (!read.ok) {
+      setRefused(
+        read.problem.code === 'not a calendar'
+          ? `${file.name} is no calendar. An iCalendar file ends in .ics and begins with BEGIN:VCALENDAR.`
+          : `${file.name} has no time in it that is taken.`
+      )
+      return
+    }
+    setRefused(null)
+    const { times, wholeDays, cut } = read.value
+    const name = (read.value.name || file.name).slice(0, 80)
+    const before = kitchen.once
+    const once: Once[] = [
+      ...before.filter((o) => o.calendar !== name),
+      ...times.map((t) => ({
+        id: newId(),
+        name: t.name,
+        kind: t.kind,
+        from: new Date(t.fromMs).toISOString(),
+        to: new Date(t.toMs).toISOString(),
+        calendar: name
+      }))
+    ]
+    change({ once })
+    const more = [wholeDays > 0 ? `${wholeDays} whole days are left out` : '', cut ? 'more than 300 are left out' : ''].filter((w) => w !== '')
+    tellDone(`${times.length} times from ${name} are in${more.length > 0 ? `; ${more.join(', ')}` : ''}.`)
+  }
+  return (
+    <>
+      <Text fw={600} mt="lg">
+        Once
+      </Text>
+      {coming.length === 0 && <Text c="dimmed">An evening out, a day away; typed in, or read from a calendar file.</Text>}
+      {(all ? coming : coming.slice(0, SHOWN)).map((busy) => (
+        <Group key={busy.id} wrap="nowrap" gap="sm" justify="space-between">
+          <Text>
+            {busy.name}, {format.dayTime(Date.parse(busy.from))} –{' '}
+            {Date.parse(busy.to) - Date.parse(busy.from) < 18 * HOUR ? format.time(Date.parse(busy.to)) : format.dayTime(Date.parse(busy.to))}
+            {busy.kind === 'rather not' && ', rather not'}
+          </Text>
+          <ActionIcon aria-label={`Take ${busy.name} away`} onClick={() => change({ once: kitchen.once.filter((o) => o.id !== busy.id) })}>
+            <IconMinus size={20} />
+          </ActionIcon>
+        </Group>
+      ))}
+      {coming.length > SHOWN && (
+        <Button variant="subtle" size="sm" onClick={show.toggle}>
+          {all ? 'Fewer' : `All ${coming.length}`}
+        </Button>
+      )}
+      {refused !== null && <Note tone="stop">{refused}</Note>}
+      <Group mt="xs" gap="xs">
+        <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={ask.open}>
+          A time
+        </Button>
+        <FileButton accept="text/calendar,.ics" onChange={(file) => void bring(file).catch(tellError)}>
+          {(button) => (
+            <Button {...button} variant="subtle" size="sm" leftSection={<IconCalendarDown size={18} />}>
+              From a calendar file
+            </Button>
+          )}
+        </FileButton>
+      </Group>
+      <Modal opened={asking} onClose={ask.close} title="A time that is taken">
+        <OnceForm
+          now={now}
+          onKeep={(once) => {
+            change({ once: [...kitchen.once, once] })
+            ask.close()
+          }}
+        />
+      </Modal>
+    </>
+  )
+}
+
+function OnceForm({ now, onKeep }: { readonly now: number; readonly onKeep: (once: Once) => void }) {
+  const start = Math.ceil(now / HOUR) * HOUR
+  const [name, setName] = useState('Out')
+  const [kind, setKind] = useState<BusyKind>('out')
+  const [from, setFrom] = useState(start)
+  const [to, setTo] = useState(start + 3 * HOUR)
+  const wrong = to <= from ? 'It has to end after it begins.' : name.trim() === '' ? 'A name is needed.' : null
+  return (
+    <div className={classes.stack}>
+      <TextInput label="What it is" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+      <Select
+        label="How firm"
+        data={BUSY_KINDS.map((k) => ({ value: k, label: KIND_WORDS[k] }))}
+        value={kind}
+        allowDeselect={false}
+        onChange={(v) => v !== null && setKind(v as BusyKind)}
+      />
+      <Text fw={500}>From</Text>
+      <MomentField ms={from} fromMs={now} onMs={setFrom} />
+      <Text fw={500}>To</Text>
+      <MomentField ms={to} fromMs={now} onMs={setTo} />
+      {wrong !== null && <Note tone="care">{wrong}</Note>}
+      <Button
+        disabled={wrong !== null}
+        onClick={() => onKeep({ id: newId(), name: name.trim(), kind, from: new Date(from).toISOString(), to: new Date(to).toISOString() })}
+      >
+        Keep it free
+      </Button>
+    </div>
+  )
+}
