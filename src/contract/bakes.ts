@@ -83,6 +83,8 @@ export const planSchema = z.object({
   moves: z.array(moveSchema).max(3).default([]),
   school: z.enum(SCHOOLS),
   mixAt: instantSchema,
+  /** When the build begins, where that was chosen; null: as the levain's fit moment wants it. */
+  startAt: instantSchema.nullable().default(null),
   /** What the dough goes through after the mix; null: only the levain is planned. */
   course: courseSchema.nullable().default(null),
   before: z.array(stageBeforeSchema).max(4).default([]),
@@ -94,7 +96,7 @@ export type Plan = z.infer<typeof planSchema>
 
 /** A plan as the core takes it. */
 export function wishOf(plan: Plan): BakeWish {
-  return { ...plan, mixAtMs: Date.parse(plan.mixAt) }
+  return { ...plan, mixAtMs: Date.parse(plan.mixAt), startAtMs: plan.startAt === null ? null : Date.parse(plan.startAt) }
 }
 
 const quantilesSchema = z.array(z.number().nullable()).length(5)

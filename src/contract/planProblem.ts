@@ -149,6 +149,7 @@ export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, cour
     mixTempC: stage.mixTempC,
     moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
     mixAt: new Date(mixMs).toISOString(),
+    startAt: new Date(last.startMs).toISOString(),
     course: { ...plan.course, ...course },
     before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
     pins: []

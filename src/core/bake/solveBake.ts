@@ -21,6 +21,7 @@ import {
   atRatio,
   awakeRatios,
   buildFor,
+  buildFrom,
   flourPerSeedOf,
   type PlannedBuild,
   type Standing,
@@ -67,6 +68,8 @@ export interface BakeWish {
   readonly mixTempC: number
   readonly school: School
   readonly mixAtMs: number
+  /** When the build begins, where that was chosen; else as its fit moment wants it. */
+  readonly startAtMs?: number | null
 }
 
 /** The jar the seed comes from. */
@@ -236,7 +239,7 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     material: kitchen.vessels.find((v) => v.id === build.vesselId)?.material,
     mixTempC: wish.mixTempC
   }
-  let timed = buildFor(planned, wish.mixAtMs, wish.school)
+  let timed = wish.startAtMs == null ? buildFor(planned, wish.mixAtMs, wish.school) : buildFrom(planned, wish.startAtMs, wish.school)
   if (!timed.ok) return doughOnly(timed.problem)
   const { fromJarGrams, spareGrams } = timed.value.levain
   let ladder: readonly TimedStage[] | null = []

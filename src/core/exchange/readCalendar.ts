@@ -1,4 +1,4 @@
-import ICAL from 'ical.js'
+import type ICAL from 'ical.js'
 import type { BusyOnce } from '../schedule/availability'
 import { instantAt } from '../schedule/nights'
 import { ok, problem, type Result } from '../units/result'
@@ -29,19 +29,21 @@ const MOST_TURNS = 2000
  * @param timeZone of entries that name none, IANA
  * Source: RFC 5545; the file's own time zones are taken where they are no IANA names.
  */
-export function readCalendar(text: string, fromMs: number, toMs: number, timeZone: string): Result<ReadCalendar, CalendarProblem> {
+export async function readCalendar(text: string, fromMs: number, toMs: number, timeZone: string): Promise<Result<ReadCalendar, CalendarProblem>> {
+  // Fetched when a calendar is read: nobody else needs it.
+  const { default: lib } = await import('ical.js')
   let root: ICAL.Component
   try {
-    root = new ICAL.Component(ICAL.parse(text) as ConstructorParameters<typeof ICAL.Component>[0])
+    root = new lib.Component(lib.parse(text) as ConstructorParameters<typeof ICAL.Component>[0])
   } catch {
     return problem('not a calendar')
   }
   if (root.name !== 'vcalendar') return problem('not a calendar')
-  for (const zone of root.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(zone)
+  for (const zone of root.getAllSubcomponents('vtimezone')) lib.TimezoneService.register(zone)
   const times: BusyOnce[] = []
   let wholeDays = 0
   let cut = false
-  const all = root.getAllSubcomponents('vevent').map((component) => new ICAL.Event(component))
+  const all = root.getAllSubcomponents('vevent').map((component) => new lib.Event(component))
   // A turn that was moved stands as an entry of its own and takes the place of the one it moved.
   for (const event of all)
     if (event.isRecurrenceException()) all.find((other) => other.uid === event.uid && !other.isRecurrenceException())?.relateException(event)
@@ -103,7 +105,7 @@ const isIana = (zone: string) => {
 }
 
 function instantOf(time: ICAL.Time, zone: string): number {
-  if (time.zone === ICAL.Timezone.utcTimezone) return time.toUnixTime() * 1000
+  if (time.zone?.tzid === 'UTC') return time.toUnixTime() * 1000
   const two = (n: number) => String(n).padStart(2, '0')
   if (isIana(zone)) return instantAt(time.year, time.month, time.day, `${two(time.hour)}:${two(time.minute)}`, zone)
   return time.toUnixTime() * 1000

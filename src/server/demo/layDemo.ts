@@ -255,6 +255,7 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
     moves: [],
     school: 'dome',
     mixAt: new Date(demo.work.nowMs).toISOString(),
+    startAt: null,
     course: null,
     before: [],
     bread: null,

@@ -65,6 +65,7 @@ function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Pl
     moves: [],
     school: kitchen.school,
     mixAt: new Date(nextMorning(now, kitchen.timeZone)).toISOString(),
+    startAt: null,
     course: courseFor(formula, place),
     before: [],
     bread: null,

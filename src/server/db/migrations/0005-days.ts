@@ -15,7 +15,7 @@ export async function up(query: QueryInterface): Promise<void> {
   const { sequelize } = query
   await sequelize.query(`UPDATE kitchens SET settings = json_set(settings, '$.weekly', json('[]'), '$.once', json('[]'))`)
   // Bakes from before end with their mix: of their doughs nothing was planned.
-  const day = `'$.course', NULL, '$.before', json('[]'), '$.bread', NULL, '$.pins', json('[]')`
+  const day = `'$.course', NULL, '$.startAt', NULL, '$.before', json('[]'), '$.bread', NULL, '$.pins', json('[]')`
   await sequelize.query(`UPDATE bakes SET plan = json_set(plan, ${day})`)
   await sequelize.query(
     `UPDATE bakes SET frozen = json_set(frozen, '$.plan', json_set(json_extract(frozen, '$.plan'), ${day})) WHERE frozen IS NOT NULL AND json_type(frozen) = 'object'`

@@ -22,7 +22,7 @@ import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
 import { PlanRibbon } from './PlanRibbon'
 import { stationFigure } from './stationFigure'
-import { usePlanDraft } from './usePlanDraft'
+import { freeStart, type PlanPatch, usePlanDraft } from './usePlanDraft'
 
 const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough })))
 const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
@@ -119,7 +119,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     bake,
     state,
     plan,
-    edit: draft.edit,
+    edit: (patch: PlanPatch) => draft.edit(freeStart(patch)),
     undo: draft.undo,
     redo: draft.redo,
     revision: draft.revision,

@@ -14,6 +14,17 @@ const keyOf = (id: string) => `olvent.draft.${id}`
 /** A change of a plan. */
 export type PlanPatch = Partial<Plan> | ((plan: Plan) => Partial<Plan>)
 
+/** What the time of a build hangs on. */
+const TIMING: readonly (keyof Plan)[] = ['target', 'formula', 'build', 'jarId', 'placeId', 'tempC', 'mixTempC', 'moves', 'school', 'mixAt']
+
+/** A start that was chosen holds until something it hangs on is changed by hand; then the fit moment tells it again. */
+export function freeStart(patch: PlanPatch): PlanPatch {
+  return (plan) => {
+    const changed = typeof patch === 'function' ? patch(plan) : patch
+    return 'startAt' in changed || !TIMING.some((key) => key in changed) ? changed : { ...changed, startAt: null }
+  }
+}
+
 /** A plan as it is being edited; what is typed stays in the browser until the server has it. */
 export interface PlanDraft {
   readonly plan: Plan

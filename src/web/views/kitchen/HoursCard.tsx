@@ -130,7 +130,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
   const coming = kitchen.once.filter((o) => Date.parse(o.to) > now).sort((a, b) => a.from.localeCompare(b.from))
   const bring = async (file: File | null) => {
     if (file === null) return
-    const read = readCalendar(await file.text(), now, now + AHEAD_MS, kitchen.timeZone)
+    const read = await readCalendar(await file.text(), now, now + AHEAD_MS, kitchen.timeZone)
     if (!read.ok) {
       setRefused(
         read.problem.code === 'not a calendar'

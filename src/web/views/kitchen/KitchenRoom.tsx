@@ -66,10 +66,6 @@ export function KitchenRoom() {
               />
             </div>
           </Card>
-        </div>
-        <div className={classes.stack}>
-          <HoursCard kitchen={kitchen} change={change} />
-          <CalendarCard />
           <Card title="Where it is">
             <Select
               label="Time zone"
@@ -89,6 +85,10 @@ export function KitchenRoom() {
               {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
             </Text>
           </Card>
+        </div>
+        <div className={classes.stack}>
+          <HoursCard kitchen={kitchen} change={change} />
+          <CalendarCard />
           <VesselsCard />
           <Card title="This program">
             <div className={classes.stack}>

@@ -147,5 +147,9 @@ function shiftedTo(plan: Plan, bread: NonNullable<Plan['bread']>, times: CourseT
   if (readyMs === undefined) return {}
   const by = Date.parse(bread.at) - readyMs
   const later = (iso: string) => new Date(Date.parse(iso) + by).toISOString()
-  return { mixAt: later(plan.mixAt), before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })) }
+  return {
+    mixAt: later(plan.mixAt),
+    startAt: plan.startAt === null ? null : later(plan.startAt),
+    before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) }))
+  }
 }

@@ -108,7 +108,7 @@ function nextHabit({ build, mix }: Habit, now: number, timeZone: string): { buil
 
 /** Asked once: how cold the first room gets at night. */
 function NightLow() {
-  const { kitchen, format } = useKitchen()
+  const { kitchen } = useKitchen()
   const room = kitchen.places[0]
   const [low, setLow] = useState<number | null>(null)
   if (room === undefined || room.nightTempC !== null || room.tempC < MODEL.coldNoneC || room.surroundings !== 'air') return null
@@ -120,7 +120,7 @@ function NightLow() {
     <Group mt="md" align="flex-end" gap="xs" wrap="nowrap">
       <QuantityField
         kind="temperature"
-        label={`How cold does it get at night? ${room.name}, ${format.temperature(room.tempC)} by day`}
+        label={`How cold by night? ${room.name}`}
         what="The room at night"
         value={low ?? room.tempC}
         range={POSSIBLE.tempC}

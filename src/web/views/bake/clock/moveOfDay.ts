@@ -1,6 +1,7 @@
 import { MOVABLE_STEPS, type MovableStep, type Plan } from '../../../../contract'
 import {
   type Anchor,
+  buildFrom,
   type CourseTimes,
   type DoughPace,
   type DraggedBuild,
@@ -9,15 +10,18 @@ import {
   type HeldBuild,
   type MoveProblem,
   moveStep,
-  type Unknown
+  type Unknown,
+  windowOf
 } from '../../../../core'
 import { mixRange, patchOfDrag } from '../drag'
 import type { StationProps } from '../station'
 
+const MS_PER_HOUR = 3_600_000
+
 /** What a move of a step changes, or why it does not go there. */
 export type DayMove =
   | { readonly ok: true; readonly patch: Partial<Plan>; readonly build: DraggedBuild | null; readonly stuck: string | null }
-  | { readonly ok: false; readonly problem: MoveProblem | 'never ripe' }
+  | { readonly ok: false; readonly problem: MoveProblem | string }
 
 /** The dough's day of a plan, held by its steps. */
 export interface HeldDay {
@@ -62,6 +66,7 @@ export function moveOfDay(
   const answers = (end: MovableStep): Unknown => (unknown === 'start' && pinned(end) ? 'ratio' : unknown)
   const levain = (grip: Grip, ms: number, end: MovableStep) =>
     held === null ? null : dragBuild(held, grip, ms, answers(end), plan.school, unknown === 'mix' ? mixRange(props) : undefined)
+  if (plan.startAt !== null && unknown === 'start' && held !== null) return movedAsItIs(plan, held, step, toMs, dough, pinned)
   if (step === 'build') {
     const build = levain('start', toMs, anchors.length > 0 ? (anchors[0] as Anchor) : 'mix')
     if (build === null) return { ok: false, problem: 'never ripe' }
@@ -77,6 +82,34 @@ export function moveOfDay(
   if (build === null && held !== null) return { ok: false, problem: 'never ripe' }
   const patch = build === null ? { mixAt: new Date(mixMs).toISOString() } : patchOfDrag(plan, build, 'ripe', answers('build'))
   return { ok: true, patch: together(plan, shiftBefore(plan, patch, held, build), moved), build, stuck: build?.stuck ?? null }
+}
+
+/**
+ * A levain whose start was chosen moves as it is, start and mix together; where one of them is pinned, the other alone, as far as the levain is fit then.
+ */
+function movedAsItIs(
+  plan: Plan,
+  { build, startMs, mixAtMs }: HeldBuild,
+  step: MovableStep,
+  toMs: number,
+  dough: (anchor: Anchor, ms: number) => ReturnType<typeof moveStep> | null,
+  pinned: (step: MovableStep) => boolean
+): DayMove {
+  const wanted = step === 'build' ? (pinned('mix') ? mixAtMs : mixAtMs + toMs - startMs) : toMs
+  const moved = dough(step === 'build' ? 'mix' : step, wanted)
+  if (moved !== null && !moved.ok) return { ok: false, problem: moved.problem }
+  const mixMs = moved?.mixMs ?? wanted
+  const start = step === 'build' ? toMs : pinned('build') ? startMs : startMs + mixMs - mixAtMs
+  const timed = buildFrom(build, start, plan.school)
+  if (!timed.ok) return { ok: false, problem: 'never ripe' }
+  const { opensHours, closesHours } = windowOf(timed.value.milestones, plan.school)
+  const hours = (mixMs - start) / MS_PER_HOUR
+  if (opensHours !== null && hours < opensHours) return { ok: false, problem: 'ripe too late' }
+  if (closesHours !== null && hours > closesHours) return { ok: false, problem: 'ripe too early' }
+  const iso = (ms: number) => new Date(ms).toISOString()
+  const by = start - startMs
+  const patch = { mixAt: iso(mixMs), startAt: iso(start), before: plan.before.map((stage) => ({ ...stage, at: iso(Date.parse(stage.at) + by) })) }
+  return { ok: true, patch: together(plan, patch, moved), build: { build, startMs: start, mixAtMs: mixMs, timed: timed.value, stuck: null }, stuck: null }
 }
 
 /** Feeds and builds before the last one go with it. */
