@@ -5,6 +5,9 @@ import { LEVELS, type Milestones, sampleCurve } from './milestones'
 import { bentShare, type ClimbShape, straightShare } from './shape'
 import { simulate, type Vessel } from './simulate'
 
+/** Taken out of Math once: these are asked for by the million. */
+const { exp, floor, max, min } = Math
+
 /** When to mix: the three schools. */
 export const SCHOOLS = ['young', 'dome', 'mature'] as const
 export type School = (typeof SCHOOLS)[number]
@@ -65,7 +68,7 @@ export const DRAW_COUNT = 400
  */
 export function horizonHours(milestones: Milestones): number {
   const fall = milestones.collapsedHours ?? milestones.closesHours
-  return fall === null ? 240 : Math.min(Math.max(1.9 * fall, 12), 240)
+  return fall === null ? 240 : min(max(1.9 * fall, 12), 240)
 }
 
 /** How much longer than the forecast its simulations look: a build may be quicker than its jar. */
@@ -121,8 +124,8 @@ export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float
     const row = k * runs.points
     const to = k * points
     for (let i = 0; i < points; i++) {
-      const place = Math.min(i * perPoint, last)
-      const left = Math.min(Math.floor(place), last - 1)
+      const place = min(i * perPoint, last)
+      const left = min(floor(place), last - 1)
       const low = straight[row + left] as number
       const level = low + (place - left) * ((straight[row + left + 1] as number) - low)
       gas[to + i] = height * (place < untilPeak ? peakGas * bentShare(level / peakGas, doing) : level)
@@ -139,14 +142,14 @@ interface Doing extends ClimbShape {
 }
 
 function doingOf(latents: Float64Array, k: number): Doing {
-  const factor = (i: number) => Math.exp((latents[k * LATENTS + i] as number) * (LATENT_SD[i] as number))
+  const factor = (i: number) => exp((latents[k * LATENTS + i] as number) * (LATENT_SD[i] as number))
   return { stretch: factor(0), shape: factor(1), steep: 1, height: factor(2) }
 }
 
 /** g of one run at a time of its own. */
 export function runGas({ stepHours, points, gas }: Runs, k: number, hours: number): number {
-  const place = Math.min(Math.max(hours / stepHours, 0), points - 1 - 1e-9)
-  const i = Math.floor(place)
+  const place = min(max(hours / stepHours, 0), points - 1 - 1e-9)
+  const i = floor(place)
   const low = gas[k * points + i] as number
   return low + (place - i) * ((gas[k * points + i + 1] as number) - low)
 }
@@ -158,7 +161,7 @@ function runPasses(runs: Runs, k: number, level: number): number | null {
     const high = gas[k * points + i] as number
     if (high < level) continue
     const low = gas[k * points + i - 1] as number
-    return stepHours * (i - 1 + (level - low) / Math.max(high - low, 1e-9))
+    return stepHours * (i - 1 + (level - low) / max(high - low, 1e-9))
   }
   return null
 }
@@ -188,7 +191,7 @@ export function windowOf(m: Milestones, school: School): { opensHours: number | 
   if (school === 'dome') return { opensHours: m.opensHours, closesHours: m.closesHours }
   if (school === 'mature') return { opensHours: m.peakHours, closesHours: m.easedHours }
   const early = [m.doubledHours, m.sixtyHours].filter((h) => h !== null)
-  return { opensHours: early.length > 0 ? Math.min(...early) : null, closesHours: m.opensHours }
+  return { opensHours: early.length > 0 ? min(...early) : null, closesHours: m.opensHours }
 }
 
 /** Hours from mixing at which a school mixes: in the middle of its window, at the peak for the dome. */
@@ -211,7 +214,7 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
       if (high < gas) continue
       const low = draws.gas[k * points + i - 1] as number
       const left = draws.gridHours[i - 1] as number
-      return left + ((gas - low) / Math.max(high - low, 1e-9)) * ((draws.gridHours[i] as number) - left)
+      return left + ((gas - low) / max(high - low, 1e-9)) * ((draws.gridHours[i] as number) - left)
     }
     return null
   })
@@ -222,8 +225,8 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
 export function drawnGas(draws: Draws, k: number, hours: number): number {
   const points = draws.gridHours.length
   const step = draws.gridHours[1] as number
-  const place = Math.min(Math.max(hours / step, 0), points - 1 - 1e-9)
-  const i = Math.floor(place)
+  const place = min(max(hours / step, 0), points - 1 - 1e-9)
+  const i = floor(place)
   const low = draws.gas[k * points + i] as number
   return low + (place - i) * ((draws.gas[k * points + i + 1] as number) - low)
 }
@@ -232,8 +235,8 @@ export function drawnGas(draws: Draws, k: number, hours: number): number {
 export function levelOf(forecast: Forecast, hours: number): number {
   const { gridHours, gas } = forecast
   const step = gridHours[1] ?? 1
-  const place = Math.min(Math.max(hours / step, 0), gridHours.length - 1 - 1e-9)
-  const i = Math.floor(place)
+  const place = min(max(hours / step, 0), gridHours.length - 1 - 1e-9)
+  const i = floor(place)
   const low = gas.p50[i] ?? 0
   return low + (place - i) * ((gas.p50[i + 1] ?? low) - low)
 }

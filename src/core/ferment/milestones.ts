@@ -1,3 +1,6 @@
+/** Taken out of Math once: these are asked for by the million. */
+const { max, min, sqrt } = Math
+
 /** A curve of rise: `count` points, the rest of the arrays is free space. */
 export interface RiseCurve {
   /** Number of points. */
@@ -145,8 +148,8 @@ function peakNear(curve: RiseCurve, at: number): { hours: number; gas: number } 
   setCubic(curve, i)
   const [c1, c2, c3] = [cubic[1] as number, cubic[2] as number, cubic[3] as number]
   // Where the slope c1 + 2 c2 u + 3 c3 u² falls through nothing.
-  const root = Math.sqrt(Math.max(c2 * c2 - 3 * c1 * c3, 0))
-  const u = Math.min(Math.max(c1 > 0 ? c1 / (root - c2) : 0, 0), 1)
+  const root = sqrt(max(c2 * c2 - 3 * c1 * c3, 0))
+  const u = min(max(c1 > 0 ? c1 / (root - c2) : 0, 0), 1)
   const top = cubicAt(u)
   if (!(top > (gas[at] as number))) return { hours: hours[at] as number, gas: gas[at] as number }
   return { hours: (hours[i] as number) + u * ((hours[i + 1] as number) - (hours[i] as number)), gas: top }

@@ -6,6 +6,9 @@
 import { MODEL } from './constants'
 import type { RiseCurve, Top } from './milestones'
 
+/** Taken out of Math once: these are asked for by the million. */
+const { max, min } = Math
+
 /** How a climb is bent. */
 export interface ClimbShape {
   /** Factor on the odds: above 1 the level comes early and the dome is long. */
@@ -32,8 +35,8 @@ export const straightShare = (share: number, { shape, steep }: ClimbShape) => be
 
 /** Slope of the bent share by the straight one; held, since both ends may be steep without end. */
 export function bendSlope(share: number, bent: number, { steep }: ClimbShape): number {
-  const inside = Math.min(Math.max(share, 1e-3), 1 - 1e-3)
-  return Math.min((steep * bent * (1 - bent)) / (inside * (1 - inside)), 4)
+  const inside = min(max(share, 1e-3), 1 - 1e-3)
+  return min((steep * bent * (1 - bent)) / (inside * (1 - inside)), 4)
 }
 
 /**

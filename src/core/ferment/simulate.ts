@@ -12,6 +12,9 @@ import { RATE, RATE_WIDTH, ratesAt } from './rates'
 import { bendClimb } from './shape'
 import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
 
+/** Taken out of Math once: the loops below ask for them by the million. */
+const { abs, exp, max, min } = Math
+
 /** What is in the vessel and where it will stand. */
 export interface Vessel {
   /** The culture just after mixing. */
@@ -101,10 +104,10 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
   }
   if (!(total > 0)) return { pace: 1, food: 1, hold: 1 }
   const h = vessel.hydration
-  const stiff = h < 1 ? Math.max(h, 0.05) ** MODEL.stiffPower : 1
-  const texture = h < 1 ? 1 + MODEL.stiffHolds * (1 - h) : 1 / (1 + MODEL.wetLoss * Math.max(0, h - MODEL.wetFrom))
+  const stiff = h < 1 ? max(h, 0.05) ** MODEL.stiffPower : 1
+  const texture = h < 1 ? 1 + MODEL.stiffHolds * (1 - h) : 1 / (1 + MODEL.wetLoss * max(0, h - MODEL.wetFrom))
   const { own = { pace: 1, hold: 1 } } = vessel
-  return { pace: own.pace * (pace / total) * stiff * Math.exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: own.hold * (hold / total) * texture }
+  return { pace: own.pace * (pace / total) * stiff * exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: own.hold * (hold / total) * texture }
 }
 
 // Of the loop where the time goes.
@@ -154,7 +157,7 @@ interface Factors {
 /** Puts the rates of one temperature into their place. */
 function setMoment(at: number, tempC: number, { pace, vigour, warmShare, cold }: Factors): void {
   ratesAt(tempC, tabled)
-  const chilled = Math.min(Math.max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
+  const chilled = min(max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
   const speed = pace * (1 + (cold - 1) * chilled)
   const metabolism = speed * (tabled[RATE.metabolism] as number)
   moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] as number) + warmShare * (tabled[RATE.warm] as number))
@@ -189,11 +192,11 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   const { untilHours, stopPastPeak = false, stride = 1 } = options
   const traits = mixTraits(vessel)
   const { vigour } = jar
-  const factors: Factors = { pace: traits.pace, vigour, warmShare: Math.min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
+  const factors: Factors = { pace: traits.pace, vigour, warmShare: min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
   const gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
   const maxCount = hours.length
 
-  let alpha = Math.exp(-Math.min(start.lagWork, MODEL.lagWorkMax) * jar.lag)
+  let alpha = exp(-min(start.lagWork, MODEL.lagWorkMax) * jar.lag)
   let { yeast, bacteria, food, acid } = start
   let strength = 1
   let held = 0
@@ -228,29 +231,29 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       placeC = placeTempAt(place, t)
       nextMove = stays[stay + 1]?.fromHours ?? Number.POSITIVE_INFINITY
     }
-    const most = Math.max(gasHeldMax * strength, 1e-6)
-    const calm = steady && Math.abs(tempC - placeC) < CALM_K
-    const fastest = Math.max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
+    const most = max(gasHeldMax * strength, 1e-6)
+    const calm = steady && abs(tempC - placeC) < CALM_K
+    const fastest = max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
     const fallen = food < EATEN && held < WELL_PAST.gas * highest
-    const slowly = calm && (fallen || held < most) ? Math.min(Math.max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? FALLEN_STEPS : 1), SLOWEST) : 1
-    const filling = held > FULL.from * most ? (stride * FULL.step * most) / Math.max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
-    const eating = food < HUNGRY.from && food > HUNGRY.to ? (stride * food) / Math.max(foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const slowly = calm && (fallen || held < most) ? min(max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? FALLEN_STEPS : 1), SLOWEST) : 1
+    const filling = held > FULL.from * most ? (stride * FULL.step * most) / max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
+    const eating = food < HUNGRY.from && food > HUNGRY.to ? (stride * food) / max(foodPerGas * lastMade, 1e-9) : STEP_HOURS * SLOWEST
     const usual = tempC > HOT_C ? HOT_STEP_HOURS : stride * STEP_HOURS * slowly
-    let h = Math.min(usual, Math.max(filling, stride * LEAST_STEP_HOURS), Math.max(eating, stride * LEAST_STEP_HOURS), untilHours - t)
-    if (nextMove - t < h) h = Math.max(nextMove - t, 1e-6)
+    let h = min(usual, max(filling, stride * LEAST_STEP_HOURS), max(eating, stride * LEAST_STEP_HOURS), untilHours - t)
+    if (nextMove - t < h) h = max(nextMove - t, 1e-6)
 
     // Within a step the place warms or cools along a line, and the vessel follows it exactly.
     const placeEndC = steady ? placeC : placeTempAt(place, t + h)
     let midC = tempC
     let endC = tempC
-    if (Math.abs(placeC - tempC) > 1e-6 || placeEndC !== placeC) {
+    if (abs(placeC - tempC) > 1e-6 || placeEndC !== placeC) {
       const perHour = (placeEndC - placeC) / h
       const behind = perHour * tau
       const gap = tempC - placeC + behind
-      midC = placeC + (perHour * h) / 2 - behind + gap * Math.exp(-h / (2 * tau))
-      endC = placeEndC - behind + gap * Math.exp(-h / tau)
+      midC = placeC + (perHour * h) / 2 - behind + gap * exp(-h / (2 * tau))
+      endC = placeEndC - behind + gap * exp(-h / tau)
     }
-    if (Math.abs(endC - ratesC) > STEADY_K || Math.abs(midC - ratesC) > STEADY_K) {
+    if (abs(endC - ratesC) > STEADY_K || abs(midC - ratesC) > STEADY_K) {
       carryMoment(0)
       setMoment(MOMENT_WIDTH, midC, factors)
       setMoment(2 * MOMENT_WIDTH, endC, factors)
@@ -286,14 +289,14 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const working = al * n * fed
       made = (moments[at + GAS] as number) * working
       const can = gasHeldMax * w
-      const full = Math.min(MOST_FULL, g / can)
+      const full = min(MOST_FULL, g / can)
       const full2 = full * full
       const dAl = muYeast * al * (1 - al)
       const dN = vigour * muYeast * working - (death + starving) * n
       const dB = eatingBacteria * (1 - b / bacteriaCeiling) - death * b
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] as number) * b * b * w
-      const dG = made - ((moments[at + LEAK] as number) * g + made * full2 * full2 * full + Math.max(0, g - can))
+      const dG = made - ((moments[at + LEAK] as number) * g + made * full2 * full2 * full + max(0, g - can))
       if (stage === 0) slope[count - 1] = dG
       const weight = STAGE_WEIGHT[stage] as number
       sumAl += weight * dAl
@@ -306,22 +309,22 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       lastG = dG
       const reach = h * (STAGE_REACH[stage] as number)
       al = alpha + reach * dAl
-      n = Math.max(yeast + reach * dN, 0)
-      b = Math.max(bacteria + reach * dB, 0)
-      s = Math.max(food + reach * dS, 0)
-      w = Math.max(strength + reach * dW, 1e-6)
-      g = Math.max(held + reach * dG, 0)
+      n = max(yeast + reach * dN, 0)
+      b = max(bacteria + reach * dB, 0)
+      s = max(food + reach * dS, 0)
+      w = max(strength + reach * dW, 1e-6)
+      g = max(held + reach * dG, 0)
     }
     const sixth = h / 6
     alpha += sixth * sumAl
     yeast += sixth * sumN
     bacteria += sixth * sumB
     const foodBefore = food
-    food = Math.max(food + sixth * sumS, 0)
+    food = max(food + sixth * sumS, 0)
     if (foodGoneHours === null && food < hungryFood) foodGoneHours = t + (h * (foodBefore - hungryFood)) / (foodBefore - food)
     acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
-    strength = Math.max(strength + sixth * sumW, 1e-6)
-    held = Math.max(held + sixth * sumG, 0)
+    strength = max(strength + sixth * sumW, 1e-6)
+    held = max(held + sixth * sumG, 0)
     if (food < starvedFood) {
       const work = h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
       for (let next = lagWorkStages[fadeHours.length]; next !== undefined && lagWork + work >= next; next = lagWorkStages[fadeHours.length])
@@ -349,7 +352,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       bacteria,
       food,
       acid,
-      lagWork: Math.min(Math.max(lagWork, remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
+      lagWork: min(max(lagWork, remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
     },
     endTempC: tempC,
     endStrength: strength,
@@ -360,5 +363,5 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
 
 /** A culture taken before it woke still has the rest of its lag to do. */
 function remainingLag(lagWork: number, alpha: number): number {
-  return alpha < 0.5 ? Math.min(lagWork, -Math.log(Math.max(alpha, 1e-3))) : 0
+  return alpha < 0.5 ? min(lagWork, -Math.log(max(alpha, 1e-3))) : 0
 }

@@ -126,15 +126,21 @@ function stayOf({ fromMs, tempC, surroundings, swing, readings }: LineStay, star
  * @returns the state to seed the next mix with
  */
 export function cultureAt(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): CultureState {
-  const last = lastAsked.get(line)
-  if (last !== undefined && last.atMs === atMs && last.jar === jar) return last.state
+  let known = asked.get(line)
+  if (known === undefined || known.jar !== jar || known.states.size >= MOST_ASKED) {
+    known = { jar, states: new Map() }
+    asked.set(line, known)
+  }
+  const there = known.states.get(atMs)
+  if (there !== undefined) return there
   const state = followedTo(line, atMs, jar)
-  lastAsked.set(line, { atMs, jar, state })
+  known.states.set(atMs, state)
   return state
 }
 
-/** The same jar is asked for the same moment again and again while a build is solved. */
-const lastAsked = new WeakMap<BatchLine, { readonly atMs: number; readonly jar: JarParameters; readonly state: CultureState }>()
+/** The same jar is asked for the same moments again and again while builds are solved and plans are searched. */
+const asked = new WeakMap<BatchLine, { readonly jar: JarParameters; readonly states: Map<number, CultureState> }>()
+const MOST_ASKED = 600
 
 function followedTo(line: BatchLine, atMs: number, jar: JarParameters): CultureState {
   if (line.dried === true) return DRIED

@@ -76,3 +76,42 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
     ...rest
   }
 }
+
+/** A small problem drawn by chance: hours, temperatures, wish, age of the jar, an oven that is taken. */
+export function randomProblem(random: () => number): PlanProblem {
+  const between = (low: number, high: number) => low + (high - low) * random()
+  const hour = (low: number, high: number) => Math.floor(between(low, high))
+  const clock = (h: number) => `${String(h % 24).padStart(2, '0')}:00`
+  const nowMs = at(26, clock(hour(6, 22)))
+  const workFrom = hour(7, 12)
+  const hours: Hours = {
+    sleep: { from: clock(hour(21, 25)), to: clock(hour(5, 9)) },
+    weekly:
+      random() < 0.7
+        ? [{ name: 'work', kind: random() < 0.7 ? 'out' : 'rather not', days: [1, 2, 3, 4, 5, 6, 7], from: clock(workFrom), to: clock(workFrom + hour(3, 7)) }]
+        : [],
+    once: [],
+    timeZone: ZONE
+  }
+  const room = between(18, 25)
+  const ovenMs = nowMs + hour(16, 40) * HOUR
+  const wishMs = nowMs + hour(22, 44) * HOUR
+  return planProblem({
+    hours,
+    nowMs,
+    coldDays: random() < 0.5 ? between(0.5, 9) : undefined,
+    wish: random() < 0.75 ? { kind: 'out', atMs: wishMs } : { kind: 'mix', atMs: nowMs + hour(8, 30) * HOUR },
+    places: [
+      { id: 'room', standing: { tempC: room } },
+      { id: 'warm', standing: { tempC: room + between(2, 5) } },
+      { id: 'fridge', standing: { tempC: 4 } }
+    ],
+    doughPlace: { id: 'room', standing: { tempC: room } },
+    ratios: [1, 3, 6],
+    mixTemps: [24],
+    oven: random() < 0.4 ? [{ fromMs: ovenMs, toMs: ovenMs + HOUR }] : [],
+    full: random() < 0.3 ? [{ placeId: 'warm', fromMs: nowMs, toMs: nowMs + hour(5, 30) * HOUR }] : [],
+    spread: between(0.1, 0.3),
+    gridMinutes: 60
+  })
+}

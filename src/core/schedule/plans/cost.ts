@@ -1,6 +1,9 @@
 import type { DoughCourse } from '../course'
 import type { FitWindow } from './problem'
 
+/** Taken out of Math once: the loops below ask for them by the million. */
+const { abs, exp, log, max, min } = Math
+
 /**
  * What trouble costs, in minutes of it: the unit is a minute of hands at a time when the baker would rather not.
  * Source: craft knowledge, weighed against each other on the demo's kitchen; no plan is hidden for its cost alone.
@@ -47,7 +50,7 @@ export const MIX_LEEWAY_MS = 60 * 60_000
 /** How far a moment lies from the fit one: 0 there, 1 at the edge of the window. */
 export function offFit({ opens, fit, closes }: FitWindow, hours: number): number {
   const side = hours < fit ? fit - opens : closes - fit
-  return side <= 0 ? 0 : Math.min(Math.abs(hours - fit) / side, 1)
+  return side <= 0 ? 0 : min(abs(hours - fit) / side, 1)
 }
 
 export const fitCost = (window: FitWindow, hours: number) => COST.edgeOfWindow * offFit(window, hours) ** 2
@@ -59,23 +62,23 @@ export const fitCost = (window: FitWindow, hours: number) => COST.edgeOfWindow *
  * @returns 0 … 1
  */
 export function chanceWithin({ opens, closes }: FitWindow, fromHours: number, toHours: number, spread: number): number {
-  const low = Math.log(Math.max(fromHours, 1e-3) / closes) / spread
-  const high = Math.log(Math.max(toHours, 1e-3) / opens) / spread
-  return Math.max(normalShare(high) - normalShare(low), 0)
+  const low = log(max(fromHours, 1e-3) / closes) / spread
+  const high = log(max(toHours, 1e-3) / opens) / spread
+  return max(normalShare(high) - normalShare(low), 0)
 }
 
 /** Share of a standard normal below z. Source: Abramowitz & Stegun 26.2.17, error below 1e-7. */
 export function normalShare(z: number): number {
-  const t = 1 / (1 + 0.2316419 * Math.abs(z))
-  const tail = 0.3989422804014327 * Math.exp((-z * z) / 2) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
+  const t = 1 / (1 + 0.2316419 * abs(z))
+  const tail = 0.3989422804014327 * exp((-z * z) / 2) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   return z >= 0 ? 1 - tail : tail
 }
 
 /** Against the dough's day as it is planned: another proof, stretched stages. */
 export function courseCost(course: DoughCourse, planned: DoughCourse): number {
-  const stretched = COST.stretched * ((Math.abs(Math.log(course.bulkStretch)) + Math.abs(Math.log(course.proofStretch))) / Math.log(1.15))
+  const stretched = COST.stretched * ((abs(log(course.bulkStretch)) + abs(log(course.proofStretch))) / log(1.15))
   if (course.proof.kind !== planned.proof.kind) return COST.otherProof + stretched + coldHours(course, 12)
   return stretched + coldHours(course, planned.proof.kind === 'cold' ? planned.proof.hours : 12)
 }
 
-const coldHours = ({ proof }: DoughCourse, usual: number) => (proof.kind === 'cold' ? COST.coldHour * Math.abs(proof.hours - usual) : 0)
+const coldHours = ({ proof }: DoughCourse, usual: number) => (proof.kind === 'cold' ? COST.coldHour * abs(proof.hours - usual) : 0)

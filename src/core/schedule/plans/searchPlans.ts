@@ -16,7 +16,7 @@ import {
 } from '../course'
 import type { Interval } from '../nights'
 import { differentPlans } from './differentPlans'
-import type { CostPart, DayPlan, PlanPlace, PlanProblem, PlanStage, TimedPlanStage } from './problem'
+import type { CostPart, DayPlan, FitWindow, PlanPlace, PlanProblem, PlanStage, TimedPlanStage } from './problem'
 import { type Trouble, troubleOf, usedUntil, violationsOf, wishEnd } from './trouble'
 import { lineTable, makeStage, type WindowTable, windowTable } from './windows'
 
@@ -93,13 +93,21 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const grid = gridOf(problem)
   if (grid.count === 0) return []
   const rests = restsOf(problem, trouble, grid)
-  const best = new Map<string, Candidate>()
-  const plans = () => differentPlans([...best.values()].sort((a, b) => a.cost - b.cost).map((c) => planOf(problem, trouble, grid, c)))
+  const best = new Map<string, Candidate[]>()
+  const exact = exactWindows(problem)
+  const plans = () =>
+    differentPlans(
+      [...best.values()]
+        .flat()
+        .map((c) => planOf(problem, trouble, grid, c, exact))
+        .filter((plan) => Number.isFinite(plan.cost))
+        .sort((a, b) => a.cost - b.cost)
+    )
   const mixable = rests.some((list) => list.some((rest) => rest !== null))
   if (!mixable) return []
   const feeds = feedsWanted(problem, grid)
   const part = partsOfDay(problem, grid)
-  const ways = waysTo(problem, trouble, grid, feeds)
+  const ways = waysTo(problem, trouble, grid, exact, feeds)
   let next = ways.next()
   let tried = 0
   while (next.done !== true) {
@@ -200,15 +208,22 @@ export function daysOf(course: DoughCourse, times: CourseTimes, stepMs: number):
   return days
 }
 
+/** Moments at which the strength of a culture is looked at first; between two alike it is taken to be the same, h. */
+const STRENGTH_EVERY_HOURS = 4
+
 /** Wake-up feeds that the culture would want at each moment. */
 function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
   const wanted = new Int32Array(grid.count)
   const { line, jar } = build.seed
   if (line === null) return wanted
-  const everyHours = 6
-  const every = Math.max(Math.round((everyHours * MS_PER_HOUR) / grid.stepMs), 1)
-  for (let k = 0; k < grid.count; k++) {
-    wanted[k] = k % every === 0 ? WAKE_UP_RATIOS[strengthOf(cultureAt(line, grid.at(k), jar))].length : (wanted[k - 1] as number)
+  const at = (k: number) => WAKE_UP_RATIOS[strengthOf(cultureAt(line, grid.at(k), jar))].length
+  const every = Math.max(Math.round((STRENGTH_EVERY_HOURS * MS_PER_HOUR) / grid.stepMs), 1)
+  wanted[0] = at(0)
+  for (let from = 0; from < grid.count - 1; from += every) {
+    const to = Math.min(from + every, grid.count - 1)
+    wanted[to] = at(to)
+    const alike = wanted[from] === wanted[to]
+    for (let k = from + 1; k < to; k++) wanted[k] = alike ? (wanted[to] as number) : at(k)
   }
   return wanted
 }
@@ -218,18 +233,15 @@ interface Way {
   readonly name: string
   readonly seed: PlanStage['seed']
   readonly ready: Ready | null
-  /** Wake-up feeds in it; a first build counts as one. */
-  readonly feeds: number
   /** How many ways there are. */
   readonly of: number
 }
 
 /** Ways to the seed: straight from the jar, after wake-up feeds, after a first build. */
-function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int32Array): Generator<Way, void> {
+function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, exact: Exact, wanted: Int32Array): Generator<Way, void> {
   const most = wanted.reduce((m, n) => Math.max(m, n), 0)
-  const least = Math.max(Math.min(...wanted) - 1, 0)
   const of = 2 + most
-  if (least === 0) yield { name: 'jar', seed: 'jar', ready: null, feeds: 0, of }
+  yield { name: 'jar', seed: 'jar', ready: null, of }
   const tableFrom = grid.at(0)
   const tableTo = grid.at(grid.count - 1)
   const optionsOf = (kind: 'wake' | 'first build', seed: PlanStage['seed']): Option[] =>
@@ -239,14 +251,14 @@ function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int
         return { stage, table: windowTable(problem, stage, tableFrom, tableTo) }
       })
     )
-  yield { name: 'first build', seed: 'ripe', ready: stageReady(trouble, grid, optionsOf('first build', 'jar'), null, wanted, 1), feeds: 1, of }
+  yield { name: 'first build', seed: 'ripe', ready: stageReady(trouble, grid, exact, optionsOf('first build', 'jar'), null, wanted, 1), of }
   if (most === 0) return
   const fromJar = optionsOf('wake', 'jar')
   const ripe = most > 1 ? optionsOf('wake', 'ripe') : []
-  for (let feeds = Math.max(least, 1); feeds <= most; feeds++) {
-    let ready = stageReady(trouble, grid, fromJar, null, wanted, feeds)
-    for (let fed = 1; fed < feeds; fed++) ready = stageReady(trouble, grid, ripe, ready, wanted, feeds)
-    yield { name: `wake ${feeds}`, seed: 'ripe', ready, feeds, of }
+  for (let feeds = 1; feeds <= most; feeds++) {
+    let ready = stageReady(trouble, grid, exact, fromJar, null, wanted, feeds)
+    for (let fed = 1; fed < feeds; fed++) ready = stageReady(trouble, grid, exact, ripe, ready, wanted, feeds)
+    yield { name: `wake ${feeds}`, seed: 'ripe', ready, of }
   }
 }
 
@@ -254,7 +266,7 @@ function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int
  * What a stage makes ready at each moment, from what was ready before it.
  * @param feeds how many the whole way has: those the culture wants besides are missing
  */
-function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], before: Ready | null, wanted: Int32Array, feeds: number): Ready {
+function stageReady(trouble: Trouble, grid: Grid, exact: Exact, options: readonly Option[], before: Ready | null, wanted: Int32Array, feeds: number): Ready {
   const cost = new Float64Array(grid.count).fill(Number.POSITIVE_INFINITY)
   const start = new Int32Array(grid.count)
   const option = new Int32Array(grid.count)
@@ -263,7 +275,10 @@ function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], be
     for (let s = 0; s < grid.count; s++) {
       const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)
       if (seedCost === Number.POSITIVE_INFINITY) continue
-      const window = table(grid.at(s))
+      const read = table(grid.at(s))
+      // Only one way to each moment is kept, so a window whose edge lies by a moment of the grid is reckoned exactly.
+      const window =
+        read !== null && (besideGrid(s + read.opens * perStep, perStep) || besideGrid(s + usedUntil(read) * perStep, perStep)) ? exact(stage, grid.at(s)) : read
       const own = window === null ? Number.POSITIVE_INFINITY : trouble.ofStage(stage, grid.at(s))
       if (window === null || own === Number.POSITIVE_INFINITY) continue
       const last = Math.min(Math.floor(s + usedUntil(window) * perStep), grid.count - 1)
@@ -337,7 +352,7 @@ function tryBuild(
   rests: readonly (readonly (Rest | null)[])[],
   wanted: Int32Array,
   part: Int32Array,
-  best: Map<string, Candidate>
+  best: Map<string, Candidate[]>
 ): void {
   const { stage, table } = option
   const { wish } = problem
@@ -347,10 +362,10 @@ function tryBuild(
     const seedCost = ready === null ? trouble.ofMissing(wanted[s] as number) : (ready.cost[s] as number)
     if (seedCost === Number.POSITIVE_INFINITY) continue
     const startMs = grid.at(s)
-    const window = table(startMs)
+    const window = widened(table(startMs))
     if (window === null) continue
-    const first = Math.ceil(s + window.opens * perStep - 1e-9)
-    const last = Math.min(Math.floor(s + window.closes * perStep + 1e-9), grid.count - 1)
+    const first = Math.ceil(s + window.opens * perStep)
+    const last = Math.min(Math.floor(s + window.closes * perStep), grid.count - 1)
     if (last < first || first >= grid.count) continue
     const own = trouble.ofStage(stage, startMs)
     if (own === Number.POSITIVE_INFINITY) continue
@@ -362,23 +377,62 @@ function tryBuild(
         if (soFar < 0) soFar = seedCost + own + trouble.ofMix(window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
         const cost = soFar + rest.cost
         const key = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : 1} ${part[s]} ${p}`
-        if (cost < (best.get(key)?.cost ?? Number.POSITIVE_INFINITY)) best.set(key, { cost, option, start: s, mix: t, rest, before: ready })
+        keepBest(best, key, { cost, option, start: s, mix: t, rest, before: ready })
       }
     }
   }
 }
 
+/** How many of each kind of day are kept until they have been reckoned exactly. */
+const KEPT_PER_KIND = 4
+
+function keepBest(best: Map<string, Candidate[]>, key: string, candidate: Candidate): void {
+  if (candidate.cost === Number.POSITIVE_INFINITY) return
+  const kept = best.get(key)
+  if (kept === undefined) best.set(key, [candidate])
+  else if (kept.length < KEPT_PER_KIND || candidate.cost < (kept.at(-1) as Candidate).cost) {
+    const at = kept.findIndex((other) => candidate.cost < other.cost)
+    kept.splice(at === -1 ? kept.length : at, 0, candidate)
+    if (kept.length > KEPT_PER_KIND) kept.pop()
+  }
+}
+
 const bucketOf = (flourPerSeed: number) => (flourPerSeed <= 2 ? 0 : flourPerSeed <= 5 ? 1 : 2)
 
-/** A candidate as a plan: its stages followed back, its cost taken apart. */
-function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, start, mix, rest, before }: Candidate): DayPlan {
-  const stages: TimedPlanStage[] = [{ stage: option.stage, startMs: grid.at(start), window: windowAt(option, grid.at(start)) }]
+/** What is read off straight lines may be so far off, h: candidates beside a window are kept until they have been reckoned exactly. */
+const READ_OFF_HOURS = 0.04
+
+/** Whether a place between two moments of the grid is so near one that what was read off may lie on its other side. */
+const besideGrid = (place: number, perStep: number) => Math.abs(place - Math.round(place)) < READ_OFF_HOURS * perStep
+
+const widened = (window: FitWindow | null): FitWindow | null =>
+  window === null ? null : { ...window, opens: window.opens - READ_OFF_HOURS, closes: window.closes + READ_OFF_HOURS }
+
+type Exact = (stage: PlanStage, startMs: number) => FitWindow
+
+/** Windows reckoned exactly, each once. */
+function exactWindows(problem: PlanProblem): Exact {
+  const known = new Map<PlanStage, Map<number, FitWindow>>()
+  return (stage, startMs) => {
+    const of = known.get(stage) ?? new Map<number, FitWindow>()
+    known.set(stage, of)
+    const there = of.get(startMs) ?? makeStage(problem, stage, startMs)?.window ?? NEVER
+    of.set(startMs, there)
+    return there
+  }
+}
+
+const NEVER: FitWindow = { opens: Number.POSITIVE_INFINITY, fit: Number.POSITIVE_INFINITY, closes: Number.POSITIVE_INFINITY }
+
+/** A candidate as a plan: its stages followed back, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
+function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, start, mix, rest, before }: Candidate, exact: Exact): DayPlan {
+  const stages: TimedPlanStage[] = [{ stage: option.stage, startMs: grid.at(start), window: exact(option.stage, grid.at(start)) }]
   let ready = before
   let at = start
   while (ready !== null) {
     const made = ready.options[ready.option[at] as number] as Option
     at = ready.start[at] as number
-    stages.unshift({ stage: made.stage, startMs: grid.at(at), window: windowAt(made, grid.at(at)) })
+    stages.unshift({ stage: made.stage, startMs: grid.at(at), window: exact(made.stage, grid.at(at)) })
     ready = ready.before
   }
   const first = stages[0]?.startMs ?? 0
@@ -386,8 +440,6 @@ function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, st
   const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, first, jar))].length
   return weighPlan(problem, trouble, stages, grid.at(mix), rest, wanted - (stages.length - 1))
 }
-
-const windowAt = ({ table }: Option, ms: number) => table(ms) ?? { opens: 0, fit: 0, closes: 0 }
 
 /** Sums what a plan costs, part by part, and names the limits it breaks. */
 export function weighPlan(

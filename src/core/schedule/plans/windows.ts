@@ -85,8 +85,8 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
 }
 
 /** So near a straight line between two moments may stand for what lies between, h. */
-const STRAIGHT_HOURS = 0.05
-const LEAST_SPAN_MS = 1.4 * MS_PER_HOUR
+const STRAIGHT_HOURS = 0.02
+const LEAST_SPAN_MS = 0.8 * MS_PER_HOUR
 const FIRST_SPAN_MS = 12 * MS_PER_HOUR
 
 /**

@@ -1,0 +1,64 @@
+import fc from 'fast-check'
+import { DOUGH } from '../testing/planProblems'
+import { courseTimes, doughAt, doughPace, tasksOfDough, timesFrom, USUAL_COURSE } from './course'
+
+const HOUR = 3_600_000
+const MINUTE = 60_000
+const mix = Date.UTC(2026, 10, 28, 8)
+const wheat = USUAL_COURSE.wheat
+const pace = { bulkHours: 4, proofHours: 1.5 }
+
+test('a day by hand: mixed at eight, bulk four hours, shaped, an hour and a half of proof, in the oven for 45 minutes', () => {
+  const times = courseTimes({ ...wheat, autolyseMinutes: 40 }, mix, pace)
+  const clock = (ms: number | null | undefined) => new Date(ms ?? 0).toISOString().slice(11, 16)
+  expect(
+    times === null
+      ? null
+      : [times.autolyseMs, ...times.foldMs, times.shapeMs, times.proofMs, times.preheatMs, times.bakeMs, times.lidMs, times.outMs, times.eatMs].map(clock)
+  ).toEqual(['07:20', '08:30', '09:00', '09:30', '12:00', '12:25', '13:10', '13:55', '14:15', '14:40', '16:10'])
+})
+
+test('in the cold the proof takes the hours it is given, whatever the warm one would', () => {
+  const times = courseTimes({ ...wheat, proof: { kind: 'cold', hours: 12 } }, mix, { bulkHours: 4, proofHours: null })
+  expect(((times?.bakeMs ?? 0) - (times?.proofMs ?? 0)) / HOUR).toBe(12)
+})
+
+test('two loads take the oven twice, and no lid is lifted between them', () => {
+  const one = courseTimes(wheat, mix, pace)
+  const two = courseTimes({ ...wheat, loads: 2 }, mix, pace)
+  expect((two?.outMs ?? 0) - (one?.outMs ?? 0)).toBe(45 * MINUTE)
+  expect([one?.lidMs === null, two?.lidMs === null]).toEqual([false, true])
+})
+
+test('a dough that never rises has no day; shaped at another time, the rest follows', () => {
+  expect(courseTimes(wheat, mix, { bulkHours: null, proofHours: null })).toBeNull()
+  const late = timesFrom(wheat, mix, mix + 5 * HOUR, 1.5)
+  expect(late?.bakeMs).toBe(mix + 5 * HOUR + 25 * MINUTE + 90 * MINUTE)
+})
+
+test('bulk of a fifth of levain at 25 and at 21 degrees as bakers see it', () => {
+  const at = (tempC: number) => doughPace({ ...doughAt(DOUGH, mix, { tempC }), mixTempC: tempC }, wheat).bulkHours ?? 0
+  expect(at(25)).toBeGreaterThan(3)
+  expect(at(25)).toBeLessThan(5)
+  expect(at(21)).toBeGreaterThan(3.9)
+  expect(at(21)).toBeLessThan(7.5)
+})
+
+test('warmer is never slower, more rise is never sooner', () => {
+  fc.assert(
+    fc.property(fc.double({ min: 18, max: 26, noNaN: true }), fc.double({ min: 0.2, max: 0.8, noNaN: true }), (tempC, bulkGas) => {
+      const hours = (t: number, gas: number) => doughPace(doughAt(DOUGH, mix, { tempC: t }), { ...wheat, bulkGas: gas }).bulkHours ?? 99
+      expect(hours(tempC + 1, bulkGas)).toBeLessThan(hours(tempC, bulkGas))
+      expect(hours(tempC, bulkGas + 0.1)).toBeGreaterThan(hours(tempC, bulkGas))
+    }),
+    { numRuns: 20 }
+  )
+})
+
+test('folds may be left out, all else wants hands; while bread is in the oven somebody is at home', () => {
+  const times = courseTimes(wheat, mix, pace)
+  if (times === null) throw new Error('no day')
+  const tasks = tasksOfDough(times)
+  expect(tasks.filter((t) => t.spare === true).map((t) => t.step)).toEqual(['fold', 'fold', 'fold'])
+  expect(tasks.find((t) => t.needs === 'eyes')).toMatchObject({ step: 'bake', minutes: 45 })
+})
