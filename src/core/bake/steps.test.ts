@@ -1,5 +1,6 @@
 import type { Verdict } from '../readiness/verdict'
-import { type StepFacts, stepsOf } from './steps'
+import { USUAL_COURSE } from '../schedule/course'
+import { expectedMixMs, type StepFacts, stepsOf } from './steps'
 
 const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 27, 8)
@@ -77,4 +78,77 @@ test('ripe: mix now, not at the time once planned', () => {
 test('collapsed: feed again; mixed: nothing more', () => {
   expect(ripening({ kind: 'feed again' }).map((s) => s.kind)).toEqual(['feed again'])
   expect(stepsOf(facts({ status: 'mixed' }), now)).toEqual([])
+})
+
+const course = { ...USUAL_COURSE.wheat, autolyseMinutes: 40 }
+const dough = { course, pace: { bulkHours: 4, proofHours: 1.5 } }
+const clock = (steps: readonly { id: string; atMs: number }[]) => steps.map((s) => `${s.id} ${new Date(s.atMs).toISOString().slice(11, 16)}`)
+const deed = (minutesAgo: number, did: 'done' | 'skipped' = 'done') => ({ id: 'x', atMs: now - minutesAgo * 60_000, did })
+
+test('a planned bake shows its whole day', () => {
+  const steps = stepsOf(facts({ dough, mixAtMs: now + 10 * HOUR, startMs: now + HOUR }), now)
+  expect(clock(steps)).toEqual([
+    'build 09:00',
+    'autolyse 17:20',
+    'mix 18:00',
+    'fold 1 18:30',
+    'fold 2 19:00',
+    'fold 3 19:30',
+    'shape 22:00',
+    'preheat 23:10',
+    'bake 23:55',
+    'lid 00:15',
+    'out 00:40',
+    'eat 02:10'
+  ])
+})
+
+test('a feed before it that was done is gone from the list; one left out too', () => {
+  const before = [
+    { id: 'wake 1', kind: 'wake' as const, atMs: now - HOUR },
+    { id: 'wake 2', kind: 'wake' as const, atMs: now + 8 * HOUR }
+  ]
+  expect(stepsOf(facts({ before }), now).map((s) => s.id)).toEqual(['wake 1', 'wake 2', 'build', 'mix'])
+  expect(stepsOf(facts({ before, deeds: new Map([['wake 1', deed(5)]]) }), now).map((s) => s.id)).toEqual(['wake 2', 'build', 'mix'])
+})
+
+test('the day follows what happened: mixed late, shaped later still', () => {
+  const mixed = { status: 'mixed' as const, mixedMs: now - 5 * HOUR, dough }
+  expect(clock(stepsOf(facts(mixed), now)).slice(3)).toEqual(['shape 07:00', 'preheat 08:10', 'bake 08:55', 'lid 09:15', 'out 09:40', 'eat 11:10'])
+  // Shaped at 08:00 instead of 07:25: the oven is loaded an hour and a half after that.
+  const shaped = stepsOf(facts({ ...mixed, deeds: new Map([['shape', deed(0)]]) }), now)
+  expect(clock(shaped)).toEqual(['preheat 08:45', 'bake 09:30', 'lid 09:50', 'out 10:15', 'eat 11:45'])
+})
+
+test('folds that were let go by are no more overdue once it is shaped', () => {
+  const steps = stepsOf(
+    facts({
+      status: 'mixed',
+      mixedMs: now - 5 * HOUR,
+      dough,
+      deeds: new Map([
+        ['fold 1', deed(240)],
+        ['shape', deed(5)]
+      ])
+    }),
+    now
+  )
+  expect(steps.map((s) => s.kind)).not.toContain('fold')
+})
+
+test('a levain that is late takes the day with it; one that would be ripe at night is mixed before bed or in the morning', () => {
+  const night = { fromMs: now + 14 * HOUR, toMs: now + 22 * HOUR }
+  const inNight = (ms: number) => ms > night.fromMs && ms < night.toMs
+  const sleeping = { awake: (ms: number) => (inNight(ms) ? night.toMs : ms), bedtime: (ms: number) => (inNight(ms) ? night.fromMs : ms) }
+  const running = (bandHours: number) => ({ bandMs: now + bandHours * HOUR, verdict: verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 6 }) })
+  // Opens after 7 h, closes after 10 h; planned for 6 h from now.
+  const at = (bandHours: number, mixAt: number) =>
+    (expectedMixMs(facts({ status: 'ripening', mixAtMs: now + mixAt * HOUR, running: running(bandHours), ...sleeping }), now) - now) / HOUR
+  expect(at(0, 8)).toBe(8)
+  expect(at(0, 6)).toBe(7)
+  expect(at(0, 12)).toBe(10)
+  // Window 13 to 16 h from now, wanted at 15: bed is at 14, so a quarter of an hour before.
+  expect(at(6, 15)).toBe(13.75)
+  // Window 17 to 20 h from now, all of it asleep: in the morning.
+  expect(at(10, 18)).toBe(22)
 })

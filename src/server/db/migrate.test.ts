@@ -174,3 +174,42 @@ test('from version 3 jars know their culture and their origin, money has a curre
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })
+
+test('from version 4 a bake that was mixed is behind us, plans know no dough’s day, and hours are free', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(folder, 'kitchen.sqlite'), logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 4))
+  const [kitchen, place] = [testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run(`INSERT INTO kitchens VALUES (?, 'K', 0, '{"mass":"g"}', 1)`, [kitchen])
+  await run("INSERT INTO places (id, kitchenId, name, tempC, surroundings, position) VALUES (?, ?, 'Counter', 22, 'air', 0)", [place, kitchen])
+  const plan = JSON.stringify({ name: 'Rye tin', mixAt: '2026-11-21T08:00:00.000Z' })
+  for (const [status, frozen] of [
+    ['planned', null],
+    ['mixed', JSON.stringify({ plan: JSON.parse(plan), ingredients: [] })]
+  ])
+    await run('INSERT INTO bakes (id, kitchenId, plan, frozen, version, status, mixAtMs, createdAtMs) VALUES (?, ?, ?, ?, 1, ?, ?, ?)', [
+      testId(),
+      kitchen,
+      plan,
+      frozen,
+      status,
+      NOW,
+      NOW
+    ])
+  await sequelize.close()
+  const database = await openDatabase(folder)
+  const all = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.SELECT })
+  const rows = (await all('SELECT status, plan, frozen FROM bakes ORDER BY status')) as { status: string; plan: string; frozen: string | null }[]
+  expect(rows.map((r) => r.status)).toEqual(['baked', 'planned'])
+  const day = { course: null, startAt: null, before: [], bread: null, pins: [] }
+  for (const row of rows) expect(JSON.parse(row.plan)).toMatchObject({ name: 'Rye tin', ...day })
+  expect(JSON.parse(rows[0]?.frozen ?? '{}').plan).toMatchObject(day)
+  expect(await all("SELECT json_extract(settings, '$.weekly') AS weekly, json_extract(settings, '$.once') AS once FROM kitchens")).toEqual([
+    { weekly: '[]', once: '[]' }
+  ])
+  expect(await all('SELECT takes FROM places')).toEqual([{ takes: null }])
+  expect(await all('SELECT count(*) AS n FROM calendar_addresses')).toEqual([{ n: 0 }])
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})

@@ -1,0 +1,80 @@
+import { TZDate } from '@date-fns/tz'
+import ICAL from 'ical.js'
+import { courseFor } from '../../contract'
+import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
+
+let server: TestServer
+let bakeId: string
+beforeEach(async () => {
+  server = await startTestServer()
+  await server.send('POST', '/api/kitchen/first-run', firstRun())
+  const plan = (await planFor(server)) as Loose
+  bakeId = testId()
+  const course = courseFor({ doughKind: 'wheat', autolyse: true }, { id: plan.placeId, tempC: 22 })
+  await server.send('POST', '/api/bakes', { id: bakeId, plan: { ...plan, course } })
+})
+afterEach(() => server.end())
+
+const text = async (path: string) => {
+  const answer = await fetch(server.address + path)
+  return { status: answer.status, type: answer.headers.get('content-type') ?? '', body: await answer.text() }
+}
+/** Read by another program than the one that wrote it. */
+const eventsOf = (file: string) => {
+  const root = new ICAL.Component(ICAL.parse(file) as ConstructorParameters<typeof ICAL.Component>[0])
+  return root.getAllSubcomponents('vevent').map((component) => new ICAL.Event(component))
+}
+const clockIn = (event: ICAL.Event, zone: string) => {
+  const local = new TZDate(event.startDate.toUnixTime() * 1000, zone)
+  return `${local.getDate()} ${String(local.getHours()).padStart(2, '0')}:${String(local.getMinutes()).padStart(2, '0')}`
+}
+
+test('an independent reader finds every step, at its local time in two zones, with an alarm', async () => {
+  const { type, body } = await text(`/api/bakes/${bakeId}/calendar.ics`)
+  expect(type).toContain('text/calendar')
+  const events = eventsOf(body)
+  expect(events.map((e) => e.summary)).toEqual(
+    expect.arrayContaining(['Build Pip’s levain', 'Mix: Two loaves', 'Shape: Two loaves', 'Into the oven: Two loaves', 'Out of the oven: Two loaves'])
+  )
+  const mix = events.find((e) => e.summary === 'Mix: Two loaves') as ICAL.Event
+  // Planned for 18:00 UTC on 27 November: six in the evening in Lisbon, one in the afternoon in New York.
+  expect([clockIn(mix, 'Europe/Lisbon'), clockIn(mix, 'America/New_York')]).toEqual(['27 18:00', '27 13:00'])
+  expect(mix.endDate.toUnixTime() - mix.startDate.toUnixTime()).toBe(15 * 60)
+  for (const event of events) {
+    const alarm = event.component.getFirstSubcomponent('valarm')
+    expect(String(alarm?.getFirstPropertyValue('trigger'))).toBe('-PT10M')
+  }
+  expect(new Set(events.map((e) => e.uid)).size).toBe(events.length)
+})
+
+test('a private address follows along, keeps its names, and is silent once it is withdrawn', async () => {
+  const made = (await server.send('POST', '/api/calendar-addresses', { id: testId(), name: 'My phone' })).body
+  expect(made.addresses).toMatchObject([{ name: 'My phone', readAt: null }])
+  const first = eventsOf((await text(made.path)).body)
+  const { body } = await server.send('GET', `/api/bakes/${bakeId}`)
+  await server.send('PUT', `/api/bakes/${bakeId}`, { version: body.version, plan: { ...body.plan, mixAt: '2026-11-27T20:00:00.000Z' } })
+  const second = eventsOf((await text(made.path)).body)
+  const mixOf = (events: ICAL.Event[]) => events.find((e) => e.summary.startsWith('Mix')) as ICAL.Event
+  expect(mixOf(second).uid).toBe(mixOf(first).uid)
+  expect(mixOf(second).startDate.toUnixTime() - mixOf(first).startDate.toUnixTime()).toBe(2 * 3600)
+  const { addresses } = (await server.send('GET', '/api/calendar-addresses')).body
+  expect(addresses[0].readAt).toBe(TEST_NOW)
+  await server.send('DELETE', `/api/calendar-addresses/${addresses[0].id}`)
+  expect((await text(made.path)).status).toBe(404)
+  expect((await server.send('GET', '/api/calendar-addresses')).body.addresses).toEqual([])
+})
+
+test('a made-up address tells nothing, and the token is not in the tables', async () => {
+  expect((await text('/calendar/AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA.ics')).status).toBe(404)
+  const made = (await server.send('POST', '/api/calendar-addresses', { id: testId(), name: 'Wall' })).body
+  const token = String(made.path).replace(/^\/calendar\/|\.ics$/g, '')
+  expect(token.length).toBeGreaterThanOrEqual(32)
+  expect(JSON.stringify((await server.send('GET', '/api/calendar-addresses')).body)).not.toContain(token)
+})
+
+test('steps that are done are no longer in it', async () => {
+  const names = async () => eventsOf((await text('/api/calendar.ics')).body).map((e) => e.summary)
+  expect(await names()).toContain('Flour and water together: Two loaves')
+  await server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type: 'step', step: 'autolyse', did: 'skipped', happenedAt: TEST_NOW })
+  expect(await names()).not.toContain('Flour and water together: Two loaves')
+})
