@@ -16,6 +16,17 @@ afterAll(async () => {
 })
 
 const room = async () => plain(await page.locator('main').innerText())
+/** Words once they stand still: forecasts and what is learned come a moment later. */
+async function settled(words: () => Promise<string>): Promise<string> {
+  let before = await words()
+  for (let tries = 0; tries < 12; tries++) {
+    await page.waitForTimeout(700)
+    const now = await words()
+    if (now === before) return now
+    before = now
+  }
+  return before
+}
 /** What the grid says to weigh. */
 const masses = async () => {
   const cell = (name: string) => page.getByRole('textbox', { name: `${name}, grams` }).inputValue()
@@ -165,12 +176,25 @@ test('at its peak: mix now, and the bake is in the record', async () => {
 })
 
 test('everything survives a server that dies and comes back', async () => {
-  const before = await room()
+  const before = await settled(room)
   await program.kill()
   await program.start()
   await page.reload()
   await page.getByRole('region', { name: 'In the record' }).waitFor()
-  expect(await room()).toBe(before)
+  expect(await settled(room)).toBe(before)
+})
+
+test('the dough’s day, told step by step until the bread is out', async () => {
+  await page.getByRole('link', { name: 'On to the dough' }).click()
+  const day = page.getByRole('region', { name: 'The whole day' })
+  await day.getByText('Fold 1').waitFor()
+  await program.moveClock('2026-11-27T22:00:00.000Z')
+  await page.reload()
+  for (const step of ['Shape', 'Heat the oven', 'Into the oven', 'Lid off', 'Out of the oven']) {
+    const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
+    await row.getByRole('button', { name: 'Done', exact: true }).click()
+    await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
+  }
   await page.getByRole('link', { name: 'Bakes' }).click()
   await page.getByRole('heading', { name: 'Bakes', level: 1 }).waitFor()
   await page.getByRole('region', { name: 'In the record' }).waitFor()

@@ -23,7 +23,7 @@ const MS_PER_HOUR = 3_600_000
  * The dough of a plan as it ferments where it will stand.
  * @param levain the levain as it was mixed; as it is planned when left out
  * @param mixMs when the dough is mixed, ms
- * @returns null while it cannot be told, and where no dough is planned
+ * @returns null while it cannot be told; where no day of it is planned, it stands where the levain stood
  */
 export function doughOf(
   bake: Pick<Bake, 'ingredients'>,
@@ -34,8 +34,8 @@ export function doughOf(
   levain?: BatchLine
 ): BatchLine | null {
   const line = levain ?? solved?.build?.timed.line
-  if (plan.course === null || solved === null || !solved.dough.ok || line === undefined) return null
-  const { placeId, tempC, mixTempC } = plan.course
+  if (solved === null || !solved.dough.ok || line === undefined) return null
+  const { placeId, tempC, mixTempC } = plan.course ?? plan
   return doughLine(
     solved.dough.value.weigh,
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },

@@ -90,9 +90,10 @@ export function startedOf(bake: Bake): Started {
 function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
   const { hydration, flour, keepMinimumGrams } = jar
   const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: lineFromWire(jar.line), parameters: belief.centre }
-  return plan.before.reduce<SeedJar>((seed, stage) => {
+  let seed: SeedJar = own
+  for (const stage of plan.before) {
     const deed = deeds.get(stage.id)
-    if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) return seed
+    if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) continue
     const atMs = deed?.atMs ?? Date.parse(stage.at)
     const line: BatchLine = {
       startedAtMs: atMs,
@@ -105,13 +106,10 @@ function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }:
     }
     const flourGrams = stage.flourGrams + stage.seedGrams / (1 + seed.hydration)
     const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams
-    return {
-      ...seed,
-      line,
-      hydration: (grams - flourGrams) / flourGrams,
-      ...(stage.kind === 'wake' ? { grams: Math.max(grams, seed.grams) } : { grams, keepMinimumGrams: 0 })
-    }
-  }, own)
+    const made = { line, hydration: (grams - flourGrams) / flourGrams }
+    seed = stage.kind === 'wake' ? { ...seed, ...made, grams: Math.max(grams, seed.grams) } : { ...seed, ...made, grams, keepMinimumGrams: 0 }
+  }
+  return seed
 }
 
 /**

@@ -49,7 +49,7 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
         moments.forEach((mixMs, t) => {
           const hours = (mixMs - startMs) / HOUR
           if (hours < window.opens || hours > window.closes) return
-          const levain = own + trouble.ofMix(window, startMs, mixMs) + trouble.ofStay(stage, startMs, mixMs)
+          const levain = own + trouble.ofMix(stage, window, startMs, mixMs) + trouble.ofStay(stage, startMs, mixMs)
           for (const rest of rests[t] ?? []) if (levain + rest < Number.POSITIVE_INFINITY) costs.push(levain + rest)
         })
       })

@@ -24,13 +24,14 @@ import {
   mendPlans,
   type PastBuild,
   type PlanProblem,
-  paceSpread,
   pastBuilds,
+  rankPlans,
   reaches,
   type School,
   type SearchProgress,
   searchPlans,
   simulate,
+  spreadsOf,
   summarise,
   type ToldPlan,
   tellPlan,
@@ -127,13 +128,13 @@ const desk = {
     belief: JarBelief,
     tell: (progress: SearchProgress) => void
   ): Promise<FoundPlans | null> => {
-    const asked = { ...problem, spread: paceSpread(line, belief, problem.school) }
+    const asked = { ...problem, spread: spreadsOf(line, belief, problem.school) }
     const search = searchPlans(asked)
     let rested = performance.now()
     for (;;) {
       const next = search.next()
       if (next.done) {
-        const plans = next.value.map((plan) => ({ plan, told: tellPlan(asked, plan, belief) }))
+        const plans = rankPlans(next.value.map((plan) => ({ plan, told: tellPlan(asked, plan, belief) })))
         return { problem: asked, plans, mendings: plans.length > 0 ? null : mendPlans(asked) }
       }
       tell(next.value)

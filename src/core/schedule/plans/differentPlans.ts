@@ -4,7 +4,7 @@ const MS_PER_HOUR = 3_600_000
 /** Plans that are offered at most. */
 export const MOST_PLANS = 5
 /** A plan so much dearer than the best is no help, in minutes of trouble. */
-const WORTH_WHILE = 130
+export const WORTH_WHILE = 130
 /** What counts as another: hours between starts and mixes, ratios by their quotient, places by kelvins. */
 const APART = { startHours: 2, muchStartHours: 5, mixHours: 2, ratio: 1.6, tempK: 2.5 } as const
 

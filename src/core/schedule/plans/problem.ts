@@ -52,8 +52,8 @@ export interface PlanProblem {
   readonly oven: readonly Interval[]
   /** Places that are full. */
   readonly full: readonly (Interval & { readonly placeId: string })[]
-  /** How little is known of the pace: sd of the logarithm of the hours to the fit moment. */
-  readonly spread: number
+  /** How little is known of the pace, from the jar as it stands and from a ripe seed: sd of the logarithm of the hours to the fit moment. */
+  readonly spread: Readonly<Record<PlanStage['seed'], number>>
   /** Between two moments that are tried, min. */
   readonly gridMinutes: number
 }

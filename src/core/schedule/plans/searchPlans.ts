@@ -15,7 +15,7 @@ import {
   timesOfBake
 } from '../course'
 import type { Interval } from '../nights'
-import { differentPlans } from './differentPlans'
+import { differentPlans, WORTH_WHILE } from './differentPlans'
 import type { CostPart, DayPlan, FitWindow, PlanPlace, PlanProblem, PlanStage, TimedPlanStage } from './problem'
 import { type Trouble, troubleOf, usedUntil, violationsOf, wishEnd } from './trouble'
 import { lineTable, makeStage, type WindowTable, windowTable } from './windows'
@@ -93,16 +93,9 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const grid = gridOf(problem)
   if (grid.count === 0) return []
   const rests = restsOf(problem, trouble, grid)
-  const best = new Map<string, Candidate[]>()
+  const best: Best = new Map()
   const exact = exactWindows(problem)
-  const plans = () =>
-    differentPlans(
-      [...best.values()]
-        .flat()
-        .map((c) => planOf(problem, trouble, grid, c, exact))
-        .filter((plan) => Number.isFinite(plan.cost))
-        .sort((a, b) => a.cost - b.cost)
-    )
+  const plans = () => differentPlans(plansOf(problem, trouble, grid, best, exact))
   const mixable = rests.some((list) => list.some((rest) => rest !== null))
   if (!mixable) return []
   const feeds = feedsWanted(problem, grid)
@@ -110,11 +103,16 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const ways = waysTo(problem, trouble, grid, exact, feeds)
   let next = ways.next()
   let tried = 0
+  /** Reckoned once for each seed, whatever way led to it. */
+  const lastOptions = new Map<PlanStage['seed'], (Option | PlanStage)[]>()
   while (next.done !== true) {
     const way = next.value
-    const stages = lastStages(problem, way.seed)
-    for (const stage of stages) {
-      tryBuild(problem, trouble, grid, { stage, table: windowTable(problem, stage, grid.at(0), grid.at(grid.count - 1)) }, way, rests, feeds, part, best)
+    const stages = lastOptions.get(way.seed) ?? lastStages(problem, way.seed)
+    lastOptions.set(way.seed, stages)
+    for (const [i, last] of stages.entries()) {
+      const option = 'table' in last ? last : { stage: last, table: windowTable(problem, last, grid.at(0), grid.at(grid.count - 1)) }
+      stages[i] = option
+      tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best)
       tried++
       if (tried === OWN_FIRST || tried % 12 === 0) yield { share: Math.min(tried / (stages.length * way.of), 0.99), plans: tried === OWN_FIRST ? plans() : [] }
     }
@@ -183,6 +181,8 @@ function bestRest(trouble: Trouble, wanted: DoughCourse, grid: Grid, mixMs: numb
     if (first === null) continue
     if (first.shapeMs !== morning.shapeMs) morning = { shapeMs: first.shapeMs, cost: trouble.ofMorning(first) }
     if (morning.cost === Number.POSITIVE_INFINITY) continue
+    // Nothing of the oven can make up for a morning that is dearer than a whole day.
+    if (best !== null && morning.cost >= best.cost) continue
     for (const [day, times] of daysOf(course, first, grid.stepMs)) {
       const cost = morning.cost + trouble.ofOven(day, times)
       if (cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = { cost, course: day, times, pace }
@@ -320,7 +320,7 @@ export function lastStages(problem: PlanProblem, seed: PlanStage['seed']): PlanS
   return [...first, ...plain.filter((s) => !first.includes(s)), ...(cold === undefined ? [] : heldStages(problem, seed, warm, cold))]
 }
 
-/** Builds that ripen most of the way and are held in the cold then. */
+/** Builds that ripen to their fit moment and are held in the cold then: what is put there before it has opened hardly opens. */
 function heldStages(problem: PlanProblem, seed: PlanStage['seed'], warm: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
   const atMs = (problem.nowMs + wishEnd(problem)) / 2
   return problem.ratios
@@ -329,7 +329,7 @@ function heldStages(problem: PlanProblem, seed: PlanStage['seed'], warm: readonl
       warm.slice(0, 2).flatMap((place): PlanStage[] => {
         const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }
         const made = makeStage(problem, stage, atMs)
-        return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.opens * 4) / 4, place: cold } }]
+        return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.fit * 4) / 4, place: cold } }]
       })
     )
 }
@@ -352,11 +352,14 @@ function tryBuild(
   rests: readonly (readonly (Rest | null)[])[],
   wanted: Int32Array,
   part: Int32Array,
-  best: Map<string, Candidate[]>
+  best: Best
 ): void {
   const { stage, table } = option
   const { wish } = problem
   const perStep = MS_PER_HOUR / grid.stepMs
+  const kind = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : 1}`
+  const of = best.get(kind) ?? new Map<number, Candidate[]>()
+  best.set(kind, of)
   for (let s = 0; s < grid.count; s++) {
     if (wish.kind === 'habit' && Math.abs(grid.at(s) - wish.buildMs) > HABIT_LEEWAY_MS) continue
     const seedCost = ready === null ? trouble.ofMissing(wanted[s] as number) : (ready.cost[s] as number)
@@ -374,10 +377,9 @@ function tryBuild(
       for (let p = 0; p < rests.length; p++) {
         const rest = rests[p]?.[t] ?? null
         if (rest === null) continue
-        if (soFar < 0) soFar = seedCost + own + trouble.ofMix(window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
+        if (soFar < 0) soFar = seedCost + own + trouble.ofMix(stage, window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
         const cost = soFar + rest.cost
-        const key = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : 1} ${part[s]} ${p}`
-        keepBest(best, key, { cost, option, start: s, mix: t, rest, before: ready })
+        keepBest(of, (part[s] as number) * rests.length + p, { cost, option, start: s, mix: t, rest, before: ready })
       }
     }
   }
@@ -386,7 +388,10 @@ function tryBuild(
 /** How many of each kind of day are kept until they have been reckoned exactly. */
 const KEPT_PER_KIND = 4
 
-function keepBest(best: Map<string, Candidate[]>, key: string, candidate: Candidate): void {
+/** The best candidates of each kind of day: by way, place, size of ratio and hold; then by part of the day and proof. */
+type Best = Map<string, Map<number, Candidate[]>>
+
+function keepBest(best: Map<number, Candidate[]>, key: number, candidate: Candidate): void {
   if (candidate.cost === Number.POSITIVE_INFINITY) return
   const kept = best.get(key)
   if (kept === undefined) best.set(key, [candidate])
@@ -397,10 +402,28 @@ function keepBest(best: Map<string, Candidate[]>, key: string, candidate: Candid
   }
 }
 
+/** A candidate's cost is read off tables: it may be so far off, in minutes of trouble. */
+const READ_OFF_COST = 12
+
+/** The best candidates as plans, the cheapest first; those that would be too dear to be offered are not reckoned. */
+function plansOf(problem: PlanProblem, trouble: Trouble, grid: Grid, best: Best, exact: Exact): DayPlan[] {
+  const candidates = [...best.values()].flatMap((of) => [...of.values()].flat()).sort((a, b) => a.cost - b.cost)
+  const plans: DayPlan[] = []
+  let cheapest = Number.POSITIVE_INFINITY
+  for (const candidate of candidates) {
+    if (candidate.cost > cheapest + WORTH_WHILE + READ_OFF_COST) break
+    const plan = planOf(problem, trouble, grid, candidate, exact)
+    if (!Number.isFinite(plan.cost)) continue
+    cheapest = Math.min(cheapest, plan.cost)
+    plans.push(plan)
+  }
+  return plans.sort((a, b) => a.cost - b.cost)
+}
+
 const bucketOf = (flourPerSeed: number) => (flourPerSeed <= 2 ? 0 : flourPerSeed <= 5 ? 1 : 2)
 
 /** What is read off straight lines may be so far off, h: candidates beside a window are kept until they have been reckoned exactly. */
-const READ_OFF_HOURS = 0.04
+const READ_OFF_HOURS = 0.02
 
 /** Whether a place between two moments of the grid is so near one that what was read off may lie on its other side. */
 const besideGrid = (place: number, perStep: number) => Math.abs(place - Math.round(place)) < READ_OFF_HOURS * perStep
@@ -461,14 +484,14 @@ export function weighPlan(
     if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / MS_PER_HOUR, collect)
   })
   const last = stages.at(-1) as TimedPlanStage
-  cost += trouble.ofMix(last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
+  cost += trouble.ofMix(last.stage, last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
   return {
     stages,
     mixMs,
     course,
     pace,
     times,
-    chance: trouble.chanceOfMix(last.window, last.startMs, mixMs),
+    chance: trouble.chanceOfMix(last.stage, last.window, last.startMs, mixMs),
     cost,
     because,
     violations: violationsOf(problem, tasksOfPlan({ stages, times }), times, staysOfPlan(problem, { stages, mixMs, course, times }))

@@ -4,7 +4,7 @@ import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { busyGrid } from '../availability'
-import { MIX_LEEWAY_MS } from './cost'
+import { COST, MIX_LEEWAY_MS } from './cost'
 import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
 import { tasksOfPlan } from './searchPlans'
 import { buildOfStage, flourOfStage, makeStage } from './windows'
@@ -13,6 +13,8 @@ const MS_PER_HOUR = 3_600_000
 /** A kitchen is taken to be so far off what is said of it: sd of the draws, and what is told as warmer and colder, K. */
 const KITCHEN_OFF_K = 2
 const SPREAD_DRAWS = 60
+/** For a likelihood to within a few in a hundred. */
+const CHANCE_DRAWS = 200
 /** Without any top to be seen in a draw, the pace is taken to be so uncertain. */
 const UNKNOWN_SPREAD = 0.35
 
@@ -55,6 +57,23 @@ export function paceSpread(line: BatchLine, belief: JarBelief, school: School): 
   const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length
   return Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (logs.length - 1))
 }
+
+/** The spreads of a problem: of the build seeded from the jar as it stands, and of one from a ripe seed. */
+export function spreadsOf(line: BatchLine, belief: JarBelief, school: School): PlanProblem['spread'] {
+  const ripe = { ...line, parents: line.parents.map((p) => ({ ...p, line: null })) }
+  return { jar: paceSpread(line, belief, school), ripe: paceSpread(ripe, belief, school) }
+}
+
+/** Plans with what is told of them, by what they cost once their real likelihood is known; those that would most likely fail only where there is nothing better. */
+export function rankPlans(told: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]): typeof told {
+  const costOf = ({ plan, told: t }: (typeof told)[number]) => plan.cost + COST.chance * (plan.chance - t.chance)
+  const ranked = [...told].sort((a, b) => costOf(a) - costOf(b))
+  const likely = ranked.filter((r) => r.told.chance >= LEAST_CHANCE)
+  return likely.length > 0 ? likely : ranked
+}
+
+/** Below this a plan would more likely fail than not. */
+const LEAST_CHANCE = 0.5
 
 /** The batches of a plan, each seeded from the one before. */
 export function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>): readonly (BatchLine | null)[] {
@@ -106,7 +125,7 @@ function chanceOf(line: BatchLine, belief: JarBelief, school: School, fromHours:
   const vessel = vesselOf(line, belief.centre)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
   const untilHours = Math.max(horizonHours(milestones), toHours * 1.2)
-  const draws = drawForecast(vessel, belief, { untilHours, roomSdC: KITCHEN_OFF_K })
+  const draws = drawForecast(vessel, belief, { untilHours, count: CHANCE_DRAWS, roomSdC: KITCHEN_OFF_K })
   const fit = draws.milestones.filter((m) => {
     const { opensHours, closesHours } = windowOf(m, school)
     return opensHours !== null && opensHours <= toHours && (closesHours ?? Number.POSITIVE_INFINITY) >= fromHours

@@ -24,10 +24,10 @@ export interface Trouble {
   /** Of using what a stage made at a moment: how far from its fit moment. A wake-up feed waits a while longer. */
   readonly ofUse: (window: FitWindow, hours: number, collect?: Collect) => number
   /** Of mixing a levain at a moment: how near it is to its best, and how likely it is fit while hands are there. */
-  readonly ofMix: (window: FitWindow, startMs: number, mixMs: number, collect?: Collect) => number
+  readonly ofMix: (stage: PlanStage, window: FitWindow, startMs: number, mixMs: number, collect?: Collect) => number
   /** Of the place a levain has until it is mixed. */
   readonly ofStay: (stage: PlanStage, startMs: number, mixMs: number) => number
-  readonly chanceOfMix: (window: FitWindow, startMs: number, mixMs: number) => number
+  readonly chanceOfMix: (stage: PlanStage, window: FitWindow, startMs: number, mixMs: number) => number
   /** Of a dough until it is shaped: the same for all that may follow. */
   readonly ofMorning: (times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'shapeMs'>, collect?: Collect) => number
   /** Of the oven, and of bread that is early or late. */
@@ -75,9 +75,15 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
           fromMs,
           toMs
         )
-  const chanceOfMix = (window: FitWindow, startMs: number, mixMs: number) => {
-    const free = grid.freeAround(mixMs, MIX_LEEWAY_MS)
-    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, (free.toMs - startMs) / MS_PER_HOUR, problem.spread)
+  /** The same moments are asked for again and again. */
+  const freeAt = new Map<number, Interval>()
+  const chanceOfMix = ({ chill, seed }: PlanStage, window: FitWindow, startMs: number, mixMs: number) => {
+    const free = freeAt.get(mixMs) ?? grid.freeAround(mixMs, MIX_LEEWAY_MS)
+    freeAt.set(mixMs, free)
+    const toHours = (free.toMs - startMs) / MS_PER_HOUR
+    // What has not opened when it goes into the cold hardly opens there.
+    const opensBy = chill === null ? toHours : Math.min(toHours, chill.afterHours)
+    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, opensBy, problem.spread[seed])
   }
   return {
     ofStage(stage, startMs, collect = silent) {
@@ -108,11 +114,11 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
       collect('off the fit moment', cost)
       return cost
     },
-    ofMix(window, startMs, mixMs, collect = silent) {
+    ofMix(stage, window, startMs, mixMs, collect = silent) {
       const hours = (mixMs - startMs) / MS_PER_HOUR
       if (hours < window.opens || hours > window.closes) return Number.POSITIVE_INFINITY
       const fit = fitCost(window, hours)
-      const chance = COST.chance * (1 - chanceOfMix(window, startMs, mixMs))
+      const chance = COST.chance * (1 - chanceOfMix(stage, window, startMs, mixMs))
       collect('off the fit moment', fit)
       collect('chance', chance)
       return fit + chance

@@ -84,13 +84,18 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
   return (total / (1 + levain.hydration)) * (1 - inoculationOf(stage.flourPerSeed) / (1 + inoculationOf(stage.flourPerSeed)))
 }
 
-/** So near a straight line between two moments may stand for what lies between, h. */
-const STRAIGHT_HOURS = 0.02
-const LEAST_SPAN_MS = 0.8 * MS_PER_HOUR
-const FIRST_SPAN_MS = 12 * MS_PER_HOUR
+/** So near what was reckoned the curve between the knots has to be, h. */
+const NEAR_HOURS = 0.01
+/** What does not change by more than this over the whole stretch is taken to be the same everywhere, h. */
+const SAME_HOURS = 1e-4
+/** Between two knots at first, h; halved as often as it takes, so that no knot is reckoned twice. */
+const KNOT_HOURS = 12
+const HALVED = [1, 2, 4, 8, 16] as const
+/** Where it is tried, as shares of the stretch. */
+const TRIED = [0.13, 0.49, 0.87] as const
 
 /**
- * Reckons figures at few moments and reads the rest off straight lines; where those do not hold, at more.
+ * Reckons figures at few moments and reads the rest off a cubic through the four nearest.
  * @param reckon hours at a moment; null where there are none
  * @param fromMs first moment
  * @param toMs last moment
@@ -101,46 +106,44 @@ export function lineTable<Figures extends readonly number[]>(
   fromMs: number,
   toMs: number
 ): (ms: number) => Figures | null {
-  const at: number[] = []
-  const figures: (Figures | null)[] = []
-  const put = (ms: number, found: Figures | null) => {
-    at.push(ms)
-    figures.push(found)
+  const known = new Map<number, Figures | null>()
+  const at = (ms: number) => {
+    const there = known.get(ms)
+    if (there !== undefined) return there
+    const found = reckon(ms)
+    known.set(ms, found)
+    return found
   }
-  const between = (left: number, before: Figures | null, right: number, after: Figures | null) => {
-    if (right - left <= LEAST_SPAN_MS) return
-    const middle = (left + right) / 2
-    const found = reckon(middle)
-    const holds =
-      found === null || before === null || after === null
-        ? found === before && found === after
-        : found.every((hours, i) => Math.abs(hours - ((before[i] as number) + (after[i] as number)) / 2) < STRAIGHT_HOURS)
-    if (!holds) between(left, before, middle, found)
-    put(middle, found)
-    if (!holds) between(middle, found, right, after)
+  const [first, middle, last] = [at(fromMs), at((fromMs + toMs) / 2), at(toMs)]
+  if (isNear(first, middle, SAME_HOURS) && isNear(first, last, SAME_HOURS)) return () => first
+  const widest = Math.max(Math.ceil((toMs - fromMs) / (KNOT_HOURS * MS_PER_HOUR)), 3)
+  for (const halved of HALVED) {
+    const knots = widest * halved
+    const stepMs = (toMs - fromMs) / knots
+    const figures = Array.from({ length: knots + 1 }, (_, k) => at(fromMs + k * stepMs))
+    const read = (ms: number) => cubicAt(figures, (ms - fromMs) / stepMs)
+    // Tried between two knots, where the curve is farthest from what is known.
+    const tried = TRIED.map((share) => fromMs + (Math.floor(share * knots) + 0.5) * stepMs)
+    if (halved === HALVED.at(-1) || tried.every((ms) => isNear(at(ms), read(ms), NEAR_HOURS))) return read
   }
-  const spans = Math.max(Math.ceil((toMs - fromMs) / FIRST_SPAN_MS), 1)
-  let left = fromMs
-  let before = reckon(left)
-  put(left, before)
-  for (let i = 1; i <= spans; i++) {
-    const right = fromMs + ((toMs - fromMs) * i) / spans
-    const after = reckon(right)
-    between(left, before, right, after)
-    put(right, after)
-    left = right
-    before = after
-  }
-  let last = 0
-  return (ms) => {
-    while (last > 0 && ms < (at[last] as number)) last--
-    while (last < at.length - 2 && ms >= (at[last + 1] as number)) last++
-    const [a, b] = [figures[last] ?? null, figures[last + 1] ?? null]
-    if (a === null || b === null) return null
-    const span = (at[last + 1] as number) - (at[last] as number)
-    const u = span > 0 ? Math.min(Math.max((ms - (at[last] as number)) / span, 0), 1) : 0
-    return a.map((hours, i) => hours + u * ((b[i] as number) - hours)) as unknown as Figures
-  }
+  return () => null
+}
+
+const isNear = (a: readonly number[] | null, b: readonly number[] | null, hours: number) =>
+  a === null || b === null ? a === b : a.every((x, i) => Math.abs(x - (b[i] as number)) < hours)
+
+/** Value at a place between knots, of the cubic through four of them; a straight line where one of the four is missing. */
+function cubicAt<Figures extends readonly number[]>(figures: readonly (Figures | null)[], place: number): Figures | null {
+  const last = figures.length - 1
+  const left = Math.min(Math.max(Math.floor(place), 0), last - 1)
+  const [b, c] = [figures[left] ?? null, figures[left + 1] ?? null]
+  if (b === null || c === null) return null
+  const from = Math.min(Math.max(left - 1, 0), last - 3)
+  const four = [0, 1, 2, 3].map((i) => figures[from + i] ?? null)
+  const u = place - from
+  if (four.includes(null)) return b.map((x, i) => x + (place - left) * ((c[i] as number) - x)) as unknown as Figures
+  const weights = [((u - 1) * (u - 2) * (u - 3)) / -6, (u * (u - 2) * (u - 3)) / 2, (u * (u - 1) * (u - 3)) / -2, (u * (u - 1) * (u - 2)) / 6]
+  return b.map((_, i) => weights.reduce((sum, w, k) => sum + w * ((four[k] as Figures)[i] as number), 0)) as unknown as Figures
 }
 
 /** A window at any start. */

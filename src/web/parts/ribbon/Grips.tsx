@@ -29,11 +29,24 @@ export interface RibbonGrip {
 export function Grips({ grips, frame, hill }: { grips: readonly RibbonGrip[]; frame: RibbonFrame; hill: DrawnHill | undefined }) {
   return (
     <div className={classes.grips}>
-      {grips.map((grip) => (
+      {apart(grips, frame).map((grip) => (
         <Grip key={grip.id} grip={grip} frame={frame} hill={hill} />
       ))}
     </div>
   )
+}
+
+/** Two grips closer than a thumb can tell apart are one too many, px. */
+const LEAST_APART_PX = 28
+
+/** The grips that find room; those that come first in the order have it first. */
+function apart(grips: readonly RibbonGrip[], { x }: RibbonFrame): RibbonGrip[] {
+  const placed: RibbonGrip[] = []
+  for (const grip of grips) {
+    const crowded = grip.on === 'ground' && placed.some((p) => p.on === 'ground' && Math.abs(x(p.ms) - x(grip.ms)) < LEAST_APART_PX)
+    if (!crowded) placed.push(grip)
+  }
+  return placed
 }
 
 /** Keys of a slider, as numbers of steps. */

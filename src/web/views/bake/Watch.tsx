@@ -2,6 +2,7 @@ import { ActionIcon, Button, Chip, Group, Skeleton, Text, VisuallyHidden } from 
 import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import type { NewBakeEvent, Place } from '../../../contract'
 import { contentsOf, levelOf, mainKind, POSSIBLE, pouredGrams, SIGNS, type SignKind, type Signs } from '../../../core'
 import { addEvent } from '../../data/bakes'
@@ -300,11 +301,18 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
             When you mixed, Olvent saw it {shown.phase ?? 'ripening'} and fit from {at(shown.quantiles.opens[2])} to {at(shown.quantiles.closes[2])}.
           </Note>
         )}
-        {state.lastUndoable?.type === 'mixed' && (
-          <Button variant="default" mt="lg" onClick={onUndo}>
-            Not mixed after all
-          </Button>
-        )}
+        <Group mt="lg">
+          {bake.status === 'mixed' && (
+            <Button component={Link} to={`/bakes/${bake.id}/clock`} size="lg">
+              On to the dough
+            </Button>
+          )}
+          {state.lastUndoable?.type === 'mixed' && (
+            <Button variant="default" onClick={onUndo}>
+              Not mixed after all
+            </Button>
+          )}
+        </Group>
       </Card>
       <Marks bake={bake} state={{ ...state, lastUndoable: null }} jar={jar} {...rest} onUndo={onUndo} />
     </div>

@@ -34,7 +34,7 @@ export function Bakes() {
       {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
         <Quiet
           title="No bakes yet"
-          words="Say what you want to bake and when you want to mix; the levain follows."
+          words="Say what you want to bake and when you want bread; the levain follows."
           action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
         />
       )}
@@ -82,7 +82,7 @@ function Row({ bake }: { bake: Bake }) {
       <span className={classes.name}>{bake.plan.name}</span>
       <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
-        {mixed !== null && band !== null
+        {bake.status === 'baked' && mixed !== null && band !== null
           ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? `, seen at ${format.rise(highest)}` : ''}`
           : STATUS_WORDS[bake.status]}
       </span>

@@ -18,6 +18,7 @@ import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 import { BeginCard } from './BeginCard'
 import { DayList } from './DayList'
+import { DoughAfterCard } from './DoughAfterCard'
 import { DoughDayCard } from './DoughDayCard'
 import { DriversCard } from './DriversCard'
 import { ExpectCard } from './ExpectCard'
@@ -123,6 +124,7 @@ export function Clock(props: StationProps) {
             <StandCard {...props} />
           </fieldset>
           <DriversCard {...props} />
+          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} mixMs={facts === null ? mixMs : expectedMixMs(facts, now)} />}
           <Group>
             {build !== null && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">

@@ -17,7 +17,7 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
   if (course === null) {
     const place = kitchen.places.find((p) => p.id === plan.placeId) ?? kitchen.places[0]
     return (
-      <Card title="The dough after it">
+      <Card title="The dough’s day">
         <Text>Only the levain is planned: this bake ends with the mix.</Text>
         {!frozen && place !== undefined && (
           <Button mt="sm" variant="default" onClick={() => edit({ course: courseFor(plan.formula, place) })}>

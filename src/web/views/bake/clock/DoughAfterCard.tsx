@@ -1,0 +1,64 @@
+import { Text } from '@mantine/core'
+import { useMemo } from 'react'
+import { doughOf, lineFromWire } from '../../../../contract'
+import { useGrown } from '../../../data/forecasts'
+import { useKitchen } from '../../../data/kitchen'
+import { Card } from '../../../parts/Card'
+import { near } from '../../../parts/words'
+import classes from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+const MS_PER_HOUR = 3_600_000
+/** How far doughs are let rise in bulk: g, with its word. */
+const TARGETS = [
+  { gas: 0.3, word: 'a third higher' },
+  { gas: 0.5, word: 'half as high again' },
+  { gas: 0.75, word: 'three quarters higher' },
+  { gas: 1, word: 'doubled' }
+] as const
+const GAS = TARGETS.map((t) => t.gas)
+
+/** The dough after the levain: when its bulk has risen so far, with its doubt, where it will stand. */
+export function DoughAfterCard({ solved, plan, belief, bake, mixMs }: StationProps & { readonly mixMs: number }) {
+  const here = useKitchen()
+  const { format, kitchen } = here
+  const line = useMemo(
+    () => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : lineFromWire(bake.line)),
+    [bake, plan, solved, here, mixMs]
+  )
+  const grown = useGrown(line, belief, GAS)
+  const { placeId, mixTempC } = plan.course ?? plan
+  const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? 'that place'
+  if (line === null || grown === undefined) return null
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  return (
+    <Card title="The dough after it">
+      <table className={classes.weigh}>
+        <thead>
+          <tr>
+            <th scope="col">Risen in bulk</th>
+            <th scope="col">likely</th>
+            <th scope="col">nine times in ten</th>
+          </tr>
+        </thead>
+        <tbody>
+          {TARGETS.map(({ gas, word }, i) => {
+            const range = grown[i]
+            return range === undefined ? null : (
+              <tr key={gas}>
+                <th scope="row">{word}</th>
+                <td className={classes.grams}>{at(range.p50)}</td>
+                <td>
+                  {at(range.p05)} – {at(range.p95)}
+                </td>
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <Text c="dimmed" mt="xs">
+        Mixed at {format.time(line.startedAtMs)} with {format.temperature(mixTempC)}, standing in: {place}.
+      </Text>
+    </Card>
+  )
+}
