@@ -46,7 +46,8 @@ export function usePlans(problem: PlanProblem | null, line: BatchLine | null, be
           })
         )
         if (wanted && found !== null) setSearch({ share: 1, early: [], found, failed: false })
-      } catch {
+      } catch (error) {
+        console.error(error)
         if (wanted) setSearch({ ...IDLE, share: 1, failed: true })
       }
     }, STILL_MS)

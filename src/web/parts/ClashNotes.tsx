@@ -8,7 +8,7 @@ import classes from './ClashNotes.module.css'
 
 const SHOWN = 3
 
-/** Where two bakes want the oven, the hands or a place at once, with the way out. */
+/** Where two bakes want the oven, the hands or a place at once, with the way out; one line for each pair and thing. */
 export function ClashNotes({ days, only }: { readonly days: readonly BakeDay[]; readonly only?: string }) {
   const { kitchen, format } = useKitchen()
   const takes = new Map(kitchen.places.flatMap((p) => (p.takes === null ? [] : [[p.id, p.takes] as const])))
@@ -16,24 +16,35 @@ export function ClashNotes({ days, only }: { readonly days: readonly BakeDay[]; 
     days.map((day) => day.claim),
     takes
   ).filter((clash) => only === undefined || clash.ids.includes(only))
-  if (clashes.length === 0) return null
+  const pairs = new Map<string, Clash[]>()
+  for (const clash of clashes) {
+    const key = `${ORDER[clash.kind]} ${clash.ids.join(' ')}`
+    pairs.set(key, [...(pairs.get(key) ?? []), clash])
+  }
+  if (pairs.size === 0) return null
   const placeName = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'That place'
   const planned = (id: string) => days.find((day) => day.bake.id === id && day.bake.status === 'planned')
+  const shown = [...pairs].sort(([a], [b]) => a.localeCompare(b))
   return (
     <div className={classes.notes}>
-      {clashes.slice(0, SHOWN).map((clash) => {
-        const free = [clash.ids[1], clash.ids[0]].find((id) => planned(id) !== undefined)
+      {shown.slice(0, SHOWN).map(([key, [clash, ...more]]) => {
+        if (clash === undefined) return null
+        const free = [clash.ids[1], clash.ids[0]].find((id) => id !== only && planned(id) !== undefined)
         return (
-          <Note key={`${clash.kind} ${clash.ids.join(' ')} ${clash.fromMs}`} tone="care">
-            {clashWords(clash, format, placeName)}{' '}
+          <Note key={key} tone="care">
+            {clashWords(clash, format, placeName)}
+            {more.length > 0 && ` And ${more.length} more of these two.`}{' '}
             {free !== undefined && <Link to={`/bakes/${free}/clock`}>Find another time for {planned(free)?.bake.plan.name}</Link>}
           </Note>
         )
       })}
-      {clashes.length > SHOWN && <Note tone="care">And {clashes.length - SHOWN} more that want the same at the same time.</Note>}
+      {shown.length > SHOWN && <Note tone="care">And {shown.length - SHOWN} more pairs that want the same at the same time.</Note>}
     </div>
   )
 }
+
+/** What is told first. */
+const ORDER = { oven: 0, hands: 1, place: 2 } as const
 
 function clashWords({ kind, names, what, fromMs, toMs }: Clash, format: Format, placeName: (id: string) => string): string {
   const at = `${format.dayTime(fromMs)} – ${format.time(toMs)}`

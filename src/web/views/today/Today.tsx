@@ -67,7 +67,9 @@ export function Today() {
         />
       ) : (
         <>
-          <ClashNotes days={days} />
+          <div className={classes.clashes}>
+            <ClashNotes days={days} />
+          </div>
           <div className={classes.board}>
             <NextCard entry={next} now={now} />
             {then.length > 0 && <ThenList entries={then} now={now} />}

@@ -100,7 +100,7 @@ export function DayList({
               ) : (
                 isTold(step) &&
                 (frozen || step.kind === 'wake' || step.kind === 'first build') &&
-                step.atMs < now + HOUR && <MarkStep bake={bake} step={step} now={now} size="sm" />
+                (step === steps[0] || step.atMs < now + HOUR) && <MarkStep bake={bake} step={step} now={now} size="sm" />
               )}
             </li>
           )

@@ -1,0 +1,61 @@
+import type { Jar } from '../../../contract'
+import type { Step } from '../../../core'
+import type { BakeDay } from '../../data/days'
+import { entriesOf, isLate } from './entries'
+
+const HOUR = 3_600_000
+const now = Date.UTC(2026, 10, 27, 8)
+const step = (id: string, hours: number, more: Partial<Step> = {}): Step => ({
+  id,
+  kind: id as Step['kind'],
+  atMs: now + hours * HOUR,
+  untilMs: null,
+  minutes: 10,
+  ...more
+})
+const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
+  ({
+    bake: { id: name, plan: { name, jarId: 'juno', course: { folds: 3 } } },
+    steps,
+    planned: new Map(planned.map(([id, hours]) => [id, now + hours * HOUR]))
+  }) as unknown as BakeDay
+const jar = {
+  id: 'juno',
+  name: 'Juno',
+  program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: new Date(now + 2 * HOUR).toISOString() }
+} as unknown as Jar
+
+test('over all bakes and programs by time, what is overdue first', () => {
+  const entries = entriesOf([day('Loaves', [step('mix', 1), step('shape', 5)]), day('Rolls', [step('bake', -1)])], [jar], now)
+  expect(entries.map((e) => e.title)).toEqual(['Into the oven: Rolls', 'Mix: Loaves', 'Juno: Feed 1:2', 'Shape: Loaves'])
+  expect(entries.map((e) => isLate(e, now))).toEqual([true, false, false, false])
+})
+
+test('a mix may wait until its window closes; bread that has cooled is never late', () => {
+  const entries = entriesOf([day('Loaves', [step('mix', -2, { untilMs: now + HOUR }), step('eat', -1)])], [], now)
+  expect(entries.map((e) => isLate(e, now))).toEqual([false, false])
+})
+
+test('by how much a step moved is told from ten minutes on', () => {
+  const entries = entriesOf(
+    [
+      day(
+        'Loaves',
+        [step('mix', 1), step('shape', 5)],
+        [
+          ['mix', 0],
+          ['shape', 4.9]
+        ]
+      )
+    ],
+    [],
+    now
+  )
+  expect(entries.map((e) => e.plannedMs)).toEqual([now, null])
+})
+
+test('what lies further ahead than two days waits until there is nothing nearer', () => {
+  const far = day('Rye', [step('build', 60)])
+  expect(entriesOf([day('Loaves', [step('mix', 1)]), far], [], now)).toHaveLength(1)
+  expect(entriesOf([far], [], now)).toHaveLength(1)
+})
