@@ -34,6 +34,19 @@ async function shootDragged({ page }: Window, address: string, path: string): Pr
   process.stdout.write('  ribbon-dragged\n')
 }
 
+/** The Clock with the ways that were found. */
+async function shootWays({ page }: Window, address: string, path: string): Promise<void> {
+  await page.goto(address + path)
+  await page.getByRole('button', { name: 'Find ways to it' }).click()
+  await page.locator('section[aria-label="Ways to it"][aria-busy=false]').waitFor()
+  await page
+    .getByRole('region', { name: 'When do you want bread?' })
+    .evaluate((card) => window.scrollTo(0, card.getBoundingClientRect().top + window.scrollY - 16))
+  await page.waitForTimeout(700)
+  await page.screenshot({ path: join(folder, 'bake-clock.png') })
+  process.stdout.write('  bake-clock\n')
+}
+
 async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true })
   const demo = await startProgram({ demo: true, now: '2026-11-27T09:12:00.000Z' })
@@ -47,7 +60,7 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, '/', 'today')
   await shoot(wide, demo.address, `/bakes/${planned}/dough`, 'bake-dough')
   await shoot(wide, demo.address, `/bakes/${planned}/build`, 'bake-build')
-  await shoot(wide, demo.address, `/bakes/${planned}/clock`, 'bake-clock')
+  await shootWays(wide, demo.address, `/bakes/${planned}/clock`)
   await shootDragged(wide, demo.address, `/bakes/${planned}/clock`)
   await shoot(wide, demo.address, `/bakes/${planned}/compare`, 'compare')
   await shoot(wide, demo.address, '/jars', 'jars')

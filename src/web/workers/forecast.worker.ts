@@ -22,10 +22,10 @@ import {
   type Mark,
   type Mendings,
   mendPlans,
+  offerPlans,
   type PastBuild,
   type PlanProblem,
   pastBuilds,
-  rankPlans,
   reaches,
   type School,
   type SearchProgress,
@@ -34,7 +34,6 @@ import {
   spreadsOf,
   summarise,
   type ToldPlan,
-  tellPlan,
   type Verdict,
   vesselOf,
   weightedQuantile
@@ -134,7 +133,7 @@ const desk = {
     for (;;) {
       const next = search.next()
       if (next.done) {
-        const plans = rankPlans(next.value.map((plan) => ({ plan, told: tellPlan(asked, plan, belief) })))
+        const plans = offerPlans(asked, next.value, belief)
         return { problem: asked, plans, mendings: plans.length > 0 ? null : mendPlans(asked) }
       }
       tell(next.value)

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { isCold } from '../../jars/condition'
-import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { type BatchLine, cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import {
   type CourseTimes,
   courseTimes,
@@ -447,6 +447,28 @@ function exactWindows(problem: PlanProblem): Exact {
 
 const NEVER: FitWindow = { opens: Number.POSITIVE_INFINITY, fit: Number.POSITIVE_INFINITY, closes: Number.POSITIVE_INFINITY }
 
+/**
+ * A plan that was found, its dough reckoned with the levain as it will be: the search takes it to be ripe.
+ * @param levain what the plan's last stage becomes
+ * @returns null where the rest of the day keeps no limits then
+ */
+export function refinePlan(problem: PlanProblem, plan: DayPlan, levain: BatchLine): DayPlan | null {
+  const { dough, doughPlace, build } = problem
+  const trouble = troubleOf(problem, plan.violations.length > 0)
+  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === plan.course.proof.kind) ?? plan.course.proof }
+  const mixed = doughAt(dough, plan.mixMs, doughPlace.standing)
+  const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
+  const rest = bestRest(trouble, wanted, gridOf(problem), plan.mixMs, pace)
+  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest, missingFeeds(problem, plan.stages))
+}
+
+/** Feeds that the culture would want besides those of a plan. */
+function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
+  const { line, jar } = build.seed
+  const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, stages[0]?.startMs ?? 0, jar))].length
+  return wanted - (stages.length - 1)
+}
+
 /** A candidate as a plan: its stages followed back, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
 function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, start, mix, rest, before }: Candidate, exact: Exact): DayPlan {
   const stages: TimedPlanStage[] = [{ stage: option.stage, startMs: grid.at(start), window: exact(option.stage, grid.at(start)) }]
@@ -458,10 +480,7 @@ function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, st
     stages.unshift({ stage: made.stage, startMs: grid.at(at), window: exact(made.stage, grid.at(at)) })
     ready = ready.before
   }
-  const first = stages[0]?.startMs ?? 0
-  const { line, jar } = problem.build.seed
-  const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, first, jar))].length
-  return weighPlan(problem, trouble, stages, grid.at(mix), rest, wanted - (stages.length - 1))
+  return weighPlan(problem, trouble, stages, grid.at(mix), rest, missingFeeds(problem, stages))
 }
 
 /** Sums what a plan costs, part by part, and names the limits it breaks. */

@@ -6,7 +6,7 @@ import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
 import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
-import { tasksOfPlan } from './searchPlans'
+import { refinePlan, tasksOfPlan } from './searchPlans'
 import { buildOfStage, flourOfStage, makeStage } from './windows'
 
 const MS_PER_HOUR = 3_600_000
@@ -84,6 +84,16 @@ export function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'sta
   })
 }
 
+/** Plans as they are offered: each reckoned anew with its own levain, told, and ranked; those that keep no limits then are left out. */
+export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], belief: JarBelief): readonly { readonly plan: DayPlan; readonly told: ToldPlan }[] {
+  const offered = plans.flatMap((plan) => {
+    const levain = linesOfPlan(problem, plan).at(-1) ?? null
+    const refined = levain === null ? null : refinePlan(problem, plan, levain)
+    return refined === null ? [] : [{ plan: refined, told: tellPlan(problem, refined, belief) }]
+  })
+  return rankPlans(offered)
+}
+
 /** Everything of a plan that is worth knowing before it is taken. */
 export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief): ToldPlan {
   const last = plan.stages.at(-1) as TimedPlanStage
@@ -99,7 +109,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
   const emptied = wakes.length > 0 ? Math.max(problem.build.levain.jar.grams - problem.wake.kept.grams, 0) : 0
   return {
     chance: line === null ? 0 : chanceOf(line, belief, problem.school, (free.fromMs - last.startMs) / MS_PER_HOUR, (free.toMs - last.startMs) / MS_PER_HOUR),
-    window: onClock(last.window) as Told,
+    window: off(0) ?? (onClock(last.window) as Told),
     colder: off(-KITCHEN_OFF_K),
     warmer: off(KITCHEN_OFF_K),
     acid: line === null ? 0 : simulate(vesselOf(line, jar), jar, { untilHours: (plan.mixMs - last.startMs) / MS_PER_HOUR }).end.acid,

@@ -117,6 +117,8 @@ const LABEL_LINE_PX = 40
 const HELD_GAP_PX = 30
 /** Labels keep below the names of days and the word for sleep. */
 const LABEL_TOP_PX = 84
+/** No label stands higher. */
+const LABEL_LEAST_Y = 66
 
 /** Lays the strip out: its hours and days. */
 export function layFrame(strip: Strip): RibbonFrame {
@@ -269,8 +271,10 @@ function placeLabels(hills: readonly DrawnHill[], { width }: Strip, x: (ms: numb
     const peak = Math.max(...hill.points.map((p) => p.gas))
     const top = topOf(hill, hills, peak) ?? groundY
     let y = Math.max(top - (hill.held === true ? HELD_GAP_PX : 14), hill.held === true ? LABEL_TOP_PX - 18 : LABEL_TOP_PX)
-    while (placed.some((other) => Math.abs(other.x - px) < 2 * LABEL_HALF_PX && Math.abs(other.y - y) < LABEL_LINE_PX)) y -= LABEL_LINE_PX
-    placed.push({ id: hill.id, x: px, y: Math.max(y, 66) })
+    const taken = () => placed.some((other) => Math.abs(other.x - px) < 2 * LABEL_HALF_PX && Math.abs(other.y - y) < LABEL_LINE_PX)
+    while (taken() && y > LABEL_LEAST_Y) y = Math.max(y - LABEL_LINE_PX, LABEL_LEAST_Y)
+    // Where there is no room left it is not written over another: the pointer and the words below tell it.
+    if (!taken()) placed.push({ id: hill.id, x: px, y })
   }
   return placed
 }

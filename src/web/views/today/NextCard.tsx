@@ -3,9 +3,10 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { stepCaution } from '../../../contract'
-import { type Format, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
+import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
 import type { BakeDay } from '../../data/days'
 import type { Judged } from '../../data/forecasts'
+import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass } from '../../parts/Card'
 import { MarkStep } from '../../parts/steps/MarkStep'
@@ -68,8 +69,14 @@ export function movedWords(byMs: number, plannedMs: number, format: Format): str
   return `${format.duration(Math.abs(byMs) / MS_PER_HOUR)} ${byMs > 0 ? 'later' : 'sooner'} than planned (${format.time(near(plannedMs))})`
 }
 
+/** Steps that take from the jar. */
+const FROM_JAR: readonly Step['kind'][] = ['wake', 'first build', 'build']
+
 function BakeStep({ day, step, now, href }: { readonly day: BakeDay; readonly step: Step; readonly now: number; readonly href: string }) {
-  const { format } = useKitchen()
+  const { format, kitchen } = useKitchen()
+  const { jars } = useJars()
+  const placeId = jars?.find((j) => j.id === day.bake.plan.jarId)?.placeId
+  const coldPlace = kitchen.places.find((p) => p.id === placeId && isCold(p.tempC))
   const { bake, judged } = day
   const caution = stepCaution(step)
   const verb = VERB[step.kind]
@@ -78,6 +85,9 @@ function BakeStep({ day, step, now, href }: { readonly day: BakeDay; readonly st
       <StepFigures day={day} step={step} now={now} />
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format)}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
+      {FROM_JAR.includes(step.kind) && coldPlace !== undefined && (
+        <Text mt="md">It stands in the cold ({coldPlace.name.toLowerCase()}): take it out now. That it is cold is reckoned with.</Text>
+      )}
       <Group mt="lg">
         {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
         {verb !== undefined && (

@@ -67,12 +67,12 @@ export function Today() {
         />
       ) : (
         <>
-          <div className={classes.clashes}>
-            <ClashNotes days={days} />
-          </div>
           <div className={classes.board}>
             <NextCard entry={next} now={now} />
             {then.length > 0 && <ThenList entries={then} now={now} />}
+          </div>
+          <div className={classes.clashes}>
+            <ClashNotes days={days} />
           </div>
         </>
       )}
