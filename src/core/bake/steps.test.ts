@@ -152,3 +152,10 @@ test('a levain that is late takes the day with it; one that would be ripe at nig
   // Window 17 to 20 h from now, all of it asleep: in the morning.
   expect(at(10, 18)).toBe(22)
 })
+
+test('where the dough’s day is planned, the mix stands at its moment and the autolyse before it', () => {
+  const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { dough, mixAtMs: now + 3 * HOUR })
+  expect(clock(steps).slice(0, 3)).toEqual(['look 09:30', 'autolyse 10:20', 'mix 11:00'])
+  // Fit and due now: nothing rests for forty minutes any more.
+  expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - HOUR }).map((s) => s.id)).not.toContain('autolyse')
+})

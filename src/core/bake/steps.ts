@@ -76,7 +76,8 @@ function stagesBefore({ status, before }: StepFacts): Step[] {
 }
 
 /** What the levain asks for, up to the mix. */
-function levainSteps({ status, mixAtMs, startMs, running, chillsMs, awake }: StepFacts, nowMs: number): Step[] {
+function levainSteps(facts: StepFacts, nowMs: number): Step[] {
+  const { status, mixAtMs, startMs, running, chillsMs, dough, awake } = facts
   const mix = (atMs: number, untilMs: number | null = null) => step('mix', atMs, { untilMs })
   const chills = chillsMs.map((ms, i) => step('chill', ms, { id: `chill ${i + 1}` }))
   if (status === 'mixed' || status === 'baked') return []
@@ -97,7 +98,9 @@ function levainSteps({ status, mixAtMs, startMs, running, chillsMs, awake }: Ste
       return [step('look', awake(at(advice.lookAgainHours)))]
     case 'wait': {
       const look = awake(at(advice.lookAgainHours))
-      return [...chills, step('look', look, { untilMs: at(advice.opensHours) }), mix(Math.max(at(advice.opensHours), look), closes)]
+      // Where the dough's day is planned, its moment counts as long as the levain allows it; else it is mixed from when it is fit on.
+      const mixMs = dough === null ? at(advice.opensHours) : expectedMixMs(facts, nowMs)
+      return [...chills, step('look', look, { untilMs: at(advice.opensHours) }), mix(Math.max(mixMs, look), closes)]
     }
   }
 }
@@ -143,7 +146,8 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
   if (times === null) return []
   const before = facts.mixedMs === null
   return [
-    ...(before && times.autolyseMs !== null ? [step('autolyse', times.autolyseMs)] : []),
+    // It comes before the mix, or it does not come any more.
+    ...(before && times.autolyseMs !== null && mixMs > nowMs ? [step('autolyse', times.autolyseMs)] : []),
     ...times.foldMs.map((ms, i) => step('fold', ms, { id: `fold ${i + 1}`, untilMs: times.shapeMs })),
     step('shape', times.shapeMs),
     step('preheat', times.preheatMs),
