@@ -51,9 +51,10 @@ const work = (days = [1, 2, 3, 4, 5]) => ({ id: randomUUID(), name: 'Work', kind
 
 afterEach(async () => {
   expect(window.complaints).toEqual([])
-  await closeBrowser()
+  await window.context.close()
   await program.end()
 })
+afterAll(closeBrowser)
 
 async function newBake(): Promise<string> {
   await page.goto(program.address)

@@ -62,12 +62,14 @@ const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
 /** Answers of the worker and short motions are over by then. */
 const SETTLING_MS = 400
+/** By then the room before has been left. */
+const LEAVING_MS = 80
 
 /** Goes to a view: by its address the first time, from room to room then, as a baker does. */
 async function open(page: Page, path: string): Promise<void> {
   if (page.url().startsWith(program.address)) {
     await page.evaluate(`history.pushState(null, '', ${JSON.stringify(path)}); dispatchEvent(new PopStateEvent('popstate'))`)
-    await page.waitForTimeout(SETTLING_MS)
+    await page.waitForTimeout(LEAVING_MS)
   } else await page.goto(program.address + path)
   await page.locator('main h1').first().waitFor({ state: 'attached' })
   await page.waitForFunction(() => document.querySelector('.mantine-Skeleton-root, [aria-label=Opening]') === null)

@@ -8,9 +8,7 @@ import {
   mainKind,
   nightAt,
   type SolvedBake,
-  type Step,
   type StepFacts,
-  stepsOf,
   type Verdict
 } from '../core'
 import { type Bake, happeningOf, type Plan } from './bakes'
@@ -45,7 +43,7 @@ export function doughOf(
 }
 
 /** How long bulk and proof of a plan's dough take. */
-export function paceOf(
+function paceOf(
   bake: Pick<Bake, 'ingredients'>,
   plan: Plan,
   solved: SolvedBake | null,
@@ -79,11 +77,6 @@ export function stepFactsOf(bake: Bake, plan: Plan, solved: SolvedBake | null, v
     awake: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.toMs ?? ms,
     bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
   }
-}
-
-/** The steps of a bake from now on. */
-export function bakeSteps(bake: Bake, solved: SolvedBake | null, verdict: Verdict | null, stocked: Stocked, cultures: Cultures, nowMs: number): Step[] {
-  return stepsOf(stepFactsOf(bake, bake.plan, solved, verdict, stocked, cultures), nowMs)
 }
 
 /** The day as it was told when the band was set: what moved since is told against it. */

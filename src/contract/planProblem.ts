@@ -1,5 +1,4 @@
 import {
-  type Anchor,
   atRatio,
   type BreadWish,
   type Busy,
@@ -190,18 +189,3 @@ function firstBuildMasses({ build }: PlanProblem, flourPerSeed: number, lastRati
   const seed = totalGrams / (1 + flourPerSeed * (1 + levain.hydration))
   return solved.ok ? solved.value : { seed, flour: seed * flourPerSeed, water: seed * flourPerSeed * levain.hydration }
 }
-
-/** The moments of a dough's day that can be moved, from its times. */
-export const anchorsOf = ({
-  mixMs,
-  shapeMs,
-  bakeMs
-}: {
-  readonly mixMs: number
-  readonly shapeMs: number
-  readonly bakeMs: number
-}): Readonly<Record<Anchor, number>> => ({
-  mix: mixMs,
-  shape: shapeMs,
-  bake: bakeMs
-})

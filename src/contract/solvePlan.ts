@@ -5,7 +5,6 @@ import {
   gramsOfBlend,
   type JarBelief,
   kindsOfGrams,
-  mainKind,
   type NamedVessel,
   type Pantry,
   pantryOf,
@@ -147,6 +146,3 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
 export function solveBakeHere(bake: Bake, cultures: Cultures, stocked: Stocked, nowMs: number): SolvedBake | null {
   return solvePlan(bake.plan, cultures, stocked, nowMs, startedOf(bake))
 }
-
-/** The flour a levain counts as. */
-export const levainKind = ({ planned }: NonNullable<SolvedBake['build']>) => mainKind(planned.flours)

@@ -157,5 +157,6 @@ test('where the dough’s day is planned, the mix stands at its moment and the a
   const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { dough, mixAtMs: now + 3 * HOUR })
   expect(clock(steps).slice(0, 3)).toEqual(['look 09:30', 'autolyse 10:20', 'mix 11:00'])
   // Fit and due now: nothing rests for forty minutes any more.
-  expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - HOUR }).map((s) => s.id)).not.toContain('autolyse')
+  const now8 = { bandMs: now - 8 * HOUR, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
+  expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - HOUR, running: now8 }).map((s) => s.id)).not.toContain('autolyse')
 })

@@ -1,7 +1,8 @@
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../jars/lineage'
 import { courseTimes, doughAt, doughPace } from '../schedule/course'
 import type { FitWindow, PlanProblem, PlanStage } from '../schedule/plans/problem'
-import { coursesTried, daysOf, lastStages } from '../schedule/plans/searchPlans'
+import { coursesTried, daysOf } from '../schedule/plans/rests'
+import { lastStages } from '../schedule/plans/stages'
 import { type Trouble, troubleOf, usedUntil, wishEnd } from '../schedule/plans/trouble'
 import { makeStage } from '../schedule/plans/windows'
 

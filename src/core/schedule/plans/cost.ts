@@ -48,7 +48,7 @@ export const COST = {
 export const MIX_LEEWAY_MS = 60 * 60_000
 
 /** How far a moment lies from the fit one: 0 there, 1 at the edge of the window. */
-export function offFit({ opens, fit, closes }: FitWindow, hours: number): number {
+function offFit({ opens, fit, closes }: FitWindow, hours: number): number {
   const side = hours < fit ? fit - opens : closes - fit
   return side <= 0 ? 0 : min(abs(hours - fit) / side, 1)
 }
@@ -68,7 +68,7 @@ export function chanceWithin({ opens, closes }: FitWindow, fromHours: number, to
 }
 
 /** Share of a standard normal below z. Source: Abramowitz & Stegun 26.2.17, error below 1e-7. */
-export function normalShare(z: number): number {
+function normalShare(z: number): number {
   const t = 1 / (1 + 0.2316419 * abs(z))
   const tail = 0.3989422804014327 * exp((-z * z) / 2) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
   return z >= 0 ? 1 - tail : tail

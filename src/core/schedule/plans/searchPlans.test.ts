@@ -6,8 +6,9 @@ import { courseTimes, doughAt, doughPace } from '../course'
 import { areDifferent } from './differentPlans'
 import { mendPlans } from './mendPlans'
 import type { DayPlan, PlanProblem } from './problem'
-import { findPlans, searchPlans, tasksOfPlan } from './searchPlans'
+import { findPlans, searchPlans } from './searchPlans'
 import { usedUntil } from './trouble'
+import { tasksOfPlan } from './weighPlan'
 import { makeStage } from './windows'
 
 const HOUR = 3_600_000

@@ -1,43 +1,18 @@
-import { TZDate } from '@date-fns/tz'
-import { isCold } from '../../jars/condition'
-import { type BatchLine, cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
-import {
-  type CourseTimes,
-  courseTimes,
-  type DoughCourse,
-  type DoughPace,
-  doughAt,
-  doughPace,
-  HANDS_MINUTES,
-  STRETCH,
-  type Task,
-  tasksOfDough,
-  timesOfBake
-} from '../course'
-import type { Interval } from '../nights'
 import { differentPlans, WORTH_WHILE } from './differentPlans'
-import type { CostPart, DayPlan, FitWindow, PlanPlace, PlanProblem, PlanStage, TimedPlanStage } from './problem'
-import { type Trouble, troubleOf, usedUntil, violationsOf, wishEnd } from './trouble'
-import { lineTable, makeStage, type WindowTable, windowTable } from './windows'
+import { type Exact, exactWindows, readOff } from './exact'
+import { type Grid, gridOf, partsOfDay } from './grid'
+import type { DayPlan, PlanProblem, PlanStage, TimedPlanStage } from './problem'
+import { type Rest, restsOf } from './rests'
+import { feedsWanted, type Option, type Ready, type Way, waysTo } from './seeds'
+import { lastStages } from './stages'
+import { type Trouble, troubleOf } from './trouble'
+import { missingFeeds, weighPlan } from './weighPlan'
+import { windowTable } from './windows'
 
 const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
-/** A plan begins no longer before its bread, h. */
-const LONGEST_HOURS = 96
-/** Flour per seed of wake-up feeds and first builds that are tried. */
-const FIRST_RATIOS = [1, 2, 4] as const
-/** Seeds for a last build that was fed or built before: no more food than this for a quick one. */
-const MOST_SECOND_RATIO = 5
-/** Ratios whose levain is put into the cold to hold it. */
-const HELD_RATIOS = [2, 3, 5] as const
-/** How far bulk and warm proof are stretched in the search; drags go further. */
-const BULK_STRETCHES = [1, 0.92, 1.1] as const
-const PROOF_STRETCHES = [1, 0.85, 1.18] as const
-/** Longest cold proof that is tried, h. */
-const LONGEST_COLD_HOURS = 24
 /** A habit's build may begin so far from its hour, ms. */
 const HABIT_LEEWAY_MS = 20 * MINUTE
-const PARTS_PER_DAY = 4
 
 /** How far a search is, and what it has found. */
 export interface SearchProgress {
@@ -45,29 +20,6 @@ export interface SearchProgress {
   readonly share: number
   /** Truly different plans, the best first. */
   readonly plans: readonly DayPlan[]
-}
-
-/** The best rest of a day from a mix on. */
-interface Rest {
-  readonly cost: number
-  readonly course: DoughCourse
-  readonly times: CourseTimes
-  readonly pace: DoughPace
-}
-
-/** What is ready at each moment of the grid, at what cost, and how it came about. */
-interface Ready {
-  readonly cost: Float64Array
-  /** Start of the stage that made it, as a place in the grid. */
-  readonly start: Int32Array
-  readonly option: Int32Array
-  readonly options: readonly Option[]
-  readonly before: Ready | null
-}
-
-interface Option {
-  readonly stage: PlanStage
-  readonly table: WindowTable
 }
 
 /** One candidate: everything by its place in the grid. */
@@ -133,215 +85,6 @@ export function findPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'kept'
   }
 }
 
-interface Grid {
-  readonly count: number
-  readonly at: (k: number) => number
-  readonly stepMs: number
-}
-
-/** Moments that are tried: whole quarters of an hour, or as the wish stands. */
-function gridOf(problem: PlanProblem): Grid {
-  const stepMs = problem.gridMinutes * MINUTE
-  const { wish, nowMs } = problem
-  const endMs = wishEnd(problem)
-  const phase = (wish.kind === 'mix' || wish.kind === 'habit' ? endMs : 0) % stepMs
-  const earliest = Math.max(nowMs, endMs - LONGEST_HOURS * MS_PER_HOUR)
-  const fromMs = Math.ceil((earliest - phase) / stepMs) * stepMs + phase
-  return { count: Math.max(Math.floor((endMs - fromMs) / stepMs) + 1, 0), at: (k) => fromMs + k * stepMs, stepMs }
-}
-
-/** For each kind of proof, the best rest of the day from each moment on; null where there is none. */
-function restsOf(problem: PlanProblem, trouble: Trouble, grid: Grid): (Rest | null)[][] {
-  const { wish, course, proofs, dough, doughPlace } = problem
-  const jar = problem.build.seed.jar
-  const fixed = wish.kind === 'mix' || wish.kind === 'habit'
-  return proofs.map((proof) => {
-    const wanted: DoughCourse = { ...course, proof }
-    const table = lineTable(
-      (ms): readonly [number, number] | null => {
-        const { bulkHours, proofHours } = doughPace(doughAt(dough, ms, doughPlace.standing), wanted, jar)
-        return bulkHours === null || proofHours === null ? null : [bulkHours, proofHours]
-      },
-      grid.at(0),
-      grid.at(grid.count - 1)
-    )
-    return Array.from({ length: grid.count }, (_, k) => {
-      if (fixed && k !== grid.count - 1) return null
-      const found = table(grid.at(k))
-      return found === null ? null : bestRest(trouble, wanted, grid, grid.at(k), { bulkHours: found[0], proofHours: found[1] })
-    })
-  })
-}
-
-function bestRest(trouble: Trouble, wanted: DoughCourse, grid: Grid, mixMs: number, pace: DoughPace): Rest | null {
-  let best: Rest | null = null
-  let morning = { shapeMs: Number.NaN, cost: 0 }
-  for (const course of coursesTried(wanted)) {
-    const first = courseTimes(course, mixMs, pace)
-    if (first === null) continue
-    if (first.shapeMs !== morning.shapeMs) morning = { shapeMs: first.shapeMs, cost: trouble.ofMorning(first) }
-    if (morning.cost === Number.POSITIVE_INFINITY) continue
-    // Nothing of the oven can make up for a morning that is dearer than a whole day.
-    if (best !== null && morning.cost >= best.cost) continue
-    for (const [day, times] of daysOf(course, first, grid.stepMs)) {
-      const cost = morning.cost + trouble.ofOven(day, times)
-      if (cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = { cost, course: day, times, pace }
-    }
-  }
-  return best
-}
-
-/** A course with its stretches. */
-export function coursesTried(wanted: DoughCourse): DoughCourse[] {
-  return BULK_STRETCHES.flatMap((bulkStretch) =>
-    (wanted.proof.kind === 'warm' ? PROOF_STRETCHES : [1]).map((proofStretch) => ({ ...wanted, bulkStretch, proofStretch }))
-  )
-}
-
-/** Days of a course whose dough is mixed and shaped: one where the proof is warm, one for each moment of the oven where it is cold. */
-export function daysOf(course: DoughCourse, times: CourseTimes, stepMs: number): [DoughCourse, CourseTimes][] {
-  if (course.proof.kind === 'warm') return [[course, times]]
-  const days: [DoughCourse, CourseTimes][] = []
-  const first = Math.ceil((times.proofMs + STRETCH.coldHours[0] * MS_PER_HOUR) / stepMs) * stepMs
-  for (let bakeMs = first; bakeMs <= times.proofMs + LONGEST_COLD_HOURS * MS_PER_HOUR; bakeMs += stepMs)
-    days.push([{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / MS_PER_HOUR } }, timesOfBake(course, { ...times, bakeMs })])
-  return days
-}
-
-/** Moments at which the strength of a culture is looked at first; between two alike it is taken to be the same, h. */
-const STRENGTH_EVERY_HOURS = 4
-
-/** Wake-up feeds that the culture would want at each moment. */
-function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
-  const wanted = new Int32Array(grid.count)
-  const { line, jar } = build.seed
-  if (line === null) return wanted
-  const at = (k: number) => WAKE_UP_RATIOS[strengthOf(cultureAt(line, grid.at(k), jar))].length
-  const every = Math.max(Math.round((STRENGTH_EVERY_HOURS * MS_PER_HOUR) / grid.stepMs), 1)
-  wanted[0] = at(0)
-  for (let from = 0; from < grid.count - 1; from += every) {
-    const to = Math.min(from + every, grid.count - 1)
-    wanted[to] = at(to)
-    const alike = wanted[from] === wanted[to]
-    for (let k = from + 1; k < to; k++) wanted[k] = alike ? (wanted[to] as number) : at(k)
-  }
-  return wanted
-}
-
-/** A way to the seed of the last build. */
-interface Way {
-  readonly name: string
-  readonly seed: PlanStage['seed']
-  readonly ready: Ready | null
-  /** How many ways there are. */
-  readonly of: number
-}
-
-/** Ways to the seed: straight from the jar, after wake-up feeds, after a first build. */
-function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, exact: Exact, wanted: Int32Array): Generator<Way, void> {
-  const most = wanted.reduce((m, n) => Math.max(m, n), 0)
-  const of = 2 + most
-  yield { name: 'jar', seed: 'jar', ready: null, of }
-  const tableFrom = grid.at(0)
-  const tableTo = grid.at(grid.count - 1)
-  const optionsOf = (kind: 'wake' | 'first build', seed: PlanStage['seed']): Option[] =>
-    FIRST_RATIOS.flatMap((flourPerSeed) =>
-      firstPlaces(problem).map((place): Option => {
-        const stage: PlanStage = { kind, flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }
-        return { stage, table: windowTable(problem, stage, tableFrom, tableTo) }
-      })
-    )
-  yield { name: 'first build', seed: 'ripe', ready: stageReady(trouble, grid, exact, optionsOf('first build', 'jar'), null, wanted, 1), of }
-  if (most === 0) return
-  const fromJar = optionsOf('wake', 'jar')
-  const ripe = most > 1 ? optionsOf('wake', 'ripe') : []
-  for (let feeds = 1; feeds <= most; feeds++) {
-    let ready = stageReady(trouble, grid, exact, fromJar, null, wanted, feeds)
-    for (let fed = 1; fed < feeds; fed++) ready = stageReady(trouble, grid, exact, ripe, ready, wanted, feeds)
-    yield { name: `wake ${feeds}`, seed: 'ripe', ready, of }
-  }
-}
-
-/**
- * What a stage makes ready at each moment, from what was ready before it.
- * @param feeds how many the whole way has: those the culture wants besides are missing
- */
-function stageReady(trouble: Trouble, grid: Grid, exact: Exact, options: readonly Option[], before: Ready | null, wanted: Int32Array, feeds: number): Ready {
-  const cost = new Float64Array(grid.count).fill(Number.POSITIVE_INFINITY)
-  const start = new Int32Array(grid.count)
-  const option = new Int32Array(grid.count)
-  const perStep = MS_PER_HOUR / grid.stepMs
-  options.forEach(({ stage, table }, i) => {
-    for (let s = 0; s < grid.count; s++) {
-      const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)
-      if (seedCost === Number.POSITIVE_INFINITY) continue
-      const read = table(grid.at(s))
-      // Only one way to each moment is kept, so a window whose edge lies by a moment of the grid is reckoned exactly.
-      const window =
-        read !== null && (besideGrid(s + read.opens * perStep, perStep) || besideGrid(s + usedUntil(read) * perStep, perStep)) ? exact(stage, grid.at(s)) : read
-      const own = window === null ? Number.POSITIVE_INFINITY : trouble.ofStage(stage, grid.at(s))
-      if (window === null || own === Number.POSITIVE_INFINITY) continue
-      const last = Math.min(Math.floor(s + usedUntil(window) * perStep), grid.count - 1)
-      for (let t = Math.ceil(s + window.opens * perStep); t <= last; t++) {
-        const all = seedCost + own + trouble.ofUse(window, (t - s) / perStep)
-        if (all < (cost[t] as number)) {
-          cost[t] = all
-          start[t] = s
-          option[t] = i
-        }
-      }
-    }
-  })
-  return { cost, start, option, options, before }
-}
-
-/** Places in which wake-up feeds and first builds stand: where the plan stands, and the warmest. */
-function firstPlaces({ places, placeId }: PlanProblem): PlanPlace[] {
-  const warm = buildPlaces(places)
-  const own = warm.find((p) => p.id === placeId)
-  const warmest = warm.at(-1)
-  return [own, warmest].filter((p, i, all): p is PlanPlace => p !== undefined && all.indexOf(p) === i)
-}
-
-/** Places in which a levain ripens, the coolest first. */
-const buildPlaces = (places: readonly PlanPlace[]) => places.filter((p) => !isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)
-
-/** Last builds that are tried, those where the plan stands first. */
-export function lastStages(problem: PlanProblem, seed: PlanStage['seed']): PlanStage[] {
-  const { places, placeId, ratios, mixTemps, build } = problem
-  const own = (place: PlanPlace) => Number(place.id !== placeId)
-  const warm = buildPlaces(places).sort((a, b) => own(a) - own(b))
-  const tried = ratios.filter((ratio) => seed === 'jar' || ratio <= MOST_SECOND_RATIO)
-  const plain = mixTemps.flatMap((mixTempC) =>
-    warm.flatMap((place) => tried.map((flourPerSeed): PlanStage => ({ kind: 'build', flourPerSeed, place, mixTempC, chill: null, seed })))
-  )
-  const first = plain.filter((s) => s.place.id === placeId && s.mixTempC === build.mixTempC)
-  const cold = places.filter((p) => isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)[0]
-  return [...first, ...plain.filter((s) => !first.includes(s)), ...(cold === undefined ? [] : heldStages(problem, seed, warm, cold))]
-}
-
-/** Builds that ripen to their fit moment and are held in the cold then: what is put there before it has opened hardly opens. */
-function heldStages(problem: PlanProblem, seed: PlanStage['seed'], warm: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
-  const atMs = (problem.nowMs + wishEnd(problem)) / 2
-  return problem.ratios
-    .filter((ratio) => HELD_RATIOS.some((held) => held === ratio))
-    .flatMap((flourPerSeed) =>
-      warm.slice(0, 2).flatMap((place): PlanStage[] => {
-        const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }
-        const made = makeStage(problem, stage, atMs)
-        return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.fit * 4) / 4, place: cold } }]
-      })
-    )
-}
-
-/** Which part of which day each moment falls into. */
-function partsOfDay({ timeZone }: PlanProblem, grid: Grid): Int32Array {
-  return Int32Array.from({ length: grid.count }, (_, k) => {
-    const local = new TZDate(grid.at(k), timeZone)
-    return local.getDate() * PARTS_PER_DAY + Math.floor(((local.getHours() + 2) % 24) / (24 / PARTS_PER_DAY))
-  })
-}
-
 /** Tries a build at every start with every mix in its window, and keeps the best of each kind of day. */
 function tryBuild(
   problem: PlanProblem,
@@ -365,7 +108,7 @@ function tryBuild(
     const seedCost = ready === null ? trouble.ofMissing(wanted[s] as number) : (ready.cost[s] as number)
     if (seedCost === Number.POSITIVE_INFINITY) continue
     const startMs = grid.at(s)
-    const window = widened(table(startMs))
+    const window = readOff.widened(table(startMs))
     if (window === null) continue
     const first = Math.ceil(s + window.opens * perStep)
     const last = Math.min(Math.floor(s + window.closes * perStep), grid.count - 1)
@@ -422,53 +165,6 @@ function plansOf(problem: PlanProblem, trouble: Trouble, grid: Grid, best: Best,
 
 const bucketOf = (flourPerSeed: number) => (flourPerSeed <= 2 ? 0 : flourPerSeed <= 5 ? 1 : 2)
 
-/** What is read off straight lines may be so far off, h: candidates beside a window are kept until they have been reckoned exactly. */
-const READ_OFF_HOURS = 0.02
-
-/** Whether a place between two moments of the grid is so near one that what was read off may lie on its other side. */
-const besideGrid = (place: number, perStep: number) => Math.abs(place - Math.round(place)) < READ_OFF_HOURS * perStep
-
-const widened = (window: FitWindow | null): FitWindow | null =>
-  window === null ? null : { ...window, opens: window.opens - READ_OFF_HOURS, closes: window.closes + READ_OFF_HOURS }
-
-type Exact = (stage: PlanStage, startMs: number) => FitWindow
-
-/** Windows reckoned exactly, each once. */
-function exactWindows(problem: PlanProblem): Exact {
-  const known = new Map<PlanStage, Map<number, FitWindow>>()
-  return (stage, startMs) => {
-    const of = known.get(stage) ?? new Map<number, FitWindow>()
-    known.set(stage, of)
-    const there = of.get(startMs) ?? makeStage(problem, stage, startMs)?.window ?? NEVER
-    of.set(startMs, there)
-    return there
-  }
-}
-
-const NEVER: FitWindow = { opens: Number.POSITIVE_INFINITY, fit: Number.POSITIVE_INFINITY, closes: Number.POSITIVE_INFINITY }
-
-/**
- * A plan that was found, its dough reckoned with the levain as it will be: the search takes it to be ripe.
- * @param levain what the plan's last stage becomes
- * @returns null where the rest of the day keeps no limits then
- */
-export function refinePlan(problem: PlanProblem, plan: DayPlan, levain: BatchLine): DayPlan | null {
-  const { dough, doughPlace, build } = problem
-  const trouble = troubleOf(problem, plan.violations.length > 0)
-  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === plan.course.proof.kind) ?? plan.course.proof }
-  const mixed = doughAt(dough, plan.mixMs, doughPlace.standing)
-  const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
-  const rest = bestRest(trouble, wanted, gridOf(problem), plan.mixMs, pace)
-  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest, missingFeeds(problem, plan.stages))
-}
-
-/** Feeds that the culture would want besides those of a plan. */
-function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
-  const { line, jar } = build.seed
-  const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, stages[0]?.startMs ?? 0, jar))].length
-  return wanted - (stages.length - 1)
-}
-
 /** A candidate as a plan: its stages followed back, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
 function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, start, mix, rest, before }: Candidate, exact: Exact): DayPlan {
   const stages: TimedPlanStage[] = [{ stage: option.stage, startMs: grid.at(start), window: exact(option.stage, grid.at(start)) }]
@@ -481,63 +177,4 @@ function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, st
     ready = ready.before
   }
   return weighPlan(problem, trouble, stages, grid.at(mix), rest, missingFeeds(problem, stages))
-}
-
-/** Sums what a plan costs, part by part, and names the limits it breaks. */
-export function weighPlan(
-  problem: PlanProblem,
-  trouble: Trouble,
-  stages: readonly TimedPlanStage[],
-  mixMs: number,
-  { course, times, pace }: Omit<Rest, 'cost'>,
-  missingFeeds: number
-): DayPlan {
-  const because: Partial<Record<CostPart, number>> = {}
-  const collect = (part: CostPart, cost: number) => {
-    if (cost > 0) because[part] = (because[part] ?? 0) + cost
-  }
-  let cost = trouble.ofMissing(missingFeeds, collect) + trouble.ofMorning(times, collect) + trouble.ofOven(course, times, collect)
-  stages.forEach(({ stage, startMs, window }, i) => {
-    cost += trouble.ofStage(stage, startMs, collect)
-    const next = stages[i + 1]
-    if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / MS_PER_HOUR, collect)
-  })
-  const last = stages.at(-1) as TimedPlanStage
-  cost += trouble.ofMix(last.stage, last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
-  return {
-    stages,
-    mixMs,
-    course,
-    pace,
-    times,
-    chance: trouble.chanceOfMix(last.stage, last.window, last.startMs, mixMs),
-    cost,
-    because,
-    violations: violationsOf(problem, tasksOfPlan({ stages, times }), times, staysOfPlan(problem, { stages, mixMs, course, times }))
-  }
-}
-
-/** All that a plan asks of the baker, in the order of time. */
-export function tasksOfPlan({ stages, times }: Pick<DayPlan, 'stages' | 'times'>): Task[] {
-  return [
-    ...stages.flatMap(({ stage, startMs }): Task[] => [
-      { step: stage.kind, fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' },
-      ...(stage.chill === null
-        ? []
-        : [{ step: 'chill' as const, fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' as const }])
-    ]),
-    ...tasksOfDough(times)
-  ]
-}
-
-/** Where levain and dough of a plan stand. */
-function staysOfPlan(
-  problem: PlanProblem,
-  { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>
-): (Interval & { placeId: string })[] {
-  const last = stages.at(-1) as TimedPlanStage
-  return [
-    { placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs },
-    { placeId: problem.doughPlace.id, fromMs: mixMs, toMs: course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }
-  ]
 }

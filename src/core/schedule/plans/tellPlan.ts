@@ -6,7 +6,7 @@ import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
 import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
-import { refinePlan, tasksOfPlan } from './searchPlans'
+import { refinePlan, tasksOfPlan } from './weighPlan'
 import { buildOfStage, flourOfStage, makeStage } from './windows'
 
 const MS_PER_HOUR = 3_600_000
@@ -45,7 +45,7 @@ export interface Told {
  * How little is known of the pace of a build: sd of the logarithm of the hours to its fit moment, the kitchen 2 °C off.
  * @param line the build as it is planned
  */
-export function paceSpread(line: BatchLine, belief: JarBelief, school: School): number {
+function paceSpread(line: BatchLine, belief: JarBelief, school: School): number {
   const vessel = vesselOf(line, belief.centre)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
   const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones), count: SPREAD_DRAWS, roomSdC: KITCHEN_OFF_K })
@@ -76,7 +76,7 @@ export function rankPlans(told: readonly { readonly plan: DayPlan; readonly told
 const LEAST_CHANCE = 0.5
 
 /** The batches of a plan, each seeded from the one before. */
-export function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>): readonly (BatchLine | null)[] {
+function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>): readonly (BatchLine | null)[] {
   let before: BatchLine | null | undefined
   return stages.map(({ stage, startMs }, i) => {
     before = makeStage(problem, stage, startMs, i === 0 ? undefined : before)?.line ?? null

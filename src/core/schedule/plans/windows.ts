@@ -101,7 +101,7 @@ const TRIED = [0.13, 0.49, 0.87] as const
  * @param toMs last moment
  * @returns the figures at any moment between; null beside a moment without any
  */
-export function lineTable<Figures extends readonly number[]>(
+export function curveTable<Figures extends readonly number[]>(
   reckon: (ms: number) => Figures | null,
   fromMs: number,
   toMs: number
@@ -155,7 +155,7 @@ export function windowTable(problem: PlanProblem, stage: PlanStage, fromMs: numb
     const made = makeStage(problem, stage, ms)
     return made === null ? null : [made.window.opens, made.window.fit, made.window.closes]
   }
-  const table = lineTable(reckon, fromMs, toMs)
+  const table = curveTable(reckon, fromMs, toMs)
   return (startMs) => {
     const found = table(startMs)
     return found === null ? null : { opens: found[0], fit: found[1], closes: found[2] }

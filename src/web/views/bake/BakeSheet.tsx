@@ -87,11 +87,11 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), cultures)
     return plannedHill(shown, solved, cultures, forecast)
   }, [bake, plan, judged, cultures, solved, forecast])
+  const facts = useMemo(() => stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures), [bake, plan, solved, judged, here, cultures])
   const day = useMemo(() => {
-    const facts = stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures)
     const times = dayOfDough(facts, expectedMixMs(facts, minute))
     return times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
-  }, [bake, plan, solved, judged, here, cultures, minute])
+  }, [facts, minute])
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day?.times ?? null)]), [hill, plan, day])
   const height = narrow ? 236 : 244
   const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
@@ -126,6 +126,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     solved,
     forecast,
     judged,
+    facts,
     belief: beliefIn(cultures.beliefs, plan.jarId),
     jars,
     jar: jars.find((j) => j.id === plan.jarId),

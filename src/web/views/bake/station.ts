@@ -1,5 +1,5 @@
 import type { Bake, Jar, Plan } from '../../../contract'
-import type { BakeState, Forecast, JarBelief, SolvedBake } from '../../../core'
+import type { BakeState, Forecast, JarBelief, SolvedBake, StepFacts } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 import type { PlanPatch } from './usePlanDraft'
 
@@ -17,6 +17,8 @@ export interface StationProps {
   readonly solved: SolvedBake | null
   readonly forecast: Forecast | undefined
   readonly judged: Judged | undefined
+  /** What its steps hang on. */
+  readonly facts: StepFacts
   /** What is believed of the jar it is seeded from. */
   readonly belief: JarBelief
   readonly jars: readonly Jar[]

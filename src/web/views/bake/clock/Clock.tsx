@@ -2,7 +2,7 @@ import { Button, Group } from '@mantine/core'
 import { useMediaQuery } from '@mantine/hooks'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type MovableStep, type Plan, plannedSteps, planProblemOf, stepFactsOf, takePlan } from '../../../../contract'
+import { type MovableStep, type Plan, plannedSteps, planProblemOf, takePlan } from '../../../../contract'
 import { type BreadWish, type CourseTimes, type DayPlan, dayOfDough, expectedMixMs, type PlanProblem, stepsOf } from '../../../../core'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
@@ -34,7 +34,7 @@ const FIVE_MINUTES = 300_000
 
 /** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
 export function Clock(props: StationProps) {
-  const { bake, plan, edit, solved, judged, frozen, state, now, belief } = props
+  const { bake, plan, edit, solved, facts, frozen, state, now, belief } = props
   const here = useKitchen()
   const { kitchen } = here
   const { cultures } = useCultures()
@@ -44,12 +44,8 @@ export function Clock(props: StationProps) {
   const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
   const mixMs = Date.parse(plan.mixAt)
-  const facts = useMemo(
-    () => (cultures === undefined ? null : stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures)),
-    [bake, plan, solved, judged, here, cultures]
-  )
-  const steps = useMemo(() => (facts === null ? [] : stepsOf(facts, now)), [facts, now])
-  const times = facts === null ? null : dayOfDough(facts, expectedMixMs(facts, now))
+  const steps = useMemo(() => stepsOf(facts, now), [facts, now])
+  const times = dayOfDough(facts, expectedMixMs(facts, now))
   const wish: BreadWish =
     loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: Date.parse(plan.bread.at) })
   const others = useMemo(() => (days ?? []).filter((day) => day.bake.id !== bake.id).map((day) => day.claim), [days, bake.id])
@@ -76,7 +72,7 @@ export function Clock(props: StationProps) {
   }
   const held = heldOf(build, plan.mixAt)
   const move = (step: MovableStep, toMs: number) => {
-    const day = times === null || facts?.dough == null ? null : { times, pace: facts.dough.pace }
+    const day = times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
     const moved = moveOfDay(props, held, day, step, Math.max(toMs, now), 'start')
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
     if (moved.ok) edit(moved.patch)
@@ -124,7 +120,7 @@ export function Clock(props: StationProps) {
             <StandCard {...props} />
           </fieldset>
           <DriversCard {...props} />
-          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} mixMs={facts === null ? mixMs : expectedMixMs(facts, now)} />}
+          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} mixMs={expectedMixMs(facts, now)} />}
           <Group>
             {build !== null && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">

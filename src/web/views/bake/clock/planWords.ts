@@ -18,7 +18,7 @@ import {
 import { near } from '../../../parts/words'
 
 /** Which part of the day a moment falls into, in a word. */
-export function partOfDay(ms: number, timeZone: string): string {
+function partOfDay(ms: number, timeZone: string): string {
   const hour = new TZDate(ms, timeZone).getHours()
   if (hour < 5) return 'night'
   if (hour < 11) return 'morning'

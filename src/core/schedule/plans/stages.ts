@@ -1,0 +1,57 @@
+import { isCold } from '../../jars/condition'
+import type { PlanPlace, PlanProblem, PlanStage } from './problem'
+import { wishEnd } from './trouble'
+import { makeStage } from './windows'
+
+/** Flour per seed of wake-up feeds and first builds that are tried. */
+const FIRST_RATIOS = [1, 2, 4] as const
+/** Seeds for a last build that was fed or built before: no more food than this for a quick one. */
+const MOST_SECOND_RATIO = 5
+/** Ratios whose levain is put into the cold to hold it. */
+const HELD_RATIOS = [2, 3, 5] as const
+
+/** Feeds or first builds that are tried. */
+export function firstStages(problem: PlanProblem, kind: 'wake' | 'first build', seed: PlanStage['seed']): PlanStage[] {
+  return FIRST_RATIOS.flatMap((flourPerSeed) =>
+    firstPlaces(problem).map((place): PlanStage => ({ kind, flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }))
+  )
+}
+
+/** Places in which wake-up feeds and first builds stand: where the plan stands, and the warmest. */
+function firstPlaces({ places, placeId }: PlanProblem): PlanPlace[] {
+  const warm = buildPlaces(places)
+  const own = warm.find((p) => p.id === placeId)
+  const warmest = warm.at(-1)
+  return [own, warmest].filter((p, i, all): p is PlanPlace => p !== undefined && all.indexOf(p) === i)
+}
+
+/** Places in which a levain ripens, the coolest first. */
+const buildPlaces = (places: readonly PlanPlace[]) => places.filter((p) => !isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)
+
+/** Last builds that are tried, those where the plan stands first. */
+export function lastStages(problem: PlanProblem, seed: PlanStage['seed']): PlanStage[] {
+  const { places, placeId, ratios, mixTemps, build } = problem
+  const own = (place: PlanPlace) => Number(place.id !== placeId)
+  const warm = buildPlaces(places).sort((a, b) => own(a) - own(b))
+  const tried = ratios.filter((ratio) => seed === 'jar' || ratio <= MOST_SECOND_RATIO)
+  const plain = mixTemps.flatMap((mixTempC) =>
+    warm.flatMap((place) => tried.map((flourPerSeed): PlanStage => ({ kind: 'build', flourPerSeed, place, mixTempC, chill: null, seed })))
+  )
+  const first = plain.filter((s) => s.place.id === placeId && s.mixTempC === build.mixTempC)
+  const cold = places.filter((p) => isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)[0]
+  return [...first, ...plain.filter((s) => !first.includes(s)), ...(cold === undefined ? [] : heldStages(problem, seed, warm, cold))]
+}
+
+/** Builds that ripen to their fit moment and are held in the cold then: what is put there before it has opened hardly opens. */
+function heldStages(problem: PlanProblem, seed: PlanStage['seed'], warm: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
+  const atMs = (problem.nowMs + wishEnd(problem)) / 2
+  return problem.ratios
+    .filter((ratio) => HELD_RATIOS.some((held) => held === ratio))
+    .flatMap((flourPerSeed) =>
+      warm.slice(0, 2).flatMap((place): PlanStage[] => {
+        const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }
+        const made = makeStage(problem, stage, atMs)
+        return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.fit * 4) / 4, place: cold } }]
+      })
+    )
+}

@@ -1,0 +1,90 @@
+import { type BatchLine, cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { type DoughCourse, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
+import type { Interval } from '../nights'
+import { gridOf } from './grid'
+import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
+import { bestRest, type Rest } from './rests'
+import { type Trouble, troubleOf, violationsOf } from './trouble'
+
+const MS_PER_HOUR = 3_600_000
+
+/** Sums what a plan costs, part by part, and names the limits it breaks. */
+export function weighPlan(
+  problem: PlanProblem,
+  trouble: Trouble,
+  stages: readonly TimedPlanStage[],
+  mixMs: number,
+  { course, times, pace }: Omit<Rest, 'cost'>,
+  missingFeeds: number
+): DayPlan {
+  const because: Partial<Record<CostPart, number>> = {}
+  const collect = (part: CostPart, cost: number) => {
+    if (cost > 0) because[part] = (because[part] ?? 0) + cost
+  }
+  let cost = trouble.ofMissing(missingFeeds, collect) + trouble.ofMorning(times, collect) + trouble.ofOven(course, times, collect)
+  stages.forEach(({ stage, startMs, window }, i) => {
+    cost += trouble.ofStage(stage, startMs, collect)
+    const next = stages[i + 1]
+    if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / MS_PER_HOUR, collect)
+  })
+  const last = stages.at(-1) as TimedPlanStage
+  cost += trouble.ofMix(last.stage, last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
+  return {
+    stages,
+    mixMs,
+    course,
+    pace,
+    times,
+    chance: trouble.chanceOfMix(last.stage, last.window, last.startMs, mixMs),
+    cost,
+    because,
+    violations: violationsOf(problem, tasksOfPlan({ stages, times }), times, staysOfPlan(problem, { stages, mixMs, course, times }))
+  }
+}
+
+/** All that a plan asks of the baker, in the order of time. */
+export function tasksOfPlan({ stages, times }: Pick<DayPlan, 'stages' | 'times'>): Task[] {
+  return [
+    ...stages.flatMap(({ stage, startMs }): Task[] => [
+      { step: stage.kind, fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' },
+      ...(stage.chill === null
+        ? []
+        : [{ step: 'chill' as const, fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' as const }])
+    ]),
+    ...tasksOfDough(times)
+  ]
+}
+
+/** Where levain and dough of a plan stand. */
+function staysOfPlan(
+  problem: PlanProblem,
+  { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>
+): (Interval & { placeId: string })[] {
+  const last = stages.at(-1) as TimedPlanStage
+  return [
+    { placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs },
+    { placeId: problem.doughPlace.id, fromMs: mixMs, toMs: course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }
+  ]
+}
+
+/**
+ * A plan that was found, its dough reckoned with the levain as it will be: the search takes it to be ripe.
+ * @param levain what the plan's last stage becomes
+ * @returns null where the rest of the day keeps no limits then
+ */
+export function refinePlan(problem: PlanProblem, plan: DayPlan, levain: BatchLine): DayPlan | null {
+  const { dough, doughPlace, build } = problem
+  const trouble = troubleOf(problem, plan.violations.length > 0)
+  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === plan.course.proof.kind) ?? plan.course.proof }
+  const mixed = doughAt(dough, plan.mixMs, doughPlace.standing)
+  const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
+  const rest = bestRest(trouble, wanted, gridOf(problem), plan.mixMs, pace)
+  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest, missingFeeds(problem, plan.stages))
+}
+
+/** Feeds that the culture would want besides those of a plan. */
+export function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
+  const { line, jar } = build.seed
+  const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, stages[0]?.startMs ?? 0, jar))].length
+  return wanted - (stages.length - 1)
+}
