@@ -1,4 +1,4 @@
-import { type BreadWish, BUILT_IN_INGREDIENTS, findPlans, offerPlans, pantryOf, restedSeed, stepsOf, UNKNOWN_JAR } from '../core'
+import { type BreadWish, BUILT_IN_INGREDIENTS, findPlans, offerPlans, pantryOf, restedSeed, stepsOf, UNKNOWN_JAR, withRoom } from '../core'
 import { stepFactsOf } from './bakeDay'
 import { type Bake, courseFor, type Plan } from './bakes'
 import { type Jar, lineToWire } from './jars'
@@ -85,7 +85,7 @@ function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<ty
 test('a way that is taken is the plan then: the same start, mix, bake and feeds, to the minute', () => {
   for (const coldDays of [0, 8]) {
     const { cultures, problem } = asked(coldDays)
-    const found = offerPlans(problem, findPlans(problem), UNKNOWN_JAR).map((offer) => offer.plan)
+    const found = offerPlans(problem, findPlans(withRoom(problem)), UNKNOWN_JAR).map((offer) => offer.plan)
     expect(found.length).toBeGreaterThan(1)
     for (const way of found) {
       const taken = { ...plan, ...takePlan(plan, problem, way, kitchen) }

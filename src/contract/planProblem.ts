@@ -93,10 +93,11 @@ export function planProblemOf(
 ): PlanProblem | null {
   const { kitchen, pantry } = stocked
   // The jar as it stands: what an earlier plan would have fed it does not count.
-  const build = (plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs))?.build
+  const bare = plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs)
+  const build = bare?.build
   const jar = cultures.jars.find((j) => j.id === plan.jarId)
   const course = plan.course
-  const dough = doughOf(bake, plan, solved, stocked, Date.parse(plan.mixAt))
+  const dough = doughOf(bake, plan, bare, stocked, Date.parse(plan.mixAt))
   if (build === null || build === undefined || jar === undefined || course === null || dough === null) return null
   const mixMs = Date.parse(plan.mixAt)
   const placeOf = (id: string, tempC: number): PlanPlace => ({ id, standing: standingIn(kitchen, id, tempC, mixMs) })

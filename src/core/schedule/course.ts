@@ -131,9 +131,16 @@ function firstAt(curve: RiseCurve, gas: number): number | null {
   return null
 }
 
-/** The same dough mixed at another time and standing elsewhere; its levain counts as ripe. */
+/** The same dough mixed at another time and standing elsewhere; its levain is then as old as it was, from what it was seeded with as that is by then. */
 export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing): BatchLine {
-  return { ...dough, startedAtMs: mixAtMs, stays: [{ fromMs: mixAtMs, ...standing }], parents: dough.parents.map((p) => ({ ...p, line: null })) }
+  const by = mixAtMs - dough.startedAtMs
+  const moved = (line: BatchLine): BatchLine => ({
+    ...line,
+    startedAtMs: line.startedAtMs + by,
+    stays: line.stays.map((stay) => ({ ...stay, fromMs: stay.fromMs + by }))
+  })
+  const parents = dough.parents.map((p) => ({ ...p, line: p.line === null ? null : moved(p.line) }))
+  return { ...dough, startedAtMs: mixAtMs, stays: [{ fromMs: mixAtMs, ...standing }], parents }
 }
 
 /** The moments of a dough's day, ms. */

@@ -36,7 +36,9 @@ import {
   type ToldPlan,
   type Verdict,
   vesselOf,
-  weightedQuantile
+  weightedQuantile,
+  withRipeLevain,
+  withRoom
 } from '../../core'
 
 /** A jar with what is believed of it. */
@@ -78,6 +80,22 @@ const breath = () => new Promise<void>((go) => setTimeout(go, 0))
 
 /** Learnings that were called off. */
 const stopped = new Set<string>()
+
+/** Runs a search to its end, letting others in between; null when it was called off. */
+async function searched(task: string, problem: PlanProblem, tell: (progress: SearchProgress) => void): Promise<readonly DayPlan[] | null> {
+  const search = searchPlans(problem)
+  let rested = performance.now()
+  for (;;) {
+    const next = search.next()
+    if (next.done) return next.value
+    tell(next.value)
+    if (performance.now() - rested > BREATH_MS) {
+      await breath()
+      rested = performance.now()
+    }
+    if (stopped.delete(task)) return null
+  }
+}
 
 const desk = {
   forecast: (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school),
@@ -128,21 +146,14 @@ const desk = {
     tell: (progress: SearchProgress) => void
   ): Promise<FoundPlans | null> => {
     const asked = { ...problem, spread: spreadsOf(line, belief, problem.school) }
-    const search = searchPlans(asked)
-    let rested = performance.now()
-    for (;;) {
-      const next = search.next()
-      if (next.done) {
-        const plans = offerPlans(asked, next.value, belief)
-        return { problem: asked, plans, mendings: plans.length > 0 ? null : mendPlans(asked) }
-      }
-      tell(next.value)
-      if (performance.now() - rested > BREATH_MS) {
-        await breath()
-        rested = performance.now()
-      }
-      if (stopped.delete(task)) return null
+    // First with the levain as it is planned; where no day holds with that, with a lively one, as a jar that is woken makes it.
+    for (const tried of [withRoom(asked), withRipeLevain(withRoom(asked))]) {
+      const found = await searched(task, tried, tell)
+      if (found === null) return null
+      const plans = offerPlans(asked, found, belief)
+      if (plans.length > 0) return { problem: asked, plans, mendings: null }
     }
+    return { problem: asked, plans: [], mendings: mendPlans(asked) }
   },
   stop: (task: string): void => {
     stopped.add(task)

@@ -43,7 +43,7 @@ export interface PlanProblem {
   readonly course: DoughCourse
   /** Kinds of proof that are tried. */
   readonly proofs: readonly DoughCourse['proof'][]
-  /** The dough as it would be mixed, its levain ripe. */
+  /** The dough as it would be mixed, with the levain as it is planned now. */
   readonly dough: BatchLine
   readonly doughPlace: PlanPlace
   /** When there are no hands, and when nobody is at home. */

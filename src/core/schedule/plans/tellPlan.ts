@@ -84,12 +84,33 @@ function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>):
   })
 }
 
+/** What is reckoned anew may come out a little later: the search leaves so much room before a time that must be kept, ms. */
+const ROOM_MS = 10 * 60_000
+
+/** So near its window a mix is still in it, ms. */
+const BESIDE_MS = 15 * 60_000
+
+/** The problem as it is searched: with a little room before the bread is wanted, since the dough is reckoned anew for each plan. */
+export function withRoom(problem: PlanProblem): PlanProblem {
+  const { wish } = problem
+  return wish.kind === 'out' || wish.kind === 'eat' ? { ...problem, wish: { ...wish, atMs: wish.atMs - ROOM_MS } } : problem
+}
+
+/** The problem with a levain that is ripe and lively: what a jar that is woken first makes of a dough. */
+export function withRipeLevain(problem: PlanProblem): PlanProblem {
+  return { ...problem, dough: { ...problem.dough, parents: problem.dough.parents.map((p) => ({ ...p, line: null })) } }
+}
+
 /** Plans as they are offered: each reckoned anew with its own levain, told, and ranked; those that keep no limits then are left out. */
 export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], belief: JarBelief): readonly { readonly plan: DayPlan; readonly told: ToldPlan }[] {
   const offered = plans.flatMap((plan) => {
     const levain = linesOfPlan(problem, plan).at(-1) ?? null
     const refined = levain === null ? null : refinePlan(problem, plan, levain)
-    return refined === null ? [] : [{ plan: refined, told: tellPlan(problem, refined, belief) }]
+    if (refined === null) return []
+    const told = tellPlan(problem, refined, belief)
+    // From what it is really seeded with it may be fit at another time: then it is no plan.
+    const fit = refined.mixMs >= told.window.fromMs - BESIDE_MS && refined.mixMs <= told.window.toMs + BESIDE_MS
+    return fit ? [{ plan: refined, told }] : []
   })
   return rankPlans(offered)
 }
