@@ -16,6 +16,7 @@ import {
   solveBuild,
   sourceLevain,
   stepsOf,
+  USUAL_COURSE,
   wakeGrams
 } from '../core'
 import { doughOf } from './bakeDay'
@@ -102,7 +103,7 @@ export function planProblemOf(
   const mixMs = Date.parse(plan.mixAt)
   const placeOf = (id: string, tempC: number): PlanPlace => ({ id, standing: standingIn(kitchen, id, tempC, mixMs) })
   const own = build.planned.seed
-  const problem = {
+  return {
     nowMs,
     timeZone: kitchen.timeZone,
     wish,
@@ -120,8 +121,7 @@ export function planProblemOf(
       pantry
     },
     course,
-    proofs:
-      course.proof.kind === 'warm' ? [course.proof, { kind: 'cold' as const, hours: 12 }] : [course.proof, { kind: 'warm' as const, gas: WARM_PROOF_GAS }],
+    proofs: course.proof.kind === 'warm' ? [course.proof, { kind: 'cold' as const, hours: 12 }] : [course.proof, USUAL_COURSE[plan.formula.doughKind].proof],
     dough,
     doughPlace: placeOf(course.placeId, course.tempC),
     busy: busyIn(kitchen, others, nowMs, nowMs + AHEAD_MS),
@@ -130,11 +130,7 @@ export function planProblemOf(
     spread: { jar: 0, ripe: 0 },
     gridMinutes: GRID_MINUTES
   }
-  return problem
 }
-
-/** A warm proof where only a cold one was planned: g gained after shaping. */
-const WARM_PROOF_GAS = 0.35
 
 /** A plan as it is once a way to it has been taken. */
 export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, course }: DayPlan, { places }: Kitchen): Partial<Plan> {

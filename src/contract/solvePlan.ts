@@ -1,10 +1,8 @@
 import {
-  type BatchLine,
   CUP_SIZES,
   foldBake,
-  gramsOfBlend,
   type JarBelief,
-  kindsOfGrams,
+  lineOfFeed,
   type NamedVessel,
   type Pantry,
   pantryOf,
@@ -94,15 +92,9 @@ function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }:
     const deed = deeds.get(stage.id)
     if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) continue
     const atMs = deed?.atMs ?? Date.parse(stage.at)
-    const line: BatchLine = {
-      startedAtMs: atMs,
-      flours: kindsOfGrams(Object.fromEntries(gramsOfBlend(jar.feed, stage.flourGrams).map((p) => [p.ingredientId, p.grams])), pantry),
-      waterGrams: stage.waterGrams,
-      saltGrams: 0,
-      mixTempC: plan.mixTempC,
-      stays: [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }],
-      parents: [{ grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }]
-    }
+    const kept = { grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }
+    const stays = [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }]
+    const line = lineOfFeed(kept, { feed: jar.feed, flourGrams: stage.flourGrams, waterGrams: stage.waterGrams, mixTempC: plan.mixTempC }, stays, pantry)
     const flourGrams = stage.flourGrams + stage.seedGrams / (1 + seed.hydration)
     const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams
     const made = { line, hydration: (grams - flourGrams) / flourGrams }

@@ -83,3 +83,8 @@ export async function saveKitchen(kitchen: Kitchen, edit: KitchenEdit): Promise<
     throw error
   }
 }
+
+/** What of a kitchen may be changed. */
+export function editOf({ id: _id, version: _version, demo: _demo, ...edit }: Kitchen): KitchenEdit {
+  return edit
+}

@@ -6,7 +6,7 @@ import { type Rest, restsOf } from './rests'
 import { feedsWanted, type Option, type Ready, type Way, waysTo } from './seeds'
 import { lastStages } from './stages'
 import { type Trouble, troubleOf } from './trouble'
-import { missingFeeds, weighPlan } from './weighPlan'
+import { weighPlan } from './weighPlan'
 import { windowTable } from './windows'
 
 const MINUTE = 60_000
@@ -176,5 +176,5 @@ function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, st
     stages.unshift({ stage: made.stage, startMs: grid.at(at), window: exact(made.stage, grid.at(at)) })
     ready = ready.before
   }
-  return weighPlan(problem, trouble, stages, grid.at(mix), rest, missingFeeds(problem, stages))
+  return weighPlan(problem, trouble, stages, grid.at(mix), rest)
 }

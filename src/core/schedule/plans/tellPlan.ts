@@ -2,6 +2,7 @@ import { sourceLevain } from '../../build/source'
 import { drawForecast, fitHours, horizonHours, type School, windowOf } from '../../ferment/forecast'
 import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
+import { isCold } from '../../jars/condition'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
@@ -142,14 +143,12 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
 
 /** The window where all places are so much warmer or colder; what is cold stays cold. */
 function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], school: School, offK: number): FitWindow | null {
-  const shifted = { ...line, stays: line.stays.map((stay) => (stay.tempC < COLD_C ? stay : { ...stay, tempC: stay.tempC + offK })) }
+  const shifted = { ...line, stays: line.stays.map((stay) => (isCold(stay.tempC) ? stay : { ...stay, tempC: stay.tempC + offK })) }
   const { milestones } = simulate(vesselOf(shifted, jar), jar, { untilHours: 240, stopPastPeak: true })
   const { opensHours, closesHours } = windowOf(milestones, school)
   const fit = fitHours(milestones, school)
   return opensHours === null || closesHours === null || fit === null ? null : { opens: opensHours, fit, closes: closesHours }
 }
-
-const COLD_C = 12
 
 /** Share of the draws whose window meets the time in which hands are there. */
 function chanceOf(line: BatchLine, belief: JarBelief, school: School, fromHours: number, toHours: number): number {

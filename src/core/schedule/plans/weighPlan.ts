@@ -14,14 +14,13 @@ export function weighPlan(
   trouble: Trouble,
   stages: readonly TimedPlanStage[],
   mixMs: number,
-  { course, times, pace }: Omit<Rest, 'cost'>,
-  missingFeeds: number
+  { course, times, pace }: Omit<Rest, 'cost'>
 ): DayPlan {
   const because: Partial<Record<CostPart, number>> = {}
   const collect = (part: CostPart, cost: number) => {
     if (cost > 0) because[part] = (because[part] ?? 0) + cost
   }
-  let cost = trouble.ofMissing(missingFeeds, collect) + trouble.ofMorning(times, collect) + trouble.ofOven(course, times, collect)
+  let cost = trouble.ofMissing(missingFeeds(problem, stages), collect) + trouble.ofMorning(times, collect) + trouble.ofOven(course, times, collect)
   stages.forEach(({ stage, startMs, window }, i) => {
     cost += trouble.ofStage(stage, startMs, collect)
     const next = stages[i + 1]
@@ -68,7 +67,7 @@ function staysOfPlan(
 }
 
 /**
- * A plan that was found, its dough reckoned with the levain as it will be: the search takes it to be ripe.
+ * A plan that was found, its dough reckoned with the plan's own levain: the search reckons every dough with the same.
  * @param levain what the plan's last stage becomes
  * @returns null where the rest of the day keeps no limits then
  */
@@ -79,11 +78,11 @@ export function refinePlan(problem: PlanProblem, plan: DayPlan, levain: BatchLin
   const mixed = doughAt(dough, plan.mixMs, doughPlace.standing)
   const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
   const rest = bestRest(trouble, wanted, gridOf(problem), plan.mixMs, pace)
-  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest, missingFeeds(problem, plan.stages))
+  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest)
 }
 
 /** Feeds that the culture would want besides those of a plan. */
-export function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
+function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
   const { line, jar } = build.seed
   const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, stages[0]?.startMs ?? 0, jar))].length
   return wanted - (stages.length - 1)

@@ -1,9 +1,9 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
 import { useState } from 'react'
-import { type Kitchen, type KitchenEdit, kitchenEditSchema } from '../../../contract'
+import { type KitchenEdit, kitchenEditSchema } from '../../../contract'
 import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
 import { Refusal } from '../../data/api'
-import { saveKitchen, useKitchen } from '../../data/kitchen'
+import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
 import { CalendarCard } from './CalendarCard'
@@ -123,8 +123,4 @@ export function KitchenRoom() {
       </div>
     </div>
   )
-}
-
-function editOf({ id: _id, version: _version, demo: _demo, ...edit }: Kitchen): KitchenEdit {
-  return edit
 }

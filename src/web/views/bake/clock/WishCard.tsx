@@ -5,7 +5,7 @@ import { IconSearch } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Plan } from '../../../../contract'
 import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
-import { saveKitchen, useKitchen } from '../../../data/kitchen'
+import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
 import { MomentField } from '../../../parts/MomentField'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -113,8 +113,7 @@ function NightLow() {
   const [low, setLow] = useState<number | null>(null)
   if (room === undefined || room.nightTempC !== null || room.tempC < MODEL.coldNoneC || room.surroundings !== 'air') return null
   const keep = (nightTempC: number) => {
-    const { id: _, version: __, demo: ___, ...edit } = kitchen
-    saveKitchen(kitchen, { ...edit, places: kitchen.places.map((p) => (p.id === room.id ? { ...p, nightTempC } : p)) }).catch(tellError)
+    saveKitchen(kitchen, { ...editOf(kitchen), places: kitchen.places.map((p) => (p.id === room.id ? { ...p, nightTempC } : p)) }).catch(tellError)
   }
   return (
     <Group mt="md" align="flex-end" gap="xs" wrap="nowrap">
