@@ -79,7 +79,7 @@ function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<ty
   const solved = solvePlan(wished, cultures, stocked, now)
   const problem = planProblemOf(bake, wished, solved, wish, cultures, stocked, now, others)
   if (problem === null) throw new Error('nothing to ask')
-  return { cultures, problem: { ...problem, spread: { jar: 0.25, ripe: 0.15 } } }
+  return { cultures, problem: { ...problem, spread: { jar: 0.25, fed: 0.15 } } }
 }
 
 test('a way that is taken is the plan then: the same start, mix, bake and feeds, to the minute', () => {

@@ -127,7 +127,7 @@ export function planProblemOf(
     busy: busyIn(kitchen, others, nowMs, nowMs + AHEAD_MS),
     oven: others.flatMap((o) => o.oven ?? []),
     full: kitchen.places.flatMap((p) => fullStretches(p, others)),
-    spread: { jar: 0, ripe: 0 },
+    spread: { jar: 0, fed: 0 },
     gridMinutes: GRID_MINUTES
   }
 }

@@ -48,8 +48,14 @@ export interface BatchLine {
   readonly material?: VesselMaterial
   /** Spread out and dried: it sleeps until it is wetted. */
   readonly dried?: boolean
-  /** What of other batches went in; `line` null: a culture of which only hydration is known, taken to have been ripe. */
-  readonly parents: readonly { readonly grams: number; readonly hydration: number; readonly flour: FlourKind; readonly line: BatchLine | null }[]
+  /** What of other batches went in; `line` null: a culture whose past is not known, taken to be as `state` says, or ripe. */
+  readonly parents: readonly {
+    readonly grams: number
+    readonly hydration: number
+    readonly flour: FlourKind
+    readonly line: BatchLine | null
+    readonly state?: CultureState
+  }[]
 }
 
 /** Contents of a batch with all that its parents brought, g. */
@@ -90,7 +96,7 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
   const contents = contentsOf(line)
   const seeds: SeedPart[] = line.parents.map((p) => ({
     flourGrams: p.grams / (1 + p.hydration),
-    state: p.line === null ? RIPE : cultureAt(p.line, line.startedAtMs, jar)
+    state: p.line === null ? (p.state ?? RIPE) : cultureAt(p.line, line.startedAtMs, jar)
   }))
   const fresh = Object.values(line.flours).reduce((sum, g) => sum + g, 0)
   const freshShare = fresh / contents.flourGrams

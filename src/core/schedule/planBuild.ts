@@ -2,6 +2,7 @@ import { type LadderStage, solveLadder } from '../build/ladder'
 import { type BuildProblem, flourPerSeedFor, ratioOf } from '../build/solveBuild'
 import { type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
 import type { OwnTraits } from '../dough/blend'
+import type { CultureState } from '../ferment/culture'
 import type { FlourKind, FloursByKind } from '../ferment/flours'
 import { fitHours, type School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
@@ -30,8 +31,8 @@ export interface PlannedBuild {
   readonly flours: FloursByKind
   /** How those flours differ from what their kinds do. */
   readonly own?: OwnTraits
-  /** The jar it is seeded from; `line` null: a ripe seed. */
-  readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly jar?: JarParameters }
+  /** The jar it is seeded from; `line` null: a seed as `state` says, or a ripe one. */
+  readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly state?: CultureState; readonly jar?: JarParameters }
   /** Where it will stand. */
   readonly place: Standing
   /** Moved on some hours after mixing: into the cold, into the warm. */
@@ -55,7 +56,7 @@ export interface LineMasses {
 export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: number): BatchLine {
   const { jar, older } = build.levain
   const parents = [
-    { grams: masses.seed, hydration: jar.hydration, flour: build.seed.flour, line: build.seed.line },
+    { grams: masses.seed, hydration: jar.hydration, flour: build.seed.flour, line: build.seed.line, state: build.seed.state },
     { grams: masses.older, hydration: older.hydration, flour: build.seed.flour, line: null }
   ]
   return {

@@ -1,9 +1,9 @@
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../jars/lineage'
 import { courseTimes, doughAt, doughPace } from '../schedule/course'
-import type { FitWindow, PlanProblem, PlanStage } from '../schedule/plans/problem'
+import { type FitWindow, type PlanProblem, type PlanStage, wishEnd } from '../schedule/plans/problem'
 import { coursesTried, daysOf } from '../schedule/plans/rests'
 import { lastStages } from '../schedule/plans/stages'
-import { type Trouble, troubleOf, usedUntil, wishEnd } from '../schedule/plans/trouble'
+import { type Trouble, troubleOf, usedUntil } from '../schedule/plans/trouble'
 import { makeStage } from '../schedule/plans/windows'
 
 const MINUTE = 60_000
@@ -39,8 +39,8 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
     return line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, ms, jar))].length
   })
   const costs: number[] = []
-  const finish = (seedCost: readonly number[], seed: PlanStage['seed']) => {
-    for (const stage of lastStages(problem, seed)) {
+  const finish = (seedCost: readonly number[], fedBefore: number) => {
+    for (const stage of lastStages(problem, fedBefore).flat()) {
       const windows = windowsOf(problem, stage, moments)
       moments.forEach((startMs, s) => {
         const window = windows[s] ?? null
@@ -58,16 +58,16 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
   }
   finish(
     wanted.map((feeds) => trouble.ofMissing(feeds)),
-    'jar'
+    0
   )
   const { placeId, places, build } = problem
   const warm = places.filter((p) => p.standing.tempC >= 12).sort((a, b) => a.standing.tempC - b.standing.tempC)
   const firstPlaces = [...new Set([warm.find((p) => p.id === placeId), warm.at(-1)])].flatMap((p) => p ?? [])
-  const readyFrom = (kind: 'first build' | 'wake', seed: PlanStage['seed'], seedCost: readonly number[]) => {
+  const readyFrom = (kind: 'first build' | 'wake', fedBefore: number, seedCost: readonly number[]) => {
     const ready = moments.map(() => Number.POSITIVE_INFINITY)
     for (const flourPerSeed of [1, 2, 4])
       for (const place of firstPlaces) {
-        const stage: PlanStage = { kind, flourPerSeed, place, mixTempC: build.mixTempC, chill: null, seed }
+        const stage: PlanStage = { kind, flourPerSeed, place, mixTempC: build.mixTempC, chill: null, fedBefore }
         windowsOf(problem, stage, moments).forEach((window, s) => {
           const startMs = moments[s] as number
           if (window === null) return
@@ -83,11 +83,11 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
     return ready
   }
   const missing = (feeds: number) => wanted.map((w) => trouble.ofMissing(w - feeds))
-  finish(readyFrom('first build', 'jar', missing(1)), 'ripe')
+  finish(readyFrom('first build', 0, missing(1)), 1)
   for (let feeds = 1; feeds <= Math.max(...wanted); feeds++) {
-    let ready = readyFrom('wake', 'jar', missing(feeds))
-    for (let fed = 1; fed < feeds; fed++) ready = readyFrom('wake', 'ripe', ready)
-    finish(ready, 'ripe')
+    let ready = readyFrom('wake', 0, missing(feeds))
+    for (let fed = 1; fed < feeds; fed++) ready = readyFrom('wake', fed, ready)
+    finish(ready, feeds)
   }
   costs.sort((a, b) => a - b)
   return { best: costs[0] ?? Number.POSITIVE_INFINITY, median: costs[Math.floor(costs.length / 2)] ?? Number.POSITIVE_INFINITY, count: costs.length }

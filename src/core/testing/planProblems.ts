@@ -71,7 +71,7 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
     busy: busyBetween(nowMs, nowMs + 8 * 24 * HOUR, hours),
     oven: [],
     full: [],
-    spread: { jar: 0.2, ripe: 0.15 },
+    spread: { jar: 0.2, fed: 0.15 },
     gridMinutes: 15,
     ...rest
   }
@@ -111,7 +111,7 @@ export function randomProblem(random: () => number): PlanProblem {
     mixTemps: [24],
     oven: random() < 0.4 ? [{ fromMs: ovenMs, toMs: ovenMs + HOUR }] : [],
     full: random() < 0.3 ? [{ placeId: 'warm', fromMs: nowMs, toMs: nowMs + hour(5, 30) * HOUR }] : [],
-    spread: { jar: between(0.15, 0.35), ripe: between(0.1, 0.2) },
+    spread: { jar: between(0.15, 0.35), fed: between(0.1, 0.2) },
     gridMinutes: 60
   })
 }

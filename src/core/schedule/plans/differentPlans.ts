@@ -24,11 +24,16 @@ export function differentPlans(plans: readonly DayPlan[]): DayPlan[] {
   return chosen
 }
 
+/** What of a plan makes it another one. */
+export interface Draft extends Pick<DayPlan, 'mixMs' | 'course'> {
+  readonly stages: readonly Pick<TimedPlanStage, 'stage' | 'startMs'>[]
+}
+
 /** Whether two plans are truly two: in how they are built, or in at least two of start, mix, ratio and place. */
-export function areDifferent(a: DayPlan, b: DayPlan): boolean {
-  const [x, y] = [a.stages.at(-1) as TimedPlanStage, b.stages.at(-1) as TimedPlanStage]
+export function areDifferent(a: Draft, b: Draft): boolean {
+  const [x, y] = [a.stages.at(-1) as Draft['stages'][number], b.stages.at(-1) as Draft['stages'][number]]
   const hours = (p: number, q: number) => Math.abs(p - q) / MS_PER_HOUR
-  const [firstA, firstB] = [a.stages[0] as TimedPlanStage, b.stages[0] as TimedPlanStage]
+  const [firstA, firstB] = [a.stages[0] as Draft['stages'][number], b.stages[0] as Draft['stages'][number]]
   if (a.stages.length !== b.stages.length) return true
   if ((x.stage.chill === null) !== (y.stage.chill === null)) return true
   if (a.course.proof.kind !== b.course.proof.kind) return true

@@ -1,17 +1,17 @@
 import type { FitWindow, PlanProblem, PlanStage } from './problem'
 import { makeStage } from './windows'
 
-/** What is read off a curve may be so far off, h: candidates beside a window are kept until they have been reckoned exactly. */
-const READ_OFF_HOURS = 0.02
+/** What is read off a curve may be so far off, h. */
+const READ_OFF_HOURS = 0.03
 
-/** Whether a place between two moments of the grid is so near one that what was read off may lie on its other side. */
-const isBeside = (place: number, perStep: number) => Math.abs(place - Math.round(place)) < READ_OFF_HOURS * perStep
+const opened = (window: FitWindow | null, hours: number): FitWindow | null =>
+  window === null ? null : { ...window, opens: window.opens - hours, closes: window.closes + hours }
 
-const widened = (window: FitWindow | null): FitWindow | null =>
-  window === null ? null : { ...window, opens: window.opens - READ_OFF_HOURS, closes: window.closes + READ_OFF_HOURS }
-
-/** How what is read off a table is held beside what is exact. */
-export const readOff = { isBeside, widened }
+/** A window that was read off: with all that it may be, for candidates that are reckoned exactly later; with only what it surely is. */
+export const readOff = {
+  widened: (window: FitWindow | null) => opened(window, READ_OFF_HOURS),
+  narrowed: (window: FitWindow | null) => opened(window, -READ_OFF_HOURS)
+}
 
 /** A window reckoned exactly. */
 export type Exact = (stage: PlanStage, startMs: number) => FitWindow

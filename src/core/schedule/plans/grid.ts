@@ -1,6 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import type { PlanProblem } from './problem'
-import { wishEnd } from './trouble'
+import { type PlanProblem, wishEnd } from './problem'
 
 const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000

@@ -7,6 +7,8 @@ import type { CourseTimes, DoughCourse, DoughPace } from '../course'
 import type { Interval } from '../nights'
 import type { PlannedBuild, Standing } from '../planBuild'
 
+const MS_PER_HOUR = 3_600_000
+
 /** What is wanted, and when. */
 export type BreadWish =
   /** Out of the oven, cooled and cut, or the dough mixed at a time. */
@@ -52,8 +54,8 @@ export interface PlanProblem {
   readonly oven: readonly Interval[]
   /** Places that are full. */
   readonly full: readonly (Interval & { readonly placeId: string })[]
-  /** How little is known of the pace, from the jar as it stands and from a ripe seed: sd of the logarithm of the hours to the fit moment. */
-  readonly spread: Readonly<Record<PlanStage['seed'], number>>
+  /** How little is known of the pace, from the jar as it stands and once it was fed: sd of the logarithm of the hours to the fit moment. */
+  readonly spread: Readonly<Record<'jar' | 'fed', number>>
   /** Between two moments that are tried, min. */
   readonly gridMinutes: number
 }
@@ -66,8 +68,8 @@ export interface PlanStage {
   readonly mixTempC: number
   /** Put into the cold after so long, to hold. */
   readonly chill: { readonly afterHours: number; readonly place: PlanPlace } | null
-  /** From the jar as it stands, or from a ripe culture. */
-  readonly seed: 'jar' | 'ripe'
+  /** Feeds and builds between the jar as it stands and this: 0 takes its seed from the jar. */
+  readonly fedBefore: number
 }
 
 /** When what was mixed is fit, h after mixing. */
@@ -127,3 +129,12 @@ export type CostPart =
   | 'no folds'
   | 'weak culture'
   | 'flour'
+
+/** The last moment a search looks at. */
+export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {
+  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * MS_PER_HOUR
+  return wish.kind === 'habit' ? wish.mixMs : wish.atMs
+}
+
+/** Bread as soon as can be is looked for so far ahead, h. */
+const SOON_HOURS = 72

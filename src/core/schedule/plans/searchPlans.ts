@@ -1,13 +1,12 @@
-import { differentPlans, WORTH_WHILE } from './differentPlans'
+import { areDifferent, type Draft, differentPlans, MOST_PLANS, WORTH_WHILE } from './differentPlans'
 import { type Exact, exactWindows, readOff } from './exact'
 import { type Grid, gridOf, partsOfDay } from './grid'
-import type { DayPlan, PlanProblem, PlanStage, TimedPlanStage } from './problem'
+import type { DayPlan, PlanProblem, TimedPlanStage } from './problem'
 import { type Rest, restsOf } from './rests'
-import { feedsWanted, type Option, type Ready, type Way, waysTo } from './seeds'
+import { feedsWanted, type Option, optionsOf, type Ready, type Way, waysTo } from './seeds'
 import { lastStages } from './stages'
 import { type Trouble, troubleOf } from './trouble'
 import { weighPlan } from './weighPlan'
-import { windowTable } from './windows'
 
 const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
@@ -34,7 +33,7 @@ interface Candidate {
 
 /**
  * Searches plans for a bake: ratio, stages, place, hold in the cold, water, proof and all times.
- * Costs add up along a day, so each part is weighed once: the best rest of the day for each mix, the best way to a ripe seed for each start; then all builds between.
+ * Builds where the plan stands now are tried first, so that something is there at once. Costs add up along a day, so each part is weighed once: the best rest of the day for each mix, the best way to a ripe seed for each start; then all builds between.
  * @param problem what is wanted and what is there
  * @param limits `bent` finds what breaks least where nothing can be kept
  * @yields how far it is, with the plans so far
@@ -47,34 +46,32 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const rests = restsOf(problem, trouble, grid)
   const best: Best = new Map()
   const exact = exactWindows(problem)
-  const plans = () => differentPlans(plansOf(problem, trouble, grid, best, exact))
+  const plans = () => plansOf(problem, trouble, grid, best, exact)
   const mixable = rests.some((list) => list.some((rest) => rest !== null))
   if (!mixable) return []
   const feeds = feedsWanted(problem, grid)
   const part = partsOfDay(problem, grid)
-  const ways = waysTo(problem, trouble, grid, exact, feeds)
+  const ways = waysTo(problem, trouble, grid, feeds)
   let next = ways.next()
   let tried = 0
   /** Reckoned once for each seed, whatever way led to it. */
-  const lastOptions = new Map<PlanStage['seed'], (Option | PlanStage)[]>()
+  const lastOptions = new Map<number, (readonly Option[])[]>()
   while (next.done !== true) {
     const way = next.value
-    const stages = lastOptions.get(way.seed) ?? lastStages(problem, way.seed)
-    lastOptions.set(way.seed, stages)
-    for (const [i, last] of stages.entries()) {
-      const option = 'table' in last ? last : { stage: last, table: windowTable(problem, last, grid.at(0), grid.at(grid.count - 1)) }
-      stages[i] = option
-      tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best)
+    const groups = lastStages(problem, way.fed)
+    const known = lastOptions.get(way.fed) ?? []
+    lastOptions.set(way.fed, known)
+    for (const [i, stages] of groups.entries()) {
+      const options = known[i] ?? optionsOf(problem, grid, stages)
+      known[i] = options
+      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best)
       tried++
-      if (tried === OWN_FIRST || tried % 12 === 0) yield { share: Math.min(tried / (stages.length * way.of), 0.99), plans: tried === OWN_FIRST ? plans() : [] }
+      yield { share: Math.min(tried / (groups.length * way.of), 0.99), plans: tried === 1 ? plans() : [] }
     }
     next = ways.next()
   }
   return plans()
 }
-
-/** Builds where the plan stands now are tried first, so that something is there at once. */
-const OWN_FIRST = 9
 
 /** All plans of a problem at once; for tests, benches and short searches. */
 export function findPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'kept'): readonly DayPlan[] {
@@ -148,33 +145,44 @@ function keepBest(best: Map<number, Candidate[]>, key: number, candidate: Candid
 /** A candidate's cost is read off tables: it may be so far off, in minutes of trouble. */
 const READ_OFF_COST = 12
 
-/** The best candidates as plans, the cheapest first; those that would be too dear to be offered are not reckoned. */
+/** The best candidates as plans that differ, the cheapest first. Only what may be chosen is reckoned exactly. */
 function plansOf(problem: PlanProblem, trouble: Trouble, grid: Grid, best: Best, exact: Exact): DayPlan[] {
   const candidates = [...best.values()].flatMap((of) => [...of.values()].flat()).sort((a, b) => a.cost - b.cost)
-  const plans: DayPlan[] = []
-  let cheapest = Number.POSITIVE_INFINITY
+  const chosen: DayPlan[] = []
   for (const candidate of candidates) {
+    const cheapest = chosen[0]?.cost ?? Number.POSITIVE_INFINITY
     if (candidate.cost > cheapest + WORTH_WHILE + READ_OFF_COST) break
+    const draft = draftOf(grid, candidate)
+    const alike = chosen.findIndex((plan) => !areDifferent(draft, plan))
+    const against = alike === -1 ? (chosen[MOST_PLANS - 1]?.cost ?? Number.POSITIVE_INFINITY) : (chosen[alike] as DayPlan).cost
+    if (candidate.cost >= against) continue
     const plan = planOf(problem, trouble, grid, candidate, exact)
-    if (!Number.isFinite(plan.cost)) continue
-    cheapest = Math.min(cheapest, plan.cost)
-    plans.push(plan)
+    if (plan.cost >= against) continue
+    chosen.splice(alike === -1 ? chosen.length : alike, 1, plan)
+    chosen.sort((a, b) => a.cost - b.cost)
   }
-  return plans.sort((a, b) => a.cost - b.cost)
+  return differentPlans(chosen)
 }
 
 const bucketOf = (flourPerSeed: number) => (flourPerSeed <= 2 ? 0 : flourPerSeed <= 5 ? 1 : 2)
 
-/** A candidate as a plan: its stages followed back, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
-function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, { option, start, mix, rest, before }: Candidate, exact: Exact): DayPlan {
-  const stages: TimedPlanStage[] = [{ stage: option.stage, startMs: grid.at(start), window: exact(option.stage, grid.at(start)) }]
+/** What a candidate would be, its stages followed back. */
+function draftOf(grid: Grid, { option, start, mix, rest, before }: Candidate): Draft {
+  const stages = [{ stage: option.stage, startMs: grid.at(start) }]
   let ready = before
   let at = start
   while (ready !== null) {
     const made = ready.options[ready.option[at] as number] as Option
     at = ready.start[at] as number
-    stages.unshift({ stage: made.stage, startMs: grid.at(at), window: exact(made.stage, grid.at(at)) })
+    stages.unshift({ stage: made.stage, startMs: grid.at(at) })
     ready = ready.before
   }
-  return weighPlan(problem, trouble, stages, grid.at(mix), rest)
+  return { stages, mixMs: grid.at(mix), course: rest.course }
+}
+
+/** A candidate as a plan, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
+function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, candidate: Candidate, exact: Exact): DayPlan {
+  const { stages, mixMs } = draftOf(grid, candidate)
+  const timed = stages.map((s): TimedPlanStage => ({ ...s, window: exact(s.stage, s.startMs) }))
+  return weighPlan(problem, trouble, timed, mixMs, candidate.rest)
 }

@@ -1,10 +1,10 @@
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
-import { type Exact, readOff } from './exact'
+import { readOff } from './exact'
 import type { Grid } from './grid'
 import type { PlanProblem, PlanStage } from './problem'
 import { firstStages } from './stages'
 import { type Trouble, usedUntil } from './trouble'
-import { type WindowTable, windowTable } from './windows'
+import { type WindowTable, windowTables } from './windows'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -22,6 +22,12 @@ export interface Ready {
 export interface Option {
   readonly stage: PlanStage
   readonly table: WindowTable
+}
+
+/** Stages that differ only in their ratio, with their windows. */
+export function optionsOf(problem: PlanProblem, grid: Grid, stages: readonly PlanStage[]): readonly Option[] {
+  const tables = windowTables(problem, stages, grid.at(0), grid.at(grid.count - 1))
+  return stages.map((stage, i) => ({ stage, table: tables[i] as WindowTable }))
 }
 
 /** Moments at which the strength of a culture is looked at first; between two alike it is taken to be the same, h. */
@@ -47,29 +53,26 @@ export function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
 /** A way to the seed of the last build. */
 export interface Way {
   readonly name: string
-  readonly seed: PlanStage['seed']
+  /** Feeds and builds on the way. */
+  readonly fed: number
   readonly ready: Ready | null
   /** How many ways there are. */
   readonly of: number
 }
 
 /** Ways to the seed: straight from the jar, after wake-up feeds, after a first build. */
-export function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, exact: Exact, wanted: Int32Array): Generator<Way, void> {
+export function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int32Array): Generator<Way, void> {
   const most = wanted.reduce((m, n) => Math.max(m, n), 0)
   const of = 2 + most
-  yield { name: 'jar', seed: 'jar', ready: null, of }
-  const tableFrom = grid.at(0)
-  const tableTo = grid.at(grid.count - 1)
-  const optionsOf = (kind: 'wake' | 'first build', seed: PlanStage['seed']) =>
-    firstStages(problem, kind, seed).map((stage): Option => ({ stage, table: windowTable(problem, stage, tableFrom, tableTo) }))
-  yield { name: 'first build', seed: 'ripe', ready: stageReady(trouble, grid, exact, optionsOf('first build', 'jar'), null, wanted, 1), of }
+  yield { name: 'jar', fed: 0, ready: null, of }
+  const first = (kind: 'wake' | 'first build', fedBefore: number) => firstStages(problem, kind, fedBefore).flatMap((stages) => optionsOf(problem, grid, stages))
+  yield { name: 'first build', fed: 1, ready: stageReady(trouble, grid, first('first build', 0), null, wanted, 1), of }
   if (most === 0) return
-  const fromJar = optionsOf('wake', 'jar')
-  const ripe = most > 1 ? optionsOf('wake', 'ripe') : []
+  const after = Array.from({ length: most }, (_, fed) => first('wake', fed))
   for (let feeds = 1; feeds <= most; feeds++) {
-    let ready = stageReady(trouble, grid, exact, fromJar, null, wanted, feeds)
-    for (let fed = 1; fed < feeds; fed++) ready = stageReady(trouble, grid, exact, ripe, ready, wanted, feeds)
-    yield { name: `wake ${feeds}`, seed: 'ripe', ready, of }
+    let ready = stageReady(trouble, grid, after[0] ?? [], null, wanted, feeds)
+    for (let fed = 1; fed < feeds; fed++) ready = stageReady(trouble, grid, after[fed] ?? [], ready, wanted, feeds)
+    yield { name: `wake ${feeds}`, fed: feeds, ready, of }
   }
 }
 
@@ -77,7 +80,7 @@ export function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, exac
  * What a stage makes ready at each moment, from what was ready before it.
  * @param feeds how many the whole way has: those the culture wants besides are missing
  */
-function stageReady(trouble: Trouble, grid: Grid, exact: Exact, options: readonly Option[], before: Ready | null, wanted: Int32Array, feeds: number): Ready {
+function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], before: Ready | null, wanted: Int32Array, feeds: number): Ready {
   const cost = new Float64Array(grid.count).fill(Number.POSITIVE_INFINITY)
   const start = new Int32Array(grid.count)
   const option = new Int32Array(grid.count)
@@ -86,12 +89,8 @@ function stageReady(trouble: Trouble, grid: Grid, exact: Exact, options: readonl
     for (let s = 0; s < grid.count; s++) {
       const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)
       if (seedCost === Number.POSITIVE_INFINITY) continue
-      const read = table(grid.at(s))
-      // Only one way to each moment is kept, so a window whose edge lies by a moment of the grid is reckoned exactly.
-      const window =
-        read !== null && (readOff.isBeside(s + read.opens * perStep, perStep) || readOff.isBeside(s + usedUntil(read) * perStep, perStep))
-          ? exact(stage, grid.at(s))
-          : read
+      // Only one way to each moment is kept: it has to hold when it is reckoned exactly.
+      const window = readOff.narrowed(table(grid.at(s)))
       const own = window === null ? Number.POSITIVE_INFINITY : trouble.ofStage(stage, grid.at(s))
       if (window === null || own === Number.POSITIVE_INFINITY) continue
       const last = Math.min(Math.floor(s + usedUntil(window) * perStep), grid.count - 1)

@@ -1,7 +1,6 @@
 import { isCold } from '../../jars/condition'
-import type { PlanPlace, PlanProblem, PlanStage } from './problem'
-import { wishEnd } from './trouble'
-import { makeStage } from './windows'
+import { type PlanPlace, type PlanProblem, type PlanStage, wishEnd } from './problem'
+import { canSpare, makeStage } from './windows'
 
 /** Flour per seed of wake-up feeds and first builds that are tried. */
 const FIRST_RATIOS = [1, 2, 4] as const
@@ -11,9 +10,11 @@ const MOST_SECOND_RATIO = 5
 const HELD_RATIOS = [2, 3, 5] as const
 
 /** Feeds or first builds that are tried. */
-export function firstStages(problem: PlanProblem, kind: 'wake' | 'first build', seed: PlanStage['seed']): PlanStage[] {
-  return FIRST_RATIOS.flatMap((flourPerSeed) =>
-    firstPlaces(problem).map((place): PlanStage => ({ kind, flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }))
+export function firstStages(problem: PlanProblem, kind: 'wake' | 'first build', fedBefore: number): PlanStage[][] {
+  return firstPlaces(problem).map((place) =>
+    FIRST_RATIOS.map((flourPerSeed): PlanStage => ({ kind, flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, fedBefore })).filter((stage) =>
+      canSpare(problem, stage)
+    )
   )
 }
 
@@ -28,29 +29,34 @@ function firstPlaces({ places, placeId }: PlanProblem): PlanPlace[] {
 /** Places in which a levain ripens, the coolest first. */
 const buildPlaces = (places: readonly PlanPlace[]) => places.filter((p) => !isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)
 
-/** Last builds that are tried, those where the plan stands first. */
-export function lastStages(problem: PlanProblem, seed: PlanStage['seed']): PlanStage[] {
+/** Last builds that are tried, those where the plan stands first; together those that differ only in their ratio, which grows. */
+export function lastStages(problem: PlanProblem, fedBefore: number): PlanStage[][] {
   const { places, placeId, ratios, mixTemps, build } = problem
   const own = (place: PlanPlace) => Number(place.id !== placeId)
   const warm = buildPlaces(places).sort((a, b) => own(a) - own(b))
-  const tried = ratios.filter((ratio) => seed === 'jar' || ratio <= MOST_SECOND_RATIO)
+  const tried = ratios.filter((ratio) => fedBefore === 0 || ratio <= MOST_SECOND_RATIO)
   const plain = mixTemps.flatMap((mixTempC) =>
-    warm.flatMap((place) => tried.map((flourPerSeed): PlanStage => ({ kind: 'build', flourPerSeed, place, mixTempC, chill: null, seed })))
+    warm.map((place) =>
+      tried
+        .map((flourPerSeed): PlanStage => ({ kind: 'build', flourPerSeed, place, mixTempC, chill: null, fedBefore }))
+        .filter((stage) => canSpare(problem, stage))
+    )
   )
-  const first = plain.filter((s) => s.place.id === placeId && s.mixTempC === build.mixTempC)
+  const isOwn = ([s]: PlanStage[]) => Number(!(s?.place.id === placeId && s.mixTempC === build.mixTempC))
   const cold = places.filter((p) => isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)[0]
-  return [...first, ...plain.filter((s) => !first.includes(s)), ...(cold === undefined ? [] : heldStages(problem, seed, warm, cold))]
+  const held = cold === undefined ? [] : heldStages(problem, fedBefore, warm, cold)
+  return [...plain.sort((a, b) => isOwn(a) - isOwn(b)), ...held.map((stage) => [stage])].filter((group) => group.length > 0)
 }
 
 /** Builds that ripen to their fit moment and are held in the cold then: what is put there before it has opened hardly opens. */
-function heldStages(problem: PlanProblem, seed: PlanStage['seed'], warm: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
+function heldStages(problem: PlanProblem, fedBefore: number, warm: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
   const atMs = (problem.nowMs + wishEnd(problem)) / 2
   return problem.ratios
     .filter((ratio) => HELD_RATIOS.some((held) => held === ratio))
     .flatMap((flourPerSeed) =>
       warm.slice(0, 2).flatMap((place): PlanStage[] => {
-        const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, seed }
-        const made = makeStage(problem, stage, atMs)
+        const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, fedBefore }
+        const made = canSpare(problem, stage) ? makeStage(problem, stage, atMs) : null
         return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.fit * 4) / 4, place: cold } }]
       })
     )

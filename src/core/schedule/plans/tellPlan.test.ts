@@ -1,8 +1,8 @@
-import { UNKNOWN_JAR } from '../../ferment/jarParameters'
+import { TYPICAL_JAR, UNKNOWN_JAR } from '../../ferment/jarParameters'
 import { at, planProblem } from '../../testing/planProblems'
 import { findPlans } from './searchPlans'
-import { rankPlans, spreadsOf, tellPlan } from './tellPlan'
-import { makeStage } from './windows'
+import { offerPlans, rankPlans, spreadsOf, tellPlan } from './tellPlan'
+import { makeStage, makeStages, windowTable, windowTables } from './windows'
 
 const problem = planProblem()
 const told = findPlans(problem).map((plan) => ({ plan, told: tellPlan(problem, plan, UNKNOWN_JAR) }))
@@ -47,11 +47,59 @@ test('plans that would most likely fail are not offered beside better ones, and 
 
 test('a jar that stood long in the cold is less sure than a ripe seed', () => {
   const cold = planProblem({ coldDays: 8 })
-  const stage = { kind: 'build', flourPerSeed: 5, place: { id: 'room', standing: { tempC: 22 } }, mixTempC: 24, chill: null, seed: 'jar' } as const
+  const stage = { kind: 'build', flourPerSeed: 5, place: { id: 'room', standing: { tempC: 22 } }, mixTempC: 24, chill: null, fedBefore: 0 } as const
   const line = makeStage(cold, stage, at(27, '08:00'))?.line
   if (line === undefined) throw new Error('no line')
-  const { jar, ripe } = spreadsOf(line, UNKNOWN_JAR, 'dome')
-  expect(jar).toBeGreaterThan(ripe)
-  expect(ripe).toBeGreaterThan(0.08)
+  const { jar, fed } = spreadsOf(line, UNKNOWN_JAR, 'dome')
+  expect(jar).toBeGreaterThan(fed)
+  expect(fed).toBeGreaterThan(0.08)
   expect(jar).toBeLessThan(0.6)
+})
+
+test('a weak jar that was fed once is not yet ripe: what is offered holds with what its feeds really make of it', () => {
+  const cold = planProblem({ coldDays: 3, wish: { kind: 'out', atMs: at(29, '18:00') } })
+  const weak = { ...TYPICAL_JAR, vigour: 0.4, lag: 1.3 }
+  const asked = { ...cold, build: { ...cold.build, seed: { ...cold.build.seed, jar: weak } } }
+  const belief = { ...UNKNOWN_JAR, centre: weak }
+  const offered = offerPlans(asked, findPlans(asked), belief)
+  expect(offered.length).toBeGreaterThanOrEqual(2)
+  for (const { plan, told: t } of offered) {
+    const made = makeStages(asked, plan.stages)
+    plan.stages.forEach(({ window, startMs }, i) => {
+      expect(window).toEqual(made?.[i]?.window)
+      const hours = ((plan.stages[i + 1]?.startMs ?? plan.mixMs) - startMs) / 3_600_000
+      expect(hours).toBeGreaterThanOrEqual(window.opens)
+    })
+    expect(plan.mixMs).toBeGreaterThanOrEqual(t.window.fromMs)
+    expect(plan.mixMs).toBeLessThanOrEqual(t.window.toMs)
+  }
+  // A ripe seed would be faster by hours: to take it for one would have the dough mixed before its levain is fit.
+  const { stages } = offered.find(({ plan }) => plan.stages.length > 1)?.plan ?? { stages: [] }
+  const last = stages.at(-1)
+  if (last === undefined) throw new Error('no way with a feed before it')
+  const ripe = makeStage(asked, last.stage, last.startMs, null)
+  expect(last.window.fit - (ripe?.window.fit ?? 0)).toBeGreaterThan(1)
+})
+
+test('windows of ratios between those that are reckoned are read off to within minutes', () => {
+  const cold = planProblem({ coldDays: 3 })
+  const stages = cold.ratios.map(
+    (flourPerSeed) => ({ kind: 'build', flourPerSeed, place: { id: 'room', standing: { tempC: 22 } }, mixTempC: 24, chill: null, fedBefore: 0 }) as const
+  )
+  const tables = windowTables(cold, stages, at(26, '18:00'), at(28, '12:00'))
+  for (const ms of [at(26, '21:20'), at(27, '10:05'), at(28, '02:50')])
+    stages.forEach((stage, i) => {
+      const [read, made] = [tables[i]?.(ms), makeStage(cold, stage, ms)?.window]
+      for (const edge of ['opens', 'fit', 'closes'] as const) expect(Math.abs((read?.[edge] ?? 0) - (made?.[edge] ?? 99))).toBeLessThan(0.08)
+    })
+})
+
+test('a place that is colder by night: what is fed the same way repeats itself each day', () => {
+  const swing = { swingK: 2, warmestMs: at(27, '15:00') }
+  const stage = { kind: 'build', flourPerSeed: 3, place: { id: 'sill', standing: { tempC: 20, swing } }, mixTempC: 24, chill: null, fedBefore: 1 } as const
+  const cold = planProblem({ coldDays: 3 })
+  const table = windowTable(cold, stage, at(26, '18:00'), at(29, '18:00'))
+  for (const ms of [at(26, '22:00'), at(27, '22:00'), at(28, '22:00')])
+    expect(Math.abs((table(ms)?.fit ?? 0) - (makeStage(cold, stage, ms)?.window.fit ?? 99))).toBeLessThan(0.06)
+  expect(Math.abs((table(at(27, '08:00'))?.fit ?? 0) - (table(at(27, '20:00'))?.fit ?? 0))).toBeGreaterThan(0.3)
 })

@@ -8,7 +8,7 @@ import { busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
 import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
 import { refinePlan, tasksOfPlan } from './weighPlan'
-import { buildOfStage, flourOfStage, makeStage } from './windows'
+import { buildOfStage, flourOfStage, makeStages } from './windows'
 
 const MS_PER_HOUR = 3_600_000
 /** A kitchen is taken to be so far off what is said of it: sd of the draws, and what is told as warmer and colder, K. */
@@ -59,10 +59,10 @@ function paceSpread(line: BatchLine, belief: JarBelief, school: School): number 
   return Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (logs.length - 1))
 }
 
-/** The spreads of a problem: of the build seeded from the jar as it stands, and of one from a ripe seed. */
+/** The spreads of a problem: of the build seeded from the jar as it stands, and of one whose seed was fed. */
 export function spreadsOf(line: BatchLine, belief: JarBelief, school: School): PlanProblem['spread'] {
-  const ripe = { ...line, parents: line.parents.map((p) => ({ ...p, line: null })) }
-  return { jar: paceSpread(line, belief, school), ripe: paceSpread(ripe, belief, school) }
+  const fed = { ...line, parents: line.parents.map((p) => ({ ...p, line: null })) }
+  return { jar: paceSpread(line, belief, school), fed: paceSpread(fed, belief, school) }
 }
 
 /** Plans with what is told of them, by what they cost once their real likelihood is known; those that would most likely fail only where there is nothing better. */
@@ -76,20 +76,8 @@ export function rankPlans(told: readonly { readonly plan: DayPlan; readonly told
 /** Below this a plan would more likely fail than not. */
 const LEAST_CHANCE = 0.5
 
-/** The batches of a plan, each seeded from the one before. */
-function linesOfPlan(problem: PlanProblem, { stages }: Pick<DayPlan, 'stages'>): readonly (BatchLine | null)[] {
-  let before: BatchLine | null | undefined
-  return stages.map(({ stage, startMs }, i) => {
-    before = makeStage(problem, stage, startMs, i === 0 ? undefined : before)?.line ?? null
-    return before
-  })
-}
-
 /** What is reckoned anew may come out a little later: the search leaves so much room before a time that must be kept, ms. */
 const ROOM_MS = 10 * 60_000
-
-/** So near its window a mix is still in it, ms. */
-const BESIDE_MS = 15 * 60_000
 
 /** The problem as it is searched: with a little room before the bread is wanted, since the dough is reckoned anew for each plan. */
 export function withRoom(problem: PlanProblem): PlanProblem {
@@ -104,22 +92,14 @@ export function withRipeLevain(problem: PlanProblem): PlanProblem {
 
 /** Plans as they are offered: each reckoned anew with its own levain, told, and ranked; those that keep no limits then are left out. */
 export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], belief: JarBelief): readonly { readonly plan: DayPlan; readonly told: ToldPlan }[] {
-  const offered = plans.flatMap((plan) => {
-    const levain = linesOfPlan(problem, plan).at(-1) ?? null
-    const refined = levain === null ? null : refinePlan(problem, plan, levain)
-    if (refined === null) return []
-    const told = tellPlan(problem, refined, belief)
-    // From what it is really seeded with it may be fit at another time: then it is no plan.
-    const fit = refined.mixMs >= told.window.fromMs - BESIDE_MS && refined.mixMs <= told.window.toMs + BESIDE_MS
-    return fit ? [{ plan: refined, told }] : []
-  })
-  return rankPlans(offered)
+  const refined = plans.flatMap((plan) => refinePlan(problem, plan) ?? [])
+  return rankPlans(refined.map((plan) => ({ plan, told: tellPlan(problem, plan, belief) })))
 }
 
 /** Everything of a plan that is worth knowing before it is taken. */
 export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief): ToldPlan {
   const last = plan.stages.at(-1) as TimedPlanStage
-  const line = linesOfPlan(problem, plan).at(-1) ?? null
+  const line = makeStages(problem, plan.stages)?.at(-1)?.line ?? null
   const jar = problem.build.seed.jar ?? TYPICAL_JAR
   const grid = busyGrid(problem.busy, problem.nowMs, plan.mixMs + MIX_LEEWAY_MS)
   const free = grid.freeAround(plan.mixMs, MIX_LEEWAY_MS)

@@ -2,7 +2,7 @@ import { type Busy, busyGrid, isHard } from '../availability'
 import { type CourseTimes, type DoughCourse, HANDS_MINUTES, type Task, tasksOfOven, tasksUntilShaped } from '../course'
 import type { Interval } from '../nights'
 import { COST, chanceWithin, courseCost, fitCost, MIX_LEEWAY_MS } from './cost'
-import type { CostPart, FitWindow, PlanProblem, PlanStage, Violation } from './problem'
+import { type CostPart, type FitWindow, type PlanProblem, type PlanStage, type Violation, wishEnd } from './problem'
 import { flourOfStage } from './windows'
 
 const MINUTE = 60_000
@@ -77,13 +77,13 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
         )
   /** The same moments are asked for again and again. */
   const freeAt = new Map<number, Interval>()
-  const chanceOfMix = ({ chill, seed }: PlanStage, window: FitWindow, startMs: number, mixMs: number) => {
+  const chanceOfMix = ({ chill, fedBefore }: PlanStage, window: FitWindow, startMs: number, mixMs: number) => {
     const free = freeAt.get(mixMs) ?? grid.freeAround(mixMs, MIX_LEEWAY_MS)
     freeAt.set(mixMs, free)
     const toHours = (free.toMs - startMs) / MS_PER_HOUR
     // What has not opened when it goes into the cold hardly opens there.
     const opensBy = chill === null ? toHours : Math.min(toHours, chill.afterHours)
-    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, opensBy, problem.spread[seed])
+    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, opensBy, problem.spread[fedBefore === 0 ? 'jar' : 'fed'])
   }
   return {
     ofStage(stage, startMs, collect = silent) {
@@ -166,15 +166,6 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
 
 /** What a wake-up feed or a first build made is used until then, h: a while past its window it is still a good seed. */
 export const usedUntil = ({ opens, closes }: FitWindow) => closes + (closes - opens) / 2
-
-/** The last moment a search looks at. */
-export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {
-  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * MS_PER_HOUR
-  return wish.kind === 'habit' ? wish.mixMs : wish.atMs
-}
-
-/** Bread as soon as can be is looked for so far ahead, h. */
-const SOON_HOURS = 72
 
 /** The hard limits that a plan's tasks would break. */
 export function violationsOf(

@@ -1,10 +1,11 @@
-import { type BatchLine, cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { type DoughCourse, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
 import { gridOf } from './grid'
 import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
 import { bestRest, type Rest } from './rests'
 import { type Trouble, troubleOf, violationsOf } from './trouble'
+import { type MadeStage, makeStages } from './windows'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -66,19 +67,38 @@ function staysOfPlan(
   ]
 }
 
+/** What is reckoned anew may want its last build a little sooner or later: so many moments of the grid. */
+const MOVED_STEPS = 4
+
 /**
- * A plan that was found, its dough reckoned with the plan's own levain: the search reckons every dough with the same.
- * @param levain what the plan's last stage becomes
- * @returns null where the rest of the day keeps no limits then
+ * A plan that was found, reckoned with what its stages are really seeded with, and its dough with its own levain: the search takes one of each for all.
+ * The last build begins a little sooner or later where that is better.
+ * @returns null where it keeps no limits then
  */
-export function refinePlan(problem: PlanProblem, plan: DayPlan, levain: BatchLine): DayPlan | null {
-  const { dough, doughPlace, build } = problem
+export function refinePlan(problem: PlanProblem, plan: DayPlan): DayPlan | null {
   const trouble = troubleOf(problem, plan.violations.length > 0)
-  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === plan.course.proof.kind) ?? plan.course.proof }
-  const mixed = doughAt(dough, plan.mixMs, doughPlace.standing)
+  const { stepMs } = gridOf(problem)
+  let best: DayPlan | null = null
+  for (let moved = -MOVED_STEPS; moved <= MOVED_STEPS; moved++) {
+    const stages = plan.stages.map((s, i) => (i < plan.stages.length - 1 ? s : { ...s, startMs: s.startMs + moved * stepMs }))
+    const found = reckonedAnew(problem, trouble, plan, stages)
+    if (found !== null && found.cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = found
+  }
+  return best
+}
+
+function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }: DayPlan, stages: readonly TimedPlanStage[]): DayPlan | null {
+  const { dough, doughPlace, build, nowMs } = problem
+  if (stages.some(({ startMs }) => startMs < nowMs)) return null
+  const made = makeStages(problem, stages)
+  const levain = made?.at(-1)?.line
+  if (made === null || levain === undefined) return null
+  const timed = stages.map((s, i) => ({ ...s, window: (made[i] as MadeStage).window }))
+  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === course.proof.kind) ?? course.proof }
+  const mixed = doughAt(dough, mixMs, doughPlace.standing)
   const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
-  const rest = bestRest(trouble, wanted, gridOf(problem), plan.mixMs, pace)
-  return rest === null ? null : weighPlan(problem, trouble, plan.stages, plan.mixMs, rest)
+  const rest = bestRest(trouble, wanted, gridOf(problem), mixMs, pace)
+  return rest === null ? null : weighPlan(problem, trouble, timed, mixMs, rest)
 }
 
 /** Feeds that the culture would want besides those of a plan. */

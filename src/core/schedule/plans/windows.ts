@@ -1,16 +1,19 @@
 import { inoculationOf } from '../../build/solveBuild'
+import { sourceLevain } from '../../build/source'
+import type { CultureState } from '../../ferment/culture'
 import { fitHours, type School, windowOf } from '../../ferment/forecast'
 import { TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
+import { isCold } from '../../jars/condition'
 import { feedByRatio, lineOfFeed } from '../../jars/feeding'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { atRatio, buildFrom, type PlannedBuild } from '../planBuild'
-import type { FitWindow, PlanProblem, PlanStage } from './problem'
+import { type FitWindow, type PlanPlace, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
 
 const MS_PER_HOUR = 3_600_000
 const LOOK_HOURS = 96
 
-/** What a stage makes, mixed at a moment, and when that is fit; null where it never is, or where the jar cannot spare the seed. */
+/** What a stage makes, mixed at a moment, and when that is fit. */
 export interface MadeStage {
   readonly line: BatchLine
   readonly window: FitWindow
@@ -18,17 +21,18 @@ export interface MadeStage {
 
 /**
  * The build of a stage, with all that the plan's levain is.
- * @param seedLine what the seed came from, where that is known; else the jar as it stands, or a ripe culture
+ * @param seedLine what the seed came from, where that is known; else the jar as it stands, or as it would be once it was fed
  */
-export function buildOfStage({ build }: PlanProblem, stage: PlanStage, seedLine?: BatchLine | null): PlannedBuild {
-  const { place, chill, seed, mixTempC } = stage
+export function buildOfStage(problem: PlanProblem, stage: PlanStage, seedLine?: BatchLine | null): PlannedBuild {
+  const { build } = problem
+  const { place, chill, mixTempC } = stage
   const first = stage.kind === 'first build'
   return {
     ...atRatio(build, stage.flourPerSeed),
     ...(first
       ? { levain: { ...atRatio(build, stage.flourPerSeed).levain, doughNeeds: [firstBuildGrams(build)], keepBackGrams: 0, source: 'separate build' as const } }
       : {}),
-    seed: { ...build.seed, line: seedLine !== undefined ? seedLine : seed === 'jar' ? build.seed.line : null },
+    seed: { ...build.seed, ...seedOf(problem, stage, seedLine) },
     place: place.standing,
     moves: chill === null ? [] : [{ afterHours: chill.afterHours, ...chill.place.standing }],
     mixTempC
@@ -39,21 +43,70 @@ export function buildOfStage({ build }: PlanProblem, stage: PlanStage, seedLine?
 const FIRST_SHARE = 0.3
 const firstBuildGrams = ({ levain }: PlannedBuild) => FIRST_SHARE * levain.doughNeeds.reduce((sum, g) => sum + g, 0)
 
-/** What the jar can spare for a stage, reckoned exactly; null where it cannot be. */
+/** Whether the jar has the seed of a stage to spare; what was fed before is made as large as it has to be. */
+export function canSpare(problem: PlanProblem, stage: PlanStage): boolean {
+  const levain = stage.kind === 'wake' || stage.fedBefore > 0 ? null : sourceLevain(buildOfStage(problem, stage).levain)
+  return levain === null || (levain.ok && levain.value.fromJarGrams <= levain.value.spareGrams + 0.05)
+}
+
+/** What becomes of a stage, reckoned exactly; null where it never is fit. */
 export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: number, seedLine?: BatchLine | null): MadeStage | null {
   const school = stage.kind === 'build' ? problem.school : 'dome'
   if (stage.kind === 'wake') return madeOf(wakeLine(problem, stage, startMs, seedLine), school, problem.build.seed.jar)
   const timed = buildFrom(buildOfStage(problem, stage, seedLine), startMs, school)
   if (!timed.ok) return null
-  const { levain, milestones, line } = timed.value
-  if (stage.seed === 'jar' && levain.fromJarGrams > levain.spareGrams + 0.05) return null
+  const { milestones, line } = timed.value
   const window = asWindow(milestones, school)
   return window === null ? null : { line, window }
 }
 
+/** The stages of a plan, each seeded from the one before; null where one never gets ripe. */
+export function makeStages(problem: PlanProblem, stages: readonly Pick<TimedPlanStage, 'stage' | 'startMs'>[]): readonly MadeStage[] | null {
+  const made: MadeStage[] = []
+  for (const { stage, startMs } of stages) {
+    const next = makeStage(problem, stage, startMs, made.at(-1)?.line)
+    if (next === null) return null
+    made.push(next)
+  }
+  return made
+}
+
+/** What a stage is seeded from. */
+function seedOf(problem: PlanProblem, { fedBefore }: PlanStage, seedLine?: BatchLine | null): { line: BatchLine | null; state?: CultureState } {
+  if (seedLine !== undefined) return { line: seedLine }
+  return fedBefore === 0 ? { line: problem.build.seed.line } : { line: null, state: stateOnceFed(problem, fedBefore) }
+}
+
+/** How a jar would be once it was fed so often; undefined: ripe, as one is of which nothing else is known. */
+function stateOnceFed(problem: PlanProblem, feeds: number): CultureState | undefined {
+  if (problem.build.seed.line === null) return undefined
+  const states = fedStates.get(problem) ?? []
+  fedStates.set(problem, states)
+  for (let fed = states.length; fed < feeds; fed++) states.push(stateOfFeed(problem, fed))
+  return states[feeds - 1]
+}
+
+const fedStates = new WeakMap<PlanProblem, CultureState[]>()
+/** The feed that stands for all of them: what other ratios and places leave behind differs little. */
+const TYPICAL_FEED = 2
+
+/** How a culture is at the fit moment of a feed, halfway to what is wanted. */
+function stateOfFeed(problem: PlanProblem, fedBefore: number): CultureState {
+  const { build, places, placeId, nowMs } = problem
+  const { jar = TYPICAL_JAR } = build.seed
+  const warm = places.filter((p) => !isCold(p.standing.tempC))
+  const place = warm.find((p) => p.id === placeId) ?? warm[0] ?? (places[0] as PlanPlace)
+  const stage: PlanStage = { kind: 'wake', flourPerSeed: TYPICAL_FEED, place, mixTempC: build.mixTempC, chill: null, fedBefore }
+  const vessel = vesselOf(wakeLine(problem, stage, (nowMs + wishEnd(problem)) / 2), jar)
+  const untilHours = fitHours(simulate(vessel, jar, { untilHours: LOOK_HOURS, stopPastPeak: true }).milestones, 'dome') ?? LOOK_HOURS
+  return simulate(vessel, jar, { untilHours }).end
+}
+
 /** The line of a wake-up feed. */
-function wakeLine({ wake, build }: PlanProblem, { flourPerSeed, place, mixTempC, seed }: PlanStage, startMs: number, seedLine?: BatchLine | null): BatchLine {
-  const kept = { ...wake.kept, line: seedLine !== undefined ? seedLine : seed === 'jar' ? build.seed.line : null }
+function wakeLine(problem: PlanProblem, stage: PlanStage, startMs: number, seedLine?: BatchLine | null): BatchLine {
+  const { wake } = problem
+  const { flourPerSeed, place, mixTempC } = stage
+  const kept = { ...wake.kept, ...seedOf(problem, stage, seedLine) }
   const { flour, water } = wakeGrams(wake, flourPerSeed)
   return lineOfFeed(kept, { feed: wake.feed, flourGrams: flour, waterGrams: water, mixTempC }, [{ fromMs: startMs, ...place.standing }], wake.pantry)
 }
@@ -85,7 +138,7 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
 }
 
 /** So near what was reckoned the curve between the knots has to be, h. */
-const NEAR_HOURS = 0.01
+const NEAR_HOURS = 0.02
 /** What does not change by more than this over the whole stretch is taken to be the same everywhere, h. */
 const SAME_HOURS = 1e-4
 /** Between two knots at first, h; halved as often as it takes, so that no knot is reckoned twice. */
@@ -149,15 +202,78 @@ function cubicAt<Figures extends readonly number[]>(figures: readonly (Figures |
 /** A window at any start. */
 export type WindowTable = (startMs: number) => FitWindow | null
 
-/** The windows of a stage over a stretch of starts. */
+type Figures = readonly [number, number, number]
+
+/** The windows of a stage over a stretch of starts. What is seeded from a culture that is always the same repeats itself every day. */
 export function windowTable(problem: PlanProblem, stage: PlanStage, fromMs: number, toMs: number): WindowTable {
-  const reckon = (ms: number): readonly [number, number, number] | null => {
+  const reckon = (ms: number): Figures | null => {
     const made = makeStage(problem, stage, ms)
     return made === null ? null : [made.window.opens, made.window.fit, made.window.closes]
   }
-  const table = curveTable(reckon, fromMs, toMs)
-  return (startMs) => {
-    const found = table(startMs)
+  if (stage.fedBefore === 0 && problem.build.seed.line !== null) return asTable(curveTable(reckon, fromMs, toMs))
+  const day = curveTable(reckon, fromMs, fromMs + DAY_MS)
+  return asTable((ms) => day(fromMs + ((ms - fromMs) % DAY_MS)))
+}
+
+const DAY_MS = 24 * MS_PER_HOUR
+
+const asTable =
+  (figures: (ms: number) => Figures | null): WindowTable =>
+  (startMs) => {
+    const found = figures(startMs)
     return found === null ? null : { opens: found[0], fit: found[1], closes: found[2] }
   }
+
+/** So many ratios are reckoned; those between are read off a cubic through them. */
+const ANCHORS = 4
+
+/**
+ * The windows of stages that differ only in their ratio: windows grow evenly with its logarithm, so that few have to be reckoned.
+ * @param stages the same but for their ratio, which grows
+ */
+export function windowTables(problem: PlanProblem, stages: readonly PlanStage[], fromMs: number, toMs: number): WindowTable[] {
+  const reckoned = (stage: PlanStage) => windowTable(problem, stage, fromMs, toMs)
+  if (stages.length <= ANCHORS) return stages.map(reckoned)
+  const sizes = stages.map(({ flourPerSeed }) => Math.log(flourPerSeed))
+  const anchors = anchorsOf(sizes)
+  const tables = new Map(anchors.map((i) => [i, reckoned(stages[i] as PlanStage)]))
+  return stages.map((stage, i) => {
+    const own = tables.get(i)
+    if (own !== undefined) return own
+    const weights = weightsAt(
+      sizes[i] as number,
+      anchors.map((a) => sizes[a] as number)
+    )
+    const between: WindowTable = (ms) => {
+      const sum = { opens: 0, fit: 0, closes: 0 }
+      for (const [k, a] of anchors.entries()) {
+        const window = tables.get(a)?.(ms) ?? null
+        if (window === null) return null
+        const weight = weights[k] as number
+        sum.opens += weight * window.opens
+        sum.fit += weight * window.fit
+        sum.closes += weight * window.closes
+      }
+      return sum
+    }
+    const holds = TRIED.every((share) => {
+      const ms = fromMs + share * (toMs - fromMs)
+      const [read, made] = [between(ms), makeStage(problem, stage, ms)?.window ?? null]
+      return read !== null && made !== null && isNear([read.opens, read.fit, read.closes], [made.opens, made.fit, made.closes], 2 * NEAR_HOURS)
+    })
+    return holds ? between : reckoned(stage)
+  })
+}
+
+/** The first, the last, and those nearest to even steps between. */
+function anchorsOf(sizes: readonly number[]): number[] {
+  const [first, last] = [sizes[0] as number, sizes.at(-1) as number]
+  const wanted = Array.from({ length: ANCHORS }, (_, k) => first + ((last - first) * k) / (ANCHORS - 1))
+  const nearest = wanted.map((size) => sizes.reduce((best, s, i) => (Math.abs(s - size) < Math.abs((sizes[best] as number) - size) ? i : best), 0))
+  return [...new Set(nearest)]
+}
+
+/** Weights of a polynomial through places, at another one. Source: Lagrange. */
+function weightsAt(x: number, places: readonly number[]): number[] {
+  return places.map((a, i) => places.reduce((product, b, k) => (k === i ? product : (product * (x - b)) / (a - b)), 1))
 }

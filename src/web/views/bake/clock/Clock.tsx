@@ -52,10 +52,10 @@ export function Clock(props: StationProps) {
   const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
   const asked = JSON.stringify(wish)
   const problem = useMemo(
-    () => (!open || frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others)),
-    [open, frozen, bake, plan, solved, asked, cultures, here, from, others]
+    () => (frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others)),
+    [frozen, bake, plan, solved, asked, cultures, here, from, others]
   )
-  const search = usePlans(problem, build?.timed.line ?? null, belief)
+  const search = usePlans(problem, build?.timed.line ?? null, belief, open)
   /** What is planned moves along with the wish; other ways to it are searched when they are asked for. */
   const ask = (next: BreadWish) => {
     const bread = breadOf(next)
