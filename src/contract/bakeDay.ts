@@ -1,7 +1,11 @@
 import {
+  type BakeDough,
+  type BakeState,
   type BatchLine,
   contentsOf,
+  type DoughItem,
   type DoughPace,
+  doughItems,
   doughLine,
   doughPace,
   foldBake,
@@ -9,13 +13,30 @@ import {
   nightAt,
   type SolvedBake,
   type StepFacts,
-  type Verdict
+  type Verdict,
+  type WeighedDough,
+  withWeighed
 } from '../core'
 import { type Bake, happeningOf, type Plan } from './bakes'
 import { lineFromWire } from './jars'
 import { beliefIn, type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 const MS_PER_HOUR = 3_600_000
+
+/** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
+export function doughItemsOf(plan: Pick<Plan, 'formula'>, { exact, weigh }: BakeDough, { repairs }: Pick<BakeState, 'repairs'>, bowls: number): DoughItem[] {
+  return doughItems(plan.formula, weigh, exact.baseFlourGrams, bowls).map((item) => ({ ...item, grams: repairs.dough?.[item.key] ?? item.grams }))
+}
+
+/** The dough of a bake as it was really weighed; what was not, counts as planned. */
+export function doughAsWeighed(state: Pick<BakeState, 'weighed' | 'bowls' | 'repairs'>, plan: Pick<Plan, 'formula'>, dough: BakeDough): WeighedDough {
+  const items = doughItemsOf(plan, dough, state, state.bowls ?? 1)
+  return withWeighed(
+    dough.weigh,
+    items,
+    state.weighed.filter((w) => w.into === 'dough')
+  )
+}
 
 /**
  * The dough of a plan as it ferments where it will stand.
@@ -24,7 +45,7 @@ const MS_PER_HOUR = 3_600_000
  * @returns null while it cannot be told; where no day of it is planned, it stands where the levain stood
  */
 export function doughOf(
-  bake: Pick<Bake, 'ingredients'>,
+  bake: Pick<Bake, 'ingredients' | 'events'>,
   plan: Plan,
   solved: SolvedBake | null,
   { kitchen, pantry }: Stocked,
@@ -35,7 +56,7 @@ export function doughOf(
   if (solved === null || !solved.dough.ok || line === undefined) return null
   const { placeId, tempC, mixTempC } = plan.course ?? plan
   return doughLine(
-    solved.dough.value.weigh,
+    doughAsWeighed(foldBake(bake.events.map(happeningOf)), plan, solved.dough.value),
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
     { mixAtMs: mixMs, mixTempC, standing: standingIn(kitchen, placeId, tempC, mixMs) },
     pantryOfBake(bake, pantry)
@@ -44,7 +65,7 @@ export function doughOf(
 
 /** How long bulk and proof of a plan's dough take. */
 function paceOf(
-  bake: Pick<Bake, 'ingredients'>,
+  bake: Pick<Bake, 'ingredients' | 'events'>,
   plan: Plan,
   solved: SolvedBake | null,
   stocked: Stocked,

@@ -1,5 +1,19 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, type BakeWish, type Formula, type Happening, type Ingredient, POSSIBLE, POUR_ITEMS, SCHOOLS, USUAL_COURSE } from '../core'
+import {
+  BAKE_STATUSES,
+  type BakeWish,
+  type Formula,
+  type Happening,
+  type Ingredient,
+  MOST_BOWLS,
+  POKES,
+  POSSIBLE,
+  POUR_ITEMS,
+  REPAIR_INTO,
+  SCHOOLS,
+  USUAL_COURSE,
+  WEIGH_INTO
+} from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema } from './jars'
@@ -118,6 +132,10 @@ export const shownSchema = z.object({
 })
 export type Shown = z.infer<typeof shownSchema>
 
+/** Pours of this item that the sender knew of: another device may have been faster. */
+const nthSchema = z.number().int().min(0).max(100).optional()
+const markSchema = (what: string) => numberIn([1, 5], what).optional()
+
 /** What happened to a bake. Kept for ever; corrected by a later entry. */
 export const bakeEventSchema = z.discriminatedUnion('type', [
   z.object({
@@ -126,9 +144,30 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     item: z.enum(POUR_ITEMS),
     ingredientId: ingredientIdSchema.optional(),
     plannedGrams: gramsSchema('The planned mass'),
-    weighedGrams: numberIn([0.1, 50_000], 'What was weighed', 'g')
+    weighedGrams: numberIn([0.1, 50_000], 'What was weighed', 'g'),
+    nth: nthSchema
   }),
-  z.object({ ...noted, type: z.literal('band'), mixTempC: tempSchema('The mix'), shown: shownSchema.optional() }),
+  z.object({
+    ...noted,
+    type: z.literal('weigh'),
+    into: z.enum(WEIGH_INTO),
+    key: z.string().max(120),
+    lineId: z.string().max(80).optional(),
+    ingredientId: ingredientIdSchema.optional(),
+    bowls: z.number().int().min(1).max(MOST_BOWLS).default(1),
+    plannedGrams: gramsSchema('The planned mass'),
+    weighedGrams: numberIn([0.1, 50_000], 'What was weighed', 'g'),
+    nth: nthSchema
+  }),
+  z.object({ ...noted, type: z.literal('repair'), into: z.enum(REPAIR_INTO), targets: z.record(z.string().max(120), gramsSchema('What it is to hold')) }),
+  z.object({
+    ...noted,
+    type: z.literal('band'),
+    mixTempC: tempSchema('The mix'),
+    /** Above the bottom of the jar. */
+    levelMm: numberIn([1, 400], 'The level', 'mm').optional(),
+    shown: shownSchema.optional()
+  }),
   z.object({
     ...noted,
     type: z.literal('mark'),
@@ -145,6 +184,23 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     shown: shownSchema.optional()
   }),
   z.object({ ...noted, type: z.literal('step'), step: z.string().max(40), did: z.enum(['done', 'skipped']) }),
+  z.object({
+    ...noted,
+    type: z.literal('dough'),
+    tempC: tempSchema('The dough').optional(),
+    rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
+    sampleRise: numberIn(POSSIBLE.rise, 'The rise of the sample').optional(),
+    poke: z.enum(POKES).optional(),
+    coreTempC: numberIn([0, 130], 'The middle of the bread', '°C').optional()
+  }),
+  z.object({
+    ...noted,
+    type: z.literal('outcome'),
+    rise: markSchema('The rise'),
+    crumb: markSchema('The crumb'),
+    taste: markSchema('The taste'),
+    note: z.string().max(1000).optional()
+  }),
   z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
 ])
 export type BakeEvent = z.infer<typeof bakeEventSchema>

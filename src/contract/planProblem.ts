@@ -83,7 +83,7 @@ export function busyIn(kitchen: Kitchen, others: readonly Claim[], fromMs: numbe
  * @returns null while there is no levain or no dough to plan
  */
 export function planProblemOf(
-  bake: Pick<Bake, 'ingredients'>,
+  bake: Pick<Bake, 'ingredients' | 'events'>,
   plan: Plan,
   solved: SolvedBake | null,
   wish: BreadWish,

@@ -46,5 +46,11 @@ export const ROUTES = {
   /** The private address: whoever knows it may read. */
   calendarAt: (token: string) => `/calendar/${token}.ics`,
   calendarAddresses: '/api/calendar-addresses',
-  calendarAddress: (id: string) => `/api/calendar-addresses/${id}`
+  calendarAddress: (id: string) => `/api/calendar-addresses/${id}`,
+  /** Server-sent events: readings of devices, and what changed. */
+  live: '/api/live',
+  devices: '/api/devices',
+  device: (id: string) => `/api/devices/${id}`,
+  deviceReadings: (id: string) => `/api/devices/${id}/readings`,
+  deviceDeeds: (id: string) => `/api/devices/${id}/deeds`
 } as const

@@ -12,6 +12,7 @@ import { apiNotFound, errorHandler, Problem } from './problems'
 import { bakeRoutes } from './routes/bakes'
 import { calendarRoutes } from './routes/calendar'
 import { clockRoutes } from './routes/clock'
+import { deviceRoutes } from './routes/devices'
 import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
 import { kitchenRoutes } from './routes/kitchen'
@@ -34,13 +35,13 @@ const BODY_LIMIT = '256kb'
 const REQUESTS_PER_MINUTE = 1200
 
 /** The web server: guards first, then the resources, then the pages. */
-export function createApp({ database, clock, log, webFolder, hostNames }: AppParts): Express {
+export function createApp({ database, clock, hub, adapters, log, webFolder, hostNames }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
     pinoHttp({
       logger: log,
-      autoLogging: { ignore: (req) => req.url === ROUTES.health },
+      autoLogging: { ignore: (req) => req.url === ROUTES.health || req.url === ROUTES.live },
       serializers: { req: (req) => ({ method: req.method, url: req.url }), res: (res) => ({ status: res.statusCode }) }
     })
   )
@@ -66,7 +67,7 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
       strictTransportSecurity: false
     })(req, res, next)
   })
-  app.use(compression())
+  app.use(compression({ filter: (req, res) => req.path !== ROUTES.live && compression.filter(req, res) }))
   app.use(
     ['/api', '/calendar'],
     rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany })
@@ -77,11 +78,22 @@ export function createApp({ database, clock, log, webFolder, hostNames }: AppPar
   })
   app.use('/api', express.json({ limit: BODY_LIMIT }))
 
-  const services: Services = { database, clock }
+  const services: Services = { database, clock, hub, adapters }
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
-  for (const routes of [clockRoutes, kitchenRoutes, jarRoutes, programRoutes, storeRoutes, shelfRoutes, formulaRoutes, bakeRoutes, calendarRoutes])
+  for (const routes of [
+    clockRoutes,
+    kitchenRoutes,
+    jarRoutes,
+    programRoutes,
+    storeRoutes,
+    shelfRoutes,
+    formulaRoutes,
+    bakeRoutes,
+    calendarRoutes,
+    deviceRoutes
+  ])
     app.use(routes(services))
   app.use(['/api', '/calendar'], apiNotFound)
   if (webFolder !== null) servePages(app, webFolder)

@@ -6,6 +6,8 @@ import { type Clock, createClock } from './clock'
 import type { Config } from './config'
 import { openDatabase } from './db/connect'
 import { layDemo } from './demo/layDemo'
+import { createHub } from './devices/hub'
+import { simulatedDevices } from './devices/simulated'
 
 /** A running kitchen. */
 export interface Running {
@@ -26,7 +28,15 @@ export async function start(config: Config, log: Logger): Promise<Running> {
   const clock = createClock(config.fixedNowMs)
   const database = await openDatabase(config.dataFolder)
   if (config.kind === 'demo') await layDemo(database, clock.now(), config.fresh)
-  const app = createApp({ database, clock, log, webFolder: config.webFolder, hostNames: [...config.hostNames, config.host] })
+  const hub = createHub()
+  const adapters = [simulatedDevices(hub, clock)]
+  // Nobody looks: nothing is read.
+  hub.onListeners((count) => {
+    for (const adapter of adapters)
+      if (count > 0) adapter.open()
+      else adapter.close()
+  })
+  const app = createApp({ database, clock, hub, adapters, log, webFolder: config.webFolder, hostNames: [...config.hostNames, config.host] })
   const server = await listen(app, config).catch(async (error: unknown) => {
     await database.close()
     throw error
@@ -36,6 +46,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     address: `http://${config.host === '127.0.0.1' ? 'localhost' : config.host}:${port}`,
     clock,
     async stop() {
+      for (const adapter of adapters) adapter.close()
       await new Promise<void>((resolve) => {
         server.close(() => resolve())
         server.closeIdleConnections()

@@ -14,7 +14,25 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
       readonly plannedGrams: number
       readonly weighedGrams: number
     }
-  | { readonly type: 'band'; readonly mixTempC: number }
+  | {
+      /** Weighed for the dough or a pre-ferment of it, or a piece of it. */
+      readonly type: 'weigh'
+      readonly into: WeighInto
+      readonly key: string
+      readonly lineId?: string
+      readonly ingredientId?: string
+      /** Bowls the dough is shared out into. */
+      readonly bowls?: number
+      readonly plannedGrams: number
+      readonly weighedGrams: number
+    }
+  | {
+      /** After a mis-pour: what each item is to hold in the end, g. */
+      readonly type: 'repair'
+      readonly into: RepairInto
+      readonly targets: Readonly<Record<string, number>>
+    }
+  | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number }
@@ -24,8 +42,41 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
       readonly step: string
       readonly did: StepDeed['did']
     }
+  | ({ readonly type: 'dough' } & DoughReading)
+  | ({ readonly type: 'outcome' } & BreadOutcome)
   | { readonly type: 'undo'; readonly undoes: string }
 )
+
+/** What is weighed besides the levain. */
+export const WEIGH_INTO = ['dough', 'pre-ferment', 'pieces'] as const
+export type WeighInto = (typeof WEIGH_INTO)[number]
+/** Where a mis-pour can be mended. */
+export const REPAIR_INTO = ['levain', 'dough', 'pre-ferment'] as const
+export type RepairInto = (typeof REPAIR_INTO)[number]
+
+/** What a finger finds. */
+export const POKES = ['springs back at once', 'comes back slowly', 'stays'] as const
+export type Poke = (typeof POKES)[number]
+
+/** What was seen or measured of a dough. */
+export interface DoughReading {
+  readonly tempC?: number
+  /** Level ÷ level when it was mixed, in the bowl. */
+  readonly rise?: number
+  /** The same in a small sample jar beside it. */
+  readonly sampleRise?: number
+  readonly poke?: Poke
+  /** Of the bread, in its middle. */
+  readonly coreTempC?: number
+}
+
+/** How the bread came out; marks from 1 to 5. */
+export interface BreadOutcome {
+  readonly rise?: number
+  readonly crumb?: number
+  readonly taste?: number
+  readonly note?: string
+}
 
 /** What became of a step. */
 export interface StepDeed {
@@ -47,11 +98,22 @@ export interface BakeState {
   readonly flours: Readonly<Record<string, number>>
   /** Pours that have been made at least once, by their key, in order. */
   readonly done: readonly string[]
-  readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number } | null
+  /** What was poured under each key, once for each time. */
+  readonly pours: ReadonlyMap<string, readonly { readonly atMs: number; readonly grams: number }[]>
+  /** Weighed for the dough, its pre-ferments and its pieces. */
+  readonly weighed: readonly { readonly id: string; readonly into: WeighInto; readonly key: string; readonly lineId?: string; readonly grams: number }[]
+  /** Bowls the dough is shared out into; null until something has been weighed for it. */
+  readonly bowls: number | null
+  /** What items are to hold since a mis-pour, g. */
+  readonly repairs: Readonly<Partial<Record<RepairInto, Readonly<Record<string, number>>>>>
+  readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number; readonly levelMm?: number } | null
   readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
   readonly mixed: { readonly id: string; readonly atMs: number; readonly levainGrams: number; readonly keepBackGrams: number } | null
+  /** What was seen of the dough, in the order of time. */
+  readonly readings: readonly (DoughReading & { readonly id: string; readonly atMs: number })[]
+  readonly outcome: (BreadOutcome & { readonly id: string; readonly atMs: number }) | null
   /** Steps that were done or left out, by their name. */
   readonly deeds: ReadonlyMap<string, StepDeed>
   /** The latest happening that may be taken back, if any. */
@@ -78,22 +140,62 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   const marks: BakeState['marks'][number][] = []
   const moves: BakeState['moves'][number][] = []
   const deeds = new Map<string, StepDeed>()
+  const weighed: BakeState['weighed'][number][] = []
+  const repairs: Partial<Record<RepairInto, Readonly<Record<string, number>>>> = {}
+  const readings: BakeState['readings'][number][] = []
+  let outcome: BakeState['outcome'] = null
+  let bowls: number | null = null
+  const pours = new Map<string, { readonly atMs: number; readonly grams: number }[]>()
+  const notePour = (key: string, h: { readonly happenedAtMs: number; readonly weighedGrams: number }) =>
+    pours.set(key, [...(pours.get(key) ?? []), { atMs: h.happenedAtMs, grams: h.weighedGrams }])
   for (const h of stood) {
     if (h.type === 'pour') {
       poured[h.item] += h.weighedGrams
       if (h.item === 'flour' && h.ingredientId !== undefined) flours[h.ingredientId] = (flours[h.ingredientId] ?? 0) + h.weighedGrams
       done.add(pourKey(h))
-    } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC }
+      notePour(pourKey(h), h)
+    } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC, levelMm: h.levelMm }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note })
     else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
+    else if (h.type === 'weigh') {
+      weighed.push({ id: h.id, into: h.into, key: h.key, lineId: h.lineId, grams: h.weighedGrams })
+      notePour(weighKey(h), h)
+      if (h.into === 'dough') bowls = h.bowls ?? 1
+    } else if (h.type === 'repair') repairs[h.into] = { ...repairs[h.into], ...h.targets }
+    else if (h.type === 'dough') readings.push({ ...h, atMs: h.happenedAtMs })
+    else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
     else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)
   const status: BakeStatus = mixed !== null ? (deeds.has('out') ? 'baked' : 'mixed') : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
-  return { status, poured, flours, done: [...done], band, marks, moves, mixed, deeds, lastUndoable: stood.at(-1) ?? null }
+  readings.sort((a, b) => a.atMs - b.atMs)
+  return {
+    status,
+    poured,
+    flours,
+    done: [...done],
+    pours,
+    weighed,
+    bowls,
+    repairs,
+    readings,
+    outcome,
+    band,
+    marks,
+    moves,
+    mixed,
+    deeds,
+    lastUndoable: stood.at(-1) ?? null
+  }
 }
+
+/** Names what is weighed besides the levain among all that is poured. */
+export const weighKey = ({ into, key }: { readonly into: WeighInto; readonly key: string }) => `${into}/${key}`
+
+/** Whether anything has been weighed: from then on the plan stands. */
+export const hasBegun = ({ status, weighed }: Pick<BakeState, 'status' | 'weighed'>) => status !== 'planned' || weighed.length > 0
 
 /** What has been poured, as the batch it makes. */
 export function massesOfPours({ poured, flours }: Pick<BakeState, 'poured' | 'flours'>, pantry: Pantry): LineMasses {

@@ -5,6 +5,7 @@ import * as formulas from './migrations/0002-formulas'
 import * as fermentation from './migrations/0003-fermentation'
 import * as shelf from './migrations/0004-shelf'
 import * as days from './migrations/0005-days'
+import * as devices from './migrations/0006-devices'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -17,7 +18,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0002-formulas', step: formulas },
   { name: '0003-fermentation', step: fermentation },
   { name: '0004-shelf', step: shelf },
-  { name: '0005-days', step: days }
+  { name: '0005-days', step: days },
+  { name: '0006-devices', step: devices }
 ]
 
 /** Brings the tables to the newest version; does nothing when they are. */

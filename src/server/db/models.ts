@@ -1,5 +1,5 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { FormulaContent, JarPace, Once, Plan, Weekly } from '../../contract'
+import type { DeviceKind, FormulaContent, JarPace, Once, Plan, Weekly } from '../../contract'
 import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
@@ -182,6 +182,18 @@ export interface FormulaVersionRow {
   content: FormulaContent
   recordedAtMs: number
 }
+export interface DeviceRow {
+  id: string
+  kitchenId: string
+  name: string
+  kind: DeviceKind
+  placeId: string | null
+  resolution: number
+  tokenHash: string
+  createdAtMs: number
+  seenAtMs: number | null
+  revokedAtMs: number | null
+}
 export interface EventRow {
   id: string
   kitchenId: string
@@ -227,6 +239,7 @@ export interface Models {
   readonly formulaVersions: Table<FormulaVersionRow>
   readonly programs: Table<ProgramRow>
   readonly calendarAddresses: Table<CalendarAddressRow>
+  readonly devices: Table<DeviceRow>
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
 }
@@ -353,6 +366,18 @@ export function defineModels(sequelize: Sequelize): Models {
       tokenHash: TEXT,
       createdAtMs: BIGINT,
       readAtMs: BIGINT,
+      revokedAtMs: BIGINT
+    }),
+    devices: table<DeviceRow>('devices', {
+      id: UUID,
+      kitchenId: UUID,
+      name: TEXT,
+      kind: TEXT,
+      placeId: UUID,
+      resolution: DOUBLE,
+      tokenHash: TEXT,
+      createdAtMs: BIGINT,
+      seenAtMs: BIGINT,
       revokedAtMs: BIGINT
     }),
     events: table<EventRow>(

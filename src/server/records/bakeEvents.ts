@@ -1,11 +1,11 @@
 import { type BakeEvent, happeningOf, type Kitchen, type Plan, statusOf } from '../../contract'
 import {
   type BakeState,
-  type BakeStatus,
   type CupKind,
   foldBake,
   gramsOfBlend,
   HOTTEST_WATER_C,
+  hasBegun,
   type Ingredient,
   ingredientsOf,
   kindsOfBlend,
@@ -29,6 +29,7 @@ import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
 import { mixed } from './bakeMix'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
+import { doughRead, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
 import { addLineage, createBatch, dropLineage, type NewStay, replaceStays, stayAt } from './batches'
 import { pantryIn } from './ingredients'
 import { feedOf, guardGluten, jarForSeed, refuseFuture, setContents } from './jars'
@@ -65,9 +66,10 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     },
     effect.entries
   )
-  const status = statusOf(row.plan, foldBake([...before, happeningOf(event)]).status)
+  const after = foldBake([...before, happeningOf(event)])
+  const status = statusOf(row.plan, after.status)
   await work.models.bakes.update(
-    { status, frozen: await frozenOf(work, row, status), version: row.version + 1 },
+    { status, frozen: await frozenOf(work, row, hasBegun(after)), version: row.version + 1 },
     { where: { id: bakeId }, transaction: work.transaction }
   )
 }
@@ -83,8 +85,8 @@ function withFlour(event: BakeEvent, plan: Plan): BakeEvent {
 }
 
 /** A started bake keeps its plan and what its ingredients were; one whose pours were all taken back is free again. */
-async function frozenOf(work: Work, row: BakeRow, status: BakeStatus): Promise<BakeRow['frozen']> {
-  if (status === 'planned') return null
+async function frozenOf(work: Work, row: BakeRow, begun: boolean): Promise<BakeRow['frozen']> {
+  if (!begun) return null
   return row.frozen ?? { plan: row.plan, ingredients: usedIngredients(row.plan, await pantryIn(work)) }
 }
 
@@ -102,6 +104,14 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
   switch (event.type) {
     case 'pour':
       return pour(work, row, state, event)
+    case 'weigh':
+      return weighed(work, row, state, event)
+    case 'repair':
+      return repaired(state, event)
+    case 'dough':
+      return doughRead(state, event)
+    case 'outcome':
+      return outcome(state, event)
     case 'band':
       return band(work, row, state, event)
     case 'mark':
@@ -120,6 +130,7 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
 async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
   const { jarId, build } = row.plan
+  refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
   if (event.item === 'seed') await refuseMoreThanThereIs(work, jarId, poured, build.keepBackGrams)
   if (event.item === 'older levain') await guardOlder(work, jarId)

@@ -1,5 +1,18 @@
-import type { BakeEvent } from '../../contract'
-import { type BakeState, contentsOf, doughContents, FLOURS, type FlourKind, mainKind, roundDough, toGrams, toMilligrams, transfer } from '../../core'
+import { type BakeEvent, doughAsWeighed } from '../../contract'
+import {
+  type BakeState,
+  contentsOf,
+  doughContents,
+  drawnIngredients,
+  FLOURS,
+  type FlourKind,
+  mainKind,
+  roundDough,
+  type SolvedLine,
+  toGrams,
+  toMilligrams,
+  transfer
+} from '../../core'
 import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
@@ -19,16 +32,22 @@ export async function mixed(work: Work, row: BakeRow, state: BakeState, event: E
   if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
   const there = await balanceOf(work, `batch:${levain.id}`)
   const intoDough = toMilligrams(event.levainGrams)
+  const levainLine = row.plan.formula.lines.find((l) => l.kind === 'levain')?.id
+  const inBowl = state.weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === levainLine ? sum + toMilligrams(w.grams) : sum), 0)
+  if (intoDough < inBowl)
+    throw new Problem(400, 'more in the bowl', `${toGrams(inBowl)} g of levain are in the bowl already.`, {
+      fields: { levainGrams: `At least ${toGrams(inBowl)} g are in.` }
+    })
   const kept = toMilligrams(event.keepBackGrams)
   const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
   const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
-  if (intoDough + intoOthers + kept > there) {
+  if (intoDough + intoOthers + kept > there + inBowl) {
     const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
     throw new Problem(
       400,
       'more than there is',
-      `The levain weighs ${toGrams(there)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
-      { fields: { levainGrams: `At most ${toGrams(Math.max(there - intoOthers, 0))} g are there.` } }
+      `The levain weighs ${toGrams(there + inBowl)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
+      { fields: { levainGrams: `At most ${toGrams(Math.max(there + inBowl - intoOthers, 0))} g are there.` } }
     )
   }
   if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
@@ -49,7 +68,9 @@ export async function mixed(work: Work, row: BakeRow, state: BakeState, event: E
   }
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
   const solved = doughOfPlan(row.plan, pantry)
-  const { ingredients, flours, own, waterGrams, saltGrams } = doughContents(solved.ok ? roundDough(solved.value, kitchen.smallScale).lines : [], pantry)
+  const planned = solved.ok ? { exact: solved.value, weigh: roundDough(solved.value, kitchen.smallScale) } : null
+  const lines = planned === null ? [] : doughAsWeighed(state, row.plan, planned).lines
+  const { flours, own, waterGrams, saltGrams } = doughContents(lines, pantry)
   const floursMg = inMilligrams(flours)
   const doughBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
@@ -68,10 +89,10 @@ export async function mixed(work: Work, row: BakeRow, state: BakeState, event: E
   })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [
-    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough + intoOthers),
+    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers),
     ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
-    ...transfer(`batch:${levain.id}`, 'loss', there - intoDough - intoOthers - kept),
-    ...[...ingredients].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
+    ...transfer(`batch:${levain.id}`, 'loss', there + inBowl - intoDough - intoOthers - kept),
+    ...[...stillDrawn(lines, state)].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
   ]
   if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
   const jarBatchId = await createBatch(work, {
@@ -93,4 +114,13 @@ export async function mixed(work: Work, row: BakeRow, state: BakeState, event: E
   })
   await setContents(work, jar, jarBatchId, jar.placeId)
   return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
+}
+
+/** What the shelf still has to give for a dough, g by ingredient: what was weighed into the bowl, or apart as a pre-ferment, has left it already. */
+function stillDrawn(lines: readonly SolvedLine[], { weighed }: BakeState): ReadonlyMap<string, number> {
+  const inBowl = (lineId: string) => weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === lineId ? sum + w.grams : sum), 0)
+  const isApart = (lineId: string) => weighed.some((w) => w.into === 'pre-ferment' && w.lineId === lineId)
+  return drawnIngredients(
+    lines.flatMap((line) => (line.kind === 'pre-ferment' ? (isApart(line.id) ? [] : [line]) : [{ ...line, grams: line.grams - inBowl(line.id) }]))
+  )
 }

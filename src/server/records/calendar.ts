@@ -1,4 +1,3 @@
-import { createHash, randomBytes } from 'node:crypto'
 import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
 import {
   type Bake,
@@ -39,6 +38,7 @@ import { pantryIn } from './ingredients'
 import { jarLog } from './jarLog'
 import { listJars } from './jars'
 import { theKitchen } from './kitchens'
+import { hashOf, newToken } from './tokens'
 import { listVessels } from './vessels'
 import type { Work } from './work'
 
@@ -141,9 +141,6 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
   return calendar.toString()
 }
 
-const hashOf = (token: string) => createHash('sha256').update(token).digest('hex')
-const TOKEN_BYTES = 24
-
 /** The addresses that are open, the newest last. */
 export async function listAddresses({ models, transaction }: Work): Promise<CalendarAddress[]> {
   const rows = await models.calendarAddresses.findAll({ where: { revokedAtMs: null }, order: [['createdAtMs', 'ASC']], transaction })
@@ -156,7 +153,7 @@ export async function listAddresses({ models, transaction }: Work): Promise<Cale
 /** Makes an address. Its token is told this once; only its hash is kept. @returns the token; sent twice, a new one */
 export async function makeAddress(work: Work, id: string, name: string): Promise<string> {
   const kitchen = await theKitchen(work)
-  const token = randomBytes(TOKEN_BYTES).toString('base64url')
+  const token = newToken()
   await work.models.calendarAddresses.upsert(
     { id, kitchenId: kitchen.id, name, tokenHash: hashOf(token), createdAtMs: work.nowMs, readAtMs: null, revokedAtMs: null },
     { transaction: work.transaction }

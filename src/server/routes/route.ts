@@ -1,7 +1,9 @@
 import type { RequestHandler } from 'express'
-import { idSchema } from '../../contract'
+import { idSchema, WINDOW_HEADER } from '../../contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
+import type { DeviceAdapter } from '../devices/adapter'
+import type { Hub } from '../devices/hub'
 import { notFound } from '../problems'
 import { readWork, type Work, writeWork } from '../records/work'
 
@@ -9,6 +11,9 @@ import { readWork, type Work, writeWork } from '../records/work'
 export interface Services {
   readonly database: Database
   readonly clock: Clock
+  readonly hub: Hub
+  /** Where readings come from. */
+  readonly adapters: readonly DeviceAdapter[]
 }
 
 /** A route that reads and answers with JSON. */
@@ -18,10 +23,12 @@ export function reads(services: Services, answer: (work: Work, req: Parameters<R
   }
 }
 
-/** A route that writes in one transaction and answers with JSON. */
+/** A route that writes in one transaction and answers with JSON; other windows are told. */
 export function writes(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
   return async (req, res) => {
-    res.json(await writeWork(services.database, services.clock.now(), (work) => answer(work, req)))
+    const answered = await writeWork(services.database, services.clock.now(), (work) => answer(work, req))
+    services.hub.publish({ type: 'changed', path: req.path, window: req.get(WINDOW_HEADER) ?? null })
+    res.json(answered)
   }
 }
 

@@ -1,0 +1,64 @@
+import { Router } from 'express'
+import { deviceDeedSchema, devicePostSchema, devicePushSchema, type Live, ROUTES } from '../../contract'
+import { notFound, parse } from '../problems'
+import { addDevice, listDevices, revokeDevice, takeReadings } from '../records/devices'
+import { type Work, writeWork } from '../records/work'
+import { idIn, reads, type Services, writes } from './route'
+
+/** A word now and then keeps the line open, ms. */
+const BREATH_MS = 20_000
+
+/** Devices, what they push, and the live line to every open window. */
+export function deviceRoutes(services: Services): Router {
+  const router = Router()
+  const { hub, adapters } = services
+  const all = async (work: Work) => [...(await listDevices(work)), ...adapters.flatMap((a) => a.devices())]
+  router.get(
+    ROUTES.devices,
+    reads(services, async (work) => ({ devices: await all(work) }))
+  )
+  router.post(
+    ROUTES.devices,
+    writes(services, async (work, req) => {
+      const token = await addDevice(work, parse(devicePostSchema, req.body))
+      return { devices: await all(work), token }
+    })
+  )
+  router.delete(
+    ROUTES.device(':id'),
+    writes(services, async (work, req) => {
+      await revokeDevice(work, idIn(req, 'This device'))
+      return { devices: await all(work) }
+    })
+  )
+  router.post(ROUTES.deviceReadings(':id'), async (req, res) => {
+    const id = idIn(req, 'This device')
+    const pushed = parse(devicePushSchema, req.body)
+    const token = (req.headers.authorization ?? '').replace(/^Bearer /, '')
+    const taken = await writeWork(services.database, services.clock.now(), (work) => takeReadings(work, id, token, pushed))
+    for (const reading of taken) hub.publish(reading)
+    res.json({ taken: taken.length })
+  })
+  router.post(ROUTES.deviceDeeds(':id'), (req, res) => {
+    const id = idIn(req, 'This device')
+    const deed = parse(deviceDeedSchema, req.body)
+    if (!adapters.some((a) => a.touch?.(id, deed))) throw notFound('This stand-in')
+    res.json({ ok: true })
+  })
+  router.get(ROUTES.live, (req, res) => {
+    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', Connection: 'keep-alive', 'X-Accel-Buffering': 'no' })
+    res.write('retry: 1000\n\n')
+    const tell = (message: Live) => {
+      // A window that does not keep up misses readings; it never makes the server keep them.
+      if (message.type === 'reading' && res.writableNeedDrain) return
+      res.write(`data: ${JSON.stringify(message)}\n\n`)
+    }
+    const end = hub.subscribe(tell)
+    const breath = setInterval(() => res.write(': here\n\n'), BREATH_MS)
+    req.on('close', () => {
+      clearInterval(breath)
+      end()
+    })
+  })
+  return router
+}
