@@ -72,6 +72,8 @@ test('an edit is undone with Ctrl Z or its button', async () => {
 })
 
 test('two windows change one bake: both versions are shown and one is chosen', async () => {
+  // This window does not hear of the other one while it is being typed in.
+  await page.route('**/api/live', (route) => route.abort())
   await newBake()
   const { page: other } = await openWindow()
   await other.goto(page.url())

@@ -55,10 +55,11 @@ export function doughOf(
   const line = levain ?? solved?.build?.timed.line
   if (solved === null || !solved.dough.ok || line === undefined) return null
   const { placeId, tempC, mixTempC } = plan.course ?? plan
+  const state = foldBake(bake.events.map(happeningOf))
   return doughLine(
-    doughAsWeighed(foldBake(bake.events.map(happeningOf)), plan, solved.dough.value),
+    doughAsWeighed(state, plan, solved.dough.value),
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
-    { mixAtMs: mixMs, mixTempC, standing: standingIn(kitchen, placeId, tempC, mixMs) },
+    { mixAtMs: mixMs, mixTempC: state.mixed?.mixTempC ?? mixTempC, standing: standingIn(kitchen, placeId, tempC, mixMs) },
     pantryOfBake(bake, pantry)
   )
 }

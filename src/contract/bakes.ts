@@ -181,6 +181,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     type: z.literal('mixed'),
     levainGrams: gramsSchema('Levain in the dough'),
     keepBackGrams: gramsSchema('Keep-back'),
+    /** Of the dough, as measured. */
+    mixTempC: tempSchema('The dough').optional(),
     shown: shownSchema.optional()
   }),
   z.object({ ...noted, type: z.literal('step'), step: z.string().max(40), did: z.enum(['done', 'skipped']) }),

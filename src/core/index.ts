@@ -1,6 +1,8 @@
 /** The public face of the core: all that web and server may import. */
 export * from './bake/doughLine'
+export * from './bake/doughProgress'
 export * from './bake/foldBake'
+export * from './bake/oven'
 export * from './bake/solveBake'
 export * from './bake/steps'
 export * from './build/jarFit'

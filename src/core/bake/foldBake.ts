@@ -35,7 +35,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
-  | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number }
+  | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number }
   | {
       /** A step of the day that is no pour, band or mix. */
       readonly type: 'step'
@@ -110,7 +110,13 @@ export interface BakeState {
   readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
-  readonly mixed: { readonly id: string; readonly atMs: number; readonly levainGrams: number; readonly keepBackGrams: number } | null
+  readonly mixed: {
+    readonly id: string
+    readonly atMs: number
+    readonly levainGrams: number
+    readonly keepBackGrams: number
+    readonly mixTempC?: number
+  } | null
   /** What was seen of the dough, in the order of time. */
   readonly readings: readonly (DoughReading & { readonly id: string; readonly atMs: number })[]
   readonly outcome: (BreadOutcome & { readonly id: string; readonly atMs: number }) | null
@@ -165,7 +171,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     else if (h.type === 'dough') readings.push({ ...h, atMs: h.happenedAtMs })
     else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
-    else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams }
+    else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)

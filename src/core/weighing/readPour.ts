@@ -6,14 +6,16 @@ export interface WeighItem {
   readonly grams: number
   /** Smallest step of the scale it is weighed on, g. */
   readonly resolution: number
+  /** How far off still counts as right, where that is not as usual, g. */
+  readonly tolerance?: number
 }
 
 /** How far off still counts as right: a step of the scale, and of much a little more. Source: craft knowledge. */
 const TOLERANCE = { share: 0.015, mostGrams: 8 } as const
 
 /** How far what is weighed may be from what is wanted, g. */
-export function toleranceOf({ grams, resolution }: Pick<WeighItem, 'grams' | 'resolution'>): number {
-  return Math.max(resolution, Math.min(TOLERANCE.share * grams, TOLERANCE.mostGrams))
+export function toleranceOf({ grams, resolution, tolerance }: Pick<WeighItem, 'grams' | 'resolution' | 'tolerance'>): number {
+  return tolerance ?? Math.max(resolution, Math.min(TOLERANCE.share * grams, TOLERANCE.mostGrams))
 }
 
 /** What a mass that stands on the scale means for the item that is due. */

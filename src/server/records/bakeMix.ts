@@ -83,9 +83,9 @@ export async function mixed(work: Work, row: BakeRow, state: BakeState, event: E
     own,
     waterMg: toMilligrams(waterGrams),
     saltMg: toMilligrams(saltGrams),
-    mixTempC: row.plan.tempC,
+    mixTempC: event.mixTempC ?? row.plan.course?.mixTempC ?? row.plan.tempC,
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
-    stays: [stayAt(kitchen, row.plan.placeId, atMs, row.plan.tempC)]
+    stays: [stayAt(kitchen, (row.plan.course ?? row.plan).placeId, atMs, (row.plan.course ?? row.plan).tempC)]
   })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [

@@ -5,6 +5,7 @@ import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalSto
 import { Link, NavLink, useNavigate } from 'react-router'
 import { useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
+import { useOthersChanges } from '../data/live'
 import { flush, outboxStore } from '../data/outbox'
 import { useNewBake } from '../parts/useNewBake'
 import { openPalette, Palette } from './Palette'
@@ -22,6 +23,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const navigate = useNavigate()
   const newBake = useNewBake()
   const [sheet, sheetOpen] = useDisclosure(false)
+  useOthersChanges()
   const [awake, setAwake] = useState(false)
   useEffect(() => {
     const timer = setTimeout(() => setAwake(true), AWAKE_MS)

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
-import { errorSchema, type WireError } from '../../contract'
+import { errorSchema, WINDOW_HEADER, type WireError } from '../../contract'
+import { newId } from './newId'
 
 /** The server understood and said no, with a sentence. */
 export class Refusal extends Error {
@@ -22,6 +23,9 @@ export interface Request {
   readonly body?: unknown
 }
 
+/** Names this window among those of the household. */
+export const THIS_WINDOW = newId()
+
 /** Longest wait for an answer of a server in the same house, ms. */
 const PATIENCE_MS = 15_000
 /** Answers that mean "not now": a server that is starting, or one that is being asked too much. */
@@ -37,7 +41,8 @@ export async function ask<Schema extends z.ZodType>(schema: Schema, { method, pa
   const answer = await fetch(path, {
     method,
     signal: AbortSignal.timeout(PATIENCE_MS),
-    ...(body === undefined ? {} : { headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(body) })
+    headers: { [WINDOW_HEADER]: THIS_WINDOW, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) })
   }).catch(() => {
     throw new Unreachable()
   })

@@ -2,9 +2,11 @@ import useSWR, { mutate } from 'swr'
 import useSWRInfinite from 'swr/infinite'
 import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES, statusOf } from '../../contract'
 import { foldBake, lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
+import { Refusal } from './api'
+import { doubt } from './doubts'
 import { refreshJars } from './jars'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { onRefusal, read, send } from './outbox'
 
 const OPEN = `${ROUTES.bakes}?state=open&limit=100`
 interface BakePage {
@@ -86,6 +88,15 @@ export async function restoreBake(id: string): Promise<void> {
   await settled(send(newId(), bakeSchema, { method: 'POST', path: ROUTES.bakeRestore(id) }), id)
 }
 
+/** Another device has noted a pour of the same item meanwhile. */
+const isDoubt = (error: unknown): error is Refusal => error instanceof Refusal && error.detail.code === 'poured already'
+
+// A pour that was sent after a reload is in doubt just the same.
+onRefusal((error, { path, body }) => {
+  const bakeId = /^\/api\/bakes\/([^/]+)\/events$/.exec(path)?.[1]
+  if (isDoubt(error) && bakeId !== undefined) doubt({ bakeId, event: body as Record<string, unknown>, words: error.message })
+})
+
 /** A bake as it will be once the server has an event. */
 function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined, pantry: Pantry): Bake {
   const events = [...bake.events, bakeEventSchema.parse(event)]
@@ -114,7 +125,8 @@ export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, 
     await mutate<Bake>(ROUTES.bake(bake.id), (there) => (there !== undefined && there.events.length > kept.events.length ? there : kept), { revalidate: false })
   } catch (error) {
     void mutate(ROUTES.bake(bake.id))
-    throw error
+    if (isDoubt(error)) doubt({ bakeId: bake.id, event, words: error.message })
+    else throw error
   } finally {
     void mutate(OPEN)
     void refreshJars()

@@ -43,13 +43,13 @@ export const outboxStore = {
   view: () => view
 }
 
-const refusals = new Set<(error: unknown) => void>()
+const refusals = new Set<(error: unknown, entry: Request) => void>()
 
 /**
  * Hears of writes that were refused after a reload, when nobody waits for them any more.
  * @returns ends the listening
  */
-export function onRefusal(listener: (error: unknown) => void): () => void {
+export function onRefusal(listener: (error: unknown, entry: Request) => void): () => void {
   refusals.add(listener)
   return () => {
     refusals.delete(listener)
@@ -132,7 +132,7 @@ async function sendAll(): Promise<void> {
       forget(entry)
       const waits = waiting.get(entry.id)
       if (waits !== undefined) waits.refused(error)
-      else for (const hear of refusals) hear(error)
+      else for (const hear of refusals) hear(error, entry)
     } finally {
       if (entries[0] !== entry) waiting.delete(entry.id)
     }

@@ -1,7 +1,7 @@
 import { celsiusToFahrenheit, type Format, fahrenheitToCelsius, GRAMS_PER_OUNCE } from '../../core'
 
 /** What a figure means, and so its unit on the screen. */
-export type QuantityKind = 'percent' | 'mass' | 'temperature' | 'rise' | 'hours' | 'count' | 'parts'
+export type QuantityKind = 'percent' | 'mass' | 'temperature' | 'rise' | 'hours' | 'millimetres' | 'count' | 'parts'
 
 /** A unit with its way in and out. */
 export interface Scale {
@@ -28,6 +28,8 @@ export function scaleOf(kind: QuantityKind, format: Format): Scale {
         : { unit: '°F', show: (v) => trimmed(celsiusToFahrenheit(v), 1), read: fahrenheitToCelsius }
     case 'rise':
       return { unit: '×', show: (v) => trimmed(v, 2), read: (s) => s }
+    case 'millimetres':
+      return { unit: 'mm', show: (v) => trimmed(v, 0), read: (s) => s }
     case 'hours':
       return { unit: 'h', show: (v) => trimmed(v, 2), read: (s) => s }
     default:

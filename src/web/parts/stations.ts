@@ -4,6 +4,7 @@ export const STATIONS = [
   { id: 'build', label: 'Build' },
   { id: 'clock', label: 'Clock' },
   { id: 'bench', label: 'Bench' },
-  { id: 'watch', label: 'Watch' }
+  { id: 'watch', label: 'Watch' },
+  { id: 'oven', label: 'Oven' }
 ] as const
 export type StationId = (typeof STATIONS)[number]['id']

@@ -4,7 +4,7 @@ import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-rea
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, type Cultures, happeningOf, lineFromWire, type Plan, planSchema, solvePlan, startedOf, stepFactsOf } from '../../../contract'
-import { type BakeState, dayOfDough, expectedMixMs, foldBake } from '../../../core'
+import { type BakeState, dayOfDough, expectedMixMs, foldBake, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -27,15 +27,16 @@ import { freeStart, type PlanPatch, usePlanDraft } from './usePlanDraft'
 const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough })))
 const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
 const Clock = lazy(() => import('./clock/Clock').then((m) => ({ default: m.Clock })))
-const Bench = lazy(() => import('./Bench').then((m) => ({ default: m.Bench })))
+const Bench = lazy(() => import('./bench/Bench').then((m) => ({ default: m.Bench })))
 const Watch = lazy(() => import('./Watch').then((m) => ({ default: m.Watch })))
-const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch } as const
+const Oven = lazy(() => import('./oven/Oven').then((m) => ({ default: m.Oven })))
+const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch, oven: Oven } as const
 
 const MS_PER_MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
 
 /** Station a bake opens at: where its work is. */
-const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'clock', baked: 'watch' }
+const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'oven', baked: 'watch' }
 
 /** One bake, from wish to mix: the ribbon, the path of stations, and the open one. */
 export function BakeSheet() {
@@ -68,7 +69,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const draft = usePlanDraft(bake, sendable)
   const { plan } = draft
   const solved = useMemo(() => solve(plan), [solve, plan])
-  const frozen = state.status !== 'planned'
+  const frozen = hasBegun(state)
   const judged = useVerdicts(
     useMemo(() => [bake], [bake]),
     now,
@@ -209,6 +210,7 @@ function onceEach<Key extends object, Value>(reckon: (key: Key) => Value): (key:
 /** Whether the work of a station is behind us; said in words by its figure, too. */
 function isDone(id: StationId, state: BakeState): boolean {
   if (id === 'watch') return state.mixed !== null
+  if (id === 'oven') return state.deeds.has('out')
   return id === 'bench' ? state.band !== null : state.status !== 'planned'
 }
 

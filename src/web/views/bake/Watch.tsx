@@ -4,7 +4,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { NewBakeEvent, Place } from '../../../contract'
-import { contentsOf, levelOf, mainKind, POSSIBLE, pouredGrams, SIGNS, type SignKind, type Signs } from '../../../core'
+import { contentsOf, levelOf, mainKind, POSSIBLE, SIGNS, type SignKind, type Signs } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -18,7 +18,7 @@ import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
 import { adviceSentence, near, PHASE_WORDS } from '../../parts/words'
 import classes from './BakeSheet.module.css'
-import { shownVerdict } from './shown'
+import { MixCard } from './MixCard'
 import type { StationProps } from './station'
 import { WhenField } from './WhenField'
 
@@ -70,12 +70,8 @@ export function Watch(props: StationProps) {
         {judged !== undefined && (
           <MixCard
             {...props}
-            onMixed={(levainGrams, keepBackGrams) =>
-              note({ type: 'mixed', levainGrams, keepBackGrams, shown: shownVerdict(judged) }).then(
-                () => tellDone(`${plan.name} is mixed and in the record.`),
-                tellError
-              )
-            }
+            title="Into the dough"
+            onMixed={(event) => note(event).then(() => tellDone(`${plan.name} is mixed and in the record.`), tellError)}
           />
         )}
         <Standing
@@ -213,43 +209,6 @@ function VerdictCard({ judged }: StationProps) {
         <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="fit to mix" />
         <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="nine times in ten within" />
       </Figures>
-    </Card>
-  )
-}
-
-function MixCard({ state, solved, plan, judged, onMixed }: StationProps & { onMixed: (levainGrams: number, keepBackGrams: number) => Promise<void> }) {
-  const { format } = useKitchen()
-  const others = plan.build.alsoFor.reduce((t, d) => t + d.grams, 0)
-  const there = pouredGrams(state.poured)
-  const wanted = solved?.dough.ok ? solved.dough.value.weigh.levainGrams : there
-  const [levain, setLevain] = useState(Math.min(wanted, there))
-  const [keep, setKeep] = useState(
-    Math.max(0, Math.min(Math.round(solved?.build?.keepBackGrams ?? plan.build.keepBackGrams), there - others - Math.min(wanted, there)))
-  )
-  const over = levain + others + keep > there + 0.05
-  return (
-    <Card title="Into the dough">
-      <Group grow align="flex-end">
-        <QuantityField kind="mass" label="Levain" value={levain} range={[1, there]} what="Levain in the dough" onCommit={setLevain} />
-        <QuantityField kind="mass" label="Keep-back, into the jar" value={keep} range={[0, there]} what="Keep-back" onCommit={setKeep} />
-      </Group>
-      <Text c="dimmed" mt="xs">
-        {format.mass(there)} were mixed{others > 0 && `, ${format.mass(others)} of it for ${plan.build.alsoFor.map((d) => d.name).join(' and ')}`}; the rest
-        sticks.
-      </Text>
-      {over && <Note tone="stop">That is {format.mass(levain + others + keep - there)} more than there is.</Note>}
-      {keep === 0 && <Note tone="care">Nothing is kept back. Make sure that the jar holds enough to go on.</Note>}
-      <Note tone="care">Raw dough and raw flour are not eaten.</Note>
-      <Button
-        size="lg"
-        fullWidth
-        mt="md"
-        disabled={over}
-        variant={judged?.verdict.advice.kind === 'mix now' ? 'filled' : 'default'}
-        onClick={() => void onMixed(levain, keep)}
-      >
-        Mixed
-      </Button>
     </Card>
   )
 }

@@ -1,0 +1,43 @@
+import { useLocalStorage } from '@mantine/hooks'
+import useSWR, { mutate } from 'swr'
+import { z } from 'zod'
+import { type Device, type DeviceDeed, type DeviceKind, deviceMadeSchema, devicesSchema, ROUTES } from '../../contract'
+import { ask } from './api'
+import { newId } from './newId'
+import { read, send } from './outbox'
+
+/** All devices, real ones first. */
+export function useDevices(): readonly Device[] {
+  const { data } = useSWR(ROUTES.devices, (path) => read(devicesSchema, path))
+  return data?.devices ?? []
+}
+
+/** Takes a real device in. @returns its token, told this once */
+export async function addDevice(device: Pick<Device, 'name' | 'kind' | 'placeId' | 'resolution'>): Promise<{ readonly id: string; readonly token: string }> {
+  const id = newId()
+  const { token } = await send(newId(), deviceMadeSchema, { method: 'POST', path: ROUTES.devices, body: { id, ...device } })
+  await mutate(ROUTES.devices)
+  return { id, token }
+}
+
+/** Its token is worth nothing from now on. */
+export async function removeDevice(id: string): Promise<void> {
+  await send(newId(), devicesSchema, { method: 'DELETE', path: ROUTES.device(id) })
+  await mutate(ROUTES.devices)
+}
+
+/** Moves what a stand-in measures; not kept for later: it is of this moment or not at all. */
+export async function touchDevice(id: string, deed: DeviceDeed): Promise<void> {
+  await ask(z.object({ ok: z.literal(true) }), { method: 'POST', path: ROUTES.deviceDeeds(id), body: deed })
+}
+
+/** The device of a kind that this window reads from; null: figures are typed. */
+export function useChosenDevice(kind: DeviceKind): {
+  readonly device: Device | null
+  readonly all: readonly Device[]
+  readonly choose: (id: string | null) => void
+} {
+  const all = useDevices().filter((d) => d.kind === kind)
+  const [id, choose] = useLocalStorage<string | null>({ key: `olvent.${kind}`, defaultValue: null })
+  return { device: all.find((d) => d.id === id) ?? null, all, choose }
+}

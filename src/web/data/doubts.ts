@@ -1,0 +1,45 @@
+import { useSyncExternalStore } from 'react'
+import { z } from 'zod'
+
+/** A pour that another device may have noted as well: somebody has to say. */
+const doubtSchema = z.object({ bakeId: z.string(), event: z.record(z.string(), z.unknown()), words: z.string() })
+export type Doubt = z.infer<typeof doubtSchema>
+
+const KEPT = 'olvent.doubts'
+
+function kept(): readonly Doubt[] {
+  try {
+    return z.array(doubtSchema).parse(JSON.parse(localStorage.getItem(KEPT) ?? '[]'))
+  } catch {
+    return []
+  }
+}
+
+let doubts = kept()
+const listeners = new Set<() => void>()
+
+function set(next: readonly Doubt[]): void {
+  doubts = next
+  try {
+    localStorage.setItem(KEPT, JSON.stringify(next))
+  } catch {
+    // A full or forbidden storage: it still stands in this window.
+  }
+  for (const listener of listeners) listener()
+}
+
+/** Keeps a pour until somebody has said whether it was another one. */
+export const doubt = (one: Doubt) => set([...doubts, one])
+/** It has been said. */
+export const settleDoubt = (one: Doubt) => set(doubts.filter((d) => d !== one))
+
+/** Pours of a bake that stand in doubt. */
+export function useDoubts(bakeId: string): readonly Doubt[] {
+  return useSyncExternalStore(
+    (changed) => {
+      listeners.add(changed)
+      return () => listeners.delete(changed)
+    },
+    () => doubts
+  ).filter((d) => d.bakeId === bakeId)
+}

@@ -1,0 +1,91 @@
+import { useEffect, useSyncExternalStore } from 'react'
+import { mutate } from 'swr'
+import { type Live, type LiveReading, liveSchema, ROUTES } from '../../contract'
+import { THIS_WINDOW } from './api'
+
+const hearers = new Set<(message: Live) => void>()
+let line: EventSource | null = null
+let open = false
+const states = new Set<() => void>()
+
+function connect(): void {
+  if (line !== null) return
+  line = new EventSource(ROUTES.live)
+  const told = (is: boolean) => () => {
+    open = is
+    for (const state of states) state()
+  }
+  line.onopen = told(true)
+  line.onerror = told(false)
+  line.onmessage = ({ data }: MessageEvent<string>) => {
+    const message = liveSchema.safeParse(JSON.parse(data))
+    if (message.success) for (const hear of hearers) hear(message.data)
+  }
+}
+
+/** @returns ends the listening */
+function hear(hearer: (message: Live) => void): () => void {
+  connect()
+  hearers.add(hearer)
+  return () => hearers.delete(hearer)
+}
+
+/** Several writes of another window are followed by one look, ms. */
+const GATHER_MS = 150
+
+/** Asks again for what is shown whenever another window has written. */
+export function useOthersChanges(): void {
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined
+    const end = hear((message) => {
+      if (message.type !== 'changed' || message.window === THIS_WINDOW) return
+      timer ??= setTimeout(() => {
+        timer = undefined
+        void mutate((key) => typeof key === 'string' && key.startsWith('/api/'))
+      }, GATHER_MS)
+    })
+    return () => {
+      end()
+      clearTimeout(timer)
+    }
+  }, [])
+}
+
+/** Hears the readings of one device. */
+export function useReadings(deviceId: string | null, hearer: (reading: LiveReading) => void): void {
+  useEffect(
+    () =>
+      deviceId === null
+        ? undefined
+        : hear((message) => {
+            if (message.type === 'reading' && message.device === deviceId) hearer(message)
+          }),
+    [deviceId, hearer]
+  )
+}
+
+const latest = new Map<string, LiveReading>()
+
+/** What a device last said; null while it has said nothing. */
+export function useLatest(deviceId: string | null): LiveReading | null {
+  return useSyncExternalStore(
+    (changed) =>
+      hear((message) => {
+        if (message.type !== 'reading' || message.device !== deviceId) return
+        latest.set(message.device, message)
+        changed()
+      }),
+    () => latest.get(deviceId ?? '') ?? null
+  )
+}
+
+/** Whether the line to the server stands. */
+export function useLineOpen(): boolean {
+  return useSyncExternalStore(
+    (changed) => {
+      states.add(changed)
+      return () => states.delete(changed)
+    },
+    () => open
+  )
+}

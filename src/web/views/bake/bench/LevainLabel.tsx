@@ -1,0 +1,43 @@
+import { Button, CopyButton, Group } from '@mantine/core'
+import { ratioOf } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { near } from '../../../parts/words'
+import type { StationProps } from '../station'
+import classes from './Bench.module.css'
+
+const MS_PER_HOUR = 3_600_000
+
+/** What is written on the jar of a levain: type, when, ratio, tare, band, when due. */
+export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) {
+  const { format, vessels } = useKitchen()
+  const { band, poured } = state
+  if (band === null) return null
+  const vessel = vessels.find((v) => v.id === solved?.build?.fit?.vessel.id)
+  const opens = judged?.verdict.forecast.opens.p50
+  const due = opens === undefined || !Number.isFinite(opens) ? null : format.dayTime(near(band.atMs + opens * MS_PER_HOUR))
+  const rows = [
+    `${plan.name}: levain from ${jar?.name ?? 'the jar'}`,
+    `${format.dayTime(band.atMs)}, ${ratioOf({ seed: poured.seed + poured['older levain'], flour: poured.flour, water: poured.water })}, at ${format.temperature(band.mixTempC)}`,
+    ...(band.levelMm === undefined ? [] : [`band at ${Math.round(band.levelMm)} mm`]),
+    ...(vessel === undefined ? [] : [`empty jar ${format.mass(vessel.tareGrams)}`]),
+    ...(due === null ? [] : [`fit from about ${due}`])
+  ]
+  return (
+    <>
+      <div className={classes.label} data-testid="levain-label">
+        {rows.map((row, i) => (
+          <div key={row}>{i === 0 ? <strong>{row}</strong> : row}</div>
+        ))}
+      </div>
+      <Group mt="sm">
+        <CopyButton value={rows.join('\n')}>
+          {({ copied, copy }) => (
+            <Button variant="default" onClick={copy}>
+              {copied ? 'Copied' : 'Copy the label'}
+            </Button>
+          )}
+        </CopyButton>
+      </Group>
+    </>
+  )
+}

@@ -1,0 +1,41 @@
+import { Button, Group, Select } from '@mantine/core'
+import type { DeviceKind } from '../../../../contract'
+import { useChosenDevice } from '../../../data/devices'
+import { useKitchen } from '../../../data/kitchen'
+import { useLatest } from '../../../data/live'
+import { tellDone } from '../../../parts/tell'
+
+const NAMES: Readonly<Record<Exclude<DeviceKind, 'scale'>, string>> = { probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
+
+/** Takes a figure from a device, where there is one. */
+export function ReadFrom({ kind, onRead }: { readonly kind: Exclude<DeviceKind, 'scale'>; readonly onRead?: (value: number) => void }) {
+  const { device, all, choose } = useChosenDevice(kind)
+  const { format } = useKitchen()
+  const reading = useLatest(device?.id ?? null)
+  if (all.length === 0) return null
+  const words = reading === null ? 'silent' : kind === 'level' ? `${reading.value} mm` : format.temperature(reading.value, 1)
+  return (
+    <Group gap="sm" mt="xs" align="flex-end">
+      <Select
+        label={NAMES[kind]}
+        data={[{ value: 'none', label: 'Typed by hand' }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
+        value={device?.id ?? 'none'}
+        onChange={(value) => value !== null && choose(value === 'none' ? null : value)}
+        w={220}
+      />
+      {device !== null && onRead !== undefined && (
+        <Button
+          variant="default"
+          disabled={reading === null}
+          onClick={() => {
+            if (reading === null) return
+            onRead(reading.value)
+            tellDone(`Taken from the ${NAMES[kind].toLowerCase()}: ${words}.`)
+          }}
+        >
+          Take {words}
+        </Button>
+      )}
+    </Group>
+  )
+}

@@ -1,0 +1,97 @@
+import { Button, Select } from '@mantine/core'
+import { useDisclosure } from '@mantine/hooks'
+import { useRef } from 'react'
+import type { Device, DeviceDeed } from '../../../../contract'
+import { touchDevice } from '../../../data/devices'
+import { useKitchen } from '../../../data/kitchen'
+import { tellError } from '../../../parts/tell'
+import classes from './Bench.module.css'
+
+const TYPED = 'typed'
+/** A bowl of the stand-in kitchen, and how it goes wrong there, g. */
+const BOWL_GRAMS = 412
+const SLIP_GRAMS = 9
+const SPILL_GRAMS = -12
+const LOW = 0.15
+
+/** Which scale is read, and the panel of the stand-in. */
+export function ScaleBar({
+  device,
+  all,
+  onChoose,
+  due,
+  battery,
+  shown
+}: {
+  readonly device: Device | null
+  readonly all: readonly Device[]
+  readonly onChoose: (id: string | null) => void
+  readonly due: number
+  readonly battery: number | null
+  readonly shown: number
+}) {
+  const { format } = useKitchen()
+  const [open, panel] = useDisclosure(false)
+  const lifted = useRef(0)
+  if (all.length === 0) return null
+  const touch = (deed: DeviceDeed) => {
+    if (device !== null) touchDevice(device.id, deed).catch(tellError)
+  }
+  return (
+    <div>
+      <div className={classes.tools}>
+        <Select
+          label="Scale"
+          data={[{ value: TYPED, label: 'Typed by hand' }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
+          value={device?.id ?? TYPED}
+          onChange={(value) => value !== null && onChoose(value === TYPED ? null : value)}
+          w={220}
+          description={battery !== null && battery < LOW ? `Battery at ${format.percent(battery, 0)}` : undefined}
+        />
+        {device?.simulated === true && (
+          <Button variant="subtle" onClick={panel.toggle} aria-expanded={open}>
+            Move the stand-in
+          </Button>
+        )}
+      </div>
+      {open && device?.simulated === true && (
+        <div className={classes.panel} data-testid="stand-in">
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: BOWL_GRAMS })}>
+            Bowl on
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: due })}>
+            Exactly {format.mass(due)}
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'pour', grams: due })}>
+            Pour by hand
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: due + SLIP_GRAMS })}>
+            {SLIP_GRAMS} g too much
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: SPILL_GRAMS })}>
+            Spill {-SPILL_GRAMS} g
+          </Button>
+          <Button
+            variant="default"
+            size="sm"
+            onClick={() => {
+              lifted.current = shown
+              touch({ do: 'lift' })
+            }}
+          >
+            Lift off
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: lifted.current })}>
+            Put back
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'tare' })}>
+            Its own zero
+          </Button>
+          <Button variant="default" size="sm" onClick={() => touch({ do: 'battery', share: battery === null || battery > 0 ? 0 : 1 })}>
+            Battery out / in
+          </Button>
+        </div>
+      )}
+    </div>
+  )
+}

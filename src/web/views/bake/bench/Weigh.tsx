@@ -1,0 +1,248 @@
+import { Button, Group, Switch, Text } from '@mantine/core'
+import { useHotkeys } from '@mantine/hooks'
+import { type MouseEvent, type ReactNode, useEffect, useRef, useState } from 'react'
+import { POSSIBLE, type PourReading, pouredNow, pouredStill, type Repair, readPour, toleranceOf } from '../../../../core'
+import { useChosenDevice } from '../../../data/devices'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Mass, Note } from '../../../parts/Card'
+import { QuantityField } from '../../../parts/QuantityField'
+import sheet from '../BakeSheet.module.css'
+import classes from './Bench.module.css'
+import type { Entry } from './entries'
+import { MisPour } from './MisPour'
+import { ScaleBar } from './ScaleBar'
+import { useAloud, useAwake, useSpoken } from './useAloud'
+import { useScale } from './useScale'
+
+/** Less than this on the scale is no bowl, g. */
+const BOWL_GRAMS = 20
+
+/** How a pour came to be known. */
+export type PourSource = { readonly source: 'typed' } | { readonly source: 'device'; readonly device: string }
+
+/** One item at a time: the figure, how it goes in, and what the scale says. */
+export function Weigh({
+  entries,
+  mode,
+  range = [0.1, POSSIBLE.grams[1]],
+  onPour,
+  onTargets,
+  aside,
+  children
+}: {
+  readonly entries: readonly Entry[]
+  /** All into one bowl, or one piece after the other on the bare scale. */
+  readonly mode: 'bowl' | 'pieces'
+  readonly range?: readonly [number, number]
+  readonly onPour: (entry: Entry, grams: number, source: PourSource) => void
+  /** What items are to hold from now on. */
+  readonly onTargets: (targets: Readonly<Record<string, number>>) => void
+  /** Beside how the item goes in: how warm the water has to be. */
+  readonly aside?: (entry: Entry) => ReactNode
+  readonly children?: (entry: Entry, grams: number) => ReactNode
+}) {
+  const { kitchen, format } = useKitchen()
+  const { device, all, choose } = useChosenDevice('scale')
+  const scale = useScale(device)
+  const aloud = useAloud()
+  useAwake()
+  const entry = entries.find((e) => e.due)
+  const due = entry === undefined ? 0 : entry.poured > 0 ? Math.max(entry.grams - entry.poured, 0) : entry.grams
+  const inBowl = entries.reduce((sum, e) => sum + e.poured, 0)
+  const [typed, setTyped] = useState<number | null>(null)
+  const [slip, setSlip] = useState<{ readonly key: string; readonly grams: number; readonly reading: PourReading } | null>(null)
+  const [bowlOn, setBowlOn] = useState(mode === 'pieces' || inBowl > 0)
+  const taken = useRef<string | null>(null)
+  const live = device === null || scale.silent ? null : pouredNow(scale.state)
+  const still = device === null || scale.silent || !bowlOn ? null : pouredStill(scale.state)
+  const later = entries.filter((e) => e.due && e !== entry)
+  const stamp = entry === undefined ? '' : `${entry.key} ${entry.poured}`
+  const item =
+    entry === undefined ? null : { key: entry.key, grams: due, resolution: Math.max(entry.resolution, device?.resolution ?? 0), tolerance: entry.tolerance }
+  const reads = (grams: number, before = 0): PourReading => (item === null ? { kind: 'nothing' } : readPour(grams, item, later, before))
+  const liveReading: PourReading = still === null ? { kind: 'nothing' } : reads(still)
+  useSpoken(entry === undefined ? null : `${entry.title}, ${format.mass(due)}`, aloud.on)
+
+  const take = (grams: number, of = entry) => {
+    if (of === undefined) return
+    taken.current = stamp
+    const exact = Number(grams.toFixed(of.resolution < 1 ? 1 : 0))
+    onPour(
+      of,
+      still !== null && device !== null && typed === null ? exact : grams,
+      still !== null && device !== null && typed === null ? { source: 'device', device: device.name } : { source: 'typed' }
+    )
+    scale.begin()
+    setTyped(null)
+    setSlip(null)
+  }
+  // The bowl is on: from here on only what is poured counts.
+  const bowlFound = device !== null && !bowlOn && scale.state.still !== null && scale.state.still >= BOWL_GRAMS
+  useEffect(() => {
+    if (!bowlFound) return
+    scale.begin()
+    setBowlOn(true)
+  }, [bowlFound, scale.begin])
+  // A piece was taken off: the bare scale is nothing again.
+  const bare = mode === 'pieces' && scale.state.away !== null
+  useEffect(() => {
+    if (bare) scale.begin()
+  }, [bare, scale.begin])
+  // It stands still and is right: on to the next.
+  const settled = still !== null && liveReading.kind === 'right' && scale.state.away === null ? still : null
+  const latestTake = useRef(take)
+  latestTake.current = take
+  useEffect(() => {
+    if (settled !== null && taken.current !== stamp) latestTake.current(settled)
+  }, [settled, stamp])
+
+  const advance = () => {
+    if (entry === undefined || slip !== null) return
+    if (device !== null && !scale.silent && !bowlOn) {
+      scale.begin()
+      setBowlOn(true)
+      return
+    }
+    if (live !== null && still === null && typed === null) return
+    const grams = typed ?? still ?? due
+    const reading = reads(grams, typed === null ? 0 : inBowl)
+    if (reading.kind === 'right') take(grams)
+    else if (reading.kind !== 'nothing') setSlip({ key: entry.key, grams, reading })
+  }
+  useHotkeys(kitchen.keys && entry !== undefined ? [['space', advance]] : [])
+  if (entry === undefined || item === null) return null
+
+  const shownSlip =
+    slip !== null && slip.key === entry.key
+      ? slip
+      : still !== null &&
+          (liveReading.kind === 'over' || liveReading.kind === 'another item' || (liveReading.kind === 'taken out' && scale.state.away === null))
+        ? { key: entry.key, grams: still, reading: liveReading }
+        : null
+  const onTap = (event: MouseEvent) => {
+    const target = event.target as HTMLElement
+    if (target.closest('button, input, a, label, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && shownSlip === null) advance()
+  }
+  const tolerance = toleranceOf(item)
+  const right = live !== null && Math.abs(live - due) <= tolerance
+  const over = live !== null && live > due + tolerance
+  const share = (grams: number) => `${Math.max(0, Math.min(100, (grams / (due + 4 * tolerance)) * 100))}%`
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a tap anywhere outside the controls goes on; the same is on space and on the button
+    // biome-ignore lint/a11y/useKeyWithClickEvents: space does the same, anywhere on the page
+    <div onClick={onTap}>
+      <Card data-testid="pour">
+        <div
+          className={sheet.progress}
+          style={{ gridTemplateColumns: `repeat(${entries.length}, 1fr)` }}
+          role="img"
+          aria-label={`${entries.filter((e) => !e.due).length} of ${entries.length} poured`}
+        >
+          {entries.map((e) => (
+            <span key={e.key} data-done={!e.due} data-current={e === entry} />
+          ))}
+        </div>
+        <h2 className={sheet.item}>{entry.poured > 0 ? `${entry.title}: a little more` : entry.title}</h2>
+        <Text c="dimmed">
+          {aside?.(entry)}
+          {entry.how}
+        </Text>
+        {live === null || !bowlOn ? (
+          <p className={sheet.huge}>
+            <Mass grams={due} />
+          </p>
+        ) : (
+          <>
+            <p className={sheet.huge} aria-live="off">
+              <span className={classes.live} data-right={right} data-over={over}>
+                <Mass grams={Math.abs(live) < entry.resolution ? 0 : live} />
+              </span>
+              <span className={classes.of}>of {format.mass(due, entry.resolution)}</span>
+            </p>
+            <div className={classes.bar} aria-hidden="true">
+              <div className={classes.fill} data-right={right} data-over={over} style={{ width: share(live) }} />
+              <div className={classes.mark} style={{ left: share(due - tolerance), width: `calc(${share(due + tolerance)} - ${share(due - tolerance)})` }} />
+            </div>
+          </>
+        )}
+        <p role="status" className={sheet.unseen}>
+          {right && still !== null ? 'Right.' : ''}
+        </p>
+        {device !== null && !scale.silent && !bowlOn && <Note>Put the bowl on the scale: what stands on it then counts as nothing.</Note>}
+        {device !== null && scale.silent && (
+          <Note tone="care">{device.name} is silent. Wake it, or look at its battery; figures can be typed all the while.</Note>
+        )}
+        {scale.state.away !== null && mode === 'bowl' && bowlOn && (
+          <Note tone="care">The bowl is off the scale, or it was set to zero. Put it back, or go on: what goes in from now on counts.</Note>
+        )}
+        <QuantityField
+          key={stamp}
+          kind="mass"
+          label="What the scale shows"
+          what="What was weighed"
+          value={typed ?? (still === null ? due : Math.max(Math.round(still / entry.resolution) * entry.resolution, 0))}
+          range={range}
+          onCommit={(grams) => {
+            setTyped(grams)
+            setSlip(null)
+          }}
+          size="lg"
+          onKeyDown={(e) => e.key === 'Enter' && advance()}
+        />
+        {children?.(entry, typed ?? still ?? due)}
+        {shownSlip !== null && shownSlip.reading.kind !== 'right' && shownSlip.reading.kind !== 'nothing' && (
+          <MisPour
+            reading={shownSlip.reading}
+            grams={shownSlip.grams}
+            entry={entry}
+            entries={entries}
+            mendable={mode === 'bowl'}
+            answers={{
+              onRepair: (repair: Repair) => {
+                take(shownSlip.grams)
+                const targets = Object.fromEntries(
+                  entries.flatMap((e) => {
+                    const target = repair.targets[e.key] ?? e.grams
+                    return e.key !== entry.key && Math.abs(target - e.grams) >= 0.05
+                      ? [[e.key, target]]
+                      : e.key === entry.key && repair.added[e.key] !== undefined
+                        ? [[e.key, target]]
+                        : []
+                  })
+                )
+                if (Object.keys(targets).length > 0) onTargets(targets)
+              },
+              onRest: () => {
+                take(shownSlip.grams)
+                onTargets({ [entry.key]: entry.grams })
+              },
+              onOther: (key) => {
+                const other = entries.find((e) => e.key === key)
+                if (other !== undefined) take(shownSlip.grams, other)
+              },
+              onTared: (grams) => {
+                const reading = readPour(grams, item)
+                if (mode === 'pieces' || reading.kind === 'right') take(grams)
+                else setSlip({ key: entry.key, grams, reading })
+              },
+              onDismiss: () => {
+                setSlip(null)
+                setTyped(null)
+              }
+            }}
+          />
+        )}
+        {shownSlip === null && (
+          <Button size="xl" fullWidth mt="lg" onClick={advance}>
+            {device !== null && !scale.silent && !bowlOn ? 'The bowl is on' : 'Poured'}
+            {kitchen.keys && <span className={sheet.keyHint}>space</span>}
+          </Button>
+        )}
+        <Group mt="md" justify="space-between" align="flex-end">
+          <ScaleBar device={device} all={all} onChoose={choose} due={due} battery={scale.battery} shown={scale.state.recent.at(-1)?.grams ?? 0} />
+          {aloud.can && <Switch label="Spoken aloud" checked={aloud.on} onChange={(e) => aloud.set(e.currentTarget.checked)} />}
+        </Group>
+      </Card>
+    </div>
+  )
+}
