@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import compression from 'compression'
 import express, { type Express, type RequestHandler } from 'express'
-import { rateLimit } from 'express-rate-limit'
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit'
 import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
@@ -33,6 +33,9 @@ export interface AppParts extends Services {
 /** Largest body taken, and requests a minute from one address. */
 const BODY_LIMIT = '256kb'
 const REQUESTS_PER_MINUTE = 1200
+/** Devices push ten times a second. */
+const PUSHES_PER_MINUTE = 6000
+const PUSHES = /^\/api\/devices\/[^/]+\/readings$/
 
 /** The web server: guards first, then the resources, then the pages. */
 export function createApp({ database, clock, hub, adapters, log, webFolder, hostNames }: AppParts): Express {
@@ -70,7 +73,14 @@ export function createApp({ database, clock, hub, adapters, log, webFolder, host
   app.use(compression({ filter: (req, res) => req.path !== ROUTES.live && compression.filter(req, res) }))
   app.use(
     ['/api', '/calendar'],
-    rateLimit({ windowMs: 60_000, limit: REQUESTS_PER_MINUTE, standardHeaders: 'draft-8', legacyHeaders: false, handler: tooMany })
+    rateLimit({
+      windowMs: 60_000,
+      limit: (req) => (PUSHES.test(req.originalUrl) ? PUSHES_PER_MINUTE : REQUESTS_PER_MINUTE),
+      keyGenerator: (req) => `${PUSHES.test(req.originalUrl) ? 'push ' : ''}${ipKeyGenerator(req.ip ?? '')}`,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      handler: tooMany
+    })
   )
   app.use(['/api', '/calendar'], (_req, res, next) => {
     res.setHeader('Cache-Control', 'no-store')

@@ -44,23 +44,36 @@ export async function revokeDevice({ models, transaction, nowMs }: Work, id: str
   if (count === 0) throw notFound('This device')
 }
 
-/**
- * Takes readings in that a device pushes; a room sensor's are kept, thinned.
- * @param token from its Authorization header
- * @returns the readings as they go to open windows
- */
-export async function takeReadings(work: Work, id: string, token: string, { readings }: z.output<typeof devicePushSchema>): Promise<LiveReading[]> {
-  const { models, transaction, nowMs } = work
+/** The device behind a token. @throws Problem where it is not known, or was taken away */
+export async function deviceBehind({ models, transaction }: Work, id: string, token: string): Promise<Device> {
   const row = await models.devices.findOne({ where: { id, tokenHash: hashOf(token), revokedAtMs: null }, transaction })
   if (row === null) throw new Problem(401, 'unknown device', 'This device is not known here, or its token has been withdrawn.')
-  const device = plain(row)
-  const [low, high] = DEVICE_RANGE[device.kind]
+  return deviceOf(plain(row))
+}
+
+/**
+ * Readings that a device pushed, as they go to open windows.
+ * @throws Problem where one of them cannot be
+ */
+export function readingsOfPush({ id, kind }: Pick<Device, 'id' | 'kind'>, { readings }: z.output<typeof devicePushSchema>, nowMs: number): LiveReading[] {
+  const [low, high] = DEVICE_RANGE[kind]
   const wrong = readings.find((r) => r.value < low || r.value > high)
-  if (wrong !== undefined) throw new Problem(400, 'out of range', `${wrong.value} cannot be: a ${device.kind} shows ${low} to ${high}.`)
-  const taken = readings.map((r) => ({ ms: r.at === undefined ? nowMs : Math.min(Date.parse(r.at), nowMs), value: r.value, battery: r.battery ?? null }))
+  if (wrong !== undefined) throw new Problem(400, 'out of range', `${wrong.value} cannot be: a ${kind} shows ${low} to ${high}.`)
+  return readings.map((r) => ({
+    type: 'reading',
+    device: id,
+    kind,
+    ms: r.at === undefined ? nowMs : Math.min(Date.parse(r.at), nowMs),
+    value: r.value,
+    battery: r.battery ?? null
+  }))
+}
+
+/** Keeps that a device was heard; and what a room sensor said, thinned. */
+export async function keepHeard(work: Work, { id, kind, placeId }: Device, readings: readonly LiveReading[]): Promise<void> {
+  const { models, transaction, nowMs } = work
   await models.devices.update({ seenAtMs: nowMs }, { where: { id }, transaction })
-  if (device.kind === 'room' && device.placeId !== null) await keepOfRoom(work, device.placeId, id, taken)
-  return taken.map((r) => ({ type: 'reading', device: id, kind: device.kind, ...r }))
+  if (kind === 'room' && placeId !== null) await keepOfRoom(work, placeId, id, readings)
 }
 
 async function keepOfRoom({ models, transaction }: Work, placeId: string, importId: string, taken: readonly { ms: number; value: number }[]): Promise<void> {

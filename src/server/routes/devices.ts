@@ -1,8 +1,9 @@
 import { Router } from 'express'
 import { deviceDeedSchema, devicePostSchema, devicePushSchema, type Live, ROUTES } from '../../contract'
+import { createPushes } from '../devices/pushes'
 import { notFound, parse } from '../problems'
-import { addDevice, listDevices, revokeDevice, takeReadings } from '../records/devices'
-import { type Work, writeWork } from '../records/work'
+import { addDevice, listDevices, revokeDevice } from '../records/devices'
+import type { Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 
 /** A word now and then keeps the line open, ms. */
@@ -12,6 +13,7 @@ const BREATH_MS = 20_000
 export function deviceRoutes(services: Services): Router {
   const router = Router()
   const { hub, adapters } = services
+  const pushes = createPushes(services.database, services.clock, hub)
   const all = async (work: Work) => [...(await listDevices(work)), ...adapters.flatMap((a) => a.devices())]
   router.get(
     ROUTES.devices,
@@ -27,7 +29,9 @@ export function deviceRoutes(services: Services): Router {
   router.delete(
     ROUTES.device(':id'),
     writes(services, async (work, req) => {
-      await revokeDevice(work, idIn(req, 'This device'))
+      const id = idIn(req, 'This device')
+      await revokeDevice(work, id)
+      pushes.forget(id)
       return { devices: await all(work) }
     })
   )
@@ -35,9 +39,7 @@ export function deviceRoutes(services: Services): Router {
     const id = idIn(req, 'This device')
     const pushed = parse(devicePushSchema, req.body)
     const token = (req.headers.authorization ?? '').replace(/^Bearer /, '')
-    const taken = await writeWork(services.database, services.clock.now(), (work) => takeReadings(work, id, token, pushed))
-    for (const reading of taken) hub.publish(reading)
-    res.json({ taken: taken.length })
+    res.json({ taken: await pushes.take(id, token, pushed) })
   })
   router.post(ROUTES.deviceDeeds(':id'), (req, res) => {
     const id = idIn(req, 'This device')

@@ -21,6 +21,7 @@ import { nowMs } from '../../data/clock'
 import { feedJar, weighJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
+import type { WeighedFeed } from '../../data/wakes'
 import { BlendEditor } from '../BlendEditor'
 import { Figure, Figures, Note } from '../Card'
 import { tellCondition, whenWords } from '../conditionWords'
@@ -32,6 +33,7 @@ import { FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedFigures, type Fee
 import { InVessel } from './InVessel'
 import { NOTHING_OUT, type TakenOut, TakeOut, takeOut } from './TakeOut'
 import { WakeUp } from './WakeUp'
+import { WeighFeed } from './WeighFeed'
 
 const GRAMS = [1, POSSIBLE.grams[1]] as const
 /** Below this ratio there is much old starter for little food. */
@@ -62,6 +64,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const now = useMemo(nowMs, [])
   const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, amounts))
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
+  const [weighing, setWeighing] = useState(false)
   const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
   const line = useMemo(() => lineFromWire(jar.line), [jar.line])
   const there = jar.grams - out.grams
@@ -78,7 +81,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
     pantry
   )
   const tooMuch = figures !== null && figures.keepGrams + draft.trimGrams > there + 0.05
-  const feed = async () => {
+  const feed = async (weighed?: WeighedFeed) => {
     if (figures === null) return
     const happenedAt = new Date(nowMs()).toISOString()
     const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
@@ -90,8 +93,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       happenedAt,
       keepGrams,
       trimGrams,
-      flours: gramsOfBlend(draft.feed, figures.flourGrams),
-      waterGrams,
+      flours: weighed === undefined ? gramsOfBlend(draft.feed, figures.flourGrams) : [...weighed.flours],
+      waterGrams: weighed?.waterGrams ?? waterGrams,
       mixTempC: Math.round(mixTempC * 10) / 10,
       placeId,
       later,
@@ -107,6 +110,24 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
     edit({ by, ...(by === 'grams' && figures !== null ? { flourGrams: figures.flourGrams, waterGrams: figures.waterGrams } : {}) })
   /** Stays warm at first, and goes to the cold place that was chosen afterwards. */
   const workFirst = () => edit({ laterPlaceId: draft.placeId, later: 'an hour', placeId: kitchen.places.find((p) => !isCold(p.tempC))?.id ?? draft.placeId })
+  const refused = figures === null || gluten.length > 0 || tooMuch
+  if (weighing && figures !== null && !refused)
+    return (
+      <Stack gap="md">
+        <Text>{format.mass(figures.keepGrams)} stay in the jar. Jar on the scale: what is in it counts as nothing.</Text>
+        <WeighFeed
+          feed={{ flours: gramsOfBlend(draft.feed, figures.flourGrams), waterGrams: figures.waterGrams }}
+          manner={pourManner(figures.hydration, jar.flour)}
+          onDone={(weighed) => {
+            feed(weighed).catch(tellError)
+            onClose()
+          }}
+        />
+        <Button variant="default" onClick={() => setWeighing(false)}>
+          Back to the feed
+        </Button>
+      </Stack>
+    )
   const discarded = figures === null ? 0 : Math.max(there - figures.keepGrams - draft.trimGrams, 0)
   return (
     <Stack gap="md">
@@ -215,8 +236,11 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       <Weighing jar={jar} onClose={onClose} />
       <div className={classes.foot} data-testid="feed-forecast">
         {coming !== null && <FeedForecast coming={coming} now={now} />}
+        <Button variant="default" disabled={refused} onClick={() => setWeighing(true)}>
+          Weigh it in
+        </Button>
         <Button
-          disabled={figures === null || gluten.length > 0 || tooMuch}
+          disabled={refused}
           onClick={() => {
             feed().catch(tellError)
             onClose()

@@ -3,18 +3,26 @@ import { stepTitle } from '../../../contract'
 import type { Step } from '../../../core'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
+import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
+import { feedForBake } from '../../data/wakes'
 import { tellDone, tellError } from '../tell'
 
-/** Marks a step done or left out, now or some time ago, with the way back. */
+/** Marks a step done or left out, now or some time ago, with the way back. A wake-up feed that is done was fed as planned. */
 export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {
   const { pantry, format } = useKitchen()
+  const { jars = [] } = useJars()
   return (bake, step, did, atMs = nowMs()) => {
     const id = newId()
     const note = { happenedAt: new Date(atMs).toISOString(), source: 'typed' as const }
-    const title = stepTitle(bake, step, [])
+    const title = stepTitle(bake, step, jars)
     const told = did === 'skipped' ? `Left out. ${title}.` : `Done at ${format.time(atMs)}. ${title}.`
+    const jar = jars.find((j) => j.id === bake.plan.jarId)
+    if (step.kind === 'wake' && did === 'done' && jar !== undefined) {
+      feedForBake(bake, step.id, jar, pantry, atMs).then((undo) => tellDone(told, undo), tellError)
+      return
+    }
     addEvent(bake, { ...note, id, type: 'step', step: step.id, did }, pantry).then(
       () =>
         tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: new Date(nowMs()).toISOString(), source: 'typed', type: 'undo', undoes: id }, pantry)),

@@ -12,6 +12,7 @@ import { newId } from '../../data/newId'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { familyOf } from '../../parts/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
+import large from '../../parts/Large.module.css'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
@@ -121,7 +122,7 @@ function Look({ state, judged, now, onMark }: StationProps & { onMark: (rise: nu
             <ActionIcon aria-label="Lower" variant="default" onClick={() => step(-RISE_STEP)}>
               <IconMinus size={22} />
             </ActionIcon>
-            <output className={classes.huge} aria-label={`Rise ${rise.toFixed(1)} times`}>
+            <output className={large.huge} aria-label={`Rise ${rise.toFixed(1)} times`}>
               {format.rise(rise)}
             </output>
             <ActionIcon aria-label="Higher" variant="default" onClick={() => step(RISE_STEP)}>
@@ -148,7 +149,7 @@ function Look({ state, judged, now, onMark }: StationProps & { onMark: (rise: nu
       ))}
       <Note tone="stop">Pink, orange or fuzzy: throw all of it away, do not scoop; wash the jar with hot water and soap.</Note>
       <Button size="lg" fullWidth mt="md" variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
-        Note this look{kitchen.keys && <span className={classes.keyHint}>m</span>}
+        Note this look{kitchen.keys && <span className={large.keyHint}>m</span>}
       </Button>
     </Card>
   )
@@ -194,7 +195,7 @@ function VerdictCard({ judged }: StationProps) {
   return (
     <Card data-testid="verdict">
       <VisuallyHidden>Verdict</VisuallyHidden>
-      <h2 className={classes.item}>
+      <h2 className={large.item}>
         <span aria-hidden="true" className={classes.shape}>
           {shape}
         </span>{' '}

@@ -7,6 +7,7 @@ import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
 import { CalendarCard } from './CalendarCard'
+import { DevicesCard } from './DevicesCard'
 import { HoursCard } from './HoursCard'
 import classes from './KitchenRoom.module.css'
 import { PlacesCard } from './PlacesCard'
@@ -89,6 +90,7 @@ export function KitchenRoom() {
         <div className={classes.stack}>
           <HoursCard kitchen={kitchen} change={change} />
           <CalendarCard />
+          <DevicesCard />
           <VesselsCard />
           <Card title="This program">
             <div className={classes.stack}>

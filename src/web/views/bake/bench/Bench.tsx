@@ -1,46 +1,56 @@
 import { Button, Group, SegmentedControl, Select, Text } from '@mantine/core'
 import { useLocalStorage } from '@mantine/hooks'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { useNavigate } from 'react-router'
-import type { NewBakeEvent } from '../../../../contract'
-import { HOTTEST_WATER_C, MOST_BOWLS } from '../../../../core'
+import { type NewBakeEvent, stepWord } from '../../../../contract'
+import { gramsOfBlend, HOTTEST_WATER_C, MOST_BOWLS, pourManner } from '../../../../core'
 import { addEvent } from '../../../data/bakes'
 import { useCultures } from '../../../data/beliefs'
 import { nowMs } from '../../../data/clock'
 import { settleDoubt, useDoubts } from '../../../data/doubts'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
+import { feedForBake, type WeighedFeed } from '../../../data/wakes'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
+import { WeighFeed } from '../../../parts/feed/WeighFeed'
 import { QuantityField } from '../../../parts/QuantityField'
 import { Quiet } from '../../../parts/Quiet'
 import { tellDone, tellError } from '../../../parts/tell'
+import type { Entry } from '../../../parts/weigh/entry'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
+import { type PourSource, Weigh } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
 import { MixCard } from '../MixCard'
 import { shownForecast, shownSteps } from '../shown'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 import classes from './Bench.module.css'
-import { doughEntries, type Entry, levainEntries, pieceEntries, preFermentEntries } from './entries'
+import { doughEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { LevainLabel } from './LevainLabel'
 import { LevainTruth, PouredList } from './Poured'
-import { ReadFrom } from './ReadFrom'
 import { type BandNote, SetBand } from './SetBand'
 import { type Measured, mixExpected, waterWanted } from './temps'
-import { type PourSource, Weigh } from './Weigh'
 
 const MS_PER_MINUTE = 60_000
 /** Mixing a dough by hand warms it so far; a levain is only stirred. Source: craft knowledge. */
 const DOUGH_RISE_K = 1
 
 /** What is weighed at the bench: the levain, what ferments ahead, the dough, its pieces. */
-type Job = { readonly id: string; readonly name: string; readonly into: 'levain' | 'pre-ferment' | 'dough' | 'pieces'; readonly lineId?: string }
+type Job = { readonly id: string; readonly name: string; readonly into: 'wake' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'; readonly lineId?: string }
 
 function jobsOf({ plan, state }: StationProps): Job[] {
   const ahead =
     state.mixed === null
       ? plan.formula.lines.flatMap((l): Job[] => (l.kind === 'pre-ferment' ? [{ id: l.id, name: l.mix.name, into: 'pre-ferment', lineId: l.id }] : []))
       : []
+  const wakes =
+    state.status === 'planned'
+      ? plan.before.flatMap((s): Job[] =>
+          s.kind === 'wake' && !state.deeds.has(s.id) ? [{ id: s.id, name: stepWord({ kind: 'wake', id: s.id }), into: 'wake' }] : []
+        )
+      : []
   return [
+    ...wakes,
     { id: 'levain', name: 'Levain', into: 'levain' },
     ...ahead,
     ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),
@@ -69,6 +79,8 @@ export function Bench(props: StationProps) {
       <Quiet title="Nothing to weigh yet" words="Dough and levain have to be known first." action={{ label: 'Go to Dough', href: `/bakes/${bake.id}/dough` }} />
     )
   if (job === undefined || solved === null) return null
+  const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
+  if (job.into === 'wake') return <WakeFeed {...props} stageId={job.id} choice={choice} />
   const sharedInto = state.bowls ?? bowls
   const entries =
     job.into === 'levain'
@@ -85,7 +97,7 @@ export function Bench(props: StationProps) {
         ? note({ type: 'pour', ...entry.note, nth: state.pours.get(entry.key)?.length ?? 0, ...common })
         : note({
             type: 'weigh',
-            into: job.into === 'levain' ? 'dough' : job.into,
+            into: job.into === 'pieces' || job.into === 'pre-ferment' ? job.into : 'dough',
             key: entry.key,
             ...(job.into === 'pieces' ? {} : entry.note),
             ...(job.into === 'dough' ? { bowls: sharedInto } : {}),
@@ -95,23 +107,13 @@ export function Bench(props: StationProps) {
     sent.catch(tellError)
   }
   const targets = (wanted: Readonly<Record<string, number>>) => {
-    if (job.into !== 'pieces') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
+    if (job.into === 'levain' || job.into === 'dough' || job.into === 'pre-ferment') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
   }
   const undo = state.lastUndoable
   const undoable = undo !== null && (undo.type === 'pour' || undo.type === 'weigh' || undo.type === 'repair')
   return (
     <div className={sheet.columns}>
-      {jobs.length > 1 && (
-        <div className={classes.jobs}>
-          <SegmentedControl
-            size="md"
-            data={jobs.map(({ id, name }) => ({ value: id, label: name }))}
-            value={job.id}
-            onChange={setChosen}
-            aria-label="What is weighed"
-          />
-        </div>
-      )}
+      {choice}
       {doubts.map((one) => (
         <Note key={String(one.event.id)} tone="care">
           {one.words}
@@ -337,5 +339,42 @@ function Banded(props: StationProps & { readonly onUndo: (id: string) => void })
         )}
       </Group>
     </Card>
+  )
+}
+
+/** Which of several things is weighed. */
+function Jobs({ jobs, job, onJob }: { readonly jobs: readonly Job[]; readonly job: Job; readonly onJob: (id: string) => void }) {
+  if (jobs.length < 2) return null
+  return (
+    <div className={classes.jobs}>
+      <SegmentedControl
+        size="md"
+        data={jobs.map(({ id, name }) => ({ value: id, label: name }))}
+        value={job.id}
+        onChange={onJob}
+        aria-label="What is weighed"
+      />
+    </div>
+  )
+}
+
+/** A wake-up feed of the plan: weighed into the jar, and fed there. */
+function WakeFeed({ bake, plan, jar, stageId, choice }: StationProps & { readonly stageId: string; readonly choice: ReactNode }) {
+  const { format, pantry } = useKitchen()
+  const stage = plan.before.find((s) => s.id === stageId)
+  if (stage === undefined || jar === undefined) return null
+  const { seedGrams, waterGrams, flourGrams } = stage
+  const done = (weighed: WeighedFeed) => {
+    feedForBake(bake, stageId, jar, pantry, nowMs(), weighed).then((undo) => tellDone(`${jar.name} is fed.`, undo), tellError)
+  }
+  return (
+    <div className={sheet.columns}>
+      {choice}
+      <WeighFeed feed={{ flours: gramsOfBlend(jar.feed, flourGrams), waterGrams }} manner={pourManner(jar.hydration, jar.flour)} onDone={done} />
+      <Card title={`Wake ${jar.name}`}>
+        <Text>Leave {format.mass(Math.min(seedGrams, jar.grams))} in the jar; the rest goes to the discard pot. Jar on the scale, then what is asked for.</Text>
+        <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+      </Card>
+    </div>
   )
 }

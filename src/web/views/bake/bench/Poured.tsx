@@ -3,9 +3,9 @@ import { happeningOf } from '../../../../contract'
 import { POUR_ITEMS, type PourItem, pouredGrams, pourKey, ratioOf, standing } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Figure, Figures, Mass } from '../../../parts/Card'
+import type { Entry } from '../../../parts/weigh/entry'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
-import type { Entry } from './entries'
 
 /** What is in the bowl, item by item, planned and weighed. */
 export function PouredList({ entries }: { readonly entries: readonly Entry[] }) {

@@ -6,12 +6,12 @@ import { useLatest } from '../../../data/live'
 import { Card, Note } from '../../../parts/Card'
 import { familyOf } from '../../../parts/family'
 import { VesselDrawing } from '../../../parts/jar/VesselDrawing'
+import large from '../../../parts/Large.module.css'
 import { QuantityField } from '../../../parts/QuantityField'
-import sheet from '../BakeSheet.module.css'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import type { StationProps } from '../station'
 import { WhenField } from '../WhenField'
 import classes from './Bench.module.css'
-import { ReadFrom } from './ReadFrom'
 
 /** Height of the drawn jar, px. */
 const DRAWN_PX = 190
@@ -37,7 +37,7 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
   const pxPerMm = vessel === undefined ? 1 : DRAWN_PX / vessel.heightMm
   return (
     <Card data-testid="set-band">
-      <h2 className={sheet.item}>Set the band</h2>
+      <h2 className={large.item}>Set the band</h2>
       <Text>Stir well, scrape the sides down, level the top, and put a band at the level. Lid on loosely.</Text>
       {fit !== null && vessel !== undefined && levelMm !== null && (
         <div className={classes.levels}>

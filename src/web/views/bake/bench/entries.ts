@@ -12,24 +12,9 @@ import {
   preFermentItems,
   SALT,
   type SolvedBake,
-  WATER,
-  type WeighItem
+  WATER
 } from '../../../../core'
-
-/** One thing that is weighed at the bench. */
-export interface Entry extends WeighItem {
-  readonly title: string
-  /** How it goes in. */
-  readonly how: string
-  /** In the bowl already, g. */
-  readonly poured: number
-  /** Still to be weighed. */
-  readonly due: boolean
-  readonly composition: Composition
-  readonly isCulture: boolean
-  /** What is noted of it. */
-  readonly note: { readonly item: PourItem; readonly ingredientId?: string } | { readonly lineId: string; readonly ingredientId?: string }
-}
+import type { Entry } from '../../../parts/weigh/entry'
 
 const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
   seed: 'Seed',

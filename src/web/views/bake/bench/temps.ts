@@ -1,5 +1,5 @@
 import { HEAT, mixTemperature, type Result, type WarmPart, type WaterProblem, waterTemperature } from '../../../../core'
-import type { Entry } from './entries'
+import type { Entry } from '../../../parts/weigh/entry'
 
 /** What was measured at the bench, °C; undefined: not measured. */
 export interface Measured {

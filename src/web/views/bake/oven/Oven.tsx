@@ -7,13 +7,14 @@ import { nowMs } from '../../../data/clock'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
+import large from '../../../parts/Large.module.css'
 import { QuantityField } from '../../../parts/QuantityField'
 import { Quiet } from '../../../parts/Quiet'
 import { MarkStep } from '../../../parts/steps/MarkStep'
 import { tellDone, tellError } from '../../../parts/tell'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import { fromNow, near } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
-import { ReadFrom } from '../bench/ReadFrom'
 import type { StationProps } from '../station'
 
 /** Steps that belong to the oven; what comes before them is the dough's. */
@@ -73,8 +74,8 @@ function NextStep({ bake, step, now, plan }: StationProps & { readonly step: Ste
   return (
     <Card data-testid="next-step">
       <Text c="dimmed">{step.atMs <= now ? 'Now' : fromNow(step.atMs, now, format)}</Text>
-      <h2 className={sheet.item}>{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</h2>
-      <p className={sheet.huge}>{format.time(near(step.atMs))}</p>
+      <h2 className={large.item}>{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</h2>
+      <p className={large.huge}>{format.time(near(step.atMs))}</p>
       {caution !== null && <Note tone="care">{caution}</Note>}
       <Group mt="md">
         <MarkStep bake={bake} step={step} now={now} size="xl" />
@@ -100,7 +101,11 @@ function OvenCard({ plan, state, steps, onCore }: StationProps & { readonly step
         {oven.laterC !== null && <Figure size="lg" value={format.temperature(oven.laterC)} name={`after ${oven.laterMinutes} min`} />}
         <Figure size="lg" value={`${course.bakeMinutes} min`} name={course.loads > 1 ? `each of ${course.loads} loads` : 'in the oven'} />
         {oven.coreC !== null && (
-          <Figure size="lg" value={`${format.temperature(oven.coreC[0])}–${format.temperature(oven.coreC[1])}`} name="in the middle, done" />
+          <Figure
+            size="lg"
+            value={`${format.temperature(oven.coreC[0], 0).replace(/\D+$/, '')}–${format.temperature(oven.coreC[1], 0)}`}
+            name="in the middle, done"
+          />
         )}
       </Figures>
       {bakeAt !== undefined && (
@@ -240,7 +245,7 @@ function DoughReadCard({ bake, state, plan, solved, belief, now, onRead }: Stati
 }
 
 /** What comes after the next step. */
-function StepsCard({ bake, steps, now, plan }: StationProps & { readonly steps: readonly Step[] }) {
+function StepsCard({ steps, plan }: StationProps & { readonly steps: readonly Step[] }) {
   const { format } = useKitchen()
   if (steps.length === 0) return null
   return (
@@ -252,9 +257,6 @@ function StepsCard({ bake, steps, now, plan }: StationProps & { readonly steps: 
               <th scope="row">{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</th>
               <td>{OVEN_STEPS.includes(step.kind) || step.minutes === 0 ? '' : `${step.minutes} min`}</td>
               <td className={sheet.grams}>{format.time(near(step.atMs))}</td>
-              <td>
-                <MarkStep bake={bake} step={step} now={now} size="xs" />
-              </td>
             </tr>
           ))}
         </tbody>

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react'
-import type { Device, LiveReading } from '../../../../contract'
-import { beginItem, readScale, type ScaleState, SILENT_SCALE } from '../../../../core'
-import { useReadings } from '../../../data/live'
+import type { Device, LiveReading } from '../../../contract'
+import { beginItem, readScale, type ScaleState, SILENT_SCALE } from '../../../core'
+import { useReadings } from '../../data/live'
 
 /** Nothing heard for so long: the scale is silent, ms. */
 const SILENT_MS = 3000

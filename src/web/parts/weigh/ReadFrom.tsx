@@ -1,9 +1,9 @@
 import { Button, Group, Select } from '@mantine/core'
-import type { DeviceKind } from '../../../../contract'
-import { useChosenDevice } from '../../../data/devices'
-import { useKitchen } from '../../../data/kitchen'
-import { useLatest } from '../../../data/live'
-import { tellDone } from '../../../parts/tell'
+import type { DeviceKind } from '../../../contract'
+import { useChosenDevice } from '../../data/devices'
+import { useKitchen } from '../../data/kitchen'
+import { useLatest } from '../../data/live'
+import { tellDone } from '../tell'
 
 const NAMES: Readonly<Record<Exclude<DeviceKind, 'scale'>, string>> = { probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
 

@@ -1,18 +1,18 @@
 import { Button, Group, Switch, Text } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
 import { type MouseEvent, type ReactNode, useEffect, useRef, useState } from 'react'
-import { POSSIBLE, type PourReading, pouredNow, pouredStill, type Repair, readPour, toleranceOf } from '../../../../core'
-import { useChosenDevice } from '../../../data/devices'
-import { useKitchen } from '../../../data/kitchen'
-import { Card, Mass, Note } from '../../../parts/Card'
-import { QuantityField } from '../../../parts/QuantityField'
-import sheet from '../BakeSheet.module.css'
-import classes from './Bench.module.css'
-import type { Entry } from './entries'
+import { POSSIBLE, type PourReading, pouredNow, pouredStill, type Repair, readPour, toleranceOf } from '../../../core'
+import { useChosenDevice } from '../../data/devices'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Mass, Note } from '../Card'
+import large from '../Large.module.css'
+import { QuantityField } from '../QuantityField'
+import type { Entry } from './entry'
 import { MisPour } from './MisPour'
 import { ScaleBar } from './ScaleBar'
 import { useAloud, useAwake, useSpoken } from './useAloud'
 import { useScale } from './useScale'
+import classes from './Weigh.module.css'
 
 /** Less than this on the scale is no bowl, g. */
 const BOWL_GRAMS = 20
@@ -53,6 +53,9 @@ export function Weigh({
   const [slip, setSlip] = useState<{ readonly key: string; readonly grams: number; readonly reading: PourReading } | null>(null)
   const [bowlOn, setBowlOn] = useState(mode === 'pieces' || inBowl > 0)
   const taken = useRef<string | null>(null)
+  const card = useRef<HTMLDivElement>(null)
+  // From two metres the figure is what counts: it comes up to where it is seen.
+  useEffect(() => card.current?.scrollIntoView({ block: 'start' }), [])
   const live = device === null || scale.silent ? null : pouredNow(scale.state)
   const still = device === null || scale.silent || !bowlOn ? null : pouredStill(scale.state)
   const later = entries.filter((e) => e.due && e !== entry)
@@ -130,10 +133,10 @@ export function Weigh({
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: a tap anywhere outside the controls goes on; the same is on space and on the button
     // biome-ignore lint/a11y/useKeyWithClickEvents: space does the same, anywhere on the page
-    <div onClick={onTap}>
+    <div ref={card} className={classes.weighing} onClick={onTap}>
       <Card data-testid="pour">
         <div
-          className={sheet.progress}
+          className={classes.progress}
           style={{ gridTemplateColumns: `repeat(${entries.length}, 1fr)` }}
           role="img"
           aria-label={`${entries.filter((e) => !e.due).length} of ${entries.length} poured`}
@@ -142,18 +145,18 @@ export function Weigh({
             <span key={e.key} data-done={!e.due} data-current={e === entry} />
           ))}
         </div>
-        <h2 className={sheet.item}>{entry.poured > 0 ? `${entry.title}: a little more` : entry.title}</h2>
+        <h2 className={large.item}>{entry.poured > 0 ? `${entry.title}: a little more` : entry.title}</h2>
         <Text c="dimmed">
           {aside?.(entry)}
           {entry.how}
         </Text>
         {live === null || !bowlOn ? (
-          <p className={sheet.huge}>
+          <p className={large.huge}>
             <Mass grams={due} />
           </p>
         ) : (
           <>
-            <p className={sheet.huge} aria-live="off">
+            <p className={large.huge} aria-live="off">
               <span className={classes.live} data-right={right} data-over={over}>
                 <Mass grams={Math.abs(live) < entry.resolution ? 0 : live} />
               </span>
@@ -165,7 +168,7 @@ export function Weigh({
             </div>
           </>
         )}
-        <p role="status" className={sheet.unseen}>
+        <p role="status" className={large.unseen}>
           {right && still !== null ? 'Right.' : ''}
         </p>
         {device !== null && !scale.silent && !bowlOn && <Note>Put the bowl on the scale: what stands on it then counts as nothing.</Note>}
@@ -235,7 +238,7 @@ export function Weigh({
         {shownSlip === null && (
           <Button size="xl" fullWidth mt="lg" onClick={advance}>
             {device !== null && !scale.silent && !bowlOn ? 'The bowl is on' : 'Poured'}
-            {kitchen.keys && <span className={sheet.keyHint}>space</span>}
+            {kitchen.keys && <span className={large.keyHint}>space</span>}
           </Button>
         )}
         <Group mt="md" justify="space-between" align="flex-end">

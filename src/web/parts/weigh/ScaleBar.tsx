@@ -1,11 +1,11 @@
 import { Button, Select } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useRef } from 'react'
-import type { Device, DeviceDeed } from '../../../../contract'
-import { touchDevice } from '../../../data/devices'
-import { useKitchen } from '../../../data/kitchen'
-import { tellError } from '../../../parts/tell'
-import classes from './Bench.module.css'
+import type { Device, DeviceDeed } from '../../../contract'
+import { touchDevice } from '../../data/devices'
+import { useKitchen } from '../../data/kitchen'
+import { tellError } from '../tell'
+import classes from './Weigh.module.css'
 
 const TYPED = 'typed'
 /** A bowl of the stand-in kitchen, and how it goes wrong there, g. */

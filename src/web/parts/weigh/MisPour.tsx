@@ -1,9 +1,9 @@
 import { Button, Stack, Text } from '@mantine/core'
-import { type PourReading, type Repair, type RepairKind, repairsOf } from '../../../../core'
-import { useKitchen } from '../../../data/kitchen'
-import { Note } from '../../../parts/Card'
-import classes from './Bench.module.css'
-import type { Entry } from './entries'
+import { type PourReading, type Repair, type RepairKind, repairsOf } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Note } from '../Card'
+import type { Entry } from './entry'
+import classes from './Weigh.module.css'
 
 const REPAIR_WORDS: Readonly<Record<RepairKind, string>> = {
   'go on as is': 'Go on as it is',

@@ -1,0 +1,151 @@
+import { randomUUID } from 'node:crypto'
+import { seededRandom } from '../../core'
+import { type Loose, startTestServer, type TestServer } from '../testing/testServer'
+
+/** Every gram from account to account, against a book of the test's own. */
+let server: TestServer
+let at = Date.parse('2026-11-26T19:00:00.000Z')
+
+beforeAll(async () => {
+  server = await startTestServer({ demo: true })
+  const { jars } = (await server.send('GET', '/api/jars')).body
+  const juno = jars.find((j: Loose) => j.name === 'Juno')
+  await server.send('POST', `/api/jars/${juno.id}/weighings`, { id: randomUUID(), happenedAt: new Date(at).toISOString(), grams: 4000 })
+})
+afterAll(() => server.end())
+
+async function newBake(name = 'Market rolls'): Promise<Loose> {
+  const { bakes } = (await server.send('GET', '/api/bakes?state=open')).body
+  const like = bakes.find((b: Loose) => b.plan.name.startsWith(name))
+  return (await server.send('POST', '/api/bakes', { id: randomUUID(), plan: like.plan })).body
+}
+const note = (bakeId: string, event: Loose, id = randomUUID()) => {
+  at += 1000
+  return server.send('POST', `/api/bakes/${bakeId}/events`, { id, happenedAt: new Date(at).toISOString(), ...event })
+}
+
+/** What the shelf holds of something, g. */
+async function onShelf(ingredientId: string): Promise<number> {
+  const { stock } = (await server.send('GET', '/api/shelf')).body
+  return stock.find((i: Loose) => i.ingredientId === ingredientId)?.grams ?? 0
+}
+const inJar = async () => (await server.send('GET', '/api/jars')).body.jars.find((j: Loose) => j.name === 'Juno').grams as number
+
+/** A levain that stands, with what went into it. */
+async function built(): Promise<Loose> {
+  const bake = await newBake()
+  const grams = { seed: 40, water: 120, flour: 120 }
+  for (const item of ['seed', 'water', 'flour'] as const) {
+    const answer = await note(bake.id, { type: 'pour', item, plannedGrams: grams[item], weighedGrams: grams[item] })
+    if (answer.status !== 200) throw new Error(JSON.stringify(answer.body))
+  }
+  const band = await note(bake.id, { type: 'band', mixTempC: 24, levelMm: 62 })
+  expect(band.body.events.at(-1).levelMm).toBe(62)
+  return bake
+}
+const lineOf = (bake: Loose, kind: string) => bake.plan.formula.lines.find((l: Loose) => l.kind === kind)
+
+test('weighing, repairs and undo in any order: jar and shelf always hold what the book of the test says', async () => {
+  const random = seededRandom(41)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
+  for (let round = 0; round < 6; round++) {
+    const bake = await newBake()
+    const flourId = bake.plan.build.flours[0].ingredientId
+    const [flourBefore, jarBefore] = [await onShelf(flourId), await inJar()]
+    const done: { id: string; flour: number; seed: number }[] = []
+    for (let step = 0; step < 18; step++) {
+      const last = done.at(-1)
+      if (last !== undefined && random() < 0.35) {
+        expect((await note(bake.id, { type: 'undo', undoes: last.id })).status).toBe(200)
+        done.pop()
+        continue
+      }
+      const id = randomUUID()
+      const grams = Math.round(random() * 800) / 10 + 0.1
+      const kind = pick(['seed', 'flour', 'repair', 'soaker'] as const)
+      const event =
+        kind === 'repair'
+          ? { type: 'repair', into: 'levain', targets: { water: grams } }
+          : kind === 'soaker'
+            ? {
+                type: 'weigh',
+                into: 'pre-ferment',
+                key: 'soaker:0',
+                lineId: lineOf(bake, 'pre-ferment').id,
+                ingredientId: flourId,
+                plannedGrams: grams,
+                weighedGrams: grams
+              }
+            : { type: 'pour', item: kind, ...(kind === 'flour' ? { ingredientId: flourId } : {}), plannedGrams: grams, weighedGrams: grams }
+      const answer = await note(bake.id, event, id)
+      expect(answer.status).toBe(200)
+      // Sent again, as after a server that died: it counts once.
+      expect((await note(bake.id, event, id)).body.events).toHaveLength(answer.body.events.length)
+      done.push({ id, flour: kind === 'flour' || kind === 'soaker' ? grams : 0, seed: kind === 'seed' ? grams : 0 })
+    }
+    const sum = (key: 'flour' | 'seed') => done.reduce((total, d) => total + d[key], 0)
+    expect(await onShelf(flourId)).toBeCloseTo(flourBefore - sum('flour'), 3)
+    expect(await inJar()).toBeCloseTo(jarBefore - sum('seed'), 3)
+  }
+})
+
+test('a dough that was weighed in part: the shelf gives what was weighed, and the rest as planned', async () => {
+  const whole = await built()
+  const part = await built()
+  const flour = lineOf(part, 'flour')
+  const wanted = async (bake: Loose) => {
+    const before = await onShelf(flour.ingredientId)
+    const answer = await note(bake.id, { type: 'mixed', levainGrams: 200, keepBackGrams: 40 })
+    expect(answer.status).toBe(200)
+    return before - (await onShelf(flour.ingredientId))
+  }
+  const planned = await wanted(whole)
+  const before = await onShelf(flour.ingredientId)
+  const weigh = { type: 'weigh', into: 'dough', key: `mix:${flour.id}`, lineId: flour.id, ingredientId: flour.ingredientId, plannedGrams: 900 }
+  expect((await note(part.id, { ...weigh, weighedGrams: 907 })).status).toBe(200)
+  expect(before - (await onShelf(flour.ingredientId))).toBeCloseTo(907, 3)
+  // The soaker’s flours, if any, come besides; the dough’s own flour is drawn once only.
+  const rest = await wanted(part)
+  expect(rest).toBeLessThan(planned - 500)
+  // Nothing goes into a dough that is mixed.
+  expect((await note(part.id, { ...weigh, weighedGrams: 5 })).status).toBe(409)
+  expect((await note(part.id, { type: 'weigh', into: 'pieces', key: 'piece:1', plannedGrams: 80, weighedGrams: 81 })).status).toBe(200)
+})
+
+test('levain that is in the bowl counts as mixed in, and no more than there is', async () => {
+  const bake = await built()
+  const levain = lineOf(bake, 'levain')
+  const weigh = { type: 'weigh', into: 'dough', key: `mix:${levain.id}`, lineId: levain.id, plannedGrams: 200 }
+  expect((await note(bake.id, { ...weigh, weighedGrams: 900 })).body.error.message).toMatch(/weighs 280 g/)
+  expect((await note(bake.id, { ...weigh, weighedGrams: 203 })).status).toBe(200)
+  expect((await note(bake.id, { type: 'mixed', levainGrams: 150, keepBackGrams: 20 })).body.error.message).toMatch(/203 g of levain are in the bowl already/)
+  const jar = await inJar()
+  expect((await note(bake.id, { type: 'mixed', levainGrams: 203, keepBackGrams: 60, mixTempC: 23.5 })).status).toBe(200)
+  expect(await inJar()).toBeCloseTo(jar + 60, 3)
+})
+
+test('two windows pour the same item: the second is asked, not doubled, and may say that it went in besides', async () => {
+  const bake = await newBake()
+  const pour = { type: 'pour', item: 'seed', plannedGrams: 30, weighedGrams: 30, nth: 0 }
+  expect((await note(bake.id, pour)).status).toBe(200)
+  const second = await note(bake.id, pour)
+  expect(second.status).toBe(409)
+  expect(second.body.error).toMatchObject({ code: 'poured already' })
+  expect(second.body.error.message).toMatch(/Another device has noted 30 g/)
+  const { nth: _, ...besides } = pour
+  expect((await note(bake.id, besides)).body.events.filter((e: Loose) => e.type === 'pour')).toHaveLength(2)
+})
+
+test('what cannot be yet is refused with a sentence', async () => {
+  const bake = await newBake()
+  const refused = async (event: Loose) => (await note(bake.id, event)).body.error.message as string
+  expect(await refused({ type: 'dough', rise: 1.3 })).toMatch(/no dough yet/)
+  expect(await refused({ type: 'outcome', crumb: 4 })).toMatch(/not out of the oven/)
+  expect(await refused({ type: 'weigh', into: 'pieces', key: 'piece:1', plannedGrams: 80, weighedGrams: 80 })).toMatch(/no dough to share out/)
+  const levain = lineOf(bake, 'levain')
+  expect(await refused({ type: 'weigh', into: 'dough', key: 'x', lineId: levain.id, plannedGrams: 80, weighedGrams: 80 })).toMatch(/not been built/)
+  const done = await built()
+  await note(done.id, { type: 'mixed', levainGrams: 200, keepBackGrams: 40 })
+  expect((await note(done.id, { type: 'dough' })).body.error.message).toMatch(/at least one thing/)
+  expect((await note(done.id, { type: 'repair', into: 'levain', targets: { water: 1 } })).status).toBe(409)
+})
