@@ -99,7 +99,7 @@ export interface BakeState {
   /** Pours that have been made at least once, by their key, in order. */
   readonly done: readonly string[]
   /** What was poured under each key, once for each time. */
-  readonly pours: ReadonlyMap<string, readonly { readonly atMs: number; readonly grams: number }[]>
+  readonly pours: ReadonlyMap<string, readonly { readonly id: string; readonly atMs: number; readonly grams: number }[]>
   /** Weighed for the dough, its pre-ferments and its pieces. */
   readonly weighed: readonly { readonly id: string; readonly into: WeighInto; readonly key: string; readonly lineId?: string; readonly grams: number }[]
   /** Bowls the dough is shared out into; null until something has been weighed for it. */
@@ -133,7 +133,21 @@ export function standing<H extends Happening>(happenings: readonly H[]): Exclude
 }
 
 /**
- * Folds what happened into where a bake stands. Only the latest happening that stands can be taken back, so that nothing is left hanging.
+ * What may be taken back: the latest happening that stands, so that nothing is left hanging; and any pour while its bowl is still being filled.
+ * @param happenings in the order they were recorded
+ */
+export function canUndo(happenings: readonly Happening[], id: string): boolean {
+  const stood = standing(happenings)
+  const asked = stood.find((h) => h.id === id)
+  if (asked === undefined) return false
+  if (asked === stood.at(-1)) return true
+  const filled = (type: 'band' | 'mixed') => stood.some((h) => h.type === type)
+  if (asked.type === 'pour') return !filled('band')
+  return asked.type === 'weigh' && (asked.into === 'pieces' || !filled('mixed'))
+}
+
+/**
+ * Folds what happened into where a bake stands.
  * @param happenings in the order they were recorded
  */
 export function foldBake(happenings: readonly Happening[]): BakeState {
@@ -151,9 +165,9 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   const readings: BakeState['readings'][number][] = []
   let outcome: BakeState['outcome'] = null
   let bowls: number | null = null
-  const pours = new Map<string, { readonly atMs: number; readonly grams: number }[]>()
-  const notePour = (key: string, h: { readonly happenedAtMs: number; readonly weighedGrams: number }) =>
-    pours.set(key, [...(pours.get(key) ?? []), { atMs: h.happenedAtMs, grams: h.weighedGrams }])
+  const pours = new Map<string, { readonly id: string; readonly atMs: number; readonly grams: number }[]>()
+  const notePour = (key: string, h: { readonly id: string; readonly happenedAtMs: number; readonly weighedGrams: number }) =>
+    pours.set(key, [...(pours.get(key) ?? []), { id: h.id, atMs: h.happenedAtMs, grams: h.weighedGrams }])
   for (const h of stood) {
     if (h.type === 'pour') {
       poured[h.item] += h.weighedGrams

@@ -2,8 +2,10 @@ import { type BakeEvent, happeningOf, type Kitchen, type Plan, statusOf } from '
 import {
   type BakeState,
   type CupKind,
+  canUndo,
   foldBake,
   gramsOfBlend,
+  type Happening,
   HOTTEST_WATER_C,
   hasBegun,
   type Ingredient,
@@ -19,6 +21,7 @@ import {
   pourSteps,
   reversed,
   sourceLevain,
+  standing,
   toMilligrams,
   transfer,
   type VesselMaterial,
@@ -48,7 +51,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
   const event = withFlour(sent, row.plan)
   const before = ((await eventsOf(work, [bakeId])).get(bakeId) ?? []).map(happeningOf)
   const state = foldBake(before)
-  const effect = await effectOf(work, row, state, event)
+  const effect = await effectOf(work, row, state, before, event)
   const { id, happenedAt, source, device, type, ...payload } = event
   await record(
     work,
@@ -100,7 +103,7 @@ function usedIngredients({ formula, build }: Plan, pantry: Pantry): Ingredient[]
   return withParts(ids, pantry)
 }
 
-function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent): Promise<Effect> {
+function effectOf(work: Work, row: BakeRow, state: BakeState, before: readonly Happening[], event: BakeEvent): Promise<Effect> {
   switch (event.type) {
     case 'pour':
       return pour(work, row, state, event)
@@ -123,7 +126,7 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, event: BakeEvent):
     case 'step':
       return stepDone(work, row, state, event)
     case 'undo':
-      return undo(work, row, state, event)
+      return undo(work, row, state, before, event)
   }
 }
 
@@ -304,9 +307,10 @@ async function stepDone(work: Work, row: BakeRow, state: BakeState, event: Extra
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 
-async function undo(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
-  const last = state.lastUndoable
-  if (last === null || last.id !== event.undoes) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
+async function undo(work: Work, row: BakeRow, state: BakeState, before: readonly Happening[], event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
+  if (!canUndo(before, event.undoes)) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
+  const last = standing(before).find((h) => h.id === event.undoes)
+  if (last === undefined) throw new Error('Nothing to take back.')
   const levain = await levainOfBake(work, row.id)
   await undoTrace(work, row, last.id)
   if (last.type === 'band' && levain !== null) {

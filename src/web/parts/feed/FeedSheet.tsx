@@ -28,6 +28,7 @@ import { tellCondition, whenWords } from '../conditionWords'
 import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
+import { ReadFrom } from '../weigh/ReadFrom'
 import classes from './FeedSheet.module.css'
 import { FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedFigures, type FeedWay, feedFigures, firstDraft, LATER, type Later } from './feedDraft'
 import { InVessel } from './InVessel'
@@ -375,26 +376,34 @@ function FeedForecast({ coming, now }: { coming: JarCondition; now: number }) {
 /** One weighing puts the book right. */
 function Weighing({ jar, onClose }: { jar: Jar; onClose: () => void }) {
   const { format, vessels } = useKitchen()
-  const [weighed, setWeighed] = useState(jar.grams)
   const vessel = vessels.find((v) => v.id === jar.vesselId)
+  const tare = vessel?.tareGrams ?? 0
+  /** What the scale shows, the jar with it where its own weight is known. */
+  const [shown, setShown] = useState(jar.grams + tare)
+  const weighed = Math.max(Math.round((shown - tare) * 10) / 10, 0)
   const correct = () => {
     weighJar(jar, weighed).then((undo) => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`, undo), tellError)
     onClose()
   }
   return (
-    <Group align="flex-end" wrap="nowrap">
-      <QuantityField
-        kind="mass"
-        label={vessel === undefined ? 'The book is wrong? Weigh it' : `The book is wrong? Weigh it, less ${format.mass(vessel.tareGrams)} of ${vessel.name}`}
-        value={weighed}
-        range={[0, 20_000]}
-        what="What is in the jar"
-        onCommit={setWeighed}
-        style={{ flex: 1 }}
-      />
-      <Button variant="default" onClick={correct}>
-        Correct
-      </Button>
-    </Group>
+    <div>
+      <Group align="flex-end" wrap="nowrap">
+        <QuantityField
+          kind="mass"
+          label={vessel === undefined ? 'The book is wrong? Weigh what is in it' : 'The book is wrong? Weigh it, jar and all'}
+          description={vessel === undefined ? undefined : `${format.mass(weighed)} are in it: less ${format.mass(tare)} of ${vessel.name}`}
+          inputWrapperOrder={['label', 'input', 'description', 'error']}
+          value={shown}
+          range={[tare, 20_000]}
+          what="What the scale shows"
+          onCommit={setShown}
+          style={{ flex: 1 }}
+        />
+        <Button variant="default" onClick={correct}>
+          Correct
+        </Button>
+      </Group>
+      <ReadFrom kind="scale" onRead={setShown} />
+    </div>
   )
 }

@@ -51,6 +51,7 @@ function entriesOf(
       resolution: grams % 1 === 0 ? 1 : 0.1,
       how: HOW[kind],
       poured: there ?? 0,
+      lastPourId: null,
       due: there === undefined || (target !== undefined && target - there >= 1),
       composition: kind === 'flour' ? FLOUR : WATER,
       isCulture: false,

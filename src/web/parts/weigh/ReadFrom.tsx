@@ -5,15 +5,22 @@ import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
 import { tellDone } from '../tell'
 
-const NAMES: Readonly<Record<Exclude<DeviceKind, 'scale'>, string>> = { probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
+const NAMES: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
 
 /** Takes a figure from a device, where there is one. */
-export function ReadFrom({ kind, onRead }: { readonly kind: Exclude<DeviceKind, 'scale'>; readonly onRead?: (value: number) => void }) {
+export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly onRead?: (value: number) => void }) {
   const { device, all, choose } = useChosenDevice(kind)
   const { format } = useKitchen()
   const reading = useLatest(device?.id ?? null)
   if (all.length === 0) return null
-  const words = reading === null ? 'silent' : kind === 'level' ? `${reading.value} mm` : format.temperature(reading.value, 1)
+  const words =
+    reading === null
+      ? 'silent'
+      : kind === 'level'
+        ? `${reading.value} mm`
+        : kind === 'scale'
+          ? format.mass(reading.value, device?.resolution ?? 1)
+          : format.temperature(reading.value, 1)
   return (
     <Group gap="sm" mt="xs" align="flex-end">
       <Select

@@ -7,6 +7,8 @@ export interface Entry extends WeighItem {
   readonly how: string
   /** In the bowl already, g. */
   readonly poured: number
+  /** Its latest pour, which can be taken back; null: none. */
+  readonly lastPourId: string | null
   /** Still to be weighed. */
   readonly due: boolean
   readonly composition: Composition

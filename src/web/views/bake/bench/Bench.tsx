@@ -110,6 +110,8 @@ export function Bench(props: StationProps) {
     if (job.into === 'levain' || job.into === 'dough' || job.into === 'pre-ferment') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
   }
   const undo = state.lastUndoable
+  // While the bowl is being filled any of its pours can be taken back.
+  const isOpen = job.into === 'levain' ? state.band === null : job.into === 'pieces' || state.mixed === null
   const undoable = undo !== null && (undo.type === 'pour' || undo.type === 'weigh' || undo.type === 'repair')
   return (
     <div className={sheet.columns}>
@@ -151,7 +153,7 @@ export function Bench(props: StationProps) {
           {entries.every((e) => e.poured === 0) ? (
             <Text c="dimmed">Nothing yet. Each item is noted as you pour it, and what the scale shows counts, not the plan.</Text>
           ) : (
-            <PouredList entries={entries} />
+            <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
           )}
           {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth {...props} />}
           {undoable && (

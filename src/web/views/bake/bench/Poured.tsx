@@ -1,4 +1,5 @@
-import { IconCheck } from '@tabler/icons-react'
+import { ActionIcon } from '@mantine/core'
+import { IconArrowBackUp, IconCheck } from '@tabler/icons-react'
 import { happeningOf } from '../../../../contract'
 import { POUR_ITEMS, type PourItem, pouredGrams, pourKey, ratioOf, standing } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
@@ -8,14 +9,14 @@ import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 
 /** What is in the bowl, item by item, planned and weighed. */
-export function PouredList({ entries }: { readonly entries: readonly Entry[] }) {
+export function PouredList({ entries, onUndo }: { readonly entries: readonly Entry[]; readonly onUndo: ((pourId: string) => void) | null }) {
   const { format } = useKitchen()
   return (
     <table className={sheet.weigh}>
       <tbody>
         {entries
           .filter((e) => e.poured > 0)
-          .map(({ key, title, grams, poured }) => (
+          .map(({ key, title, grams, poured, lastPourId }) => (
             <tr key={key}>
               <th scope="row">
                 <IconCheck size={18} className={sheet.tick} aria-hidden="true" /> {title}
@@ -24,6 +25,15 @@ export function PouredList({ entries }: { readonly entries: readonly Entry[] }) 
               <td className={sheet.grams}>
                 <Mass grams={poured} />
               </td>
+              {onUndo !== null && (
+                <td>
+                  {lastPourId !== null && (
+                    <ActionIcon aria-label={`Undo the pour of ${title}`} variant="subtle" onClick={() => onUndo(lastPourId)}>
+                      <IconArrowBackUp size={20} />
+                    </ActionIcon>
+                  )}
+                </td>
+              )}
             </tr>
           ))}
       </tbody>

@@ -89,6 +89,7 @@ export function levainEntries(
       title: item === 'seed' ? `Seed from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
       how: HOW[build.manner][item],
       poured,
+      lastPourId: there.at(-1)?.id ?? null,
       due: there.length === 0 || (target !== undefined && isDue(target, poured, resolution, there.length)),
       composition:
         item === 'seed'
@@ -139,6 +140,7 @@ function weighEntry(item: DoughItem, state: BakeState, into: 'dough' | 'pre-ferm
     title: item.name,
     how: 'Into the bowl.',
     poured,
+    lastPourId: there.at(-1)?.id ?? null,
     due: there.length === 0 || (target !== undefined && isDue(target, poured, item.resolution, there.length)),
     composition: NEITHER,
     isCulture: item.isLevain,
@@ -167,6 +169,7 @@ export function pieceEntries(state: BakeState, plan: Plan): Entry[] {
         title: `Piece ${i + 1} of ${pieces.length}`,
         how: 'A piece of dough onto the scale; cut off or add until it is right.',
         poured: there.reduce((sum, p) => sum + p.grams, 0),
+        lastPourId: there.at(-1)?.id ?? null,
         due: there.length === 0,
         composition: NEITHER,
         isCulture: false,
