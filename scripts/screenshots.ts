@@ -8,9 +8,10 @@ const folder = join(process.cwd(), 'docs', 'screenshots')
 async function shoot(window: Window, address: string, path: string, name: string): Promise<void> {
   await window.page.goto(address + path)
   await window.page.locator('h1').first().waitFor({ state: 'attached' })
-  await window.page.waitForLoadState('networkidle')
+  // The live line never rests: what is loading is told by the room itself.
   await window.page.waitForFunction(() => document.querySelector('[role=progressbar]') === null)
-  await window.page.waitForTimeout(700)
+  await window.page.waitForFunction(() => document.querySelector('.mantine-Skeleton-root') === null)
+  await window.page.waitForTimeout(1500)
   await window.page.screenshot({ path: join(folder, `${name}.png`) })
   process.stdout.write(`  ${name}\n`)
 }
@@ -47,6 +48,17 @@ async function shootWays({ page }: Window, address: string, path: string): Promi
   process.stdout.write('  bake-clock\n')
 }
 
+/** The running levain goes into its dough. */
+async function mixed(address: string, id: string | undefined): Promise<void> {
+  const event = { id: '0ff1ce00-0000-4000-8000-000000000001', happenedAt: '2026-11-27T09:12:00.000Z', type: 'mixed', levainGrams: 220, keepBackGrams: 20 }
+  const answer = await fetch(`${address}/api/bakes/${id}/events`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json' },
+    body: JSON.stringify(event)
+  })
+  if (!answer.ok) throw new Error(await answer.text())
+}
+
 async function main(): Promise<void> {
   mkdirSync(folder, { recursive: true })
   const demo = await startProgram({ demo: true, now: '2026-11-27T09:12:00.000Z' })
@@ -76,7 +88,8 @@ async function main(): Promise<void> {
   const phone = await openWindow({ width: 390, height: 844 })
   await shoot(phone, demo.address, '/', 'today-phone')
   await shoot(phone, demo.address, `/bakes/${planned}/bench`, 'bake-bench-phone')
-  await shoot(phone, demo.address, `/bakes/${running}/watch`, 'bake-watch-phone')
+  await mixed(demo.address, running)
+  await shoot(wide, demo.address, `/bakes/${running}/oven`, 'bake-oven')
   await closeBrowser()
   await demo.end()
   await own.end()

@@ -17,6 +17,7 @@ import {
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema } from './jars'
+import { pictureNameSchema } from './pictures'
 import { signsSchema } from './signs'
 import { ingredientSchema } from './stores'
 
@@ -201,7 +202,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     rise: markSchema('The rise'),
     crumb: markSchema('The crumb'),
     taste: markSchema('The taste'),
-    note: z.string().max(1000).optional()
+    note: z.string().max(1000).optional(),
+    picture: pictureNameSchema.optional()
   }),
   z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
 ])

@@ -47,6 +47,8 @@ export const ROUTES = {
   calendarAt: (token: string) => `/calendar/${token}.ics`,
   calendarAddresses: '/api/calendar-addresses',
   calendarAddress: (id: string) => `/api/calendar-addresses/${id}`,
+  pictures: '/api/pictures',
+  picture: (name: string) => `/api/pictures/${name}`,
   /** Server-sent events: readings of devices, and what changed. */
   live: '/api/live',
   devices: '/api/devices',

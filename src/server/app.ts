@@ -16,6 +16,7 @@ import { deviceRoutes } from './routes/devices'
 import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
 import { kitchenRoutes } from './routes/kitchen'
+import { pictureRoutes } from './routes/pictures'
 import { programRoutes } from './routes/programs'
 import type { Services } from './routes/route'
 import { shelfRoutes } from './routes/shelf'
@@ -38,7 +39,7 @@ const PUSHES_PER_MINUTE = 6000
 const PUSHES = /^\/api\/devices\/[^/]+\/readings$/
 
 /** The web server: guards first, then the resources, then the pages. */
-export function createApp({ database, clock, hub, adapters, log, webFolder, hostNames }: AppParts): Express {
+export function createApp({ database, clock, folder, hub, adapters, log, webFolder, hostNames }: AppParts): Express {
   const app = express()
   app.disable('x-powered-by')
   app.use(
@@ -88,7 +89,7 @@ export function createApp({ database, clock, hub, adapters, log, webFolder, host
   })
   app.use('/api', express.json({ limit: BODY_LIMIT }))
 
-  const services: Services = { database, clock, hub, adapters }
+  const services: Services = { database, clock, folder, hub, adapters }
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
@@ -102,7 +103,8 @@ export function createApp({ database, clock, hub, adapters, log, webFolder, host
     formulaRoutes,
     bakeRoutes,
     calendarRoutes,
-    deviceRoutes
+    deviceRoutes,
+    pictureRoutes
   ])
     app.use(routes(services))
   app.use(['/api', '/calendar'], apiNotFound)

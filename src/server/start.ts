@@ -36,7 +36,16 @@ export async function start(config: Config, log: Logger): Promise<Running> {
       if (count > 0) adapter.open()
       else adapter.close()
   })
-  const app = createApp({ database, clock, hub, adapters, log, webFolder: config.webFolder, hostNames: [...config.hostNames, config.host] })
+  const app = createApp({
+    database,
+    clock,
+    folder: config.dataFolder,
+    hub,
+    adapters,
+    log,
+    webFolder: config.webFolder,
+    hostNames: [...config.hostNames, config.host]
+  })
   const server = await listen(app, config).catch(async (error: unknown) => {
     await database.close()
     throw error

@@ -76,6 +76,8 @@ export interface BreadOutcome {
   readonly crumb?: number
   readonly taste?: number
   readonly note?: string
+  /** Name of a picture of it. */
+  readonly picture?: string
 }
 
 /** What became of a step. */

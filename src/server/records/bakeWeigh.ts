@@ -75,8 +75,8 @@ export async function doughRead(state: BakeState, { tempC, rise, sampleRise, pok
 }
 
 /** How the bread came out. */
-export async function outcome(state: BakeState, { rise, crumb, taste, note }: Extract<BakeEvent, { type: 'outcome' }>): Promise<Effect> {
+export async function outcome(state: BakeState, { rise, crumb, taste, note, picture }: Extract<BakeEvent, { type: 'outcome' }>): Promise<Effect> {
   if (!state.deeds.has('out')) throw wrongMoment('The bread is not out of the oven yet.')
-  if ([rise, crumb, taste, note].every((x) => x === undefined)) throw new Problem(400, 'empty', 'Note at least one thing.')
+  if ([rise, crumb, taste, note, picture].every((x) => x === undefined)) throw new Problem(400, 'empty', 'Note at least one thing.')
   return { entries: [], batchId: null }
 }

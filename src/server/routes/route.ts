@@ -11,6 +11,8 @@ import { readWork, type Work, writeWork } from '../records/work'
 export interface Services {
   readonly database: Database
   readonly clock: Clock
+  /** Where data is kept. */
+  readonly folder: string
   readonly hub: Hub
   /** Where readings come from. */
   readonly adapters: readonly DeviceAdapter[]

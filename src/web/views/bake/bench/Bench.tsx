@@ -150,11 +150,10 @@ export function Bench(props: StationProps) {
           </Card>
         )}
         <Card title={job.into === 'pieces' ? 'Shared out so far' : 'In the bowl so far'}>
-          {entries.every((e) => e.poured === 0) ? (
-            <Text c="dimmed">Nothing yet. Each item is noted as you pour it, and what the scale shows counts, not the plan.</Text>
-          ) : (
-            <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
+          {entries.every((e) => e.lastPourId === null) && (
+            <Text c="dimmed">Each item is noted as you pour it, and what the scale shows counts, not the plan.</Text>
           )}
+          <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
           {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth {...props} />}
           {undoable && (
             <Button variant="default" mt="md" onClick={() => note({ type: 'undo', undoes: undo.id }).catch(tellError)}>

@@ -7,27 +7,28 @@ import { Figure, Figures, Mass } from '../../../parts/Card'
 import type { Entry } from '../../../parts/weigh/entry'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
+import classes from './Bench.module.css'
 
-/** What is in the bowl, item by item, planned and weighed. */
+/** What is in the bowl, item by item, planned and weighed; and what is still to come. */
 export function PouredList({ entries, onUndo }: { readonly entries: readonly Entry[]; readonly onUndo: ((pourId: string) => void) | null }) {
   const { format } = useKitchen()
   return (
     <table className={sheet.weigh}>
       <tbody>
-        {entries
-          .filter((e) => e.poured > 0)
-          .map(({ key, title, grams, poured, lastPourId }) => (
-            <tr key={key}>
+        {entries.map(({ key, title, grams, poured, lastPourId }) => {
+          const isIn = lastPourId !== null
+          return (
+            <tr key={key} className={isIn ? undefined : classes.toCome}>
               <th scope="row">
-                <IconCheck size={18} className={sheet.tick} aria-hidden="true" /> {title}
+                {isIn && <IconCheck size={18} className={sheet.tick} aria-hidden="true" />} {title}
               </th>
-              <td>{Math.abs(grams - poured) >= 0.1 ? `planned ${format.mass(grams, grams % 1 === 0 ? 1 : 0.1)}` : ''}</td>
+              <td>{!isIn ? 'to come' : Math.abs(grams - poured) >= 0.1 ? `planned ${format.mass(grams, grams % 1 === 0 ? 1 : 0.1)}` : ''}</td>
               <td className={sheet.grams}>
-                <Mass grams={poured} />
+                <Mass grams={isIn ? poured : grams} />
               </td>
               {onUndo !== null && (
                 <td>
-                  {lastPourId !== null && (
+                  {isIn && (
                     <ActionIcon aria-label={`Undo the pour of ${title}`} variant="subtle" onClick={() => onUndo(lastPourId)}>
                       <IconArrowBackUp size={20} />
                     </ActionIcon>
@@ -35,7 +36,8 @@ export function PouredList({ entries, onUndo }: { readonly entries: readonly Ent
                 </td>
               )}
             </tr>
-          ))}
+          )
+        })}
       </tbody>
     </table>
   )

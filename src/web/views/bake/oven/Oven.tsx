@@ -1,11 +1,12 @@
-import { Button, Chip, Group, SegmentedControl, Stack, Text, Textarea } from '@mantine/core'
+import { Button, Chip, FileButton, Group, SegmentedControl, Stack, Text, Textarea } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { doughOf, lineFromWire, type NewBakeEvent, stepCaution, stepWord } from '../../../../contract'
+import { doughOf, lineFromWire, type NewBakeEvent, ROUTES, stepCaution, stepWord } from '../../../../contract'
 import { coreSays, doughProgress, OVEN, POKES, POSSIBLE, type Poke, type Step, stepsOf } from '../../../../core'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
+import { keepPicture } from '../../../data/pictures'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -307,7 +308,9 @@ const MARKS = [
 function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOutcome: (outcome: OutcomeNote) => void }) {
   const [marks, setMarks] = useState<Partial<Record<'rise' | 'crumb' | 'taste', number>>>({})
   const [words, setWords] = useState('')
+  const [taken, setTaken] = useState<string | null>(null)
   const { outcome } = state
+  const picture = taken ?? outcome?.picture
   return (
     <Card title={outcome === null ? 'How did it come out?' : 'How it came out'}>
       <Stack gap="sm">
@@ -330,10 +333,25 @@ function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOutcome: 
           value={words === '' ? (outcome?.note ?? '') : words}
           onChange={(e) => setWords(e.currentTarget.value)}
         />
+        {picture !== undefined && <img className={sheet.picture} src={ROUTES.picture(picture)} alt="The bread" />}
+        <FileButton accept="image/*" onChange={(file) => file !== null && void keepPicture(file).then(setTaken, tellError)}>
+          {(button) => (
+            <Button {...button} variant="default">
+              {picture === undefined ? 'A picture of it' : 'Another picture'}
+            </Button>
+          )}
+        </FileButton>
         <Button
           size="lg"
-          disabled={Object.keys(marks).length === 0 && words.trim() === ''}
-          onClick={() => onOutcome({ ...outcomeOf(outcome), ...marks, ...(words.trim() === '' ? {} : { note: words.trim() }) })}
+          disabled={Object.keys(marks).length === 0 && words.trim() === '' && taken === null}
+          onClick={() =>
+            onOutcome({
+              ...outcomeOf(outcome),
+              ...marks,
+              ...(words.trim() === '' ? {} : { note: words.trim() }),
+              ...(taken === null ? {} : { picture: taken })
+            })
+          }
         >
           Into the record
         </Button>
@@ -346,6 +364,6 @@ function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOutcome: 
 /** What was noted before stays where nothing new is said. */
 function outcomeOf(outcome: StationProps['state']['outcome']): OutcomeNote {
   if (outcome === null) return {}
-  const { rise, crumb, taste, note } = outcome
-  return { rise, crumb, taste, note }
+  const { rise, crumb, taste, note, picture } = outcome
+  return { rise, crumb, taste, note, picture }
 }
