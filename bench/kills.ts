@@ -41,7 +41,7 @@ export async function benchKills(): Promise<void> {
     await ask('POST', '/api/bakes', { id, plan })
     await page.goto(`${program.address}/bakes/${id}/bench`)
     const pour = page.getByRole('button', { name: /^Poured/ })
-    await page.getByText('Seed from Juno').waitFor()
+    await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
     await page.waitForTimeout(2000)
     await pour.click()
     await page.waitForTimeout(random() * WITHIN_MS)

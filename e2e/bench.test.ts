@@ -10,16 +10,7 @@ let program: Program
 let window: Window
 const windows: Window[] = []
 
-async function call(method: string, path: string, body?: unknown): Promise<Loose> {
-  const answer = await fetch(program.address + path, {
-    method,
-    headers: { 'Content-Type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body)
-  })
-  const told = (await answer.json()) as Loose
-  if (!answer.ok) throw new Error(`${method} ${path}: ${JSON.stringify(told)}`)
-  return told
-}
+const call: Program['call'] = (...asked) => program.call(...asked)
 
 async function open(size: { width?: number; height?: number } = {}): Promise<Window> {
   const opened = await openWindow(size)
@@ -102,7 +93,7 @@ async function weighByHand(): Promise<string[]> {
 }
 
 test('a whole levain and a whole dough by the scale, no key touched', async () => {
-  const id = await newBake()
+  const id = await newBake('Two lantern loaves')
   window = await open()
   const { page } = window
   await page.goto(`${program.address}/bakes/${id}/bench`)
@@ -226,7 +217,7 @@ test('two devices on one bake: each sees the other’s pours within a second; tw
   const laptop = await open()
   for (const { page } of [tablet, laptop]) {
     await page.goto(`${program.address}/bakes/${id}/bench`)
-    await page.getByText('Seed from Juno').waitFor()
+    await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
     await page.waitForTimeout(500)
   }
   const before = Date.now()
@@ -252,7 +243,7 @@ test('the server killed in the middle of a pour: nothing lost, nothing doubled',
   window = await open()
   const { page } = window
   await page.goto(`${program.address}/bakes/${id}/bench`)
-  await page.getByText('Seed from Juno').waitFor()
+  await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await page.waitForTimeout(2500)
   await page.getByRole('button', { name: /^Poured/ }).click()
   await program.kill()

@@ -16,16 +16,7 @@ let program: Program
 let window: Window
 let page: Page
 
-async function call(method: string, path: string, body?: unknown): Promise<Loose> {
-  const answer = await fetch(program.address + path, {
-    method,
-    headers: { 'Content-Type': 'application/json' },
-    body: body === undefined ? undefined : JSON.stringify(body)
-  })
-  const told = (await answer.json()) as Loose
-  if (!answer.ok) throw new Error(`${method} ${path}: ${JSON.stringify(told)}`)
-  return told
-}
+const call: Program['call'] = (...asked) => program.call(...asked)
 
 /** A kitchen with a white jar, fed some hours ago, standing in the room or in the fridge. */
 async function kitchenWith(now: string, { fedHoursAgo = 10, cold = false, weekly = [] as unknown[], zone = 'Europe/Lisbon' } = {}): Promise<void> {

@@ -6,6 +6,7 @@ import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core'
+import type { Loose } from '../src/server/testing/testServer'
 
 /** A Thursday evening in Lisbon. */
 export const NOW = '2026-11-26T19:42:00.000Z'
@@ -14,6 +15,8 @@ const root = process.cwd()
 /** The built program as a user starts it, in a data folder of its own. */
 export interface Program {
   readonly address: string
+  /** Asks it as a window would, with JSON. @throws what it refuses */
+  call(method: string, path: string, body?: unknown): Promise<Loose>
   /** Moves its clock, which stands still. */
   moveClock(iso: string): Promise<void>
   /** Ends the process without a word, as a power cut would. */
@@ -49,6 +52,16 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
         child?.stdout?.on('data', (words: Buffer) => words.toString().includes('Olvent is ready') && ready())
         child?.once('exit', (code) => failed(new Error(`The program ended with ${code}.`)))
       })
+    },
+    async call(method, path, body) {
+      const answer = await fetch(program.address + path, {
+        method,
+        headers: { 'Content-Type': 'application/json' },
+        ...(body === undefined ? {} : { body: JSON.stringify(body) })
+      })
+      const told = (await answer.json()) as Loose
+      if (!answer.ok) throw new Error(`${method} ${path}: ${JSON.stringify(told)}`)
+      return told
     },
     async moveClock(iso) {
       standing = iso

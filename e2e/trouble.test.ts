@@ -88,6 +88,7 @@ test('two windows change one bake: both versions are shown and one is chosen', a
   await dialog.getByRole('button', { name: 'Take what is there' }).click()
   await page.waitForFunction(() => document.querySelector('input[value="66"]') !== null)
   expect(await page.getByRole('textbox', { name: 'Salt', exact: true }).inputValue()).toBe('2')
+  await page.unroute('**/api/live')
 })
 
 test('the server is gone: it is said, what is typed is kept, and it is sent once the server is back', async () => {
@@ -109,7 +110,7 @@ test('pours while the server is gone arrive once, in order', async () => {
   await page.getByRole('link', { name: 'Bakes' }).click()
   await page.getByRole('link', { name: /Market rolls/ }).click()
   await page.getByRole('link', { name: /^Bench/ }).click()
-  await page.getByText('Seed from Juno').waitFor()
+  await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await program.kill()
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByRole('heading', { name: 'Water' }).waitFor()

@@ -121,7 +121,7 @@ test('weigh in: what the scale shows counts, a slip can be undone', async () => 
   await page.reload()
   await page.getByRole('link', { name: /^Bench/ }).click()
   const pour = page.getByTestId('pour')
-  await pour.getByText('Seed from Juno').waitFor()
+  await pour.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await type(page, 'What the scale shows', '18')
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByRole('button', { name: /^Go on as it is/ }).click()

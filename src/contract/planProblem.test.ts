@@ -1,76 +1,11 @@
-import { type BreadWish, BUILT_IN_INGREDIENTS, findPlans, offerPlans, pantryOf, restedSeed, stepsOf, UNKNOWN_JAR, withRoom } from '../core'
+import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../core'
+import { BAKE as bake, culturesWith, HOUR, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../testing/plannedBake'
 import { stepFactsOf } from './bakeDay'
-import { type Bake, courseFor, type Plan } from './bakes'
-import { type Jar, lineToWire } from './jars'
+import type { Bake, Plan } from './bakes'
 import type { Kitchen } from './kitchen'
 import { busyIn, claimOf, fullStretches, planProblemOf, takePlan } from './planProblem'
-import { type Cultures, type Stocked, solvePlan } from './solvePlan'
+import { solvePlan } from './solvePlan'
 
-const HOUR = 3_600_000
-const now = Date.UTC(2026, 10, 26, 18)
-const place = (id: string, tempC: number, takes: number | null = null) => ({ id, name: id, tempC, nightTempC: null, surroundings: 'air', takes })
-const kitchen = {
-  timeZone: 'Europe/Lisbon',
-  sleep: { from: '23:00', to: '07:00' },
-  weekly: [{ id: 'w', name: 'work', kind: 'out', days: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }],
-  once: [],
-  smallScale: true,
-  tapTempC: 14,
-  cups: 'metric',
-  places: [place('room', 21), place('warm', 26, 1), place('fridge', 4)]
-} as unknown as Kitchen
-const stocked: Stocked = { kitchen, pantry: pantryOf(BUILT_IN_INGREDIENTS), vessels: [] }
-const feed = [{ ingredientId: 'white wheat', share: 1 }]
-/** A jar of white wheat that stood in the cold for some days. */
-function culturesWith(coldDays: number): Cultures {
-  const line = lineToWire(restedSeed('white wheat', coldDays, now))
-  const jar = { id: 'pip', name: 'Pip', grams: 80, keepMinimumGrams: 15, hydration: 1, flour: 'white wheat', feed, line } as unknown as Jar
-  return { jars: [jar], beliefs: new Map([['pip', UNKNOWN_JAR]]) }
-}
-const formula = {
-  base: 'dough flour',
-  doughKind: 'wheat',
-  hydration: 0.72,
-  salt: 0.02,
-  lines: [
-    { id: 'f', kind: 'flour', ingredientId: 'white wheat', share: 1 },
-    { id: 'w', kind: 'water' },
-    { id: 'l', kind: 'levain', share: 0.2 },
-    { id: 's', kind: 'salt' }
-  ],
-  autolyse: true,
-  heldBack: 0
-} as Plan['formula']
-const plan: Plan = {
-  name: 'Two loaves',
-  target: { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: 0.02, bakeLoss: null },
-  formula,
-  build: {
-    source: 'separate build',
-    by: { kind: 'ratio', flourPerSeed: 5 },
-    hydration: 1,
-    salt: 0,
-    oil: 0,
-    flours: feed,
-    keepBackGrams: 20,
-    older: { share: 0.5, hydration: 1 },
-    vesselId: null,
-    alsoFor: []
-  },
-  jarId: 'pip',
-  placeId: 'room',
-  tempC: 21,
-  mixTempC: 24,
-  moves: [],
-  school: 'dome',
-  mixAt: new Date(now + 26 * HOUR).toISOString(),
-  startAt: null,
-  course: courseFor(formula, { id: 'room', tempC: 21 }),
-  before: [],
-  bread: null,
-  pins: []
-}
-const bake = { id: 'bake', plan, status: 'planned', events: [], ingredients: [], line: null } as unknown as Bake
 const wish: BreadWish = { kind: 'out', atMs: now + 42 * HOUR }
 
 function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<typeof planProblemOf>[7] = []) {

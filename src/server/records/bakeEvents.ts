@@ -32,7 +32,7 @@ import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
 import { mixed } from './bakeMix'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
-import { doughRead, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
+import { doughRead, isEcho, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
 import { addLineage, createBatch, dropLineage, type NewStay, replaceStays, stayAt } from './batches'
 import { pantryIn } from './ingredients'
 import { feedOf, guardGluten, jarForSeed, refuseFuture, setContents } from './jars'
@@ -49,7 +49,9 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
   if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake has been taken away. Put it back first.')
   refuseFuture(Date.parse(sent.happenedAt), work.nowMs, 'What you noted')
   const event = withFlour(sent, row.plan)
-  const before = ((await eventsOf(work, [bakeId])).get(bakeId) ?? []).map(happeningOf)
+  const noted = (await eventsOf(work, [bakeId])).get(bakeId) ?? []
+  if (isEcho(noted, event)) return
+  const before = noted.map(happeningOf)
   const state = foldBake(before)
   const effect = await effectOf(work, row, state, before, event)
   const { id, happenedAt, source, device, type, ...payload } = event

@@ -151,3 +151,33 @@ test('what cannot be yet is refused with a sentence', async () => {
   expect((await note(done.id, { type: 'dough' })).body.error.message).toMatch(/at least one thing/)
   expect((await note(done.id, { type: 'repair', into: 'levain', targets: { water: 1 } })).status).toBe(409)
 })
+
+test('two windows that read the same scale note one pour', async () => {
+  const bake = await newBake()
+  const pour = { type: 'pour', item: 'seed', plannedGrams: 30, weighedGrams: 30, nth: 0, source: 'device', device: 'Stand-in scale' }
+  const first = await note(bake.id, pour)
+  const second = await note(bake.id, { ...pour, weighedGrams: 31 })
+  expect(second.status).toBe(200)
+  expect(second.body.events).toHaveLength(1)
+  // Another device, or another mass, is another pour: that is asked about.
+  expect((await note(bake.id, { ...pour, device: 'Bowl scale' })).status).toBe(409)
+  expect((await note(bake.id, { ...pour, weighedGrams: 44 })).status).toBe(409)
+  // Taken back, the same pour counts anew.
+  await note(bake.id, { type: 'undo', undoes: first.body.events[0].id })
+  expect((await note(bake.id, pour)).body.events.filter((e: Loose) => e.type === 'pour')).toHaveLength(2)
+})
+
+test('a soaker weighed the evening before: the masses stand, the hours may still be moved', async () => {
+  const bake = await newBake()
+  const soaker = lineOf(bake, 'pre-ferment')
+  const weigh = { type: 'weigh', into: 'pre-ferment', key: `${soaker.id}:0`, lineId: soaker.id, ingredientId: 'water', plannedGrams: 60, weighedGrams: 61 }
+  const { body } = await note(bake.id, weigh)
+  expect(body.status).toBe('planned')
+  const later = { ...body.plan, mixAt: new Date(Date.parse(body.plan.mixAt) + 3_600_000).toISOString() }
+  const moved = await server.send('PUT', `/api/bakes/${bake.id}`, { version: body.version, plan: later })
+  expect(moved.status).toBe(200)
+  expect(moved.body.plan.mixAt).toBe(later.mixAt)
+  const wetter = { ...later, formula: { ...later.formula, hydration: 0.9 } }
+  const refused = await server.send('PUT', `/api/bakes/${bake.id}`, { version: moved.body.version, plan: wetter })
+  expect(refused.body.error.code).toBe('started')
+})

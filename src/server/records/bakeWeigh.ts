@@ -1,5 +1,5 @@
 import type { BakeEvent } from '../../contract'
-import { type BakeState, type LedgerEntry, toGrams, toMilligrams, transfer, weighKey } from '../../core'
+import { type BakeState, type LedgerEntry, pourKey, toGrams, toMilligrams, transfer, weighKey } from '../../core'
 import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
@@ -17,6 +17,25 @@ export function refuseSecond({ nth, weighedGrams }: { nth?: number; weighedGrams
     409,
     'poured already',
     `Another device has noted ${toGrams(Math.round(grams * 1000))} g of this already. Is that the same pour, or are your ${weighedGrams} g besides?`
+  )
+}
+
+/** Two windows read the same scale: what both say of it within so long, and so near, is one pour. */
+const ECHO = { ms: 8000, grams: 2 } as const
+
+/** Whether a pour is what another window has noted of the same device just before. */
+export function isEcho(noted: readonly BakeEvent[], event: BakeEvent): boolean {
+  if ((event.type !== 'pour' && event.type !== 'weigh') || event.source !== 'device') return false
+  const keyOf = (e: BakeEvent) => (e.type === 'pour' ? pourKey(e) : e.type === 'weigh' ? weighKey(e) : null)
+  return noted.some(
+    (e) =>
+      (e.type === 'pour' || e.type === 'weigh') &&
+      e.source === 'device' &&
+      e.device === event.device &&
+      keyOf(e) === keyOf(event) &&
+      Math.abs(Date.parse(e.happenedAt) - Date.parse(event.happenedAt)) < ECHO.ms &&
+      Math.abs(e.weighedGrams - event.weighedGrams) <= ECHO.grams &&
+      !noted.some((u) => u.type === 'undo' && u.undoes === e.id)
   )
 }
 

@@ -177,10 +177,16 @@ export async function putBake(work: Work, id: string, version: number, plan: Pla
   if (row.version !== version) {
     throw new Problem(409, 'stale', 'This bake was changed in another window. Both versions are shown; choose one.', { current: await findBake(work, id) })
   }
-  if (row.frozen !== null) throw new Problem(409, 'started', 'This bake has been started, so its plan stands. Undo the pours to change it.')
+  // What ferments ahead may be weighed the evening before: the masses stand then, and times may still be moved.
+  if (row.frozen !== null && (row.status !== 'planned' || massesOf(row.plan) !== massesOf(plan)))
+    throw new Problem(409, 'started', 'This bake has been started, so its plan stands. Undo the pours to change it.')
   await checkPlan(work, plan, row.plan)
-  await work.models.bakes.update({ plan, version: version + 1, mixAtMs: Date.parse(plan.mixAt) }, { where: { id }, transaction: work.transaction })
+  const frozen = row.frozen === null ? null : { ...row.frozen, plan }
+  await work.models.bakes.update({ plan, frozen, version: version + 1, mixAtMs: Date.parse(plan.mixAt) }, { where: { id }, transaction: work.transaction })
 }
+
+/** What the masses of a dough hang on, in one word. */
+const massesOf = ({ target, formula, build: { hydration, salt, oil, flours } }: Plan) => JSON.stringify([target, formula, hydration, salt, oil, flours])
 
 /** Takes a bake off the table, or puts it back. */
 export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<void> {

@@ -122,7 +122,11 @@ export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, 
   })
   try {
     const kept = await sent
-    await mutate<Bake>(ROUTES.bake(bake.id), (there) => (there !== undefined && there.events.length > kept.events.length ? there : kept), { revalidate: false })
+    // Another window may have noted the same of the same device: then what the server has is shown.
+    const isKept = kept.events.some((e) => e.id === event.id)
+    await mutate<Bake>(ROUTES.bake(bake.id), (there) => (isKept && there !== undefined && there.events.length > kept.events.length ? there : kept), {
+      revalidate: false
+    })
   } catch (error) {
     void mutate(ROUTES.bake(bake.id))
     if (isDoubt(error)) doubt({ bakeId: bake.id, event, words: error.message })

@@ -8,12 +8,15 @@ import { Card, Mass, Note } from '../Card'
 import large from '../Large.module.css'
 import { QuantityField } from '../QuantityField'
 import type { Entry } from './entry'
+import { keepBase, keptBase } from './keptBase'
 import { MisPour } from './MisPour'
 import { ScaleBar } from './ScaleBar'
 import { useAloud, useAwake, useSpoken } from './useAloud'
 import { useScale } from './useScale'
 import classes from './Weigh.module.css'
 
+/** Less than this is no other target, g. */
+const LEAST_GRAMS = 0.05
 /** Less than this on the scale is no bowl, g. */
 const BOWL_GRAMS = 20
 
@@ -43,23 +46,31 @@ export function Weigh({
 }) {
   const { kitchen, format } = useKitchen()
   const { device, all, choose } = useChosenDevice('scale')
-  const scale = useScale(device)
   const aloud = useAloud()
   useAwake()
   const entry = entries.find((e) => e.due)
+  const stamp = entry === undefined ? '' : `${entry.key} ${entry.poured}`
+  const [restored] = useState(() => keptBase(stamp))
+  const scale = useScale(device, restored)
   const due = entry === undefined ? 0 : entry.poured > 0 ? Math.max(entry.grams - entry.poured, 0) : entry.grams
   const inBowl = entries.reduce((sum, e) => sum + e.poured, 0)
   const [typed, setTyped] = useState<number | null>(null)
   const [slip, setSlip] = useState<{ readonly key: string; readonly grams: number; readonly reading: PourReading } | null>(null)
-  const [bowlOn, setBowlOn] = useState(mode === 'pieces' || inBowl > 0)
+  const [bowlOn, setBowlOn] = useState(mode === 'pieces' || inBowl > 0 || restored !== null)
   const taken = useRef<string | null>(null)
   const card = useRef<HTMLDivElement>(null)
   // From two metres the figure is what counts: it comes up to where it is seen.
-  useEffect(() => card.current?.scrollIntoView({ block: 'start' }), [])
+  useEffect(() => {
+    // In braces: newer browsers answer with a promise, which is no way to clean up.
+    card.current?.scrollIntoView({ block: 'start' })
+  }, [])
+  const { base } = scale.state
+  useEffect(() => {
+    if (base !== null && bowlOn) keepBase(stamp, base)
+  }, [base, stamp, bowlOn])
   const live = device === null || scale.silent ? null : pouredNow(scale.state)
   const still = device === null || scale.silent || !bowlOn ? null : pouredStill(scale.state)
   const later = entries.filter((e) => e.due && e !== entry)
-  const stamp = entry === undefined ? '' : `${entry.key} ${entry.poured}`
   const item =
     entry === undefined ? null : { key: entry.key, grams: due, resolution: Math.max(entry.resolution, device?.resolution ?? 0), tolerance: entry.tolerance }
   const reads = (grams: number, before = 0): PourReading => (item === null ? { kind: 'nothing' } : readPour(grams, item, later, before))
@@ -93,6 +104,10 @@ export function Weigh({
   }, [bare, scale.begin])
   // It stands still and is right: on to the next.
   const settled = still !== null && liveReading.kind === 'right' && scale.state.away === null ? still : null
+  // Another item is due: the one before may come again, when its pour is taken back.
+  useEffect(() => {
+    if (taken.current !== stamp) taken.current = null
+  }, [stamp])
   const latestTake = useRef(take)
   latestTake.current = take
   useEffect(() => {
@@ -203,14 +218,12 @@ export function Weigh({
             answers={{
               onRepair: (repair: Repair) => {
                 take(shownSlip.grams)
+                // Only what is still to be done: what is in already, and stays so, is no target.
                 const targets = Object.fromEntries(
                   entries.flatMap((e) => {
                     const target = repair.targets[e.key] ?? e.grams
-                    return e.key !== entry.key && Math.abs(target - e.grams) >= 0.05
-                      ? [[e.key, target]]
-                      : e.key === entry.key && repair.added[e.key] !== undefined
-                        ? [[e.key, target]]
-                        : []
+                    const open = e.key === entry.key || e.poured > 0 ? repair.added[e.key] !== undefined : Math.abs(target - e.grams) >= LEAST_GRAMS
+                    return open ? [[e.key, target]] : []
                   })
                 )
                 if (Object.keys(targets).length > 0) onTargets(targets)

@@ -15,9 +15,12 @@ export interface ScaleView {
   readonly begin: () => void
 }
 
-/** Follows a scale; silent without one. */
-export function useScale(device: Device | null): ScaleView {
-  const [state, setState] = useState(SILENT_SCALE)
+/**
+ * Follows a scale; silent without one.
+ * @param base what it showed before the item that is due, where that is known already
+ */
+export function useScale(device: Device | null, base: number | null): ScaleView {
+  const [state, setState] = useState<ScaleState>(() => ({ ...SILENT_SCALE, base, stood: base }))
   const [battery, setBattery] = useState<number | null>(null)
   const [silent, setSilent] = useState(true)
   const resolution = device?.resolution ?? 1

@@ -69,7 +69,9 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const draft = usePlanDraft(bake, sendable)
   const { plan } = draft
   const solved = useMemo(() => solve(plan), [solve, plan])
-  const frozen = hasBegun(state)
+  const frozen = state.status !== 'planned'
+  /** What ferments ahead is weighed: masses stand, times may still be moved. */
+  const massesStand = hasBegun(state)
   const judged = useVerdicts(
     useMemo(() => [bake], [bake]),
     now,
@@ -132,7 +134,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     jars,
     jar: jars.find((j) => j.id === plan.jarId),
     now,
-    frozen
+    frozen: station === 'dough' || station === 'build' ? massesStand : frozen
   }
   return (
     <>

@@ -1,13 +1,14 @@
-import { ActionIcon, Button, CopyButton, Group, Switch, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, Switch, Text, TextInput } from '@mantine/core'
 import { IconCalendarDown, IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { ROUTES } from '../../../contract'
 import { makeCalendarAddress, revokeCalendarAddress, useCalendarAddresses } from '../../data/calendar'
 import { useKitchen } from '../../data/kitchen'
 import { useReminderChoice } from '../../data/reminders'
-import { Card, Note } from '../../parts/Card'
+import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
 import classes from './KitchenRoom.module.css'
+import { TellOnce } from './TellOnce'
 
 /** How one is reminded: on this device, and by a calendar. */
 export function CalendarCard() {
@@ -37,19 +38,7 @@ export function CalendarCard() {
           </ActionIcon>
         </Group>
       ))}
-      {made !== null && (
-        <Note>
-          <Text>This address is told only now. Whoever has it can read your steps; take it away here when it is lost.</Text>
-          <code className={classes.address}>{made}</code>
-          <CopyButton value={made}>
-            {({ copied, copy }) => (
-              <Button size="sm" variant="default" mt="xs" onClick={copy}>
-                {copied ? 'Copied' : 'Copy it'}
-              </Button>
-            )}
-          </CopyButton>
-        </Note>
-      )}
+      {made !== null && <TellOnce says="This address is told only now. Whoever has it can read your steps; take it away here when it is lost." secret={made} />}
       <Group align="flex-end" mt="sm" wrap="nowrap">
         <TextInput label="A new address for" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} style={{ flex: 1 }} />
         <Button

@@ -1,4 +1,4 @@
-import { ActionIcon, Button, CopyButton, Group, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { DEVICE_KINDS, type Device, type DeviceDeed, type DeviceKind, ROUTES } from '../../../contract'
@@ -9,6 +9,7 @@ import { Card, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellError } from '../../parts/tell'
 import classes from './KitchenRoom.module.css'
+import { TellOnce } from './TellOnce'
 
 const KIND_WORDS: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
 
@@ -32,19 +33,7 @@ export function DevicesCard() {
       {devices.map((device) => (
         <DeviceRow key={device.id} device={device} />
       ))}
-      {made !== null && (
-        <Note>
-          <Text>Its token is told only now. A device that pushes its readings sends them like this:</Text>
-          <code className={classes.address}>{words}</code>
-          <CopyButton value={words}>
-            {({ copied, copy }) => (
-              <Button size="sm" variant="default" mt="xs" onClick={copy}>
-                {copied ? 'Copied' : 'Copy it'}
-              </Button>
-            )}
-          </CopyButton>
-        </Note>
-      )}
+      {made !== null && <TellOnce says="Its token is told only now. A device that pushes its readings sends them like this:" secret={words} />}
       <SimpleGrid cols={{ base: 1, xs: 2 }} mt="md">
         <TextInput
           label="A device of your own"

@@ -1,0 +1,83 @@
+import { contentsOf, foldBake, type Happening } from '../core'
+import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../testing/plannedBake'
+import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from './bakeDay'
+import type { Bake, BakeEvent } from './bakes'
+import { solvePlan } from './solvePlan'
+
+const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
+if (solved === null || !solved.dough.ok) throw new Error('no dough')
+const dough = solved.dough.value
+const nothing = foldBake([])
+const items = doughItemsOf(PLAN, dough, nothing, 1)
+const itemOf = (lineId: string) => {
+  const found = items.find((i) => i.lineId === lineId)
+  if (found === undefined) throw new Error(lineId)
+  return found
+}
+let count = 0
+const weigh = (lineId: string, weighedGrams: number): Happening => ({
+  id: `e${count++}`,
+  happenedAtMs: NOW,
+  type: 'weigh',
+  into: 'dough',
+  key: itemOf(lineId).key,
+  lineId,
+  plannedGrams: itemOf(lineId).grams,
+  weighedGrams
+})
+
+test('what is weighed sums to the dough, whatever the bowls it is shared out into', () => {
+  for (const bowls of [1, 2, 3]) {
+    const all = doughItemsOf(PLAN, dough, nothing, bowls)
+    expect(all.reduce((sum, i) => sum + i.grams, 0)).toBeCloseTo(dough.weigh.doughGrams, 6)
+    expect(new Set(all.map((i) => i.key)).size).toBe(all.length)
+    expect(Math.max(...all.map((i) => i.bowl))).toBe(bowls)
+  }
+})
+
+test('an autolyse comes first, the levain with the rest', () => {
+  expect(items.map((i) => i.portion)).toEqual(['autolyse', 'autolyse', 'mix', 'mix'])
+  expect(items.filter((i) => i.isLevain).map((i) => i.portion)).toEqual(['mix'])
+})
+
+test('what was really weighed is what the dough is; the rest counts as planned', () => {
+  const flour = itemOf('f').grams
+  const state = foldBake([weigh('f', flour + 40), weigh('w', itemOf('w').grams)])
+  const really = doughAsWeighed(state, PLAN, dough)
+  expect(really.doughGrams).toBeCloseTo(dough.weigh.doughGrams + 40, 6)
+  // 72 % was wanted of all flour, the levain’s too; 40 g more of it make it drier.
+  expect(really.truth.hydration).toBeCloseTo(dough.weigh.truth.waterGrams / (dough.weigh.truth.flourGrams + 40), 6)
+  expect(really.levainGrams).toBe(dough.weigh.levainGrams)
+})
+
+test('after a mis-pour the bowl is to hold what the way on says', () => {
+  const state = foldBake([weigh('f', 900), { id: 'r', happenedAtMs: NOW, type: 'repair', into: 'dough', targets: { [itemOf('w').key]: 555 } }])
+  expect(doughItemsOf(PLAN, dough, state, 1).find((i) => i.lineId === 'w')?.grams).toBe(555)
+})
+
+test('the dough that ferments is the one that was weighed and measured', () => {
+  const event = {
+    id: 'x',
+    happenedAt: new Date(NOW).toISOString(),
+    source: 'typed',
+    type: 'weigh',
+    into: 'dough',
+    key: itemOf('f').key,
+    lineId: 'f',
+    ingredientId: 'white wheat'
+  }
+  const events = [{ ...event, bowls: 1, plannedGrams: itemOf('f').grams, weighedGrams: itemOf('f').grams + 100 }] as BakeEvent[]
+  const line = doughOf({ ...BAKE, events } as Bake, PLAN, solved, STOCKED, NOW)
+  const planned = doughOf(BAKE, PLAN, solved, STOCKED, NOW)
+  if (line === null || planned === null) throw new Error('no dough')
+  expect(contentsOf(line).totalGrams).toBeCloseTo(contentsOf(planned).totalGrams + 100, 3)
+  const mixed = { id: 'm', happenedAt: new Date(NOW).toISOString(), source: 'typed', type: 'mixed', levainGrams: 200, keepBackGrams: 0, mixTempC: 21.5 }
+  expect(doughOf({ ...BAKE, events: [mixed] } as unknown as Bake, PLAN, solved, STOCKED, NOW)?.mixTempC).toBe(21.5)
+})
+
+test('the steps of a planned bake begin with the build and end with bread that can be cut', () => {
+  const facts = stepFactsOf(BAKE, PLAN, solved, null, STOCKED, culturesWith(1))
+  expect(facts.status).toBe('planned')
+  expect(facts.startMs).toBeLessThan(Date.parse(PLAN.mixAt))
+  expect(facts.dough?.pace.bulkHours).toBeGreaterThan(2)
+})

@@ -1,0 +1,71 @@
+import { type Bake, type Cultures, courseFor, type Jar, type Kitchen, lineToWire, type Plan, type Stocked } from '../contract'
+import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_JAR } from '../core'
+
+/** A planned bake in a small kitchen, for the tests of all floors. */
+export const HOUR = 3_600_000
+export const NOW = Date.UTC(2026, 10, 26, 18)
+const place = (id: string, tempC: number, takes: number | null = null) => ({ id, name: id, tempC, nightTempC: null, surroundings: 'air', takes })
+/** Asleep from eleven to seven, out from nine to five; a room, a warm place for one, a fridge. */
+export const KITCHEN = {
+  timeZone: 'Europe/Lisbon',
+  sleep: { from: '23:00', to: '07:00' },
+  weekly: [{ id: 'w', name: 'work', kind: 'out', days: [1, 2, 3, 4, 5], from: '09:00', to: '17:00' }],
+  once: [],
+  smallScale: true,
+  tapTempC: 14,
+  cups: 'metric',
+  places: [place('room', 21), place('warm', 26, 1), place('fridge', 4)]
+} as unknown as Kitchen
+export const STOCKED: Stocked = { kitchen: KITCHEN, pantry: pantryOf(BUILT_IN_INGREDIENTS), vessels: [] }
+const feed = [{ ingredientId: 'white wheat', share: 1 }]
+/** A jar of white wheat that stood in the cold for some days. */
+export function culturesWith(coldDays: number): Cultures {
+  const line = lineToWire(restedSeed('white wheat', coldDays, NOW))
+  const jar = { id: 'pip', name: 'Pip', grams: 80, keepMinimumGrams: 15, hydration: 1, flour: 'white wheat', feed, line } as unknown as Jar
+  return { jars: [jar], beliefs: new Map([['pip', UNKNOWN_JAR]]) }
+}
+const formula = {
+  base: 'dough flour',
+  doughKind: 'wheat',
+  hydration: 0.72,
+  salt: 0.02,
+  lines: [
+    { id: 'f', kind: 'flour', ingredientId: 'white wheat', share: 1 },
+    { id: 'w', kind: 'water' },
+    { id: 'l', kind: 'levain', share: 0.2 },
+    { id: 's', kind: 'salt' }
+  ],
+  autolyse: true,
+  heldBack: 0
+} as Plan['formula']
+/** Two loaves for the evening after next. */
+export const PLAN: Plan = {
+  name: 'Two loaves',
+  target: { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: 0.02, bakeLoss: null },
+  formula,
+  build: {
+    source: 'separate build',
+    by: { kind: 'ratio', flourPerSeed: 5 },
+    hydration: 1,
+    salt: 0,
+    oil: 0,
+    flours: feed,
+    keepBackGrams: 20,
+    older: { share: 0.5, hydration: 1 },
+    vesselId: null,
+    alsoFor: []
+  },
+  jarId: 'pip',
+  placeId: 'room',
+  tempC: 21,
+  mixTempC: 24,
+  moves: [],
+  school: 'dome',
+  mixAt: new Date(NOW + 26 * HOUR).toISOString(),
+  startAt: null,
+  course: courseFor(formula, { id: 'room', tempC: 21 }),
+  before: [],
+  bread: null,
+  pins: []
+}
+export const BAKE = { id: 'bake', plan: PLAN, status: 'planned', events: [], ingredients: [], line: null } as unknown as Bake

@@ -1,0 +1,32 @@
+import { Text } from '@mantine/core'
+import type { ReactNode } from 'react'
+import { gramsOfBlend, pourManner } from '../../../../core'
+import { nowMs } from '../../../data/clock'
+import { useKitchen } from '../../../data/kitchen'
+import { feedForBake, type WeighedFeed } from '../../../data/wakes'
+import { Card, Note } from '../../../parts/Card'
+import { WeighFeed } from '../../../parts/feed/WeighFeed'
+import { tellDone, tellError } from '../../../parts/tell'
+import sheet from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+/** A wake-up feed of the plan: weighed into the jar, and fed there. */
+export function WakeFeed({ bake, plan, jar, stageId, choice }: StationProps & { readonly stageId: string; readonly choice: ReactNode }) {
+  const { format, pantry } = useKitchen()
+  const stage = plan.before.find((s) => s.id === stageId)
+  if (stage === undefined || jar === undefined) return null
+  const { seedGrams, waterGrams, flourGrams } = stage
+  const done = (weighed: WeighedFeed) => {
+    feedForBake(bake, stageId, jar, pantry, nowMs(), weighed).then((undo) => tellDone(`${jar.name} is fed.`, undo), tellError)
+  }
+  return (
+    <div className={sheet.columns}>
+      {choice}
+      <WeighFeed feed={{ flours: gramsOfBlend(jar.feed, flourGrams), waterGrams }} manner={pourManner(jar.hydration, jar.flour)} onDone={done} />
+      <Card title={`Wake ${jar.name}`}>
+        <Text>Leave {format.mass(Math.min(seedGrams, jar.grams))} in the jar; the rest goes to the discard pot. Jar on the scale, then what is asked for.</Text>
+        <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+      </Card>
+    </div>
+  )
+}

@@ -1,0 +1,204 @@
+import { Button, Group, Text } from '@mantine/core'
+import { useLocalStorage } from '@mantine/hooks'
+import { useNavigate } from 'react-router'
+import type { NewBakeEvent } from '../../../../contract'
+import { HOTTEST_WATER_C } from '../../../../core'
+import { useCultures } from '../../../data/beliefs'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
+import { QuantityField } from '../../../parts/QuantityField'
+import { tellDone, tellError } from '../../../parts/tell'
+import type { Entry } from '../../../parts/weigh/entry'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
+import { type PourSource, Weigh } from '../../../parts/weigh/Weigh'
+import sheet from '../BakeSheet.module.css'
+import { MixCard } from '../MixCard'
+import { shownForecast, shownSteps } from '../shown'
+import type { StationProps } from '../station'
+import { Warnings } from '../Warnings'
+import type { Job } from './jobs'
+import { LevainLabel } from './LevainLabel'
+import { LevainTruth } from './Poured'
+import { type BandNote, SetBand } from './SetBand'
+import { type Measured, mixExpected, waterWanted } from './temps'
+
+/** Mixing a dough by hand warms it so far; a levain is only stirred. Source: craft knowledge. */
+const DOUGH_RISE_K = 1
+
+/** Notes what happened at the bench. */
+export type Noting = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo?: number) => Promise<void>
+
+/** The item that is due; and once all is in, what follows. */
+export function Work(
+  props: StationProps & {
+    readonly job: Job
+    readonly entries: readonly Entry[]
+    readonly onPour: (entry: Entry, grams: number, source: PourSource) => void
+    readonly onTargets: (targets: Readonly<Record<string, number>>) => void
+    readonly note: Noting
+  }
+) {
+  const { bake, state, jar, plan, solved, job, entries, note } = props
+  const here = useKitchen()
+  const { kitchen, format } = here
+  const { cultures } = useCultures()
+  const navigate = useNavigate()
+  const [measured, setMeasured] = useLocalStorage<Measured>({ key: `olvent.measured.${bake.id}.${job.id}`, defaultValue: {} })
+  const isDough = job.into === 'dough'
+  const wantedC = isDough ? (plan.course?.mixTempC ?? plan.mixTempC) : plan.mixTempC
+  const flourC = measured.flourC ?? kitchen.places[0]?.tempC ?? wantedC
+  const cultureC = measured.cultureC ?? (isDough ? plan.tempC : (solved?.build?.seedTempC ?? flourC))
+  const riseK = isDough ? DOUGH_RISE_K : 0
+  const wanted = waterWanted(entries, wantedC, flourC, cultureC, riseK)
+  const waterC = measured.waterC ?? (wanted.ok ? wanted.value : kitchen.tapTempC)
+  const expectedC = mixExpected(entries, waterC, flourC, cultureC, riseK) ?? wantedC
+  if (job.into === 'levain' && state.band !== null) return <Banded {...props} onUndo={(id) => note({ type: 'undo', undoes: id }).catch(tellError)} />
+  if (entries.some((e) => e.due))
+    return (
+      <Weigh
+        key={`${job.id} ${isDough ? (entries.find((e) => e.due)?.how.match(/Bowl \d/)?.[0] ?? '') : ''}`}
+        entries={entries}
+        mode={job.into === 'pieces' ? 'pieces' : 'bowl'}
+        onPour={props.onPour}
+        onTargets={props.onTargets}
+        aside={(entry) =>
+          entry.composition.water > 0.99 && job.into !== 'pieces'
+            ? wanted.ok
+              ? `At ${format.temperature(wanted.value, 0)}, never above ${format.temperature(HOTTEST_WATER_C, 0)}. `
+              : `As warm as ${format.temperature(HOTTEST_WATER_C, 0)} at the most. `
+            : null
+        }
+      >
+        {(entry, grams) => (
+          <>
+            {entry.composition.water > 0.99 && <Temps measured={measured} flourC={flourC} cultureC={cultureC} waterC={waterC} onMeasured={setMeasured} />}
+            {'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams && (
+              <Note tone="stop">
+                {jar.name} holds {format.mass(jar.grams)} by the book. Weigh the jar under Build if the book is wrong.
+              </Note>
+            )}
+            {job.into === 'levain' && (
+              <Warnings {...props} frozen={state.done.length > 0} codes={['jar too small', 'gluten into gluten-free', 'vessel too small']} />
+            )}
+          </>
+        )}
+      </Weigh>
+    )
+  if (job.into === 'levain' && solved?.build != null) {
+    const { line } = solved.build.timed
+    const onBand = ({ mixTempC, levelMm, minutesAgo }: BandNote) => {
+      note(
+        {
+          type: 'band',
+          mixTempC,
+          levelMm,
+          ...(props.forecast === undefined
+            ? {}
+            : {
+                shown: {
+                  ...shownForecast(line, props.forecast, props.belief),
+                  steps: cultures === undefined ? undefined : shownSteps(bake, plan, solved, here, cultures)
+                }
+              })
+        },
+        minutesAgo
+      ).then(() => tellDone('The band is set.'), tellError)
+      void navigate(`/bakes/${bake.id}/watch`)
+    }
+    return <SetBand {...props} expectedC={expectedC} onBand={onBand} />
+  }
+  if (isDough)
+    return (
+      <MixCard
+        {...props}
+        title="All in: mixed"
+        expectedC={expectedC}
+        onMixed={(event) => note(event).then(() => tellDone(`${plan.name} is mixed.`), tellError)}
+      />
+    )
+  return (
+    <Card title={job.into === 'pieces' ? 'All pieces are weighed' : `${job.name} is weighed`}>
+      <Text>{job.into === 'pieces' ? 'Shape them, and put them to proof.' : 'Stir it, cover it loosely, and let it ferment until the mix.'}</Text>
+      <Figures>
+        <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name="in all" />
+      </Figures>
+      {job.into === 'pieces' && (
+        <Button mt="md" size="lg" onClick={() => void navigate(`/bakes/${bake.id}/oven`)}>
+          On to the oven
+        </Button>
+      )}
+    </Card>
+  )
+}
+
+/** What was measured at the bench: the water that is due follows at once, and so does the mix. */
+function Temps({
+  measured,
+  flourC,
+  cultureC,
+  waterC,
+  onMeasured
+}: {
+  readonly measured: Measured
+  readonly flourC: number
+  readonly cultureC: number
+  readonly waterC: number
+  readonly onMeasured: (measured: Measured) => void
+}) {
+  return (
+    <details className={sheet.how}>
+      <summary>Measured temperatures: the water follows</summary>
+      <Group grow align="flex-start">
+        <QuantityField
+          kind="temperature"
+          label="Flour"
+          what="The flour"
+          value={flourC}
+          range={[-20, 60]}
+          onCommit={(flourC) => onMeasured({ ...measured, flourC })}
+        />
+        <QuantityField
+          kind="temperature"
+          label="Seed or levain"
+          what="It"
+          value={cultureC}
+          range={[-5, 45]}
+          onCommit={(cultureC) => onMeasured({ ...measured, cultureC })}
+        />
+        <QuantityField
+          kind="temperature"
+          label="Water, as poured"
+          what="The water"
+          value={Math.round(waterC * 10) / 10}
+          range={[0, HOTTEST_WATER_C]}
+          onCommit={(waterC) => onMeasured({ ...measured, waterC })}
+        />
+      </Group>
+      <ReadFrom kind="probe" onRead={(waterC) => onMeasured({ ...measured, waterC: Math.min(Math.max(waterC, 0), HOTTEST_WATER_C) })} />
+    </details>
+  )
+}
+
+/** The levain stands: what it is, its label, and on to watching it. */
+function Banded(props: StationProps & { readonly onUndo: (id: string) => void }) {
+  const { bake, state, onUndo } = props
+  const navigate = useNavigate()
+  return (
+    <Card title="The levain is weighed in">
+      <LevainTruth {...props} />
+      <LevainLabel {...props} />
+      <Group mt="lg">
+        {state.mixed === null && (
+          <Button size="lg" onClick={() => void navigate(`/bakes/${bake.id}/watch`)}>
+            Watch it
+          </Button>
+        )}
+        {state.lastUndoable?.type === 'band' && (
+          <Button size="lg" variant="default" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
+            Undo the band
+          </Button>
+        )}
+      </Group>
+    </Card>
+  )
+}

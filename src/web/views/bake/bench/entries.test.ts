@@ -1,0 +1,78 @@
+import { solvePlan } from '../../../../contract'
+import { foldBake, type Happening } from '../../../../core'
+import { culturesWith, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
+import { doughEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
+import { mixExpected, waterWanted } from './temps'
+
+const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
+if (solved === null || solved.build === null) throw new Error('no levain')
+const { pantry } = STOCKED
+let count = 0
+const event = (more: Record<string, unknown>) => ({ id: `e${count++}`, happenedAtMs: NOW, ...more }) as unknown as Happening
+const pour = (item: string, weighedGrams: number, ingredientId?: string) =>
+  event({ type: 'pour', item, plannedGrams: weighedGrams, weighedGrams, ...(ingredientId === undefined ? {} : { ingredientId }) })
+const levain = (...happened: Happening[]) => levainEntries(solved, foldBake(happened), PLAN, 'Pip', 1, pantry)
+
+test('seed, water, flour: in the order of the culture, each due until it is in', () => {
+  const entries = levain()
+  expect(entries.map((e) => e.title)).toEqual(['Seed from Pip', 'Water', 'White wheat flour'])
+  expect(entries.every((e) => e.due)).toBe(true)
+  const [seed] = entries
+  const after = levain(pour('seed', seed?.grams ?? 0))
+  expect(after.map((e) => e.due)).toEqual([false, true, true])
+  expect(after[0]?.lastPourId).not.toBeNull()
+})
+
+test('too little is taken as it is, until a way on asks for more', () => {
+  const water = levain()[1]?.grams ?? 0
+  const little = pour('water', water - 20)
+  expect(levain(little)[1]?.due).toBe(false)
+  const more = levain(little, event({ type: 'repair', into: 'levain', targets: { water } }))[1]
+  expect(more).toMatchObject({ due: true, poured: water - 20, grams: water })
+  expect(levain(little, event({ type: 'repair', into: 'levain', targets: { water } }), pour('water', 20))[1]?.due).toBe(false)
+})
+
+test('a dough in two bowls is asked for bowl by bowl, and sums to the whole', () => {
+  const one = doughEntries(solved, foldBake([]), PLAN, 1)
+  const two = doughEntries(solved, foldBake([]), PLAN, 2)
+  expect(two).toHaveLength(2 * one.length)
+  expect(two.reduce((sum, e) => sum + e.grams, 0)).toBeCloseTo(
+    one.reduce((sum, e) => sum + e.grams, 0),
+    6
+  )
+  expect(two[0]?.how).toMatch(/Bowl 1 of 2/)
+  expect(one.filter((e) => e.isCulture).map((e) => e.title)).toEqual(['Levain'])
+})
+
+test('pieces: the largest first, with room for a knife', () => {
+  const mixed = {
+    ...PLAN,
+    target: {
+      ...PLAN.target,
+      pieces: [
+        { count: 4, grams: 80 },
+        { count: 1, grams: 600 }
+      ]
+    }
+  } as typeof PLAN
+  const entries = pieceEntries(foldBake([]), mixed)
+  expect(entries.map((e) => e.grams)).toEqual([600, 80, 80, 80, 80])
+  expect(entries[0]?.tolerance).toBe(12)
+  expect(entries[1]?.tolerance).toBe(2)
+  expect(pieceEntries(foldBake([]), { ...PLAN, target: { kind: 'dough', grams: 1000 } })).toEqual([])
+})
+
+test('what is no pre-ferment has nothing to weigh', () => {
+  expect(preFermentEntries(solved, foldBake([]), 'f', pantry)).toEqual([])
+})
+
+// By hand: 1 g of heat is 1.8 J for flour, 4.18 for water, 2.99 for a seed of 100 %. 30 g of seed at 5, 150 g of flour at 18, 150 g of water:
+// (26 × (30 × 2.99 + 150 × 1.8 + 150 × 4.18) − 30 × 2.99 × 5 − 150 × 1.8 × 18) ÷ (150 × 4.18) = 32.45 °C.
+test('cold seed and cool flour, measured, make the water warmer; what went in tells how warm the mix comes out', () => {
+  const entries = levain().map((e, i) => ({ ...e, grams: [30, 150, 150][i] as number }))
+  const wanted = waterWanted(entries, 26, 18, 5, 0)
+  expect(wanted.ok && wanted.value).toBeCloseTo(32.45, 1)
+  expect(mixExpected(entries, wanted.ok ? wanted.value : 0, 18, 5, 0)).toBeCloseTo(26, 1)
+  expect(waterWanted(entries, 38, 5, 0, 0).ok).toBe(false)
+  expect(mixExpected([], 20, 20, 20, 0)).toBeNull()
+})

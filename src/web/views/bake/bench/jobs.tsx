@@ -1,0 +1,49 @@
+import { SegmentedControl } from '@mantine/core'
+import { stepWord } from '../../../../contract'
+import type { StationProps } from '../station'
+import classes from './Bench.module.css'
+
+/** What is weighed at the bench: the levain, what ferments ahead, the dough, its pieces. */
+export type Job = {
+  readonly id: string
+  readonly name: string
+  readonly into: 'wake' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'
+  readonly lineId?: string
+}
+
+/** What there is to weigh as the bake stands. */
+export function jobsOf({ plan, state }: StationProps): Job[] {
+  const ahead =
+    state.mixed === null
+      ? plan.formula.lines.flatMap((l): Job[] => (l.kind === 'pre-ferment' ? [{ id: l.id, name: l.mix.name, into: 'pre-ferment', lineId: l.id }] : []))
+      : []
+  const wakes =
+    state.status === 'planned'
+      ? plan.before.flatMap((s): Job[] =>
+          s.kind === 'wake' && !state.deeds.has(s.id) ? [{ id: s.id, name: stepWord({ kind: 'wake', id: s.id }), into: 'wake' }] : []
+        )
+      : []
+  return [
+    ...wakes,
+    { id: 'levain', name: 'Levain', into: 'levain' },
+    ...ahead,
+    ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),
+    ...(state.mixed !== null && plan.target.kind === 'pieces' ? [{ id: 'pieces', name: 'Pieces', into: 'pieces' } as const] : [])
+  ]
+}
+
+/** Which of several things is weighed. */
+export function Jobs({ jobs, job, onJob }: { readonly jobs: readonly Job[]; readonly job: Job; readonly onJob: (id: string) => void }) {
+  if (jobs.length < 2) return null
+  return (
+    <div className={classes.jobs}>
+      <SegmentedControl
+        size="md"
+        data={jobs.map(({ id, name }) => ({ value: id, label: name }))}
+        value={job.id}
+        onChange={onJob}
+        aria-label="What is weighed"
+      />
+    </div>
+  )
+}

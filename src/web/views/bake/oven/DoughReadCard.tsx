@@ -1,0 +1,112 @@
+import { Button, Chip, Group, Text } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import { doughOf, lineFromWire, type NewBakeEvent } from '../../../../contract'
+import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Figure, Figures, Note } from '../../../parts/Card'
+import { QuantityField } from '../../../parts/QuantityField'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
+import { near } from '../../../parts/words'
+import sheet from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+const POKE_SAYS: Readonly<Record<Poke, string>> = {
+  'springs back at once': 'Not proofed enough: give it a while.',
+  'comes back slowly': 'Ready for the oven.',
+  stays: 'As far as it goes: into the oven now.'
+}
+
+/** What is noted of a dough. */
+export type Reading = Omit<Extract<NewBakeEvent, { type: 'dough' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
+
+/** What is read of the dough: its temperature, its rise in the bowl or a sample jar, what a finger finds. */
+export function DoughReadCard({ bake, state, plan, solved, belief, now, onRead }: StationProps & { readonly onRead: (reading: Reading) => void }) {
+  const here = useKitchen()
+  const { format } = here
+  const [of, setOf] = useState<'bowl' | 'sample'>('bowl')
+  const [rise, setRise] = useState<number | null>(null)
+  const [tempC, setTempC] = useState<number | null>(null)
+  const [poke, setPoke] = useState<Poke | null>(null)
+  const mixMs = state.mixed?.atMs ?? now
+  const line = useMemo(
+    () => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : lineFromWire(bake.line)),
+    [bake, plan, solved, here, mixMs]
+  )
+  const target = plan.course?.bulkGas ?? 0.5
+  const last = state.readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
+  const progress = useMemo(() => {
+    if (line === null || last === undefined) return null
+    const read = last.rise !== undefined ? ({ rise: last.rise, of: 'bowl' } as const) : ({ rise: last.sampleRise ?? 1, of: 'sample' } as const)
+    return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
+  }, [line, last, target, belief])
+  const shaped = state.deeds.has('shape')
+  const nothing = rise === null && tempC === null && poke === null
+  return (
+    <Card title="What the dough shows">
+      {!shaped && (
+        <Figures>
+          <Figure size="lg" value={format.rise(1 + target)} name="wanted in bulk" />
+          {progress !== null && (
+            <Figure size="lg" value={format.rise(progress.bowlRise)} name={last?.rise === undefined ? 'in the bowl, by the sample' : 'in the bowl'} />
+          )}
+          {progress?.targetMs != null && <Figure size="lg" value={format.time(near(progress.targetMs))} name="there at this pace" />}
+        </Figures>
+      )}
+      {!shaped && (
+        <>
+          <Chip.Group value={of} onChange={(v) => setOf(v === 'sample' ? 'sample' : 'bowl')}>
+            <Group gap={8} mt="sm">
+              <Chip value="bowl">read in the bowl</Chip>
+              <Chip value="sample">in a sample jar beside it</Chip>
+            </Group>
+          </Chip.Group>
+          {of === 'sample' && <Text c="dimmed">A little jar warms sooner than the bowl and is ahead of it: that is reckoned with.</Text>}
+        </>
+      )}
+      <Group grow mt="sm" align="flex-start">
+        {!shaped && <QuantityField kind="rise" label="Rise" what="The rise" value={rise ?? 1} range={POSSIBLE.rise} onCommit={setRise} />}
+        <QuantityField
+          kind="temperature"
+          label="Dough, measured"
+          what="The dough"
+          value={tempC ?? plan.course?.mixTempC ?? 24}
+          range={[0, 45]}
+          onCommit={setTempC}
+        />
+      </Group>
+      <ReadFrom kind="probe" onRead={setTempC} />
+      {shaped && (
+        <fieldset className={sheet.signs}>
+          <legend>A floured finger, a centimetre deep: the dent</legend>
+          <Group gap={8}>
+            {POKES.map((p) => (
+              <Chip key={p} checked={poke === p} onChange={(on) => setPoke(on ? p : null)}>
+                {p}
+              </Chip>
+            ))}
+          </Group>
+        </fieldset>
+      )}
+      {poke !== null && <Note>{POKE_SAYS[poke]}</Note>}
+      <Button
+        fullWidth
+        size="lg"
+        mt="md"
+        variant="light"
+        disabled={nothing}
+        onClick={() => {
+          onRead({
+            ...(rise === null ? {} : of === 'bowl' ? { rise } : { sampleRise: rise }),
+            ...(tempC === null ? {} : { tempC }),
+            ...(poke === null ? {} : { poke })
+          })
+          setRise(null)
+          setTempC(null)
+          setPoke(null)
+        }}
+      >
+        Note it
+      </Button>
+    </Card>
+  )
+}

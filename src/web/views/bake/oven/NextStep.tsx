@@ -1,0 +1,29 @@
+import { Group, Text } from '@mantine/core'
+import { stepCaution, stepWord } from '../../../../contract'
+import { OVEN, type Step } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Note } from '../../../parts/Card'
+import large from '../../../parts/Large.module.css'
+import { MarkStep } from '../../../parts/steps/MarkStep'
+import { fromNow, near } from '../../../parts/words'
+import sheet from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+/** What is to be done next, large, with its time and its caution. */
+export function NextStep({ bake, step, now, plan }: StationProps & { readonly step: Step }) {
+  const { format } = useKitchen()
+  const caution = stepCaution(step)
+  const { laterC } = OVEN[plan.formula.doughKind]
+  return (
+    <Card data-testid="next-step">
+      <Text c="dimmed">{step.atMs <= now ? 'Now' : fromNow(step.atMs, now, format)}</Text>
+      <h2 className={large.item}>{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</h2>
+      <p className={large.huge}>{format.time(near(step.atMs))}</p>
+      {step.kind === 'lid' && laterC !== null && <p className={sheet.advice}>Down to {format.temperature(laterC)} now.</p>}
+      {caution !== null && <Note tone="care">{caution}</Note>}
+      <Group mt="md">
+        <MarkStep bake={bake} step={step} now={now} size="xl" />
+      </Group>
+    </Card>
+  )
+}

@@ -1,0 +1,80 @@
+import { Button, FileButton, Group, SegmentedControl, Stack, Textarea } from '@mantine/core'
+import { useState } from 'react'
+import { type NewBakeEvent, ROUTES } from '../../../../contract'
+import { keepPicture } from '../../../data/pictures'
+import { Card, Note } from '../../../parts/Card'
+import { tellError } from '../../../parts/tell'
+import sheet from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+
+/** What is noted of the bread. */
+export type OutcomeNote = Omit<Extract<NewBakeEvent, { type: 'outcome' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
+const MARKS = [
+  { key: 'rise', label: 'Rise' },
+  { key: 'crumb', label: 'Crumb' },
+  { key: 'taste', label: 'Taste' }
+] as const
+
+/** How it came out: for the record, and for the next time. */
+export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOutcome: (outcome: OutcomeNote) => void }) {
+  const [marks, setMarks] = useState<Partial<Record<'rise' | 'crumb' | 'taste', number>>>({})
+  const [words, setWords] = useState('')
+  const [taken, setTaken] = useState<string | null>(null)
+  const { outcome } = state
+  const picture = taken ?? outcome?.picture
+  return (
+    <Card title={outcome === null ? 'How did it come out?' : 'How it came out'}>
+      <Stack gap="sm">
+        {MARKS.map(({ key, label }) => (
+          <Group key={key} justify="space-between">
+            <span>{label}</span>
+            <SegmentedControl
+              size="md"
+              aria-label={label}
+              data={['1', '2', '3', '4', '5']}
+              value={String(marks[key] ?? outcome?.[key] ?? '')}
+              onChange={(value) => setMarks({ ...marks, [key]: Number(value) })}
+            />
+          </Group>
+        ))}
+        <Textarea
+          label="In words"
+          rows={3}
+          maxLength={1000}
+          value={words === '' ? (outcome?.note ?? '') : words}
+          onChange={(e) => setWords(e.currentTarget.value)}
+        />
+        {picture !== undefined && <img className={sheet.picture} src={ROUTES.picture(picture)} alt="The bread" />}
+        <FileButton accept="image/*" onChange={(file) => file !== null && void keepPicture(file).then(setTaken, tellError)}>
+          {(button) => (
+            <Button {...button} variant="default">
+              {picture === undefined ? 'A picture of it' : 'Another picture'}
+            </Button>
+          )}
+        </FileButton>
+        <Button
+          size="lg"
+          disabled={Object.keys(marks).length === 0 && words.trim() === '' && taken === null}
+          onClick={() =>
+            onOutcome({
+              ...outcomeOf(outcome),
+              ...marks,
+              ...(words.trim() === '' ? {} : { note: words.trim() }),
+              ...(taken === null ? {} : { picture: taken })
+            })
+          }
+        >
+          Into the record
+        </Button>
+      </Stack>
+      <Note tone="care">Food given away or sold: local food law applies.</Note>
+    </Card>
+  )
+}
+
+/** What was noted before stays where nothing new is said. */
+function outcomeOf(outcome: StationProps['state']['outcome']): OutcomeNote {
+  if (outcome === null) return {}
+  const { rise, crumb, taste, note, picture } = outcome
+  return { rise, crumb, taste, note, picture }
+}

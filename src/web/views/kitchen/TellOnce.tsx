@@ -1,0 +1,20 @@
+import { Button, CopyButton, Text } from '@mantine/core'
+import { Note } from '../../parts/Card'
+import classes from './KitchenRoom.module.css'
+
+/** Something secret that is told now and never again. */
+export function TellOnce({ says, secret }: { readonly says: string; readonly secret: string }) {
+  return (
+    <Note>
+      <Text>{says}</Text>
+      <code className={classes.address}>{secret}</code>
+      <CopyButton value={secret}>
+        {({ copied, copy }) => (
+          <Button size="sm" variant="default" mt="xs" onClick={copy}>
+            {copied ? 'Copied' : 'Copy it'}
+          </Button>
+        )}
+      </CopyButton>
+    </Note>
+  )
+}
