@@ -1,5 +1,5 @@
 import { PANTRY } from '../testing/doughs'
-import { foldBake, type Happening, massesOfPours, pouredGrams } from './foldBake'
+import { canUndo, foldBake, type Happening, massesOfPours, pouredGrams } from './foldBake'
 
 const at = (minute: number) => Date.UTC(2026, 10, 27, 20, minute)
 const pour = (id: string, item: 'seed' | 'water' | 'flour', weighedGrams: number): Happening => ({
@@ -59,4 +59,27 @@ test('a blend is kept by flour, and becomes a batch by kind', () => {
   const state = foldBake([...poured, rye, strong])
   expect(state.flours).toEqual({ 'white wheat': 199, 'light rye': 22, 'strong white': 5 })
   expect(massesOfPours(state, PANTRY)).toMatchObject({ seed: 41, water: 200, flours: { 'white wheat': 204, rye: 22 } })
+})
+
+test('any pour can be taken back while its bowl is being filled; then only the latest entry', () => {
+  expect(canUndo(poured, 'a')).toBe(true)
+  expect(canUndo([...poured, band], 'a')).toBe(false)
+  expect(canUndo([...poured, band], 'band')).toBe(true)
+  expect(canUndo(poured, 'never')).toBe(false)
+  const weigh = (id: string, into: 'dough' | 'pieces' | 'first build'): Happening => ({
+    id,
+    happenedAtMs: at(6),
+    type: 'weigh',
+    into,
+    key: id,
+    plannedGrams: 9,
+    weighedGrams: 9
+  })
+  const mixed: Happening = { id: 'm', happenedAtMs: at(9), type: 'mixed', levainGrams: 9, keepBackGrams: 0 }
+  expect(canUndo([...poured, band, weigh('w', 'dough'), mark('x', 7, 2)], 'w')).toBe(true)
+  expect(canUndo([...poured, band, weigh('w', 'dough'), mixed], 'w')).toBe(false)
+  expect(canUndo([...poured, band, mixed, weigh('p', 'pieces'), weigh('q', 'pieces')], 'p')).toBe(true)
+  // A first build that seeds a levain already is no bowl that is being filled.
+  expect(canUndo([weigh('f', 'first build'), weigh('g', 'first build')], 'f')).toBe(true)
+  expect(canUndo([weigh('f', 'first build'), ...poured], 'f')).toBe(false)
 })

@@ -48,7 +48,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
 )
 
 /** What is weighed besides the levain. */
-export const WEIGH_INTO = ['dough', 'pre-ferment', 'pieces'] as const
+export const WEIGH_INTO = ['first build', 'dough', 'pre-ferment', 'pieces'] as const
 export type WeighInto = (typeof WEIGH_INTO)[number]
 /** Where a mis-pour can be mended. */
 export const REPAIR_INTO = ['levain', 'dough', 'pre-ferment'] as const
@@ -145,7 +145,9 @@ export function canUndo(happenings: readonly Happening[], id: string): boolean {
   if (asked === stood.at(-1)) return true
   const filled = (type: 'band' | 'mixed') => stood.some((h) => h.type === type)
   if (asked.type === 'pour') return !filled('band')
-  return asked.type === 'weigh' && (asked.into === 'pieces' || !filled('mixed'))
+  if (asked.type !== 'weigh') return false
+  if (asked.into === 'first build') return !stood.some((h) => h.type === 'pour' || (h.type === 'step' && h.step === asked.into))
+  return asked.into === 'pieces' || !filled('mixed')
 }
 
 /**

@@ -3,6 +3,7 @@ import {
   type BakeState,
   type CupKind,
   canUndo,
+  contentsOf,
   foldBake,
   gramsOfBlend,
   type Happening,
@@ -33,12 +34,13 @@ import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from '.
 import { mixed } from './bakeMix'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
 import { doughRead, isEcho, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
-import { addLineage, createBatch, dropLineage, type NewStay, replaceStays, stayAt } from './batches'
+import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from './batches'
+import { firstBuildOf, firstStage, mixedFirst, seedSource, unmixFirst } from './firstBuild'
 import { pantryIn } from './ingredients'
 import { feedOf, guardGluten, jarForSeed, refuseFuture, setContents } from './jars'
 import { placeIn, theKitchen } from './kitchens'
 import { drawn, guardOlder, refuseMoreThanThereIs } from './pourSources'
-import { entriesOf, eventById, isRecorded, record, type Work } from './work'
+import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -137,7 +139,8 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
   const { jarId, build } = row.plan
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
-  if (event.item === 'seed') await refuseMoreThanThereIs(work, jarId, poured, build.keepBackGrams)
+  const { first, fromFirst } = event.item === 'seed' ? await seedSource(work, row.id, poured) : { first: null, fromFirst: 0 }
+  if (event.item === 'seed' && poured > fromFirst) await refuseMoreThanThereIs(work, jarId, poured - fromFirst, build.keepBackGrams)
   if (event.item === 'older levain') await guardOlder(work, jarId)
   const levain = await levainOfBake(work, row.id)
   const batchId =
@@ -156,7 +159,8 @@ async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<B
       parents: [],
       stays: []
     }))
-  return { entries: await drawn(work, event, jarId, batchId, poured), batchId }
+  const fromBuild = first === null ? [] : transfer(`batch:${first.id}`, `batch:${batchId}`, fromFirst)
+  return { entries: [...fromBuild, ...(await drawn(work, event, jarId, batchId, poured - fromFirst))], batchId }
 }
 
 /** Items a plan wants poured that have not been yet. */
@@ -206,12 +210,34 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
     work,
     levain.id,
     [
-      { parentBatchId: jar.currentBatchId, milligrams: toMilligrams(masses.seed), hydration, flour: jar.flour },
+      ...(await seedParents(work, row.id, toMilligrams(masses.seed), { parentBatchId: jar.currentBatchId, hydration, flour: jar.flour })),
       { parentBatchId: null, milligrams: toMilligrams(masses.older), hydration: older.hydration, flour: jar.flour }
     ].filter((p) => p.milligrams > 0),
     staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
   )
-  return { batchId: levain.id, ...(await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })) }
+  const atBand = await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })
+  // What a first build leaves behind goes where everything goes that nobody needs.
+  const first = await firstBuildOf(work, row.id)
+  const left = first === null ? 0 : await balanceOf(work, `batch:${first.id}`)
+  return { batchId: levain.id, ...atBand, entries: [...atBand.entries, ...(first === null ? [] : transfer(`batch:${first.id}`, 'discard', left))] }
+}
+
+/** What a levain was seeded with: what was taken of a first build, and the rest from the jar. */
+async function seedParents(
+  work: Work,
+  bakeId: string,
+  seedMg: number,
+  jar: { readonly parentBatchId: string | null; readonly hydration: number; readonly flour: JarRow['flour'] }
+) {
+  const first = await firstBuildOf(work, bakeId)
+  const line = first === null ? null : await lineOf(work, first.id, 1)
+  if (first === null || line === null) return [{ ...jar, milligrams: seedMg }]
+  const contents = contentsOf(line)
+  const taken = Math.min(seedMg, Math.max(toMilligrams(contents.totalGrams) - (await balanceOf(work, `batch:${first.id}`)), 0))
+  return [
+    { parentBatchId: first.id, milligrams: taken, hydration: contents.hydration, flour: first.flour },
+    { ...jar, milligrams: seedMg - taken }
+  ]
 }
 
 /** What the school does to the jar once its seed is out: topped up at once, or emptied into the discard pot. */
@@ -306,6 +332,8 @@ async function stepDone(work: Work, row: BakeRow, state: BakeState, event: Extra
     if (state.mixed === null) throw wrongMoment('First the dough has to be mixed.')
     if (Date.parse(event.happenedAt) < state.mixed.atMs) throw new Problem(400, 'before the mix', 'This lies before the dough was mixed.')
   }
+  const first = firstStage(row.plan)
+  if (first !== undefined && first.id === event.step && event.did === 'done') return mixedFirst(work, row, state, first, Date.parse(event.happenedAt))
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 
@@ -322,6 +350,7 @@ async function undo(work: Work, row: BakeRow, state: BakeState, before: readonly
     )
     await dropLineage(work, levain.id)
   }
+  if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row.id)
   if (last.type === 'moved' && levain !== null && state.band !== null) {
     const left = state.moves.filter((move) => move.id !== last.id)
     await replaceStays(work, levain.id, staysOfPlan(await theKitchen(work), row.plan, state.band.atMs, left))

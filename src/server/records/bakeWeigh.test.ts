@@ -181,3 +181,56 @@ test('a soaker weighed the evening before: the masses stand, the hours may still
   const refused = await server.send('PUT', `/api/bakes/${bake.id}`, { version: moved.body.version, plan: wetter })
   expect(refused.body.error.code).toBe('started')
 })
+
+describe('a first build', () => {
+  const STAGE = { id: 'first build', kind: 'first build', seedGrams: 10, flourGrams: 20, waterGrams: 20 }
+  async function staged(): Promise<Loose> {
+    const { bakes } = (await server.send('GET', '/api/bakes?state=open')).body
+    const { plan } = bakes.find((b: Loose) => b.plan.name.startsWith('Market rolls'))
+    const before = [{ ...STAGE, at: new Date(at).toISOString(), placeId: plan.placeId, tempC: plan.tempC }]
+    return (await server.send('POST', '/api/bakes', { id: randomUUID(), plan: { ...plan, before } })).body
+  }
+  const weigh = (bake: Loose, key: string, grams: number) =>
+    note(bake.id, { type: 'weigh', into: 'first build', key, ...(key === 'seed' ? {} : { ingredientId: key }), plannedGrams: grams, weighedGrams: grams })
+
+  test('what was weighed is in it, and it seeds the levain: the jar gives its seed once', async () => {
+    const bake = await staged()
+    const flour = bake.plan.build.flours[0].ingredientId
+    const [jar, shelf] = [await inJar(), await onShelf(flour)]
+    await weigh(bake, 'seed', 12)
+    await weigh(bake, 'water', 20)
+    await weigh(bake, flour, 21)
+    expect((await note(bake.id, { type: 'step', step: 'first build', did: 'done' })).status).toBe(200)
+    expect(await inJar()).toBeCloseTo(jar - 12, 3)
+    expect(await onShelf(flour)).toBeCloseTo(shelf - 21, 3)
+    // It stands: nothing more goes in, and none of its pours can be taken back by itself.
+    expect((await weigh(bake, 'water', 5)).status).toBe(409)
+    // 53 g of it; 40 g seed the levain, none of them from the jar.
+    await note(bake.id, { type: 'pour', item: 'seed', plannedGrams: 40, weighedGrams: 40 })
+    expect(await inJar()).toBeCloseTo(jar - 12, 3)
+    for (const item of ['water', 'flour']) await note(bake.id, { type: 'pour', item, plannedGrams: 120, weighedGrams: 120 })
+    const pot = async () => (await server.send('GET', '/api/discard')).body.portions.reduce((sum: number, p: Loose) => sum + p.grams, 0) as number
+    const before = await pot()
+    const band = await note(bake.id, { type: 'band', mixTempC: 24 })
+    expect(band.status).toBe(200)
+    const [parent] = band.body.line.parents
+    expect(parent.grams).toBeCloseTo(40, 3)
+    // Its own parent is the jar: 12 g in 53 g.
+    expect(parent.line.parents[0].grams).toBeCloseTo(12, 3)
+    expect((await pot()) - before).toBeCloseTo(13, 1)
+  })
+
+  test('told done by a word it is taken as planned; taken back, the jar has its seed again', async () => {
+    const bake = await staged()
+    const jar = await inJar()
+    const done = await note(bake.id, { type: 'step', step: 'first build', did: 'done' })
+    expect(done.status).toBe(200)
+    expect(await inJar()).toBeCloseTo(jar - 10, 3)
+    await note(bake.id, { type: 'undo', undoes: done.body.events.at(-1).id })
+    expect(await inJar()).toBeCloseTo(jar, 3)
+    // More seed than there is of it comes from the jar as well.
+    await note(bake.id, { type: 'step', step: 'first build', did: 'done' })
+    await note(bake.id, { type: 'pour', item: 'seed', plannedGrams: 60, weighedGrams: 60 })
+    expect(await inJar()).toBeCloseTo(jar - 10 - 10, 3)
+  })
+})

@@ -4,6 +4,7 @@ import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
 import { levainOfBake } from './bakes'
+import { weighedFirst } from './firstBuild'
 import { balanceOf, type Work } from './work'
 
 /**
@@ -42,6 +43,7 @@ export function isEcho(noted: readonly BakeEvent[], event: BakeEvent): boolean {
 /** Something weighed for the dough: it leaves the shelf, or its levain, at once. Pieces only share out what is there. */
 export async function weighed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'weigh' }>): Promise<Effect> {
   refuseSecond(event, state.pours.get(weighKey(event)) ?? [])
+  if (event.into === 'first build') return weighedFirst(work, row, state, event)
   const levain = await levainOfBake(work, row.id)
   const batchId = levain?.id ?? null
   if (event.into === 'pieces') {

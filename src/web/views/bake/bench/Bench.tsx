@@ -15,7 +15,7 @@ import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import classes from './Bench.module.css'
-import { doughEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
+import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { Jobs, jobsOf } from './jobs'
 import { LevainTruth, PouredList } from './Poured'
 import { WakeFeed } from './WakeFeed'
@@ -47,13 +47,15 @@ export function Bench(props: StationProps) {
   if (job.into === 'wake') return <WakeFeed {...props} stageId={job.id} choice={choice} />
   const sharedInto = state.bowls ?? bowls
   const entries =
-    job.into === 'levain'
-      ? levainEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
-      : job.into === 'dough'
-        ? doughEntries(solved, state, plan, sharedInto)
-        : job.into === 'pieces'
-          ? pieceEntries(state, plan)
-          : preFermentEntries(solved, state, job.lineId ?? '', pantry)
+    job.into === 'first build'
+      ? firstBuildEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
+      : job.into === 'levain'
+        ? levainEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
+        : job.into === 'dough'
+          ? doughEntries(solved, state, plan, sharedInto)
+          : job.into === 'pieces'
+            ? pieceEntries(state, plan)
+            : preFermentEntries(solved, state, job.lineId ?? '', pantry)
   const pour = (entry: Entry, grams: number, source: PourSource) => {
     const common = { plannedGrams: entry.grams, weighedGrams: grams, ...source }
     const sent =
@@ -61,7 +63,7 @@ export function Bench(props: StationProps) {
         ? note({ type: 'pour', ...entry.note, nth: state.pours.get(entry.key)?.length ?? 0, ...common })
         : note({
             type: 'weigh',
-            into: job.into === 'pieces' || job.into === 'pre-ferment' ? job.into : 'dough',
+            into: job.into === 'levain' ? 'dough' : job.into,
             key: entry.key,
             ...(job.into === 'pieces' ? {} : entry.note),
             ...(job.into === 'dough' ? { bowls: sharedInto } : {}),

@@ -107,6 +107,21 @@ export function Work(
     }
     return <SetBand {...props} expectedC={expectedC} onBand={onBand} />
   }
+  if (job.into === 'first build')
+    return (
+      <Card title="The first build is in">
+        <Text>Stir it well, cover it loosely, and let it stand until it is ripe: then it seeds the levain.</Text>
+        <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+        <Button
+          size="xl"
+          fullWidth
+          mt="lg"
+          onClick={() => note({ type: 'step', step: job.id, did: 'done' }).then(() => tellDone('The first build stands.'), tellError)}
+        >
+          It stands now
+        </Button>
+      </Card>
+    )
   if (isDough)
     return (
       <MixCard

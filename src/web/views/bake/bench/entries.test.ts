@@ -1,7 +1,7 @@
 import { solvePlan } from '../../../../contract'
 import { foldBake, type Happening } from '../../../../core'
 import { culturesWith, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
-import { doughEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
+import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { mixExpected, waterWanted } from './temps'
 
 const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
@@ -75,4 +75,27 @@ test('cold seed and cool flour, measured, make the water warmer; what went in te
   expect(mixExpected(entries, wanted.ok ? wanted.value : 0, 18, 5, 0)).toBeCloseTo(26, 1)
   expect(waterWanted(entries, 38, 5, 0, 0).ok).toBe(false)
   expect(mixExpected([], 20, 20, 20, 0)).toBeNull()
+})
+
+test('a first build is weighed like a levain, to the grams of its plan', () => {
+  const stage = {
+    id: 'first build',
+    kind: 'first build' as const,
+    at: new Date(NOW).toISOString(),
+    seedGrams: 6,
+    flourGrams: 12,
+    waterGrams: 12.5,
+    placeId: 'room',
+    tempC: 21
+  }
+  const plan = { ...PLAN, before: [stage] }
+  const entries = firstBuildEntries(solved, foldBake([]), plan, 'Pip', 1, pantry)
+  expect(entries.map((e) => [e.key, e.grams, e.due])).toEqual([
+    ['seed', 6, true],
+    ['water', 12.5, true],
+    ['white wheat', 12, true]
+  ])
+  const weighed = event({ type: 'weigh', into: 'first build', key: 'seed', plannedGrams: 6, weighedGrams: 7 })
+  expect(firstBuildEntries(solved, foldBake([weighed]), plan, 'Pip', 1, pantry)[0]).toMatchObject({ poured: 7, due: false })
+  expect(firstBuildEntries(solved, foldBake([]), PLAN, 'Pip', 1, pantry)).toEqual([])
 })

@@ -5,10 +5,12 @@ import {
   type Composition,
   type DoughItem,
   FLOUR,
+  gramsOfBlend,
   type Pantry,
   type PourItem,
   type PourManner,
   pourKey,
+  pourOrder,
   preFermentItems,
   SALT,
   type SolvedBake,
@@ -106,6 +108,36 @@ export function levainEntries(
       isCulture: item === 'seed' || item === 'older levain',
       note: { item, ...(ingredientId === null ? {} : { ingredientId }) }
     }
+  })
+}
+
+/** What is weighed for the first build of a plan, so that it yields the seed of the last one. */
+export function firstBuildEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
+  const stage = plan.before.find((s) => s.kind === 'first build')
+  if (stage === undefined || build === null) return []
+  const entry = (key: string, title: string, grams: number, composition: Composition, item: PourItem): Entry => {
+    const there = state.pours.get(`first build/${key}`) ?? []
+    return {
+      key,
+      title,
+      grams: Math.round(grams * 10) / 10,
+      resolution: grams % 1 === 0 ? 1 : 0.1,
+      how: HOW[build.manner][item],
+      poured: there.reduce((sum, p) => sum + p.grams, 0),
+      lastPourId: there.at(-1)?.id ?? null,
+      due: there.length === 0,
+      composition,
+      isCulture: item === 'seed',
+      note: { lineId: 'first build', ...(item === 'seed' ? {} : { ingredientId: key }) }
+    }
+  }
+  return pourOrder(build.manner).flatMap((item) => {
+    if (item === 'seed') return [entry('seed', `Seed from ${jarName}`, stage.seedGrams, starter(jarHydration), item)]
+    if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
+    if (item !== 'flour') return []
+    return gramsOfBlend(plan.build.flours, stage.flourGrams).map((f) =>
+      entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item)
+    )
   })
 }
 

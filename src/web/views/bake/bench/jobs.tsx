@@ -7,7 +7,7 @@ import classes from './Bench.module.css'
 export type Job = {
   readonly id: string
   readonly name: string
-  readonly into: 'wake' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'
+  readonly into: 'wake' | 'first build' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'
   readonly lineId?: string
 }
 
@@ -23,8 +23,13 @@ export function jobsOf({ plan, state }: StationProps): Job[] {
           s.kind === 'wake' && !state.deeds.has(s.id) ? [{ id: s.id, name: stepWord({ kind: 'wake', id: s.id }), into: 'wake' }] : []
         )
       : []
+  const first =
+    state.status === 'planned'
+      ? plan.before.flatMap((s): Job[] => (s.kind === 'first build' && !state.deeds.has(s.id) ? [{ id: s.id, name: 'First build', into: 'first build' }] : []))
+      : []
   return [
     ...wakes,
+    ...first,
     { id: 'levain', name: 'Levain', into: 'levain' },
     ...ahead,
     ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),
