@@ -213,3 +213,25 @@ test('from version 4 a bake that was mixed is behind us, plans know no dough’s
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })
+
+test('from version 5 a kitchen can take devices in, and none of what was there is touched', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(folder, 'kitchen.sqlite'), logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 5))
+  const [kitchen, place, device] = [testId(), testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run(`INSERT INTO kitchens VALUES (?, 'K', 0, '{"mass":"g"}', 1)`, [kitchen])
+  await run("INSERT INTO places (id, kitchenId, name, tempC, surroundings, position) VALUES (?, ?, 'Counter', 22, 'air', 0)", [place, kitchen])
+  await sequelize.close()
+  const database = await openDatabase(folder)
+  const { devices } = database.models
+  const row = { id: device, kitchenId: kitchen, name: 'Wall', kind: 'room' as const, placeId: place, resolution: 0.1, tokenHash: 'x' }
+  await devices.create({ ...row, createdAtMs: NOW, seenAtMs: null, revokedAtMs: null })
+  // A token opens one device only, and a place that has a sensor is not simply gone.
+  await expect(devices.create({ ...row, id: testId(), createdAtMs: NOW, seenAtMs: null, revokedAtMs: null })).rejects.toThrow()
+  await expect(database.sequelize.query('DELETE FROM places')).rejects.toThrow()
+  const all = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.SELECT })
+  expect(await all('SELECT name, tempC FROM places')).toEqual([{ name: 'Counter', tempC: 22 }])
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})
