@@ -20,7 +20,9 @@ export function EditJarSheet({ jar, opened, onClose }: { jar: Jar; opened: boole
   )
 }
 
-function EditForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
+function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
+  /** As it was when the sheet was opened: what another window does meanwhile is not overwritten unseen. */
+  const [jar] = useState(now)
   const { vessels } = useKitchen()
   const [draft, setDraft] = useState<JarEdit>({
     name: jar.name,

@@ -65,7 +65,9 @@ export function VesselsCard() {
   )
 }
 
-function VesselForm({ vessel, version, onDone }: { readonly vessel: Vessel; readonly version: number; readonly onDone: () => void }) {
+function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel; readonly version: number; readonly onDone: () => void }) {
+  /** As it was when the form was opened: what another window does meanwhile is not overwritten unseen. */
+  const [version] = useState(now)
   const [draft, setDraft] = useState<Vessel>(vessel)
   const [problem, setProblem] = useState<string | null>(null)
   const edit = (patch: Partial<Vessel>) => setDraft((before) => ({ ...before, ...patch }))
