@@ -1,5 +1,5 @@
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
-import { gasAt } from '../ferment/milestones'
+import { firstHoursAt, gasAt } from '../ferment/milestones'
 import { createWorkspace, simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
 
@@ -40,10 +40,10 @@ export function doughProgress(
   if (hours <= 0 || gas < LEAST_GAS) return null
   const run = (line: BatchLine) => simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_HOURS, workspace: createWorkspace() }).curve
   const bowl = run(dough)
-  const like = hoursAt(of === 'bowl' ? bowl : run(sampleOf(dough)), gas)
+  const like = firstHoursAt(of === 'bowl' ? bowl : run(sampleOf(dough)), gas)
   if (like === null) return null
   const pace = like / hours
-  const target = hoursAt(bowl, targetGas)
+  const target = firstHoursAt(bowl, targetGas)
   return { bowlRise: 1 + gasAt(bowl, like), pace, targetMs: target === null ? null : dough.startedAtMs + (target / pace) * MS_PER_HOUR }
 }
 
@@ -57,13 +57,4 @@ function sampleOf(dough: BatchLine): BatchLine {
     saltGrams: dough.saltGrams * share,
     parents: dough.parents.map((p) => ({ ...p, grams: p.grams * share }))
   }
-}
-
-/** When a level is passed for the first time, h. */
-function hoursAt(curve: Parameters<typeof gasAt>[0], gas: number): number | null {
-  const after = curve.gas.subarray(0, curve.count).findIndex((g) => g >= gas)
-  if (after <= 0) return null
-  const [h0, h1] = [curve.hours[after - 1] as number, curve.hours[after] as number]
-  const [g0, g1] = [curve.gas[after - 1] as number, curve.gas[after] as number]
-  return h0 + ((gas - g0) / (g1 - g0)) * (h1 - h0)
 }

@@ -51,7 +51,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
 export const WEIGH_INTO = ['first build', 'dough', 'pre-ferment', 'pieces'] as const
 export type WeighInto = (typeof WEIGH_INTO)[number]
 /** Where a mis-pour can be mended. */
-export const REPAIR_INTO = ['levain', 'dough', 'pre-ferment'] as const
+export const REPAIR_INTO = ['levain', 'first build', 'dough', 'pre-ferment'] as const
 export type RepairInto = (typeof REPAIR_INTO)[number]
 
 /** What a finger finds. */

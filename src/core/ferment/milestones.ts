@@ -175,3 +175,18 @@ function crossing(curve: RiseCurve, from: number, direction: 1 | -1, level: numb
   }
   return null
 }
+
+const ROUNDS = 16
+
+/** When a level is passed for the first time, h; null: not within the curve. */
+export function firstHoursAt(curve: RiseCurve, gas: number): number | null {
+  const after = curve.gas.subarray(0, curve.count).findIndex((g) => g >= gas)
+  if (after <= 0) return null
+  let [low, high] = [curve.hours[after - 1] as number, curve.hours[after] as number]
+  for (let round = 0; round < ROUNDS; round++) {
+    const middle = (low + high) / 2
+    if (gasAt(curve, middle) < gas) low = middle
+    else high = middle
+  }
+  return high
+}

@@ -3,7 +3,7 @@ import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
 import type { BlendPart, Pantry } from '../dough/ingredient'
 import type { FloursByKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
-import { gasAt } from '../ferment/milestones'
+import { firstHoursAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import type { Result } from '../units/result'
 import { type BatchLine, type LineStay, vesselOf } from './lineage'
@@ -55,7 +55,6 @@ export function lineOfFeed(kept: Kept, { feed, flourGrams, waterGrams, mixTempC 
 /** Risen by so much it goes into the cold, for those who wait that long. */
 export const TWO_THIRDS = 2 / 3
 const LOOK_HOURS = 72
-const ROUNDS = 30
 
 /**
  * When a batch has risen by so much for the first time.
@@ -64,13 +63,5 @@ const ROUNDS = 30
  */
 export function risenHours(line: BatchLine, gas: number, jar: JarParameters = TYPICAL_JAR): number | null {
   const { curve } = simulate(vesselOf(line, jar), jar, { untilHours: LOOK_HOURS, stopPastPeak: true })
-  const after = curve.gas.subarray(0, curve.count).findIndex((g) => g >= gas)
-  if (after <= 0) return null
-  let [low, high] = [curve.hours[after - 1] as number, curve.hours[after] as number]
-  for (let round = 0; round < ROUNDS; round++) {
-    const middle = (low + high) / 2
-    if (gasAt(curve, middle) < gas) low = middle
-    else high = middle
-  }
-  return high
+  return firstHoursAt(curve, gas)
 }

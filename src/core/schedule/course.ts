@@ -1,6 +1,6 @@
 import type { DoughKind } from '../dough/formula'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
-import { gasAt, type RiseCurve } from '../ferment/milestones'
+import { firstHoursAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import type { Standing } from './planBuild'
@@ -110,25 +110,10 @@ const LONGEST_DOUGH_HOURS = 36
  */
 export function doughPace(dough: BatchLine, course: DoughCourse, jar: JarParameters = TYPICAL_JAR): DoughPace {
   const { curve } = simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
-  const bulkHours = firstAt(curve, course.bulkGas)
+  const bulkHours = firstHoursAt(curve, course.bulkGas)
   if (bulkHours === null) return { bulkHours, proofHours: null }
-  const proofed = firstAt(curve, course.bulkGas + (course.proof.kind === 'warm' ? course.proof.gas : 0))
+  const proofed = firstHoursAt(curve, course.bulkGas + (course.proof.kind === 'warm' ? course.proof.gas : 0))
   return { bulkHours, proofHours: proofed === null ? null : proofed - bulkHours }
-}
-
-/** When a level is passed for the first time, h. */
-function firstAt(curve: RiseCurve, gas: number): number | null {
-  for (let i = 1; i < curve.count; i++) {
-    if ((curve.gas[i] as number) < gas) continue
-    let [low, high] = [curve.hours[i - 1] as number, curve.hours[i] as number]
-    for (let round = 0; round < 16; round++) {
-      const middle = (low + high) / 2
-      if (gasAt(curve, middle) < gas) low = middle
-      else high = middle
-    }
-    return high
-  }
-  return null
 }
 
 /** The same dough mixed at another time and standing elsewhere; its levain is then as old as it was, from what it was seeded with as that is by then. */

@@ -5,18 +5,10 @@ import { THIS_WINDOW } from './api'
 
 const hearers = new Set<(message: Live) => void>()
 let line: EventSource | null = null
-let open = false
-const states = new Set<() => void>()
 
 function connect(): void {
   if (line !== null) return
   line = new EventSource(ROUTES.live)
-  const told = (is: boolean) => () => {
-    open = is
-    for (const state of states) state()
-  }
-  line.onopen = told(true)
-  line.onerror = told(false)
   line.onmessage = ({ data }: MessageEvent<string>) => {
     const message = liveSchema.safeParse(JSON.parse(data))
     if (message.success) for (const hear of hearers) hear(message.data)
@@ -76,16 +68,5 @@ export function useLatest(deviceId: string | null): LiveReading | null {
         changed()
       }),
     () => latest.get(deviceId ?? '') ?? null
-  )
-}
-
-/** Whether the line to the server stands. */
-export function useLineOpen(): boolean {
-  return useSyncExternalStore(
-    (changed) => {
-      states.add(changed)
-      return () => states.delete(changed)
-    },
-    () => open
   )
 }

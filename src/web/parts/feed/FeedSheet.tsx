@@ -1,4 +1,4 @@
-import { Button, Drawer, Group, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
+import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { beliefIn, type Jar, lineFromWire } from '../../../contract'
@@ -18,7 +18,7 @@ import {
 } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
-import { feedJar, weighJar } from '../../data/jars'
+import { feedJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import type { WeighedFeed } from '../../data/wakes'
@@ -28,13 +28,13 @@ import { tellCondition, whenWords } from '../conditionWords'
 import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
-import { ReadFrom } from '../weigh/ReadFrom'
 import classes from './FeedSheet.module.css'
 import { FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedFigures, type FeedWay, feedFigures, firstDraft, LATER, type Later } from './feedDraft'
 import { InVessel } from './InVessel'
 import { NOTHING_OUT, type TakenOut, TakeOut, takeOut } from './TakeOut'
 import { WakeUp } from './WakeUp'
 import { WeighFeed } from './WeighFeed'
+import { WeighJar } from './WeighJar'
 
 const GRAMS = [1, POSSIBLE.grams[1]] as const
 /** Below this ratio there is much old starter for little food. */
@@ -234,7 +234,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
         <InVessel jar={jar} figures={figures} peakRise={coming.peakRise} vesselId={draft.vesselId} onVessel={(vesselId) => edit({ vesselId })} />
       )}
       <Note tone="care">Lid on loosely: a sealed jar can burst. Pink, orange or fuzzy: throw all of it away.</Note>
-      <Weighing jar={jar} onClose={onClose} />
+      <WeighJar jar={jar} onClose={onClose} />
       <div className={classes.foot} data-testid="feed-forecast">
         {coming !== null && <FeedForecast coming={coming} now={now} />}
         <Button variant="default" disabled={refused} onClick={() => setWeighing(true)}>
@@ -370,40 +370,5 @@ function FeedForecast({ coming, now }: { coming: JarCondition; now: number }) {
       <Figure value={when(peakMs)} name={peakMs === null ? 'ripe' : `ripe, ${format.rise(peakRise)}`} />
       <Figure value={when(hungryMs)} name="feed it again by" />
     </Figures>
-  )
-}
-
-/** One weighing puts the book right. */
-function Weighing({ jar, onClose }: { jar: Jar; onClose: () => void }) {
-  const { format, vessels } = useKitchen()
-  const vessel = vessels.find((v) => v.id === jar.vesselId)
-  const tare = vessel?.tareGrams ?? 0
-  /** What the scale shows, the jar with it where its own weight is known. */
-  const [shown, setShown] = useState(jar.grams + tare)
-  const weighed = Math.max(Math.round((shown - tare) * 10) / 10, 0)
-  const correct = () => {
-    weighJar(jar, weighed).then((undo) => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`, undo), tellError)
-    onClose()
-  }
-  return (
-    <div>
-      <Group align="flex-end" wrap="nowrap">
-        <QuantityField
-          kind="mass"
-          label={vessel === undefined ? 'The book is wrong? Weigh what is in it' : 'The book is wrong? Weigh it, jar and all'}
-          description={vessel === undefined ? undefined : `${format.mass(weighed)} are in it: less ${format.mass(tare)} of ${vessel.name}`}
-          inputWrapperOrder={['label', 'input', 'description', 'error']}
-          value={shown}
-          range={[tare, 20_000]}
-          what="What the scale shows"
-          onCommit={setShown}
-          style={{ flex: 1 }}
-        />
-        <Button variant="default" onClick={correct}>
-          Correct
-        </Button>
-      </Group>
-      <ReadFrom kind="scale" onRead={setShown} />
-    </div>
   )
 }

@@ -123,7 +123,7 @@ export function Weigh({
     }
     if (live !== null && still === null && typed === null) return
     const grams = typed ?? still ?? due
-    const reading = reads(grams, typed === null ? 0 : inBowl)
+    const reading = reads(grams, typed === null || mode === 'pieces' ? 0 : inBowl)
     if (reading.kind === 'right') take(grams)
     else if (reading.kind !== 'nothing') setSlip({ key: entry.key, grams, reading })
   }

@@ -73,7 +73,7 @@ export function Bench(props: StationProps) {
     sent.catch(tellError)
   }
   const targets = (wanted: Readonly<Record<string, number>>) => {
-    if (job.into === 'levain' || job.into === 'dough' || job.into === 'pre-ferment') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
+    if (job.into !== 'pieces' && job.into !== 'wake') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
   }
   const undo = state.lastUndoable
   // While the bowl is being filled any of its pours can be taken back.

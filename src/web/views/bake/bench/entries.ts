@@ -6,15 +6,18 @@ import {
   type DoughItem,
   FLOUR,
   gramsOfBlend,
+  levainOf,
   type Pantry,
   type PourItem,
   type PourManner,
   pourKey,
   pourOrder,
   preFermentItems,
+  type RepairInto,
   SALT,
   type SolvedBake,
-  WATER
+  WATER,
+  weighKey
 } from '../../../../core'
 import type { Entry } from '../../../parts/weigh/entry'
 
@@ -61,53 +64,46 @@ const PORTION_HOW: Readonly<Record<DoughItem['portion'], string>> = {
   late: 'Held back: worked in at the end.'
 }
 
-const starter = (hydration: number): Composition => ({ flour: 1 / (1 + hydration), water: hydration / (1 + hydration), salt: 0 })
 const NEITHER: Composition = { flour: 0, water: 0, salt: 0 }
 
-/** Half a step of the scale: less is not missing. */
-const isDue = (grams: number, poured: number, resolution: number, times: number) => (times === 0 ? grams > 0 : grams - poured >= resolution - 1e-9)
+/** An item of a bowl with what is in of it: due until it is poured, and again where a way on asks for more. */
+function entryOf(draft: Omit<Entry, 'poured' | 'lastPourId' | 'due'>, { pours, repairs }: BakeState, into: RepairInto | 'pieces'): Entry {
+  const there = pours.get(into === 'levain' ? draft.key : weighKey({ into, key: draft.key })) ?? []
+  const poured = there.reduce((sum, p) => sum + p.grams, 0)
+  const target = into === 'pieces' ? undefined : repairs[into]?.[draft.key]
+  return {
+    ...draft,
+    grams: target ?? draft.grams,
+    poured,
+    lastPourId: there.at(-1)?.id ?? null,
+    due: there.length === 0 || (target !== undefined && target - poured >= draft.resolution - 1e-9)
+  }
+}
 
 /** What is weighed for the levain, in the right order for its culture. */
-export function levainEntries(
-  { build }: SolvedBake,
-  { pours, repairs }: BakeState,
-  plan: Plan,
-  jarName: string,
-  jarHydration: number,
-  pantry: Pantry
-): Entry[] {
+export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
   if (build === null) return []
+  const compositions: Readonly<Record<PourItem, Composition>> = {
+    seed: levainOf(jarHydration),
+    'older levain': levainOf(plan.build.older.hydration),
+    water: WATER,
+    flour: FLOUR,
+    salt: SALT,
+    oil: NEITHER
+  }
   return build.steps.map((step): Entry => {
-    const key = pourKey(step)
-    const there = pours.get(key) ?? []
-    const poured = there.reduce((sum, p) => sum + p.grams, 0)
-    const target = repairs.levain?.[key]
-    const resolution = step.grams % 1 === 0 ? 1 : 0.1
-    const { item, ingredientId } = step
-    return {
-      key,
-      grams: target ?? step.grams,
-      resolution,
+    const { item, ingredientId, grams } = step
+    const draft = {
+      key: pourKey(step),
+      grams,
+      resolution: grams % 1 === 0 ? 1 : 0.1,
       title: item === 'seed' ? `Seed from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
       how: HOW[build.manner][item],
-      poured,
-      lastPourId: there.at(-1)?.id ?? null,
-      due: there.length === 0 || (target !== undefined && isDue(target, poured, resolution, there.length)),
-      composition:
-        item === 'seed'
-          ? starter(jarHydration)
-          : item === 'older levain'
-            ? starter(plan.build.older.hydration)
-            : item === 'water'
-              ? WATER
-              : item === 'salt'
-                ? SALT
-                : item === 'flour'
-                  ? FLOUR
-                  : NEITHER,
+      composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
       note: { item, ...(ingredientId === null ? {} : { ingredientId }) }
     }
+    return entryOf(draft, state, 'levain')
   })
 }
 
@@ -115,24 +111,23 @@ export function levainEntries(
 export function firstBuildEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
   const stage = plan.before.find((s) => s.kind === 'first build')
   if (stage === undefined || build === null) return []
-  const entry = (key: string, title: string, grams: number, composition: Composition, item: PourItem): Entry => {
-    const there = state.pours.get(`first build/${key}`) ?? []
-    return {
-      key,
-      title,
-      grams: Math.round(grams * 10) / 10,
-      resolution: grams % 1 === 0 ? 1 : 0.1,
-      how: HOW[build.manner][item],
-      poured: there.reduce((sum, p) => sum + p.grams, 0),
-      lastPourId: there.at(-1)?.id ?? null,
-      due: there.length === 0,
-      composition,
-      isCulture: item === 'seed',
-      note: { lineId: 'first build', ...(item === 'seed' ? {} : { ingredientId: key }) }
-    }
-  }
+  const entry = (key: string, title: string, grams: number, composition: Composition, item: PourItem) =>
+    entryOf(
+      {
+        key,
+        title,
+        grams: Math.round(grams * 10) / 10,
+        resolution: grams % 1 === 0 ? 1 : 0.1,
+        how: HOW[build.manner][item],
+        composition,
+        isCulture: item === 'seed',
+        note: { lineId: 'first build', ...(item === 'seed' ? {} : { ingredientId: key }) }
+      },
+      state,
+      'first build'
+    )
   return pourOrder(build.manner).flatMap((item) => {
-    if (item === 'seed') return [entry('seed', `Seed from ${jarName}`, stage.seedGrams, starter(jarHydration), item)]
+    if (item === 'seed') return [entry('seed', `Seed from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
     if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return gramsOfBlend(plan.build.flours, stage.flourGrams).map((f) =>
@@ -156,28 +151,15 @@ export function doughEntries(solved: SolvedBake, state: BakeState, plan: Plan, b
 export function preFermentEntries(solved: SolvedBake, state: BakeState, lineId: string, pantry: Pantry): Entry[] {
   if (!solved.dough.ok) return []
   return preFermentItems(solved.dough.value.weigh, lineId).map((item) => ({
-    ...weighEntry({ ...item, grams: state.repairs['pre-ferment']?.[item.key] ?? item.grams }, state, 'pre-ferment'),
+    ...weighEntry(item, state, 'pre-ferment'),
     composition: pantry.get(item.ingredientId ?? '')?.composition ?? NEITHER
   }))
 }
 
 function weighEntry(item: DoughItem, state: BakeState, into: 'dough' | 'pre-ferment'): Entry {
-  const there = state.pours.get(`${into}/${item.key}`) ?? []
-  const poured = there.reduce((sum, p) => sum + p.grams, 0)
-  const target = state.repairs[into]?.[item.key]
-  return {
-    key: item.key,
-    grams: item.grams,
-    resolution: item.resolution,
-    title: item.name,
-    how: 'Into the bowl.',
-    poured,
-    lastPourId: there.at(-1)?.id ?? null,
-    due: there.length === 0 || (target !== undefined && isDue(target, poured, item.resolution, there.length)),
-    composition: NEITHER,
-    isCulture: item.isLevain,
-    note: { lineId: item.lineId, ...(item.ingredientId === null ? {} : { ingredientId: item.ingredientId }) }
-  }
+  const { key, grams, resolution, name, isLevain, lineId, ingredientId } = item
+  const note = { lineId, ...(ingredientId === null ? {} : { ingredientId }) }
+  return entryOf({ key, grams, resolution, title: name, how: 'Into the bowl.', composition: NEITHER, isCulture: isLevain, note }, state, into)
 }
 
 /** Pieces may be further off than what goes into a bowl. Source: craft knowledge. */
@@ -190,22 +172,21 @@ export function pieceEntries(state: BakeState, plan: Plan): Entry[] {
   const pieces = plan.target.pieces.flatMap(({ count, grams }) => Array.from({ length: count }, () => grams / (1 - (bakeLoss ?? 0))))
   return pieces
     .sort((a, b) => b - a)
-    .map((grams, i): Entry => {
-      const key = `piece:${i + 1}`
-      const there = state.pours.get(`pieces/${key}`) ?? []
-      return {
-        key,
-        grams: Math.round(grams),
-        resolution: 1,
-        tolerance: Math.max(PIECE_TOLERANCE.leastGrams, PIECE_TOLERANCE.share * grams),
-        title: `Piece ${i + 1} of ${pieces.length}`,
-        how: 'A piece of dough onto the scale; cut off or add until it is right.',
-        poured: there.reduce((sum, p) => sum + p.grams, 0),
-        lastPourId: there.at(-1)?.id ?? null,
-        due: there.length === 0,
-        composition: NEITHER,
-        isCulture: false,
-        note: { lineId: 'dough' }
-      }
-    })
+    .map((grams, i) =>
+      entryOf(
+        {
+          key: `piece:${i + 1}`,
+          grams: Math.round(grams),
+          resolution: 1,
+          tolerance: Math.max(PIECE_TOLERANCE.leastGrams, PIECE_TOLERANCE.share * grams),
+          title: `Piece ${i + 1} of ${pieces.length}`,
+          how: 'A piece of dough onto the scale; cut off or add until it is right.',
+          composition: NEITHER,
+          isCulture: false,
+          note: { lineId: 'dough' }
+        },
+        state,
+        'pieces'
+      )
+    )
 }

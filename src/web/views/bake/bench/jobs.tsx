@@ -17,19 +17,12 @@ export function jobsOf({ plan, state }: StationProps): Job[] {
     state.mixed === null
       ? plan.formula.lines.flatMap((l): Job[] => (l.kind === 'pre-ferment' ? [{ id: l.id, name: l.mix.name, into: 'pre-ferment', lineId: l.id }] : []))
       : []
-  const wakes =
+  const before =
     state.status === 'planned'
-      ? plan.before.flatMap((s): Job[] =>
-          s.kind === 'wake' && !state.deeds.has(s.id) ? [{ id: s.id, name: stepWord({ kind: 'wake', id: s.id }), into: 'wake' }] : []
-        )
-      : []
-  const first =
-    state.status === 'planned'
-      ? plan.before.flatMap((s): Job[] => (s.kind === 'first build' && !state.deeds.has(s.id) ? [{ id: s.id, name: 'First build', into: 'first build' }] : []))
+      ? plan.before.flatMap(({ id, kind }): Job[] => (state.deeds.has(id) ? [] : [{ id, name: stepWord({ kind, id }), into: kind }]))
       : []
   return [
-    ...wakes,
-    ...first,
+    ...before,
     { id: 'levain', name: 'Levain', into: 'levain' },
     ...ahead,
     ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),

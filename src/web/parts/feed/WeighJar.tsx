@@ -1,0 +1,43 @@
+import { Button, Group } from '@mantine/core'
+import { useState } from 'react'
+import type { Jar } from '../../../contract'
+import { weighJar } from '../../data/jars'
+import { useKitchen } from '../../data/kitchen'
+import { QuantityField } from '../QuantityField'
+import { tellDone, tellError } from '../tell'
+import { ReadFrom } from '../weigh/ReadFrom'
+
+/** One weighing puts the book right. */
+export function WeighJar({ jar, onClose }: { jar: Jar; onClose: () => void }) {
+  const { format, vessels } = useKitchen()
+  const vessel = vessels.find((v) => v.id === jar.vesselId)
+  const tare = vessel?.tareGrams ?? 0
+  /** What the scale shows, the jar with it where its own weight is known. */
+  const [shown, setShown] = useState(jar.grams + tare)
+  const weighed = Math.max(Math.round((shown - tare) * 10) / 10, 0)
+  const correct = () => {
+    weighJar(jar, weighed).then((undo) => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`, undo), tellError)
+    onClose()
+  }
+  return (
+    <div>
+      <Group align="flex-end" wrap="nowrap">
+        <QuantityField
+          kind="mass"
+          label={vessel === undefined ? 'The book is wrong? Weigh what is in it' : 'The book is wrong? Weigh it, jar and all'}
+          description={vessel === undefined ? undefined : `${format.mass(weighed)} are in it: less ${format.mass(tare)} of ${vessel.name}`}
+          inputWrapperOrder={['label', 'input', 'description', 'error']}
+          value={shown}
+          range={[tare, 20_000]}
+          what="What the scale shows"
+          onCommit={setShown}
+          style={{ flex: 1 }}
+        />
+        <Button variant="default" onClick={correct}>
+          Correct
+        </Button>
+      </Group>
+      <ReadFrom kind="scale" onRead={setShown} />
+    </div>
+  )
+}
