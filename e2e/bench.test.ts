@@ -210,6 +210,30 @@ test.each([
   await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
 })
 
+test('cool water, measured as it goes in: the mix and the hour it is fit follow at once, on the other device, too', async () => {
+  const id = await newBake()
+  window = await open()
+  const other = await open()
+  for (const { page } of [window, other]) await page.goto(`${program.address}/bakes/${id}/bench`)
+  const { page } = window
+  await page.getByRole('button', { name: /^Poured/ }).click()
+  await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
+  const fitOn = async (w: Window) => plain(await w.page.getByTestId('fit-as-poured').innerText())
+  const before = await fitOn(window)
+  await page.getByText(/^Measured temperatures/).click()
+  await page.getByRole('textbox', { name: 'Water, as poured' }).fill('8')
+  await page.getByRole('textbox', { name: 'Water, as poured' }).press('Enter')
+  await untilEvents(id, (all) => all.some((e) => e.type === 'measured' && e.waterC === 8))
+  for (const w of [window, other]) {
+    for (let tries = 0; tries < 50 && (await fitOn(w)) === before; tries++) await w.page.waitForTimeout(100)
+    expect(await fitOn(w)).not.toBe(before)
+  }
+  // What was measured is taken back like a pour.
+  await page.getByRole('button', { name: 'Undo the temperature' }).click()
+  for (let tries = 0; tries < 50 && (await fitOn(window)) !== before; tries++) await page.waitForTimeout(100)
+  expect(await fitOn(window)).toBe(before)
+})
+
 test('two devices on one bake: each sees the other’s pours within a second; two pours of one item are asked about', async () => {
   const id = await newBake()
   window = await open()

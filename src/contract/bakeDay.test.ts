@@ -1,7 +1,7 @@
 import { contentsOf, foldBake, type Happening } from '../core'
 import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../testing/plannedBake'
 import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from './bakeDay'
-import type { Bake, BakeEvent } from './bakes'
+import { type Bake, type BakeEvent, courseFor } from './bakes'
 import { solvePlan } from './solvePlan'
 
 const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
@@ -80,4 +80,16 @@ test('the steps of a planned bake begin with the build and end with bread that c
   expect(facts.status).toBe('planned')
   expect(facts.startMs).toBeLessThan(Date.parse(PLAN.mixAt))
   expect(facts.dough?.pace.bulkHours).toBeGreaterThan(2)
+})
+
+test('cold flour and water measured for the dough make a longer bulk before it is mixed', () => {
+  const course = courseFor(PLAN.formula, { id: 'room', tempC: 21 })
+  const plan = { ...PLAN, course }
+  const paceWith = (events: Bake['events']) => {
+    const { dough } = stepFactsOf({ ...BAKE, plan, events }, plan, solved, null, STOCKED, culturesWith(1))
+    if (dough === null) throw new Error('no day')
+    return dough.pace
+  }
+  const cold = { id: 'm', happenedAt: new Date(NOW).toISOString(), source: 'typed', type: 'measured', into: 'dough', flourC: 8, waterC: 10 } as BakeEvent
+  expect(paceWith([cold]).bulkHours ?? 0).toBeGreaterThan((paceWith([]).bulkHours ?? 0) + 0.5)
 })

@@ -3,6 +3,7 @@ import {
   type BakeState,
   type BatchLine,
   contentsOf,
+  DOUGH_RISE_K,
   type DoughItem,
   type DoughPace,
   doughItems,
@@ -11,6 +12,7 @@ import {
   foldBake,
   mainKind,
   nightAt,
+  reckonMix,
   type SolvedBake,
   type StepFacts,
   type Verdict,
@@ -19,6 +21,7 @@ import {
 } from '../core'
 import { type Bake, happeningOf, type Plan } from './bakes'
 import { lineFromWire } from './jars'
+import type { Kitchen } from './kitchen'
 import { beliefIn, type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 const MS_PER_HOUR = 3_600_000
@@ -59,9 +62,26 @@ export function doughOf(
   return doughLine(
     doughAsWeighed(state, plan, solved.dough.value),
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
-    { mixAtMs: mixMs, mixTempC: state.mixed?.mixTempC ?? mixTempC, standing: standingIn(kitchen, placeId, tempC, mixMs) },
+    {
+      mixAtMs: mixMs,
+      mixTempC: state.mixed?.mixTempC ?? doughMixOf(plan, solved, state, kitchen) ?? mixTempC,
+      standing: standingIn(kitchen, placeId, tempC, mixMs)
+    },
     pantryOfBake(bake, pantry)
   )
+}
+
+/** How warm a dough comes out by what was measured of it; null while nothing was. */
+function doughMixOf(plan: Plan, { dough }: SolvedBake, state: BakeState, { places }: Kitchen): number | null {
+  const measured = state.measured.get('dough')
+  if (measured === undefined || !dough.ok || plan.course === null) return null
+  const { lines } = doughAsWeighed(state, plan, dough.value)
+  const usual = { wantedC: plan.course.mixTempC, flourC: places[0]?.tempC ?? plan.mixTempC, cultureC: plan.tempC, riseK: DOUGH_RISE_K }
+  return reckonMix(
+    lines.map(({ grams, composition, kind }) => ({ grams, composition, isCulture: kind === 'levain' })),
+    measured,
+    usual
+  ).mixC
 }
 
 /** How long bulk and proof of a plan's dough take. */

@@ -4,6 +4,7 @@ import {
   type BakeWish,
   type Formula,
   type Happening,
+  HOTTEST_WATER_C,
   type Ingredient,
   MOST_BOWLS,
   POKES,
@@ -161,6 +162,15 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     nth: nthSchema
   }),
   z.object({ ...noted, type: z.literal('repair'), into: z.enum(REPAIR_INTO), targets: z.record(z.string().max(120), gramsSchema('What it is to hold')) }),
+  z.object({
+    ...noted,
+    type: z.literal('measured'),
+    into: z.enum(REPAIR_INTO),
+    lineId: z.string().max(80).optional(),
+    flourC: tempSchema('The flour').optional(),
+    cultureC: tempSchema('The seed or levain').optional(),
+    waterC: numberIn([0, HOTTEST_WATER_C], 'The water', '°C').optional()
+  }),
   z.object({
     ...noted,
     type: z.literal('band'),

@@ -1,4 +1,5 @@
 import {
+  type BegunLevain,
   CUP_SIZES,
   foldBake,
   type JarBelief,
@@ -70,14 +71,19 @@ export interface Started {
   readonly seedGrams: number
   readonly ingredients: Bake['ingredients']
   readonly deeds: ReadonlyMap<string, StepDeed>
+  /** What there is of a levain that is being weighed in; null before and after. */
+  readonly begun: BegunLevain | null
 }
 
-const NOT_STARTED: Started = { seedGrams: 0, ingredients: [], deeds: new Map() }
+const NOT_STARTED: Started = { seedGrams: 0, ingredients: [], deeds: new Map(), begun: null }
 
 /** What a bake has taken and done. */
 export function startedOf(bake: Bake): Started {
-  const { poured, deeds } = foldBake(bake.events.map(happeningOf))
-  return { seedGrams: poured.seed, ingredients: bake.ingredients, deeds }
+  const state = foldBake(bake.events.map(happeningOf))
+  const { poured, deeds, pours, repairs, measured, band } = state
+  const own = new Map([...pours].filter(([key]) => state.done.includes(key)))
+  const begun = band === null ? { pours: own, targets: repairs.levain ?? {}, temps: measured.get('levain') ?? {} } : null
+  return { seedGrams: poured.seed, ingredients: bake.ingredients, deeds, begun }
 }
 
 /**
@@ -130,7 +136,8 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
       cups: CUP_SIZES[cups],
       vessels
     },
-    nowMs
+    nowMs,
+    started.begun
   )
 }
 

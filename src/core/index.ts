@@ -1,10 +1,12 @@
 /** The public face of the core: all that web and server may import. */
+export * from './bake/begun'
 export * from './bake/doughLine'
 export * from './bake/doughProgress'
 export * from './bake/foldBake'
 export * from './bake/oven'
 export * from './bake/solveBake'
 export * from './bake/steps'
+export * from './build/benchTemps'
 export * from './build/jarFit'
 export * from './build/ladder'
 export * from './build/pourOrder'

@@ -1,3 +1,4 @@
+import type { BenchTemps } from '../build/benchTemps'
 import { POUR_ITEMS, type PourItem, pourKey } from '../build/pourOrder'
 import { kindsOfGrams } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
@@ -32,6 +33,12 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
       readonly into: RepairInto
       readonly targets: Readonly<Record<string, number>>
     }
+  | ({
+      /** Temperatures before something is mixed: what is measured later stands. */
+      readonly type: 'measured'
+      readonly into: RepairInto
+      readonly lineId?: string
+    } & BenchTemps)
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
@@ -108,6 +115,8 @@ export interface BakeState {
   readonly bowls: number | null
   /** What items are to hold since a mis-pour, g. */
   readonly repairs: Readonly<Partial<Record<RepairInto, Readonly<Record<string, number>>>>>
+  /** Temperatures measured at the bench, by what they were measured for. */
+  readonly measured: ReadonlyMap<string, BenchTemps>
   readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number; readonly levelMm?: number } | null
   readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
   /** Where it was moved to, in the order of time. */
@@ -166,6 +175,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   const deeds = new Map<string, StepDeed>()
   const weighed: BakeState['weighed'][number][] = []
   const repairs: Partial<Record<RepairInto, Readonly<Record<string, number>>>> = {}
+  const measured = new Map<string, BenchTemps>()
   const readings: BakeState['readings'][number][] = []
   let outcome: BakeState['outcome'] = null
   let bowls: number | null = null
@@ -186,6 +196,8 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       notePour(weighKey(h), h)
       if (h.into === 'dough') bowls = h.bowls ?? 1
     } else if (h.type === 'repair') repairs[h.into] = { ...repairs[h.into], ...h.targets }
+    else if (h.type === 'measured')
+      measured.set(measuredKey(h), { ...measured.get(measuredKey(h)), ...given({ flourC: h.flourC, cultureC: h.cultureC, waterC: h.waterC }) })
     else if (h.type === 'dough') readings.push({ ...h, atMs: h.happenedAtMs })
     else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
@@ -204,6 +216,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     weighed,
     bowls,
     repairs,
+    measured,
     readings,
     outcome,
     band,
@@ -217,6 +230,12 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
 
 /** Names what is weighed besides the levain among all that is poured. */
 export const weighKey = ({ into, key }: { readonly into: WeighInto; readonly key: string }) => `${into}/${key}`
+
+/** Names what temperatures were measured for. */
+export const measuredKey = ({ into, lineId }: { readonly into: RepairInto; readonly lineId?: string }) => (lineId === undefined ? into : `${into}/${lineId}`)
+
+/** Only what is there. */
+const given = (temps: BenchTemps): BenchTemps => Object.fromEntries(Object.entries(temps).filter(([, tempC]) => tempC !== undefined))
 
 /** Whether anything has been weighed: from then on the plan stands. */
 export const hasBegun = ({ status, weighed }: Pick<BakeState, 'status' | 'weighed'>) => status !== 'planned' || weighed.length > 0

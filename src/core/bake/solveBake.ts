@@ -1,3 +1,4 @@
+import type { UsualTemps } from '../build/benchTemps'
 import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
 import { MOST_GROWTH } from '../build/ladder'
 import { type PourManner, type PourStep, pourManner, pourSteps } from '../build/pourOrder'
@@ -33,6 +34,7 @@ import {
 import { KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
 import type { Problem, Result } from '../units/result'
 import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
+import { asBegun, type BegunLevain } from './begun'
 
 /** How much seed, as a baker says it; spoons are converted. */
 export type SeedMeasure =
@@ -206,8 +208,9 @@ export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: 
  * @param jar where the seed comes from
  * @param kitchen sleep, scales, temperatures, ingredients, vessels
  * @param nowMs the time now, ms
+ * @param begun what has been poured and measured of a levain that is being weighed in
  */
-export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number): SolvedBake {
+export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number, begun: BegunLevain | null = null): SolvedBake {
   const { build } = wish
   const exact = solveFormula(wish.formula, wish.target, { pantry: kitchen.pantry, levain: levainComposition(build) })
   if (!exact.ok) return { dough: exact, build: null, problem: exact.problem, warnings: [] }
@@ -254,8 +257,19 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
       ladder = timeLadder(planned, fromJarGrams, spareGrams, last.value.startMs, most)
     }
   }
-  const solved = answerLevain(timed.value, ladder, spoons, planned, wish, jar, kitchen)
+  const asPlanned = answerLevain(timed.value, ladder, spoons, planned, wish, jar, kitchen)
+  const solved =
+    begun === null ? asPlanned : { ...asPlanned, timed: asBegun(asPlanned, begun, usualTemps(wish, kitchen, asPlanned), wish.school, kitchen.pantry) }
   return { dough, build: solved, problem: null, warnings: [...buildWarnings(solved, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
+}
+
+/** Temperatures of what goes into a levain, as long as nobody measures. */
+export function usualTemps(
+  { mixTempC }: Pick<BakeWish, 'mixTempC'>,
+  { flourTempC }: Pick<KitchenFacts, 'flourTempC'>,
+  { seedTempC }: Pick<SolvedLevain, 'seedTempC'>
+): UsualTemps {
+  return { wantedC: mixTempC, flourC: flourTempC, cultureC: seedTempC, riseK: 0 }
 }
 
 function answerLevain(

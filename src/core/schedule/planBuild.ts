@@ -102,11 +102,20 @@ export function buildFrom(build: PlannedBuild, startMs: number, school: School):
   const { masses, fromJarGrams, fromOlderGrams } = levain.value
   const flours = Object.fromEntries(Object.entries(build.flours).map(([kind, share]) => [kind, share * masses.flour])) as FloursByKind
   const line = lineOfPlan(build, { seed: fromJarGrams, older: fromOlderGrams, water: masses.water, salt: masses.salt, flours }, startMs)
-  const jar = build.seed.jar ?? TYPICAL_JAR
-  const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_BUILD_HOURS, stopPastPeak: true })
+  const run = timeLine(line, build.seed.jar, school)
+  if (run === null) return { ok: false, problem: { code: 'never ripe', values: { tempC: build.place.tempC } } }
+  return { ok: true, value: { levain: levain.value, ...run } }
+}
+
+/**
+ * When a batch does what.
+ * @param jar undefined: a typical one
+ * @returns null where it never gets ripe
+ */
+export function timeLine(line: BatchLine, jar: JarParameters | undefined, school: School): Omit<TimedBuild, 'levain'> | null {
+  const { milestones } = simulate(vesselOf(line, jar ?? TYPICAL_JAR), jar ?? TYPICAL_JAR, { untilHours: LONGEST_BUILD_HOURS, stopPastPeak: true })
   const fit = fitHours(milestones, school)
-  if (fit === null) return { ok: false, problem: { code: 'never ripe', values: { tempC: build.place.tempC } } }
-  return { ok: true, value: { levain: levain.value, startMs, milestones, fitHours: fit, line } }
+  return fit === null ? null : { startMs: line.startedAtMs, milestones, fitHours: fit, line }
 }
 
 /**

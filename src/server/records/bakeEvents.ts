@@ -33,7 +33,7 @@ import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
 import { mixed } from './bakeMix'
 import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
-import { doughRead, isEcho, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
+import { doughRead, isEcho, measuredFor, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
 import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from './batches'
 import { firstBuildOf, firstStage, mixedFirst, seedSource, unmixFirst } from './firstBuild'
 import { pantryIn } from './ingredients'
@@ -115,6 +115,8 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, before: readonly H
       return weighed(work, row, state, event)
     case 'repair':
       return repaired(state, event)
+    case 'measured':
+      return measuredFor(state, event)
     case 'dough':
       return doughRead(state, event)
     case 'outcome':

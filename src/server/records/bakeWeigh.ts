@@ -1,5 +1,5 @@
 import type { BakeEvent } from '../../contract'
-import { type BakeState, type LedgerEntry, pourKey, toGrams, toMilligrams, transfer, weighKey } from '../../core'
+import { type BakeState, type LedgerEntry, pourKey, type RepairInto, toGrams, toMilligrams, transfer, weighKey } from '../../core'
 import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
@@ -80,10 +80,22 @@ async function drawnFor(
   return transfer(`batch:${levainBatchId}`, dough, poured)
 }
 
+/** Refuses what comes after its bowl was closed. */
+function refuseClosed({ band, mixed }: BakeState, into: RepairInto): void {
+  if (into === 'levain' && band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
+  if (into !== 'levain' && mixed !== null) throw wrongMoment('The dough is mixed already, so nothing more goes into it.')
+}
+
 /** What a bowl is to hold from now on. */
 export async function repaired(state: BakeState, { into }: Extract<BakeEvent, { type: 'repair' }>): Promise<Effect> {
-  if (into === 'levain' && state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
-  if (into !== 'levain' && state.mixed !== null) throw wrongMoment('The dough is mixed already, so nothing more goes into it.')
+  refuseClosed(state, into)
+  return { entries: [], batchId: null }
+}
+
+/** Temperatures of what goes into a bowl. */
+export async function measuredFor(state: BakeState, { into, flourC, cultureC, waterC }: Extract<BakeEvent, { type: 'measured' }>): Promise<Effect> {
+  refuseClosed(state, into)
+  if ([flourC, cultureC, waterC].every((x) => x === undefined)) throw new Problem(400, 'empty', 'Note at least one temperature.')
   return { entries: [], batchId: null }
 }
 

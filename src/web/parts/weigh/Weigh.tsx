@@ -139,7 +139,7 @@ export function Weigh({
         : null
   const onTap = (event: MouseEvent) => {
     const target = event.target as HTMLElement
-    if (target.closest('button, input, a, label, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && shownSlip === null) advance()
+    if (target.closest('button, input, a, label, details, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && shownSlip === null) advance()
   }
   const tolerance = toleranceOf(item)
   const right = live !== null && Math.abs(live - due) <= tolerance

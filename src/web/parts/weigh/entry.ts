@@ -1,7 +1,7 @@
-import type { Composition, PourItem, WeighItem } from '../../../core'
+import type { MixItem, PourItem, WeighItem } from '../../../core'
 
 /** One thing that is weighed at the bench. */
-export interface Entry extends WeighItem {
+export interface Entry extends WeighItem, Pick<MixItem, 'composition' | 'isCulture'> {
   readonly title: string
   /** How it goes in. */
   readonly how: string
@@ -11,8 +11,13 @@ export interface Entry extends WeighItem {
   readonly lastPourId: string | null
   /** Still to be weighed. */
   readonly due: boolean
-  readonly composition: Composition
-  readonly isCulture: boolean
   /** What is noted of it. */
   readonly note: { readonly item: PourItem; readonly ingredientId?: string } | { readonly lineId: string; readonly ingredientId?: string }
 }
+
+/** What its bowl comes to: what is in by now, and what is still to come. */
+export const mixItemOf = ({ composition, isCulture, due, grams, poured }: Entry): MixItem => ({
+  composition,
+  isCulture,
+  grams: due ? Math.max(grams, poured) : poured
+})

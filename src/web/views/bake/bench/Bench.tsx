@@ -17,11 +17,13 @@ import type { StationProps } from '../station'
 import classes from './Bench.module.css'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { Jobs, jobsOf } from './jobs'
-import { LevainTruth, PouredList } from './Poured'
+import { FitAsPoured, LevainTruth, PouredList } from './Poured'
 import { WakeFeed } from './WakeFeed'
 import { Work } from './Work'
 
 const MS_PER_MINUTE = 60_000
+const UNDO_WORDS = { pour: 'Undo the last pour', weigh: 'Undo the last pour', repair: 'Undo the way on', measured: 'Undo the temperature' } as const
+
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
 export function Bench(props: StationProps) {
   const { bake, state, solved, jar, plan } = props
@@ -78,7 +80,7 @@ export function Bench(props: StationProps) {
   const undo = state.lastUndoable
   // While the bowl is being filled any of its pours can be taken back.
   const isOpen = job.into === 'levain' ? state.band === null : job.into === 'pieces' || state.mixed === null
-  const undoable = undo !== null && (undo.type === 'pour' || undo.type === 'weigh' || undo.type === 'repair')
+  const undoable = undo !== null && (undo.type === 'pour' || undo.type === 'weigh' || undo.type === 'repair' || undo.type === 'measured')
   return (
     <div className={sheet.columns}>
       {choice}
@@ -121,9 +123,10 @@ export function Bench(props: StationProps) {
           )}
           <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
           {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth {...props} />}
+          {job.into === 'levain' && <FitAsPoured {...props} />}
           {undoable && (
             <Button variant="default" mt="md" onClick={() => note({ type: 'undo', undoes: undo.id }).catch(tellError)}>
-              {undo.type === 'repair' ? 'Undo the way on' : 'Undo the last pour'}
+              {UNDO_WORDS[undo.type]}
             </Button>
           )}
         </Card>

@@ -1,13 +1,15 @@
-import { ActionIcon } from '@mantine/core'
+import { ActionIcon, Text } from '@mantine/core'
 import { IconArrowBackUp, IconCheck } from '@tabler/icons-react'
-import { happeningOf } from '../../../../contract'
-import { POUR_ITEMS, type PourItem, pouredGrams, pourKey, ratioOf, standing } from '../../../../core'
+import { POUR_ITEMS, pourCompositions, pouredGrams, ratioOf } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Figure, Figures, Mass } from '../../../parts/Card'
 import type { Entry } from '../../../parts/weigh/entry'
+import { near } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import classes from './Bench.module.css'
+
+const MS_PER_HOUR = 3_600_000
 
 /** What is in the bowl, item by item, planned and weighed; and what is still to come. */
 export function PouredList({ entries, onUndo }: { readonly entries: readonly Entry[]; readonly onUndo: ((pourId: string) => void) | null }) {
@@ -43,21 +45,30 @@ export function PouredList({ entries, onUndo }: { readonly entries: readonly Ent
   )
 }
 
-/** What the levain really is, once all of it is in. */
-export function LevainTruth({ bake, state, jar, plan }: StationProps) {
+/** When it will be fit with what is in by now. */
+export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
   const { format } = useKitchen()
-  const { seed, water, flour } = state.poured
-  const older = state.poured['older levain']
-  const starter = (grams: number, hydration: number) => ({ flour: grams / (1 + hydration), water: grams - grams / (1 + hydration) })
-  const parts = [starter(seed, jar?.hydration ?? 1), starter(older, plan.build.older.hydration), { flour, water }]
-  const sum = (pick: 'flour' | 'water') => parts.reduce((t, p) => t + p[pick], 0)
-  const seen = new Set<PourItem>(standing(bake.events.map(happeningOf)).flatMap((e) => (e.type === 'pour' ? [e.item] : [])))
-  if (!POUR_ITEMS.some((item) => seen.has(item)) || !state.done.some((key) => key === pourKey({ item: 'seed' }))) return null
+  const startMs = solved?.build?.timed.startMs
+  if (startMs === undefined || forecast === undefined || state.band !== null || !Number.isFinite(forecast.opens.p50)) return null
+  const fromMs = near(startMs + forecast.opens.p50 * MS_PER_HOUR)
+  return (
+    <Text mt="sm" data-testid="fit-as-poured">
+      As it stands, fit to mix from about <b>{format.dayTime(fromMs)}</b>; planned for {format.dayTime(Date.parse(plan.mixAt))}.
+    </Text>
+  )
+}
+
+/** What the levain really is, once all of it is in. */
+export function LevainTruth({ state: { poured, done }, jar, plan }: StationProps) {
+  const { format } = useKitchen()
+  const made = pourCompositions(jar?.hydration ?? 1, plan.build.older.hydration)
+  const sum = (of: 'flour' | 'water') => POUR_ITEMS.reduce((t, item) => t + poured[item] * made[item][of], 0)
+  if (!done.includes('seed')) return null
   return (
     <Figures>
-      <Figure value={ratioOf({ seed: seed + older, flour, water })} name="really" />
+      <Figure value={ratioOf({ ...poured, seed: poured.seed + poured['older levain'] })} name="really" />
       <Figure value={format.percent(sum('water') / sum('flour'), 0)} name="hydration" />
-      <Figure value={<Mass grams={pouredGrams(state.poured)} />} name="in all" />
+      <Figure value={<Mass grams={pouredGrams(poured)} />} name="in all" />
     </Figures>
   )
 }

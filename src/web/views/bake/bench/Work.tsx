@@ -1,14 +1,13 @@
 import { Button, Group, Text } from '@mantine/core'
-import { useLocalStorage } from '@mantine/hooks'
 import { useNavigate } from 'react-router'
 import type { NewBakeEvent } from '../../../../contract'
-import { HOTTEST_WATER_C } from '../../../../core'
+import { type BenchTemps, DOUGH_RISE_K, HOTTEST_WATER_C, isWater, measuredKey, type ReckonedMix, reckonMix } from '../../../../core'
 import { useCultures } from '../../../data/beliefs'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
 import { tellDone, tellError } from '../../../parts/tell'
-import type { Entry } from '../../../parts/weigh/entry'
+import { type Entry, mixItemOf } from '../../../parts/weigh/entry'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import { type PourSource, Weigh } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
@@ -16,14 +15,10 @@ import { MixCard } from '../MixCard'
 import { shownForecast, shownSteps } from '../shown'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
-import type { Job } from './jobs'
+import { type Job, mixOf } from './jobs'
 import { LevainLabel } from './LevainLabel'
 import { LevainTruth } from './Poured'
 import { type BandNote, SetBand } from './SetBand'
-import { type Measured, mixExpected, waterWanted } from './temps'
-
-/** Mixing a dough by hand warms it so far; a levain is only stirred. Source: craft knowledge. */
-const DOUGH_RISE_K = 1
 
 /** Notes what happened at the bench. */
 export type Noting = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo?: number) => Promise<void>
@@ -43,15 +38,20 @@ export function Work(
   const { kitchen, format } = here
   const { cultures } = useCultures()
   const navigate = useNavigate()
-  const [measured, setMeasured] = useLocalStorage<Measured>({ key: `olvent.measured.${bake.id}.${job.id}`, defaultValue: {} })
   const isDough = job.into === 'dough'
-  const wantedC = isDough ? (plan.course?.mixTempC ?? plan.mixTempC) : plan.mixTempC
-  const flourC = measured.flourC ?? kitchen.places[0]?.tempC ?? wantedC
-  const cultureC = measured.cultureC ?? (isDough ? plan.tempC : (solved?.build?.seedTempC ?? flourC))
-  const riseK = isDough ? DOUGH_RISE_K : 0
-  const wanted = waterWanted(entries, wantedC, flourC, cultureC, riseK)
-  const waterC = measured.waterC ?? (wanted.ok ? wanted.value : kitchen.tapTempC)
-  const expectedC = mixExpected(entries, waterC, flourC, cultureC, riseK) ?? wantedC
+  const mix = mixOf(job)
+  const measured = mix === null ? {} : (state.measured.get(measuredKey(mix)) ?? {})
+  const roomC = kitchen.places[0]?.tempC ?? plan.mixTempC
+  const reckoned = reckonMix(entries.map(mixItemOf), measured, {
+    wantedC: isDough ? (plan.course?.mixTempC ?? plan.mixTempC) : plan.mixTempC,
+    flourC: roomC,
+    cultureC: isDough ? plan.tempC : (solved?.build?.seedTempC ?? roomC),
+    riseK: isDough ? DOUGH_RISE_K : 0
+  })
+  const { wantedWater: wanted, mixC: expectedC } = reckoned
+  const onMeasured = (temps: BenchTemps) => {
+    if (mix !== null) note({ type: 'measured', ...mix, ...temps }).catch(tellError)
+  }
   if (job.into === 'levain' && state.band !== null) return <Banded {...props} onUndo={(id) => note({ type: 'undo', undoes: id }).catch(tellError)} />
   if (entries.some((e) => e.due))
     return (
@@ -62,7 +62,7 @@ export function Work(
         onPour={props.onPour}
         onTargets={props.onTargets}
         aside={(entry) =>
-          entry.composition.water > 0.99 && job.into !== 'pieces'
+          isWater(entry) && job.into !== 'pieces'
             ? wanted.ok
               ? `At ${format.temperature(wanted.value, 0)}, never above ${format.temperature(HOTTEST_WATER_C, 0)}. `
               : `As warm as ${format.temperature(HOTTEST_WATER_C, 0)} at the most. `
@@ -71,7 +71,7 @@ export function Work(
       >
         {(entry, grams) => (
           <>
-            {entry.composition.water > 0.99 && <Temps measured={measured} flourC={flourC} cultureC={cultureC} waterC={waterC} onMeasured={setMeasured} />}
+            {isWater(entry) && <Temps {...reckoned} onMeasured={onMeasured} />}
             {'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams && (
               <Note tone="stop">
                 {jar.name} holds {format.mass(jar.grams)} by the book. Weigh the jar under Build if the book is wrong.
@@ -147,38 +147,20 @@ export function Work(
 }
 
 /** What was measured at the bench: the water that is due follows at once, and so does the mix. */
-function Temps({
-  measured,
-  flourC,
-  cultureC,
-  waterC,
-  onMeasured
-}: {
-  readonly measured: Measured
-  readonly flourC: number
-  readonly cultureC: number
-  readonly waterC: number
-  readonly onMeasured: (measured: Measured) => void
-}) {
+function Temps({ flourC, cultureC, waterC, mixC, onMeasured }: ReckonedMix & { readonly onMeasured: (measured: BenchTemps) => void }) {
+  const { format } = useKitchen()
   return (
     <details className={sheet.how}>
-      <summary>Measured temperatures: the water follows</summary>
+      <summary>Measured temperatures: the mix comes out at {format.temperature(mixC)}</summary>
       <Group grow align="flex-start">
-        <QuantityField
-          kind="temperature"
-          label="Flour"
-          what="The flour"
-          value={flourC}
-          range={[-20, 60]}
-          onCommit={(flourC) => onMeasured({ ...measured, flourC })}
-        />
+        <QuantityField kind="temperature" label="Flour" what="The flour" value={flourC} range={[-20, 60]} onCommit={(flourC) => onMeasured({ flourC })} />
         <QuantityField
           kind="temperature"
           label="Seed or levain"
           what="It"
           value={cultureC}
           range={[-5, 45]}
-          onCommit={(cultureC) => onMeasured({ ...measured, cultureC })}
+          onCommit={(cultureC) => onMeasured({ cultureC })}
         />
         <QuantityField
           kind="temperature"
@@ -186,10 +168,10 @@ function Temps({
           what="The water"
           value={Math.round(waterC * 10) / 10}
           range={[0, HOTTEST_WATER_C]}
-          onCommit={(waterC) => onMeasured({ ...measured, waterC })}
+          onCommit={(waterC) => onMeasured({ waterC })}
         />
       </Group>
-      <ReadFrom kind="probe" onRead={(waterC) => onMeasured({ ...measured, waterC: Math.min(Math.max(waterC, 0), HOTTEST_WATER_C) })} />
+      <ReadFrom kind="probe" onRead={(waterC) => onMeasured({ waterC: Math.min(Math.max(waterC, 0), HOTTEST_WATER_C) })} />
     </details>
   )
 }

@@ -2,7 +2,6 @@ import { solvePlan } from '../../../../contract'
 import { foldBake, type Happening } from '../../../../core'
 import { culturesWith, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
-import { mixExpected, waterWanted } from './temps'
 
 const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
 if (solved === null || solved.build === null) throw new Error('no levain')
@@ -64,17 +63,6 @@ test('pieces: the largest first, with room for a knife', () => {
 
 test('what is no pre-ferment has nothing to weigh', () => {
   expect(preFermentEntries(solved, foldBake([]), 'f', pantry)).toEqual([])
-})
-
-// By hand: 1 g of heat is 1.8 J for flour, 4.18 for water, 2.99 for a seed of 100 %. 30 g of seed at 5, 150 g of flour at 18, 150 g of water:
-// (26 × (30 × 2.99 + 150 × 1.8 + 150 × 4.18) − 30 × 2.99 × 5 − 150 × 1.8 × 18) ÷ (150 × 4.18) = 32.45 °C.
-test('cold seed and cool flour, measured, make the water warmer; what went in tells how warm the mix comes out', () => {
-  const entries = levain().map((e, i) => ({ ...e, grams: [30, 150, 150][i] as number }))
-  const wanted = waterWanted(entries, 26, 18, 5, 0)
-  expect(wanted.ok && wanted.value).toBeCloseTo(32.45, 1)
-  expect(mixExpected(entries, wanted.ok ? wanted.value : 0, 18, 5, 0)).toBeCloseTo(26, 1)
-  expect(waterWanted(entries, 38, 5, 0, 0).ok).toBe(false)
-  expect(mixExpected([], 20, 20, 20, 0)).toBeNull()
 })
 
 test('a first build is weighed like a levain, to the grams of its plan', () => {

@@ -10,11 +10,11 @@ import {
   type Pantry,
   type PourItem,
   type PourManner,
+  pourCompositions,
   pourKey,
   pourOrder,
   preFermentItems,
   type RepairInto,
-  SALT,
   type SolvedBake,
   WATER,
   weighKey
@@ -83,14 +83,7 @@ function entryOf(draft: Omit<Entry, 'poured' | 'lastPourId' | 'due'>, { pours, r
 /** What is weighed for the levain, in the right order for its culture. */
 export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
   if (build === null) return []
-  const compositions: Readonly<Record<PourItem, Composition>> = {
-    seed: levainOf(jarHydration),
-    'older levain': levainOf(plan.build.older.hydration),
-    water: WATER,
-    flour: FLOUR,
-    salt: SALT,
-    oil: NEITHER
-  }
+  const compositions = pourCompositions(jarHydration, plan.build.older.hydration)
   return build.steps.map((step): Entry => {
     const { item, ingredientId, grams } = step
     const draft = {

@@ -1,5 +1,6 @@
 import { SegmentedControl } from '@mantine/core'
 import { stepWord } from '../../../../contract'
+import type { RepairInto } from '../../../../core'
 import type { StationProps } from '../station'
 import classes from './Bench.module.css'
 
@@ -29,6 +30,10 @@ export function jobsOf({ plan, state }: StationProps): Job[] {
     ...(state.mixed !== null && plan.target.kind === 'pieces' ? [{ id: 'pieces', name: 'Pieces', into: 'pieces' } as const] : [])
   ]
 }
+
+/** What a job's temperatures and ways on are noted of; null: it has none. */
+export const mixOf = ({ into, lineId }: Job): { readonly into: RepairInto; readonly lineId?: string } | null =>
+  into === 'wake' || into === 'pieces' ? null : { into, ...(lineId === undefined ? {} : { lineId }) }
 
 /** Which of several things is weighed. */
 export function Jobs({ jobs, job, onJob }: { readonly jobs: readonly Job[]; readonly job: Job; readonly onJob: (id: string) => void }) {

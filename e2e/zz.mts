@@ -1,0 +1,21 @@
+import { randomUUID } from 'node:crypto'
+import { closeBrowser, openWindow, startProgram } from './support.ts'
+const program = await startProgram({ demo: true, now: '2026-11-27T08:30:00.000Z' })
+const { jars } = await program.call('GET', '/api/jars')
+const juno = jars.find((j: any) => j.name === 'Juno')
+await program.call('POST', `/api/jars/${juno.id}/weighings`, { id: randomUUID(), happenedAt: '2026-11-27T08:30:00.000Z', grams: 2000 })
+const { bakes } = await program.call('GET', '/api/bakes?state=open')
+const like = bakes.find((b: any) => b.plan.name.startsWith('Market rolls'))
+const id = randomUUID()
+await program.call('POST', '/api/bakes', { id, plan: { ...like.plan, name: 'Cool rolls' } })
+const w = await openWindow({})
+const { page } = w
+await page.goto(`${program.address}/bakes/${id}/bench`)
+await page.getByRole('button', { name: /^Poured/ }).click()
+await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
+await page.waitForTimeout(1500)
+await page.getByText(/^Measured temperatures/).click()
+await page.waitForTimeout(800)
+await page.screenshot({ path: '/tmp/a.png' })
+console.log(await page.getByRole('textbox').evaluateAll((all) => all.map((x) => x.getAttribute('aria-label') ?? (x as HTMLInputElement).labels?.[0]?.innerText)))
+await closeBrowser(); await program.end()
