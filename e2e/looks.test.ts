@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram } from './support'
+import { closeBrowser, mixedBake, openWindow, type Program, plain, startProgram } from './support'
 
 /** Every view, bright and dim, wide and narrow: readable, reachable, nothing over the edge. */
 const VIEWS = [
@@ -12,6 +12,7 @@ const VIEWS = [
   'Day',
   'Bench',
   'Watch',
+  'Oven',
   'Compare',
   'Jars',
   'Jar',
@@ -41,6 +42,7 @@ beforeAll(async () => {
     Day: `/bakes/${planned}/day`,
     Bench: `/bakes/${planned}/bench`,
     Watch: `/bakes/${running}/watch`,
+    Oven: `/bakes/${await mixedBake(program)}/oven`,
     Compare: `/bakes/${planned}/compare`,
     Jars: '/jars',
     Jar: `/jars/${juno}`,

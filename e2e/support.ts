@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
 import { existsSync, statSync } from 'node:fs'
 import { cp, mkdir, mkdtemp, rename, rm } from 'node:fs/promises'
 import type { AddressInfo } from 'node:net'
@@ -141,6 +142,22 @@ export async function openWindow({ width = 1280, height = 800, dim = false } = {
 export async function closeBrowser(): Promise<void> {
   await browser?.close()
   browser = null
+}
+
+/** A bake like one that is planned, whose dough is mixed by now. @returns its id */
+export async function mixedBake(program: Program, now = NOW): Promise<string> {
+  const { bakes } = await program.call('GET', '/api/bakes?state=open')
+  const like = bakes.find((b: Loose) => b.plan.name.startsWith('Market rolls')) as Loose
+  const id = randomUUID()
+  await program.call('POST', '/api/bakes', { id, plan: { ...like.plan, name: 'Mixed by now' } })
+  const note = (event: Loose) => program.call('POST', `/api/bakes/${id}/events`, { id: randomUUID(), happenedAt: now, ...event })
+  const pour = (item: string, weighedGrams: number, more = {}) => note({ type: 'pour', item, plannedGrams: weighedGrams, weighedGrams, ...more })
+  await pour('seed', 10)
+  await pour('water', 80)
+  for (const { ingredientId } of like.plan.build.flours) await pour('flour', 80, { ingredientId })
+  await note({ type: 'band', mixTempC: 24 })
+  await note({ type: 'mixed', levainGrams: 150, keepBackGrams: 0 })
+  return id
 }
 
 /** Types a figure into a labelled field as a person does. */

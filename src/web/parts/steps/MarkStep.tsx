@@ -25,7 +25,7 @@ export function MarkStep({ bake, step, now, size }: { readonly bake: Bake; reado
       </Button>
       <Menu position="bottom-end">
         <Menu.Target>
-          <Button size={size} variant="light" px={10} aria-label="Done earlier, or left out">
+          <Button size={size} variant="light" px={10} miw={44} aria-label="Done earlier, or left out">
             <IconChevronDown size={20} />
           </Button>
         </Menu.Target>

@@ -102,7 +102,6 @@ function EveryWeek({
               <Chip
                 key={name}
                 size="sm"
-                variant="outline"
                 checked={busy.days.includes(i + 1)}
                 onChange={(on) => {
                   const days = on ? [...busy.days, i + 1].sort() : busy.days.filter((d) => d !== i + 1)

@@ -30,6 +30,9 @@ export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) 
         ))}
       </div>
       <Group mt="sm">
+        <Button variant="default" onClick={() => window.print()}>
+          Print the label
+        </Button>
         <CopyButton value={rows.join('\n')}>
           {({ copied, copy }) => (
             <Button variant="default" onClick={copy}>
