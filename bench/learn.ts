@@ -1,5 +1,4 @@
 import {
-  type BuildLog,
   correctDraws,
   drawForecast,
   type Forecast,
@@ -7,20 +6,17 @@ import {
   type JarBelief,
   type LoggedBuild,
   learnJar,
-  MODEL,
-  mixCultures,
   normalFrom,
   type Observation,
-  RIPE,
   seededRandom,
   simulate,
   summarise,
   TRUE_SPREAD,
   trueLog,
   trueRiseAt,
-  UNKNOWN_JAR,
-  type Vessel
+  UNKNOWN_JAR
 } from '../src/core'
+import { logOf, vesselOfLog } from './logs'
 import { heading, percentile, report, timed } from './report'
 
 /** Builds a jar is learned from, and builds nobody has seen that it is judged by. */
@@ -32,27 +28,6 @@ const REPORTED = { first: 1001, last: 1100 } as const
 /** When the three looks at a running build are made, as shares of its climb. */
 const LOOKS = [0.25, 0.42, 0.6]
 const MANY_BUILDS = 200
-
-/** A logged build as the forecast takes it: what the baker wrote down, not what was. */
-function vesselOfLog({ coldDays, flourPerSeed, massGrams, mixTempC, roomC }: LoggedBuild): Vessel {
-  const seed = { ...RIPE, lagWork: RIPE.lagWork + MODEL.lagWorkPerColdDay * coldDays }
-  return {
-    start: mixCultures([{ flourGrams: 0.5, state: seed }], flourPerSeed, 1),
-    massGrams,
-    hydration: 1,
-    salt: 0,
-    flours: { 'white wheat': 1 },
-    mixTempC,
-    stays: [{ fromHours: 0, tempC: roomC }]
-  }
-}
-
-function logOf(build: LoggedBuild): BuildLog {
-  const seen: Observation[] = build.looks.map(({ hours, rise }) => ({ kind: 'level', hours, rise }))
-  if (build.seenPeakHours !== null) seen.push({ kind: 'peak', hours: build.seenPeakHours })
-  else seen.push({ kind: build.ended.fallen ? 'fallen' : 'climbing', hours: build.ended.hours })
-  return { vessel: vesselOfLog(build), seen }
-}
 
 const median = (values: readonly number[]) => percentile(values, 0.5)
 const shareOf = (values: readonly boolean[]) => values.filter(Boolean).length / values.length

@@ -1,6 +1,7 @@
 import { benchFormula } from './formula'
 import { benchGrid } from './grid'
 import { benchJars } from './jars'
+import { benchJudge } from './judge'
 import { benchKills } from './kills'
 import { benchLearn } from './learn'
 import { benchLive } from './live'
@@ -9,7 +10,7 @@ import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- jars`, `-- live`, `-- kills`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -17,6 +18,7 @@ async function main(): Promise<void> {
   if (wants('grid')) await benchGrid()
   if (wants('model')) benchModel()
   if (wants('learn')) benchLearn(asked.includes('tune'))
+  if (wants('judge')) benchJudge(asked.includes('tune'))
   if (wants('jars')) await benchJars()
   if (wants('live')) await benchLive()
   if (wants('kills')) await benchKills()

@@ -5,7 +5,9 @@ import { SIGNS, type SignKind } from '../core'
 const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(Object.keys(SIGNS[kind]) as (keyof (typeof SIGNS)[Kind] & string)[]).optional()
 export const signsSchema = z.strictObject({
   top: signEnum('top'),
+  surface: signEnum('surface'),
   bubbles: signEnum('bubbles'),
+  webbing: signEnum('webbing'),
   smell: signEnum('smell'),
   smear: signEnum('smear'),
   spoon: signEnum('spoon')

@@ -4,7 +4,8 @@ import { type Draws, drawnGas, type Forecast, fitAt, type School, summarise } fr
 import type { Milestones } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
 import { type BatchLine, contentsOf } from '../jars/lineage'
-import { DULL_SPOON_TEMPER, DULL_TOP_TEMPER, likelihood, type SignKind, type Signs, TEMPER } from './likelihoods'
+import { withFallPace } from './fallPace'
+import { type CultureManner, likelihood, type SignKind, type Signs, temperOf } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
 
 /** One look at the jar. */
@@ -39,31 +40,28 @@ export interface Verdict {
   readonly advice: Advice
 }
 
-/** Which signs say little about this culture. */
-export interface CultureManner {
-  /** It domes at its peak: white and wholegrain wheat, spelt. */
-  readonly domes: boolean
-  /** A spoon of it in water tells something: white wheat, not very wet. */
-  readonly floats: boolean
-}
-
-/** Wettest mix in which a spoon of levain still tells by floating, water ÷ flour. */
-const WETTEST_FLOATING = 1.3
+/** Wettest mix whose signs are those of an ordinary levain, and firmest one, water ÷ flour. */
+const WETTEST = 1.3
+const FIRMEST = 0.65
 
 /**
- * Which signs say little about a batch: judged by the flour there is most of.
- * @example mannerOf(rye at 150 %) // { domes: false, floats: false }
+ * By which measure a batch is judged: by the flour there is most of, and by how firm it is.
+ * @example mannerOf(rye at 150 %) // 'rye'
  */
 export function mannerOf(line: BatchLine): CultureManner {
   const { flours, flourGrams, hydration } = contentsOf(line)
   const grams = Object.entries(flours) as [FlourKind, number][]
-  const main = grams.reduce((most, next) => (next[1] > most[1] ? next : most))[0]
-  const white = (flours['white wheat'] ?? 0) > 0.5 * flourGrams
-  return { domes: FLOURS[main].domes, floats: white && hydration <= WETTEST_FLOATING }
+  const [main] = grams.reduce((most, next) => (next[1] > most[1] ? next : most))
+  if (!FLOURS[main].gluten) return 'gluten-free'
+  if (!FLOURS[main].domes) return 'rye'
+  if (hydration < FIRMEST) return 'stiff'
+  return (flours['white wheat'] ?? 0) > 0.5 * flourGrams && hydration <= WETTEST ? 'wheat' : 'whole or wet'
 }
 
 /** The draws that must still count for something, lest the ranges get narrower than what is known. */
 const LEAST_EFFECTIVE_DRAWS = 12
+
+type Level = Extract<Observation, { kind: 'level' }>
 
 /** A running build after the looks so far. */
 export interface Weighed {
@@ -77,26 +75,49 @@ export interface Weighed {
  * Corrects and weighs the draws by the looks at the jar: levels bend each draw, signs weigh it by the phase it is in.
  */
 export function weighDraws(draws: Draws, marks: readonly Mark[], manner: CultureManner): Weighed {
-  const corrected = correctDraws(draws, levelsOf(marks))
+  if (marks.length === 0) return { draws, weights: tempered(new Float64Array(draws.milestones.length)) }
+  const levels = levelsOf(marks)
+  const { climbing, falling } = sidesOf(levels)
+  const corrected = correctDraws(draws, climbing)
+  const fallen = withFallPace(corrected.draws, falling)
   const logs = corrected.logWeights.map((log, k) =>
-    marks.reduce((sum, mark) => {
-      if (mark.signs === undefined) return sum
-      const phase = phaseAt(corrected.draws.milestones[k] as Milestones, drawnGas(corrected.draws, k, mark.hours), mark.hours)
-      return sum + signsLog(mark.signs, phase, manner)
-    }, log)
+    marks.reduce(
+      (sum, mark) => {
+        if (mark.signs === undefined) return sum
+        const phase = phaseAt(fallen.draws.milestones[k] as Milestones, drawnGas(fallen.draws, k, mark.hours), mark.hours)
+        return sum + signsLog(mark.signs, phase, manner)
+      },
+      log + (fallen.logs[k] as number)
+    )
   )
-  return { draws: corrected.draws, weights: tempered(logs) }
+  return { draws: fallen.draws, weights: tempered(logs) }
+}
+
+/** Lower than the highest level read by so much of its g, it has fallen: more than readings are off by. */
+const FALLEN_SHARE = 0.9
+/** What falls does not climb again by more than readings are off by; after a misread top it would. */
+const STEADY = 1.1
+
+/** Levels up to the top, and those of the fall; the climb is told only that it had an end by then. */
+function sidesOf(levels: readonly Level[]): { readonly climbing: readonly Observation[]; readonly falling: readonly Level[] } {
+  const top = levels.reduce<Level | null>((best, l) => (best === null || l.rise > best.rise ? l : best), null)
+  if (top === null) return { climbing: [], falling: [] }
+  const after = levels.filter((l) => l.hours > top.hours).sort((a, b) => a.hours - b.hours)
+  const goesDown = after.every((l, i) => i === 0 || l.rise - 1 < STEADY * ((after[i - 1] as Level).rise - 1))
+  const isFalling = (l: Level) => goesDown && l.hours > top.hours && l.rise - 1 < FALLEN_SHARE * (top.rise - 1)
+  const falling = levels.filter(isFalling)
+  const [first] = falling
+  const climbing = levels.filter((l) => !isFalling(l))
+  return first === undefined ? { climbing, falling: levels } : { climbing: [...climbing, { kind: 'fallen', hours: first.hours }], falling }
 }
 
 /** What the looks say of the level. */
-export const levelsOf = (marks: readonly Mark[]): Observation[] =>
-  marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ kind: 'level', hours, rise }]))
+const levelsOf = (marks: readonly Mark[]): Level[] => marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ kind: 'level', hours, rise }]))
 
 function signsLog(signs: Signs, phase: Phase, manner: CultureManner): number {
   return (Object.entries(signs) as [SignKind, string | undefined][]).reduce((sum, [kind, sign]) => {
     if (sign === undefined) return sum
-    const temper = kind === 'spoon' && !manner.floats ? DULL_SPOON_TEMPER : kind === 'top' && !manner.domes ? DULL_TOP_TEMPER : TEMPER
-    return sum + temper * Math.log(likelihood(kind, sign, phase))
+    return sum + temperOf(kind, manner) * Math.log(likelihood(kind, sign, phase, manner))
   }, 0)
 }
 
@@ -121,18 +142,24 @@ function tempered(logs: Float64Array): Float64Array {
  * @param marks looks at the jar so far
  * @param nowHours hours since mixing
  * @param school when this baker likes to mix
- * @param manner which signs say little of this culture
+ * @param manner by which measure it is judged
  */
 export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, school: School, manner: CultureManner): Verdict {
-  const { draws: corrected, weights } = weighDraws(draws, marks, manner)
-  const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
-  corrected.milestones.forEach((m, k) => {
-    phases[phaseAt(m, drawnGas(corrected, k, nowHours), nowHours)] += weights[k] as number
-  })
-  const phase = PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best))
+  const weighed = weighDraws(draws, marks, manner)
+  const { draws: corrected, weights } = weighed
+  const { phases, phase } = phasesOf(weighed, nowHours)
   const forecast = summarise(corrected, school, weights)
   const fitNow = fitAt(corrected, school, nowHours, weights)
   return { phase, probability: phases[phase], phases, fitNow, forecast, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
+}
+
+/** How likely each phase is at a time, and the likeliest. */
+export function phasesOf({ draws, weights }: Weighed, hours: number): { readonly phases: Readonly<Record<Phase, number>>; readonly phase: Phase } {
+  const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
+  draws.milestones.forEach((m, k) => {
+    phases[phaseAt(m, drawnGas(draws, k, hours), hours)] += weights[k] as number
+  })
+  return { phases, phase: PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best)) }
 }
 
 /** Rise below which a jar that should be climbing is not rising. */

@@ -23,6 +23,9 @@ export interface Judged {
   /** What was believed of its jar. */
   readonly belief: JarBelief
   readonly verdict: Verdict
+  /** The looks it rests on, and when it was judged, hours since mixing. */
+  readonly marks: readonly Mark[]
+  readonly hours: number
 }
 
 const MS_PER_HOUR = 3_600_000
@@ -128,7 +131,7 @@ function answersTo(questions: readonly Question[]): Promise<(Omit<Judged, 'bake'
   return Promise.all(
     questions.map(async ({ id, line, marks, hours, school, belief }) => {
       const verdict = await desk().judge(line, marks, hours, school, mannerOf(line), belief)
-      return { id, line, belief, verdict }
+      return { id, line, belief, verdict, marks, hours }
     })
   )
 }
@@ -147,7 +150,7 @@ export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cul
     for (const { id } of questions) {
       const answer = data?.find((a) => a.id === id)
       const bake = bakes.find((b) => b.id === id)
-      if (answer !== undefined && bake !== undefined) judged.set(id, { bake, line: answer.line, belief: answer.belief, verdict: answer.verdict })
+      if (answer !== undefined && bake !== undefined) judged.set(id, { ...answer, bake })
     }
     return judged
   }, [questions, bakes, cultures, data, error])

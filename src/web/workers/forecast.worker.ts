@@ -21,12 +21,15 @@ import {
   learning,
   type Mark,
   type Mendings,
+  mannerOf,
   mendPlans,
   offerPlans,
   type PastBuild,
   type PlanProblem,
   pastBuilds,
+  type Reasons,
   reaches,
+  reasonsOf,
   type School,
   type SearchProgress,
   searchPlans,
@@ -36,6 +39,10 @@ import {
   type ToldPlan,
   type Verdict,
   vesselOf,
+  type Ways,
+  type WaysAsked,
+  waysNow,
+  weighDraws,
   weightedQuantile,
   withRipeLevain,
   withRoom
@@ -51,14 +58,19 @@ export interface KeptJar {
 const kept = new Map<string, Draws>()
 const KEEP = 12
 const LOOK_HOURS = 240
+const MS_PER_HOUR = 3_600_000
+
+function drawn(line: BatchLine, belief: JarBelief): Draws {
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  return drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
+}
 
 function drawsOf(line: BatchLine, belief: JarBelief): Draws {
   const key = JSON.stringify([line, belief])
   const there = kept.get(key)
   if (there !== undefined) return there
-  const vessel = vesselOf(line, belief.centre)
-  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
-  const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
+  const draws = drawn(line, belief)
   if (kept.size >= KEEP) kept.delete(kept.keys().next().value ?? '')
   kept.set(key, draws)
   return draws
@@ -101,6 +113,18 @@ const desk = {
   forecast: (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school),
   judge: (line: BatchLine, marks: readonly Mark[], hours: number, school: School, manner: CultureManner, belief: JarBelief): Verdict =>
     judge(drawsOf(line, belief), marks, hours, school, manner),
+  reasons: (line: BatchLine, marks: readonly Mark[], hours: number, manner: CultureManner, belief: JarBelief): Reasons =>
+    reasonsOf(drawsOf(line, belief), marks, hours, manner),
+  /** What can be done with a running levain now. */
+  ways: (line: BatchLine, marks: readonly Mark[], hours: number, wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'jar'>, belief: JarBelief): Ways => {
+    const asLooked = (draws: Draws) => {
+      const { draws: corrected, weights } = weighDraws(draws, marks, mannerOf(line))
+      return summarise(corrected, wanted.school, weights)
+    }
+    const nowMs = line.startedAtMs + hours * MS_PER_HOUR
+    const forecast = asLooked(drawsOf(line, belief))
+    return waysNow({ ...wanted, line, nowMs, forecast, jar: belief.centre }, (moved) => asLooked(drawn(moved, belief)))
+  },
   /** When a dough has grown by each of some shares. */
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
   drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),

@@ -29,6 +29,9 @@ const BUBBLES = [
   [0.1, 0.52, 2.8]
 ] as const
 
+/** The rise at a height of the drawing. @param share from its upper edge, 0 … 1 */
+export const riseAtShare = (share: number) => (FLOOR - share * HEIGHT) / BAND_PX
+
 /**
  * A jar with its band and level.
  * @param rise height ÷ height at the band; null: not mixed yet

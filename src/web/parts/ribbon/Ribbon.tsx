@@ -141,12 +141,13 @@ const Sky = memo(function Sky({ frame }: { frame: RibbonFrame }) {
 
 /** One hill with its doubt, window, looks and moves. */
 const HillShape = memo(function HillShape({ drawn, frame }: { drawn: DrawnHill; frame: RibbonFrame }) {
-  const { hill, ridge, fill, band, window, marks, startX, mixX, groundY } = drawn
+  const { hill, ridge, was, fill, band, window, marks, startX, mixX, groundY } = drawn
   return (
     <g data-family={hill.family} data-running={hill.running} data-letter={hill.letter}>
       <path d={band} className={classes.band} />
       <path d={fill} className={classes.fill} />
       <path d={window} className={classes.window} />
+      {was !== '' && <path d={was} className={classes.was} />}
       <path d={ridge} className={classes.ridge} />
       {hill.moves?.map((ms) => (
         <line key={ms} x1={frame.x(ms)} x2={frame.x(ms)} y1={groundY} y2={drawn.y(levelAt(hill.points, ms))} className={classes.move} />

@@ -21,6 +21,8 @@ export interface Hill {
   /** Already mixed and in its jar; a planned one is drawn lighter. */
   readonly running: boolean
   readonly points: readonly HillPoint[]
+  /** The ridge as it was foretold before anything was seen of it. */
+  readonly was?: readonly HillPoint[]
   /** Where the level lies in nine of ten cases, same moments for low and high. */
   readonly band?: readonly { readonly ms: number; readonly low: number; readonly high: number }[]
   /** It can be taken hold of by its ridge. */
@@ -68,6 +70,8 @@ export interface PlacedLabel {
 export interface DrawnHill {
   readonly hill: Hill
   readonly ridge: string
+  /** The ridge as it was foretold; empty where it is not told. */
+  readonly was: string
   readonly fill: string
   readonly band: string
   readonly window: string
@@ -188,6 +192,7 @@ function drawHill(hill: Hill, x: (ms: number) => number, y: (gas: number) => num
   return {
     hill,
     ridge: line(ridge),
+    was: line((hill.was ?? []).map((p) => [x(p.ms), y(p.gas)] as const)),
     fill: under(ridge),
     band:
       band.length < 2

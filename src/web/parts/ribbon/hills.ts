@@ -106,7 +106,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
-export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures): Hill {
+export function runningHill({ bake, line, belief, verdict, marks }: Judged, { jars }: Cultures): Hill {
   const { forecast } = verdict
   const start = line.startedAtMs
   const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
@@ -118,6 +118,7 @@ export function runningHill({ bake, line, verdict }: Judged, { jars }: Cultures)
     family: familyOfLine(line),
     running: true,
     points: grid.filter((p) => p.ms <= endMs),
+    was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
     window: windowIn(forecast, start),
     marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),

@@ -28,7 +28,7 @@ const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough
 const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
 const Clock = lazy(() => import('./clock/Clock').then((m) => ({ default: m.Clock })))
 const Bench = lazy(() => import('./bench/Bench').then((m) => ({ default: m.Bench })))
-const Watch = lazy(() => import('./Watch').then((m) => ({ default: m.Watch })))
+const Watch = lazy(() => import('./watch/Watch').then((m) => ({ default: m.Watch })))
 const Oven = lazy(() => import('./oven/Oven').then((m) => ({ default: m.Oven })))
 const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch, oven: Oven } as const
 

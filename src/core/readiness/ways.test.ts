@@ -1,0 +1,105 @@
+import { drawForecast, summarise } from '../ferment/forecast'
+import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
+import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
+import { doughPace, USUAL_COURSE } from '../schedule/course'
+import { type WaysAsked, waysNow, withInstantYeast } from './ways'
+
+const HOUR = 3_600_000
+const start = Date.UTC(2026, 10, 27, 6)
+const line: BatchLine = {
+  startedAtMs: start,
+  flours: { 'white wheat': 100 },
+  waterGrams: 100,
+  saltGrams: 0,
+  mixTempC: 23,
+  stays: [{ fromMs: start, tempC: 22 }],
+  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+}
+const forecastOf = (of: BatchLine) => summarise(drawForecast(vesselOf(of), UNKNOWN_JAR, { untilHours: 60 }), 'dome')
+const forecast = forecastOf(line)
+const dough: BatchLine = {
+  startedAtMs: 0,
+  flours: { 'white wheat': 900 },
+  waterGrams: 620,
+  saltGrams: 19,
+  mixTempC: 25,
+  stays: [{ fromMs: 0, tempC: 23 }],
+  parents: [{ grams: 180, hydration: 1, flour: 'white wheat', line }]
+}
+const course = { ...USUAL_COURSE.wheat, autolyseMinutes: 0 }
+const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
+  const nowMs = start + hours * HOUR
+  return {
+    line,
+    nowMs,
+    school: 'dome',
+    forecast,
+    jar: TYPICAL_JAR,
+    places: [
+      { id: 'warm', name: 'By the stove', standing: { tempC: 27 } },
+      { id: 'fridge', name: 'Fridge', standing: { tempC: 4 } }
+    ],
+    dough: { ...dough, startedAtMs: nowMs, stays: [{ fromMs: nowMs, tempC: 23 }] },
+    course,
+    plannedMixMs: start + 9 * HOUR,
+    ...more
+  }
+}
+
+test('warmer it is fit sooner, in the cold it holds longer', () => {
+  const { warm, chill } = waysNow(asked(4), forecastOf)
+  expect(warm.map((w) => w.place.id)).toEqual(['warm'])
+  expect(warm[0]?.opensHours).toBeLessThan(forecast.opens.p50 - 0.5)
+  expect(chill.map((w) => w.place.id)).toEqual(['fridge'])
+  expect(chill[0]?.closesHours).toBeGreaterThan(forecast.closes.p50 + 2)
+})
+
+test('a place that is as warm as here is no way', () => {
+  const { warm, chill } = waysNow(asked(4, { places: [{ id: 'x', name: 'Shelf', standing: { tempC: 22.5 } }] }), forecastOf)
+  expect([...warm, ...chill]).toEqual([])
+})
+
+test('fed again: one to one is the soonest; another ratio is offered that is ripe when the dough was meant to be mixed', () => {
+  const plannedMixMs = start + 20 * HOUR + 10 * HOUR
+  const { feed } = waysNow(asked(20, { plannedMixMs }), forecastOf)
+  expect(feed[0]?.flourPerSeed).toBe(1)
+  expect(feed).toHaveLength(2)
+  expect(Math.abs((feed[1]?.ripeMs ?? 0) - plannedMixMs)).toBeLessThan(2 * HOUR)
+  expect(feed[1]?.flourPerSeed).toBeGreaterThan(1)
+})
+
+test('mixed young the bulk takes longer, and the loaf is milder; mixed past it, the loaf is tangier', () => {
+  const young = waysNow(asked(4), forecastOf).mix
+  expect(young?.bulkHours ?? 0).toBeGreaterThan((young?.usualBulkHours ?? 0) + 0.3)
+  expect(young?.sourness).toBeLessThan(0.9)
+  expect(waysNow(asked(16), forecastOf).mix?.sourness).toBeGreaterThan(1.05)
+})
+
+test('a pinch of yeast brings a young levain’s bulk back; a ripe one needs none', () => {
+  const { yeast, mix } = waysNow(asked(3), forecastOf)
+  expect(yeast?.grams).toBeGreaterThan(0)
+  // Less than half a per cent of the flour.
+  expect(yeast?.grams ?? 99).toBeLessThan(0.005 * contentsOf(dough).flourGrams)
+  expect(yeast?.bulkHours ?? 99).toBeLessThanOrEqual(mix?.usualBulkHours ?? 0)
+  expect(waysNow(asked(forecast.peak.p50), forecastOf).yeast).toBeNull()
+})
+
+test('more yeast, shorter bulk; none leaves the dough as it is', () => {
+  const pace = (grams: number) =>
+    doughPace(withInstantYeast({ ...dough, startedAtMs: start + 9 * HOUR, stays: [{ fromMs: start + 9 * HOUR, tempC: 23 }] }, grams), course).bulkHours ?? 99
+  expect(pace(0)).toBeGreaterThan(pace(0.5))
+  expect(pace(0.5)).toBeGreaterThan(pace(2))
+})
+
+test('one that shows itself quicker than it was reckoned is taken as riper', () => {
+  const quick = { ...forecast, peak: { ...forecast.peak, p50: 0.7 * forecast.peak.p50 } }
+  const said = waysNow(asked(6, { forecast: quick }), forecastOf).mix
+  const plain = waysNow(asked(6), forecastOf).mix
+  expect(said?.sourness).toBeGreaterThan(plain?.sourness ?? 9)
+})
+
+test('without a planned day there is no bulk to tell of, and no yeast', () => {
+  const { mix, yeast } = waysNow(asked(4, { dough: null, course: null }), forecastOf)
+  expect(mix?.bulkHours).toBeNull()
+  expect(yeast).toBeNull()
+})

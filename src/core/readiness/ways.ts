@@ -1,0 +1,206 @@
+import type { Forecast, School } from '../ferment/forecast'
+import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { simulate } from '../ferment/simulate'
+import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
+import { type DoughCourse, doughPace } from '../schedule/course'
+import { type Standing, timeLine } from '../schedule/planBuild'
+
+const MS_PER_HOUR = 3_600_000
+
+/** A place the levain could be put. */
+export interface OtherPlace {
+  readonly id: string
+  readonly name: string
+  readonly standing: Standing
+}
+
+/** What is to be weighed up: a running levain, and what it is for. */
+export interface WaysAsked {
+  readonly line: BatchLine
+  readonly nowMs: number
+  readonly school: School
+  /** The forecast as the looks have corrected it. */
+  readonly forecast: Forecast
+  readonly jar: JarParameters
+  readonly places: readonly OtherPlace[]
+  /** The dough as it would be if it were mixed now; null where no dough's day is planned. */
+  readonly dough: BatchLine | null
+  readonly course: DoughCourse | null
+  /** When it was meant to be mixed, ms. */
+  readonly plannedMixMs: number
+}
+
+/** Another place, and what it comes to. Hours since mixing. */
+export interface MovedWay {
+  readonly place: OtherPlace
+  readonly opensHours: number
+  readonly closesHours: number
+}
+
+/** A build anew from this levain. */
+export interface FedWay {
+  readonly flourPerSeed: number
+  readonly ripeMs: number
+}
+
+/** What mixing at a moment comes to. */
+export interface MixWay {
+  readonly bulkHours: number | null
+  /** Bulk of the same dough with the levain at its best, h. */
+  readonly usualBulkHours: number | null
+  /** Acid in the levain against that at its best: above 1 the loaf is tangier. */
+  readonly sourness: number
+}
+
+/** A pinch of yeast for a bake that cannot wait. */
+export interface YeastWay {
+  readonly grams: number
+  readonly bulkHours: number
+}
+
+/** All that can be done now, with what each comes to. */
+export interface Ways {
+  readonly warm: readonly MovedWay[]
+  readonly chill: readonly MovedWay[]
+  readonly feed: readonly FedWay[]
+  readonly mix: MixWay | null
+  readonly yeast: YeastWay | null
+}
+
+/** Places nearer than this to where it stands change nothing worth carrying it for, K. */
+const WORTH_CARRYING_K = 2
+/** Warmer than this no levain is put on purpose, °C. */
+const WARMEST_C = 32
+/** Ratios a levain is fed at, flour per seed. */
+const FEEDS = [1, 2, 3, 5, 8, 12] as const
+/** A feed is offered as ripe for the planned mix when it comes so near to it, h. */
+const NEAR_HOURS = 2
+
+/**
+ * What can be done with a running levain now, each with its consequence.
+ * @param reforecast forecast of the same levain, standing elsewhere from now on, as the looks correct it
+ */
+export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forecast): Ways {
+  const { line, nowMs, places } = asked
+  const hereC = line.stays.findLast((s) => s.fromMs <= nowMs)?.tempC ?? line.mixTempC
+  const moved = (keep: (tempC: number) => boolean): MovedWay[] =>
+    places
+      .filter(({ standing }) => keep(standing.tempC))
+      .map((place) => {
+        const { opens, closes } = reforecast({ ...line, stays: [...line.stays.filter((s) => s.fromMs <= nowMs), { fromMs: nowMs, ...place.standing }] })
+        return { place, opensHours: opens.p50, closesHours: closes.p50 }
+      })
+  return {
+    warm: moved((c) => c >= hereC + WORTH_CARRYING_K && c <= WARMEST_C),
+    chill: moved((c) => c <= hereC - WORTH_CARRYING_K),
+    feed: feeds(asked),
+    mix: mixNow(asked),
+    yeast: withPinch(asked)
+  }
+}
+
+/** The levain as old as it shows itself: a quick one has aged more than the clock says. */
+function asItShows({ line, nowMs, forecast, jar }: WaysAsked): BatchLine {
+  const usual = simulate(vesselOf(line, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
+  if (usual === null || !Number.isFinite(forecast.peak.p50) || !(forecast.peak.p50 > 0)) return line
+  const hours = (nowMs - line.startedAtMs) / MS_PER_HOUR
+  const by = hours * (usual / forecast.peak.p50 - 1) * MS_PER_HOUR
+  return { ...line, startedAtMs: line.startedAtMs - by, stays: line.stays.map((s, i) => (i === 0 ? { ...s, fromMs: s.fromMs - by } : s)) }
+}
+
+function feeds(asked: WaysAsked): FedWay[] {
+  const { line, nowMs, school, jar, plannedMixMs } = asked
+  const { hydration, flours, totalGrams } = contentsOf(line)
+  const main = (Object.entries(flours) as [keyof typeof flours, number][]).reduce((most, next) => (next[1] > most[1] ? next : most))[0]
+  const stay = line.stays.findLast((s) => s.fromMs <= nowMs) ?? line.stays[0]
+  if (stay === undefined) return []
+  const shows = asItShows(asked)
+  const flourInAll = Object.values(flours).reduce((a, b) => a + b, 0)
+  const told = FEEDS.flatMap((flourPerSeed): FedWay[] => {
+    const seed = totalGrams / (1 + flourPerSeed * (1 + hydration))
+    const fresh = flourPerSeed * seed
+    const fed: BatchLine = {
+      startedAtMs: nowMs,
+      flours: Object.fromEntries(Object.entries(flours).map(([kind, grams]) => [kind, (grams / flourInAll) * fresh])),
+      waterGrams: fresh * hydration,
+      saltGrams: 0,
+      mixTempC: stay.tempC,
+      stays: [{ ...stay, fromMs: nowMs }],
+      material: line.material,
+      parents: [{ grams: seed, hydration, flour: main, line: shows }]
+    }
+    const run = timeLine(fed, jar, school)
+    return run === null ? [] : [{ flourPerSeed, ripeMs: nowMs + run.fitHours * MS_PER_HOUR }]
+  })
+  const soonest = told.slice(0, 1)
+  const near = told.reduce<FedWay | null>(
+    (best, f) => (best === null || Math.abs(f.ripeMs - plannedMixMs) < Math.abs(best.ripeMs - plannedMixMs) ? f : best),
+    null
+  )
+  const isOther = near !== null && near !== soonest[0] && Math.abs(near.ripeMs - plannedMixMs) < NEAR_HOURS * MS_PER_HOUR
+  return isOther ? [...soonest, near] : soonest
+}
+
+/** The dough with its levain as it is at a moment of its own hill. */
+const doughWith = (dough: BatchLine, levain: BatchLine): BatchLine => ({
+  ...dough,
+  parents: dough.parents.map((p, i) => (i === 0 ? { ...p, line: levain } : p))
+})
+
+function mixNow(asked: WaysAsked): MixWay | null {
+  const { dough, course, jar, nowMs } = asked
+  const shows = asItShows(asked)
+  const peakHours = simulate(vesselOf(shows, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
+  if (peakHours === null) return null
+  const best = {
+    ...shows,
+    startedAtMs: nowMs - peakHours * MS_PER_HOUR,
+    stays: shows.stays.map((s) => ({ ...s, fromMs: s.fromMs - shows.startedAtMs + nowMs - peakHours * MS_PER_HOUR }))
+  }
+  const sourness = cultureAt(shows, nowMs, jar).acid / Math.max(cultureAt(best, nowMs, jar).acid, 1e-6)
+  if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness }
+  return {
+    bulkHours: doughPace(doughWith(dough, shows), course, jar).bulkHours,
+    usualBulkHours: doughPace(doughWith(dough, best), course, jar).bulkHours,
+    sourness
+  }
+}
+
+/**
+ * Yeast of instant dry yeast, in densities of a ripe levain, for a share of 1 of the flour; and how soon it wakes. Source: craft knowledge — a tenth of
+ * a per cent of it lifts a dough at 25 °C about as fast as a fifth of levain.
+ */
+const INSTANT = { densityPerShare: 100, lagWork: 0.4, most: 0.01, step: 0.1 } as const
+
+/** A dough with instant yeast besides its levain. */
+export function withInstantYeast(dough: BatchLine, grams: number, jar: JarParameters = TYPICAL_JAR): BatchLine {
+  const [levain] = dough.parents
+  if (levain === undefined || grams <= 0) return dough
+  const state = levain.line === null ? levain.state : cultureAt(levain.line, dough.startedAtMs, jar)
+  if (state === undefined) return dough
+  const seedFlour = levain.grams / (1 + levain.hydration)
+  const added = (INSTANT.densityPerShare * grams) / seedFlour
+  const yeast = state.yeast + added
+  return {
+    ...dough,
+    parents: [
+      { ...levain, line: null, state: { ...state, yeast, lagWork: (state.yeast * state.lagWork + added * INSTANT.lagWork) / yeast } },
+      ...dough.parents.slice(1)
+    ]
+  }
+}
+
+/** The least yeast that brings the bulk back to what it would be with the levain at its best. */
+function withPinch(asked: WaysAsked): YeastWay | null {
+  const { dough, course, jar } = asked
+  const mix = mixNow(asked)
+  if (dough === null || course === null || mix === null || mix.usualBulkHours === null) return null
+  if (mix.bulkHours !== null && mix.bulkHours <= mix.usualBulkHours * 1.15) return null
+  const shown = doughWith(dough, asItShows(asked))
+  const most = INSTANT.most * contentsOf(dough).flourGrams
+  for (let grams = INSTANT.step; grams <= most; grams += INSTANT.step) {
+    const { bulkHours } = doughPace(withInstantYeast(shown, grams, jar), course, jar)
+    if (bulkHours !== null && bulkHours <= mix.usualBulkHours) return { grams: Math.round(grams * 10) / 10, bulkHours }
+  }
+  return null
+}

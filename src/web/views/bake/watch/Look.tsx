@@ -1,0 +1,138 @@
+import { ActionIcon, Button, Group, Text } from '@mantine/core'
+import { useHotkeys } from '@mantine/hooks'
+import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { useState } from 'react'
+import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Note } from '../../../parts/Card'
+import { familyOf } from '../../../parts/family'
+import type { Top } from '../../../parts/jar/JarDrawing'
+import large from '../../../parts/Large.module.css'
+import { QuantityField } from '../../../parts/QuantityField'
+import { ReadFrom } from '../../../parts/weigh/ReadFrom'
+import sheet from '../BakeSheet.module.css'
+import type { StationProps } from '../station'
+import { WhenField } from '../WhenField'
+import { LevelJar } from './LevelJar'
+import { SignDrawing } from './SignDrawing'
+import { LOOKS_LIKE, SIGN_WORDS } from './signWords'
+import classes from './Watch.module.css'
+
+const MS_PER_HOUR = 3_600_000
+const RISE_STEP = 0.1
+
+/** What is noted at a look. */
+export type LookNote = (rise: number | undefined, signs: Signs, minutesAgo: number) => void
+
+/** What is seen of the jar: its level, and signs of seven kinds. */
+export function Look({ state, judged, now, reasons, onMark }: StationProps & { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
+  const { kitchen, format } = useKitchen()
+  const lastRise = state.marks.findLast((m) => m.rise !== undefined)?.rise
+  const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / MS_PER_HOUR, 0))
+  const start = Math.round((lastRise === undefined ? expected : Math.max(expected, 1)) * 10) / 10
+  const [typed, setTyped] = useState<number | null>(null)
+  const [signs, setSigns] = useState<Signs>({})
+  const [ago, setAgo] = useState(0)
+  const rise = typed ?? start
+  const bandMm = state.band?.levelMm
+  const step = (by: number) => setTyped(Math.min(Math.max(Math.round((rise + by) * 10) / 10, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
+  const fromMm = (mm: number) => bandMm !== undefined && setTyped(Math.min(Math.max(Math.round((mm / bandMm) * 100) / 100, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
+  const manner = judged === undefined ? 'wheat' : mannerOf(judged.line)
+  const mark = () => {
+    onMark(rise, signs, ago)
+    setTyped(null)
+    setSigns({})
+    setAgo(0)
+  }
+  useHotkeys(kitchen.keys ? [['m', mark]] : [])
+  return (
+    <Card title="What you see">
+      <div className={sheet.look}>
+        <LevelJar
+          rise={rise}
+          top={(signs.top as Top | undefined) ?? 'flat'}
+          family={familyOf(judged === undefined ? 'white wheat' : mainKind(contentsOf(judged.line).flours))}
+          height={230}
+          onRise={setTyped}
+        />
+        <div className={sheet.riseBox}>
+          <Text c="dimmed">Level against the band: drag it in the jar</Text>
+          <div className={sheet.ratio}>
+            <ActionIcon aria-label="Lower" variant="default" onClick={() => step(-RISE_STEP)}>
+              <IconMinus size={22} />
+            </ActionIcon>
+            <output className={large.huge} aria-label={`Rise ${rise.toFixed(1)} times`}>
+              {format.rise(rise)}
+            </output>
+            <ActionIcon aria-label="Higher" variant="default" onClick={() => step(RISE_STEP)}>
+              <IconPlus size={22} />
+            </ActionIcon>
+          </div>
+        </div>
+      </div>
+      <Group grow mt="sm" align="flex-end">
+        <QuantityField kind="rise" label="Or typed" what="The rise" value={rise} range={POSSIBLE.rise} onCommit={setTyped} />
+        {bandMm !== undefined && (
+          <QuantityField kind="millimetres" label="Or its height" what="The height" value={Math.round(rise * bandMm)} range={[1, 400]} onCommit={fromMm} />
+        )}
+        <WhenField label="Seen" minutesAgo={ago} onChange={setAgo} />
+      </Group>
+      {bandMm !== undefined && <ReadFrom kind="level" onRead={fromMm} />}
+      <Button size="lg" fullWidth mt="md" variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
+        Note this look{kitchen.keys && <span className={large.keyHint}>m</span>}
+      </Button>
+      {SIGN_KINDS.map((kind) => (
+        <SignChoice
+          key={kind}
+          kind={kind}
+          choices={Object.keys(rowsOf(kind, manner))}
+          chosen={signs[kind]}
+          telling={reasons?.next[0]?.of === kind}
+          onChoose={(sign) => setSigns({ ...signs, [kind]: sign })}
+        />
+      ))}
+      <Note tone="stop">Pink, orange or fuzzy: throw all of it away, do not scoop; wash the jar with hot water and soap.</Note>
+    </Card>
+  )
+}
+
+/** One kind of sign: a small drawing for each, and what the chosen one looks like in words. */
+function SignChoice({
+  kind,
+  choices,
+  chosen,
+  telling,
+  onChoose
+}: {
+  readonly kind: SignKind
+  readonly choices: readonly string[]
+  readonly chosen: string | undefined
+  readonly telling: boolean
+  readonly onChoose: (sign: string | undefined) => void
+}) {
+  const looks: Readonly<Record<string, string>> = LOOKS_LIKE[kind]
+  return (
+    <fieldset className={classes.signs}>
+      <legend>
+        {SIGN_WORDS[kind]}
+        {telling && <span className={classes.telling}>tells most now</span>}
+      </legend>
+      <div className={classes.choices}>
+        {choices.map((sign) => (
+          <button
+            key={sign}
+            type="button"
+            className={classes.choice}
+            aria-pressed={chosen === sign}
+            title={looks[sign]}
+            onClick={() => onChoose(chosen === sign ? undefined : sign)}
+          >
+            <SignDrawing kind={kind} sign={sign} />
+            {sign}
+          </button>
+        ))}
+      </div>
+      {chosen !== undefined && <p className={classes.looksLike}>{looks[chosen]}</p>}
+    </fieldset>
+  )
+}

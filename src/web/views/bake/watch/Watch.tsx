@@ -1,0 +1,161 @@
+import { Button, Group } from '@mantine/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { NewBakeEvent, Place } from '../../../../contract'
+import { addEvent } from '../../../data/bakes'
+import { nowMs } from '../../../data/clock'
+import { useReasons } from '../../../data/judging'
+import { useKitchen } from '../../../data/kitchen'
+import { newId } from '../../../data/newId'
+import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
+import { PlaceSelect } from '../../../parts/PlaceSelect'
+import { Quiet } from '../../../parts/Quiet'
+import { tellDone, tellError } from '../../../parts/tell'
+import { near } from '../../../parts/words'
+import classes from '../BakeSheet.module.css'
+import { MixCard } from '../MixCard'
+import type { StationProps } from '../station'
+import { WhenField } from '../WhenField'
+import { Look } from './Look'
+import { VerdictCard } from './VerdictCard'
+import { WaysCard } from './WaysCard'
+
+const MS_PER_HOUR = 3_600_000
+const MS_PER_MINUTE = 60_000
+
+/** Look at the jar, and judge: is it ready to mix? */
+export function Watch(props: StationProps) {
+  const { bake, state, judged, plan } = props
+  const { pantry } = useKitchen()
+  const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
+    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent, pantry)
+  const undo = (id: string) => note({ type: 'undo', undoes: id })
+  const noteUndoably = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo: number, told: string) => {
+    const id = newId()
+    note({ id, ...event }, minutesAgo).then(() => tellDone(told, () => undo(id)), tellError)
+  }
+  const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
+  const reasons = useReasons(state.mixed === null ? judged : undefined)
+  if (state.band === null) {
+    return (
+      <Quiet
+        title="Nothing to watch yet"
+        words="Once the levain is weighed in and the band is set, its rise is judged here."
+        action={{ label: 'Go to the bench', href: `/bakes/${bake.id}/bench` }}
+      />
+    )
+  }
+  if (state.mixed !== null) return <Mixed {...props} onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
+  return (
+    <div className={classes.columns}>
+      <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
+      <div className={classes.stack}>
+        <VerdictCard {...props} reasons={reasons} />
+        <WaysCard {...props} onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
+        {judged !== undefined && (
+          <MixCard
+            {...props}
+            title="Into the dough"
+            onMixed={(event) => note(event).then(() => tellDone(`${plan.name} is mixed and in the record.`), tellError)}
+          />
+        )}
+        <Standing {...props} onMoved={move} />
+        <Marks {...props} onUndo={(id) => undo(id).catch(tellError)} />
+      </div>
+    </div>
+  )
+}
+
+/** Where it stands, and moving it on. */
+function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: string, tempC: number, minutesAgo: number) => void }) {
+  const { kitchen } = useKitchen()
+  const here = state.moves.at(-1)?.placeId ?? plan.placeId
+  const [place, setPlace] = useState<Place | null>(null)
+  const [ago, setAgo] = useState(0)
+  const name = kitchen.places.find((p) => p.id === here)?.name ?? 'another place'
+  return (
+    <Card title={`It stands: ${name}`}>
+      <Group grow align="flex-end">
+        <PlaceSelect label="Moved to" placeholder="still there" except={here} value={place?.id ?? null} onPlace={setPlace} onClear={() => setPlace(null)} />
+        <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
+      </Group>
+      <Button
+        mt="sm"
+        variant="default"
+        disabled={place === null}
+        onClick={() => {
+          if (place !== null) onMoved(place.id, place.tempC, ago)
+          setPlace(null)
+          setAgo(0)
+        }}
+      >
+        It stands there now
+      </Button>
+    </Card>
+  )
+}
+
+function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void }) {
+  const { format } = useKitchen()
+  if (state.marks.length === 0) return null
+  return (
+    <Card title="Looks so far">
+      <table className={classes.weigh}>
+        <tbody>
+          {[...state.marks].reverse().map((m) => (
+            <tr key={m.id}>
+              <th scope="row">{format.dayTime(m.atMs)}</th>
+              <td>{Object.values(m.signs).join(', ')}</td>
+              <td className={classes.grams}>{m.rise === undefined ? '' : format.rise(m.rise)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {state.lastUndoable?.type === 'mark' && (
+        <Button variant="default" size="sm" mt="sm" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
+          Undo the last look
+        </Button>
+      )}
+    </Card>
+  )
+}
+
+/** In the record: what happened, beside what had been forecast. */
+function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: () => void }) {
+  const { format } = useKitchen()
+  if (state.mixed === null || state.band === null) return null
+  const event = bake.events.find((e) => e.id === state.mixed?.id)
+  const shown = event?.type === 'mixed' ? event.shown : undefined
+  const bandMs = state.band.atMs
+  const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * MS_PER_HOUR)) : 'later')
+  return (
+    <div className={classes.columns}>
+      <Card title="In the record">
+        <Figures>
+          <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name="mixed" />
+          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name="after the band" />
+          <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name="levain in the dough" />
+          <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={`back into ${jar?.name ?? 'the jar'}`} />
+        </Figures>
+        {shown !== undefined && (
+          <Note>
+            When you mixed, Olvent saw it {shown.phase ?? 'ripening'} and fit from {at(shown.quantiles.opens[2])} to {at(shown.quantiles.closes[2])}.
+          </Note>
+        )}
+        <Group mt="lg">
+          {bake.status === 'mixed' && (
+            <Button component={Link} to={`/bakes/${bake.id}/clock`} size="lg">
+              On to the dough
+            </Button>
+          )}
+          {state.lastUndoable?.type === 'mixed' && (
+            <Button variant="default" onClick={onUndo}>
+              Not mixed after all
+            </Button>
+          )}
+        </Group>
+      </Card>
+      <Marks bake={bake} state={{ ...state, lastUndoable: null }} jar={jar} {...rest} onUndo={onUndo} />
+    </div>
+  )
+}

@@ -1,0 +1,138 @@
+import { Button, Skeleton } from '@mantine/core'
+import { useMemo } from 'react'
+import { doughOf, standingIn } from '../../../../contract'
+import { ratioOf, type Ways } from '../../../../core'
+import type { Judged } from '../../../data/forecasts'
+import { useWays } from '../../../data/judging'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Note } from '../../../parts/Card'
+import { near } from '../../../parts/words'
+import type { StationProps } from '../station'
+import classes from './Watch.module.css'
+
+const MS_PER_HOUR = 3_600_000
+const FIVE_MINUTES = 300_000
+/** Gains and losses smaller than this are no reason to carry a jar about, h. */
+const LEAST_GAIN_HOURS = 0.25
+/** So much more or less acid is tasted. */
+const TASTED = { tangier: 1.12, milder: 0.88 } as const
+
+/** What can be done now, each with what it comes to. */
+export function WaysCard(props: StationProps & { readonly onMove: (placeId: string, tempC: number) => void }) {
+  const { judged } = props
+  const ways = useWaysHere(props)
+  if (judged === undefined) return null
+  return (
+    <Card title="What can be done">
+      {ways === undefined ? <Skeleton height={160} /> : <List {...props} judged={judged} ways={ways} />}
+      <Note tone="care">Raw dough and raw discard are not eaten. Never seal a fermenting jar tight.</Note>
+    </Card>
+  )
+}
+
+/** The ways, asked for anew every five minutes and with every look. */
+function useWaysHere({ bake, plan, solved, judged, now }: StationProps): Ways | undefined {
+  const stocked = useKitchen()
+  const { kitchen } = stocked
+  const nowMs = Math.floor(now / FIVE_MINUTES) * FIVE_MINUTES
+  const line = judged?.line
+  const wanted = useMemo(
+    () => ({
+      places: kitchen.places.map(({ id, name, tempC }) => ({ id, name, standing: standingIn(kitchen, id, tempC, nowMs) })),
+      dough: line === undefined || plan.course === null ? null : doughOf(bake, plan, solved, stocked, nowMs, line),
+      course: plan.course,
+      plannedMixMs: Date.parse(plan.mixAt),
+      school: plan.school
+    }),
+    [kitchen, stocked, bake, plan, solved, line, nowMs]
+  )
+  return useWays(judged, wanted)
+}
+
+function List({
+  judged,
+  ways,
+  jar,
+  onMove
+}: StationProps & { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
+  const { format, kitchen } = useKitchen()
+  const { verdict, line } = judged
+  const { opens, closes } = verdict.forecast
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'days from now')
+  const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
+  const before = judged.hours < opens.p50
+  const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
+  const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
+  const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
+  const name = jar?.name ?? 'the jar'
+  return (
+    <ul className={classes.ways} data-testid="ways">
+      {ways.mix !== null && (
+        <li>
+          <b>{verdict.fitNow >= 0.5 ? 'Mix now' : before ? 'Mix now, although it is young' : isPast ? 'Mix now, although it is past' : 'Mix now'}</b>
+          {mixWords(ways.mix, verdict.fitNow, format)}
+        </li>
+      )}
+      {verdict.advice.kind === 'wait' && (
+        <li>
+          <b>Look again at {at(verdict.advice.lookAgainHours)}</b>
+          Fit from about {at(opens.p50)} until {at(closes.p50)}.
+        </li>
+      )}
+      {warm !== undefined && (
+        <li>
+          <b>Warm it: {warm.place.name}</b>
+          Fit {format.duration(opens.p50 - warm.opensHours)} sooner, from about {at(warm.opensHours)}; over by {at(warm.closesHours)}.
+          <Move place={warm.place.name} onMove={() => onMove(warm.place.id, tempOf(warm.place.id))} />
+        </li>
+      )}
+      {chill !== undefined && verdict.phase !== 'collapsed' && (
+        <li>
+          <b>Chill it to hold: {chill.place.name}</b>
+          Usable until about {at(chill.closesHours)} instead of {at(closes.p50)}
+          {before && Number.isFinite(chill.opensHours) ? `; fit only from ${at(chill.opensHours)}` : ''}. Cold, it chills the dough: use warmer water.
+          <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
+        </li>
+      )}
+      {ways.feed.map((feed) => (
+        <li key={feed.flourPerSeed}>
+          <b>Feed again {ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) })}</b>
+          Ripe about {format.dayTime(near(feed.ripeMs))}, where it stands. Keep some of it for {name} first.
+        </li>
+      ))}
+      {ways.yeast !== null && (
+        <li>
+          <b>If the bake cannot wait: {format.mass(ways.yeast.grams, 0.1)} of instant yeast in the dough</b>
+          With it the bulk takes about {format.duration(ways.yeast.bulkHours)}, as with a ripe levain. Less flavour, and none of it into the jar.
+        </li>
+      )}
+    </ul>
+  )
+}
+
+const hydrationOf = ({ line }: Judged) => {
+  const fresh = Object.values(line.flours).reduce((sum, grams) => sum + grams, 0)
+  return fresh > 0 ? Math.round((line.waterGrams / fresh) * 20) / 20 : 1
+}
+
+function Move({ place, onMove }: { readonly place: string; readonly onMove: () => void }) {
+  return (
+    <div>
+      <Button variant="default" size="sm" mt={8} aria-label={`It stands there now: ${place}`} onClick={onMove}>
+        It stands there now
+      </Button>
+    </div>
+  )
+}
+
+function mixWords({ bulkHours, usualBulkHours, sourness }: NonNullable<Ways['mix']>, fitNow: number, format: ReturnType<typeof useKitchen>['format']): string {
+  const taste = sourness > TASTED.tangier ? ' Expect a tangier loaf.' : sourness < TASTED.milder ? ' Expect a milder loaf.' : ''
+  const fit = `Fit with ${format.percent(fitNow, 0)} likelihood.`
+  if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
+  const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
+  const bulk =
+    Math.abs(longer) < LEAST_GAIN_HOURS
+      ? ` Bulk about ${format.duration(bulkHours)}, as usual.`
+      : ` Bulk about ${format.duration(bulkHours)}: ${format.duration(Math.abs(longer))} ${longer > 0 ? 'longer' : 'shorter'} than with a ripe one.`
+  return `${fit}${bulk}${taste}`
+}
