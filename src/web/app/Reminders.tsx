@@ -1,14 +1,16 @@
 import { ActionIcon } from '@mantine/core'
 import { notifications } from '@mantine/notifications'
 import { IconX } from '@tabler/icons-react'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { stepTitle } from '../../contract'
+import { type LateRisk, type WindowAlarm, windowAlarms } from '../../core'
 import { useNow } from '../data/clock'
 import { useDays } from '../data/days'
+import type { Judged } from '../data/forecasts'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
-import { noticesAllowed, reminderChoice } from '../data/reminders'
+import { noticesAllowed, reminderChoice, useReminderChoice } from '../data/reminders'
 import { near } from '../parts/words'
 import { chime } from './chime'
 import { type Due, dueSince, type Reminded } from './dueSince'
@@ -16,6 +18,7 @@ import classes from './Shell.module.css'
 
 const SEEN = 'olvent.seen'
 const SHOWN = 4
+const MS_PER_HOUR = 3_600_000
 
 /** The moment until which this device has been told everything; the first time, now. */
 function seenMs(now: number): number {
@@ -29,16 +32,27 @@ export function Reminders() {
   const { format } = useKitchen()
   const { days, cultures } = useDays(now)
   const [away, setAway] = useState<readonly Due[]>([])
+  const { choice } = useReminderChoice()
   const due = useMemo(
     () =>
-      (days ?? []).flatMap(({ bake, steps }) =>
-        steps.map((step): Due => ({ key: `${bake.id} ${step.id}`, kind: step.kind, title: stepTitle(bake, step, cultures?.jars ?? []), atMs: step.atMs }))
-      ),
-    [days, cultures]
+      (days ?? []).flatMap(({ bake, steps, judged }) => [
+        ...steps.map((step): Due => {
+          const title = stepTitle(bake, step, cultures?.jars ?? [])
+          // A running levain is called for by its window, not by the step of mixing.
+          return { key: `${bake.id} ${step.id}`, kind: step.kind, title, atMs: step.atMs, quiet: judged !== undefined && step.kind === 'mix' }
+        }),
+        ...windowsOf(judged, choice.lateRisk)
+      ]),
+    [days, cultures, choice.lateRisk]
   )
+  const told = useRef(new Map<string, number>())
   useEffect(() => {
     if (days === undefined) return
-    const reminded = dueSince(due, seenMs(now), now)
+    const seen = seenMs(now)
+    // What was still to come, and by a look turns out to have been before, is told now.
+    const timed = due.map((d) => ((told.current.get(d.key) ?? 0) > seen && d.atMs <= seen ? { ...d, atMs: now } : d))
+    told.current = new Map(due.map((d) => [d.key, d.atMs]))
+    const reminded = dueSince(timed, seen, now)
     localStorage.setItem(SEEN, String(now))
     if (reminded.away.length > 0) setAway((before) => [...before, ...reminded.away.filter((d) => !before.some((b) => b.key === d.key))])
     for (const one of reminded.now) ring(one)
@@ -61,6 +75,26 @@ export function Reminders() {
       </ActionIcon>
     </div>
   )
+}
+
+const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
+  'opens soon': 'will be fit to mix in about half an hour',
+  opens: 'may be fit to mix: look at it',
+  'closes soon': 'is fit for about half an hour yet: mix it, or chill it'
+}
+
+/** What is told of the window of a running levain; of what has passed, only the last. */
+function windowsOf(judged: Judged | undefined, risk: LateRisk): Due[] {
+  if (judged === undefined) return []
+  const { bake, line, verdict, hours } = judged
+  const alarms = windowAlarms(verdict.forecast, risk)
+  const last = alarms.findLastIndex((alarm) => alarm.atHours <= hours)
+  return alarms.slice(Math.max(last, 0)).map(({ kind, atHours }) => ({
+    key: `${bake.id} window ${kind}`,
+    kind: 'window',
+    title: `${bake.plan.name}: the levain ${WINDOW_WORDS[kind]}`,
+    atMs: line.startedAtMs + atHours * MS_PER_HOUR
+  }))
 }
 
 function ring({ title }: Due): void {

@@ -19,3 +19,16 @@ test('after a night with the lid closed, what was missed is told instead', () =>
 test('the badge counts what is overdue; bread that has cooled calls nobody', () => {
   expect(dueSince([due('mix', -10), due('eat', -5, 'eat'), due('weigh', -2, 'finish weighing'), due('bake', 5)], now, now).overdue).toBe(1)
 })
+
+test('what somebody else calls for is counted and not called; a window is called and not counted', () => {
+  const told = dueSince(
+    [
+      { key: 'a mix', kind: 'mix', title: 'Mix', atMs: 900, quiet: true },
+      { key: 'a window opens', kind: 'window', title: 'The levain may be fit', atMs: 950 }
+    ],
+    800,
+    1000
+  )
+  expect(told.now.map((d) => d.key)).toEqual(['a window opens'])
+  expect(told.overdue).toBe(1)
+})

@@ -3,9 +3,11 @@ import type { Step } from '../../core'
 /** A step as far as reminding goes. */
 export interface Due {
   readonly key: string
-  readonly kind: Step['kind']
+  readonly kind: Step['kind'] | 'window'
   readonly title: string
   readonly atMs: number
+  /** It is shown and counted, but somebody else calls for it. */
+  readonly quiet?: boolean
 }
 
 /** What is to be told. */
@@ -21,7 +23,7 @@ export interface Reminded {
 /** So long without a tick, and the window has slept, ms. */
 const SLEPT_MS = 3 * 60_000
 /** Kinds that want nobody: they are shown, but nobody is called for them. */
-const SILENT: readonly Step['kind'][] = ['finish weighing', 'feed again']
+const SILENT: readonly Due['kind'][] = ['finish weighing', 'feed again']
 
 /**
  * What became due between two looks at the clock.
@@ -30,11 +32,11 @@ const SILENT: readonly Step['kind'][] = ['finish weighing', 'feed again']
  * @param nowMs this one
  */
 export function dueSince(due: readonly Due[], seenMs: number, nowMs: number): Reminded {
-  const passed = due.filter((d) => d.atMs > seenMs && d.atMs <= nowMs && !SILENT.includes(d.kind))
+  const passed = due.filter((d) => d.atMs > seenMs && d.atMs <= nowMs && !SILENT.includes(d.kind) && d.quiet !== true)
   const slept = nowMs - seenMs > SLEPT_MS
   return {
     now: slept ? [] : passed,
     away: slept ? passed : [],
-    overdue: due.filter((d) => d.atMs <= nowMs && !SILENT.includes(d.kind) && d.kind !== 'eat').length
+    overdue: due.filter((d) => d.atMs <= nowMs && !SILENT.includes(d.kind) && d.kind !== 'eat' && d.kind !== 'window').length
   }
 }

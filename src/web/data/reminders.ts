@@ -1,12 +1,13 @@
 import { useCallback, useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { LATE_RISKS } from '../../core'
 
 /** How this device reminds. */
-const choiceSchema = z.object({ sound: z.boolean(), notices: z.boolean() })
+const choiceSchema = z.object({ sound: z.boolean(), notices: z.boolean(), lateRisk: z.literal(LATE_RISKS).default(25) })
 export type ReminderChoice = z.infer<typeof choiceSchema>
 
 const KEY = 'olvent.reminders'
-const AT_FIRST: ReminderChoice = { sound: true, notices: true }
+const AT_FIRST: ReminderChoice = { sound: true, notices: true, lateRisk: 25 }
 const listeners = new Set<() => void>()
 let shown = load()
 

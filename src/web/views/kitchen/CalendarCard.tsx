@@ -1,7 +1,8 @@
-import { ActionIcon, Button, Group, Switch, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, SegmentedControl, Switch, Text, TextInput } from '@mantine/core'
 import { IconCalendarDown, IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { ROUTES } from '../../../contract'
+import { LATE_RISKS, type LateRisk } from '../../../core'
 import { makeCalendarAddress, revokeCalendarAddress, useCalendarAddresses } from '../../data/calendar'
 import { useKitchen } from '../../data/kitchen'
 import { useReminderChoice } from '../../data/reminders'
@@ -55,6 +56,8 @@ export function CalendarCard() {
   )
 }
 
+const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'rather early', 25: 'in good time', 50: 'when it is likely' }
+
 /** Sound and notices of this device; what the browser allows is told. */
 function OnThisDevice() {
   const { choice, put, notices, askNotices } = useReminderChoice()
@@ -79,6 +82,21 @@ function OnThisDevice() {
           if (on) void askNotices()
         }}
       />
+      <div>
+        <Text fw={500} mb={4}>
+          When a levain is told of
+        </Text>
+        <SegmentedControl
+          fullWidth
+          data={LATE_RISKS.map((risk) => ({ value: String(risk), label: RISK_WORDS[risk] }))}
+          value={String(choice.lateRisk)}
+          onChange={(value) => put({ ...choice, lateRisk: LATE_RISKS.find((risk) => String(risk) === value) ?? choice.lateRisk })}
+          aria-label="When a levain is told of"
+        />
+        <Text c="dimmed" mt={4}>
+          Half an hour before its window, when it opens, and before it closes: too late no more often than {choice.lateRisk} times in a hundred.
+        </Text>
+      </div>
     </div>
   )
 }
