@@ -39,8 +39,7 @@ const MOST_LINES = 200_000
  * @example readReadings("time,temp\n2026-11-24 20:00,21.5", 'Europe/Lisbon')
  */
 export function readReadings(text: string, timeZone: string): Result<ReadReadings, ReadingsProblem> {
-  const delimiter = [';', '\t'].find((d) => text.includes(d)) ?? ','
-  const { data } = Papa.parse<string[]>(text.trim(), { delimiter, preview: MOST_LINES })
+  const data = linesOf(text)
   const head = data[0] ?? []
   const fahrenheit = /°?\bF\b|fahrenheit/i.test(head.join(' '))
   const named = head.findIndex((cell) => /temp|°|celsius|fahrenheit|room|air/i.test(cell))
@@ -60,6 +59,12 @@ export function readReadings(text: string, timeZone: string): Result<ReadReading
   return readings.length === 0 ? problem('no readings') : ok({ readings, skipped })
 }
 
+/** The cells of a log: comma, semicolon or tab between them. */
+export function linesOf(text: string): string[][] {
+  const delimiter = [';', '\t'].find((d) => text.includes(d)) ?? ','
+  return Papa.parse<string[]>(text.trim(), { delimiter, preview: MOST_LINES }).data
+}
+
 /** The first cell that is an instant, and a temperature: in the column named for it, else the first one after the instant, else any. */
 function readingIn(cells: readonly string[], timeZone: string, named: number, fahrenheit: boolean): TimedTemp | null {
   // Day and hour may stand in two columns.
@@ -77,7 +82,8 @@ function readingIn(cells: readonly string[], timeZone: string, named: number, fa
   return null
 }
 
-function instantOf(text: string, timeZone: string): number | null {
+/** An instant as logs write it; without a zone it is the kitchen's own time. @returns ms, null where it is none */
+export function instantOf(text: string, timeZone: string): number | null {
   if (/^\d{4}-\d{2}-\d{2}T.*(Z|[+-]\d{2}:?\d{2})$/i.test(text)) {
     const date = parseISO(text)
     return isValid(date) ? date.getTime() : null

@@ -1,6 +1,6 @@
 import { correctDraws } from '../ferment/correctDraws'
 import { FLOURS, type FlourKind } from '../ferment/flours'
-import { type Draws, drawnGas, type Forecast, fitAt, type School, summarise } from '../ferment/forecast'
+import { type Draws, drawnGas, type Forecast, fitAt, reaches, type School, summarise } from '../ferment/forecast'
 import type { Milestones } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
 import { type BatchLine, contentsOf } from '../jars/lineage'
@@ -24,7 +24,11 @@ export type Advice =
   | { readonly kind: 'wait'; readonly opensHours: number; readonly lookAgainHours: number }
   | { readonly kind: 'mix soon'; readonly closesHours: number }
   | { readonly kind: 'feed again' }
-  | { readonly kind: 'not rising'; readonly lookAgainHours: number }
+  | {
+      readonly kind: 'not rising'
+      readonly lookAgainHours: number /** By then it would have begun 19 times in 20, for this jar where it stands. */
+      readonly lateHours: number
+    }
 
 /** The judgement of a running build. */
 export interface Verdict {
@@ -168,7 +172,7 @@ const STILL_RISE = 1.1
 const SURPRISE = 0.1
 
 function advise(draws: Draws, phase: Phase, forecast: Forecast, fitNow: number, nowHours: number, marks: readonly Mark[]): Advice {
-  if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2 }
+  if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
   if (fitNow >= 0.5) return { kind: 'mix now', closesHours: forecast.closes.p50 }
   if (nowHours < forecast.opens.p50) {
     const wait = forecast.opens.p50 - nowHours

@@ -13,7 +13,7 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
 }
 
 /** The one sentence of advice. */
-export function adviceSentence({ advice, fitNow, forecast }: Verdict, bandMs: number, format: Format): string {
+export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, format: Format): string {
   const at = (hours: number) => format.dayTime(near(bandMs + hours * MS_PER_HOUR))
   const chance = format.percent(fitNow, 0)
   switch (advice.kind) {
@@ -28,7 +28,7 @@ export function adviceSentence({ advice, fitNow, forecast }: Verdict, bandMs: nu
     case 'feed again':
       return 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.'
     case 'not rising':
-      return `It is not rising as it should${Number.isFinite(forecast.opens.p50) ? '' : ' at all'}: check that the place is warm and the seed was lively. Look again at ${at(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
+      return `It is not rising${Number.isFinite(advice.lateHours) ? `: 19 times in 20 this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${at(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
   }
 }
 

@@ -3,7 +3,7 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { beliefIn, type Jar } from '../../../contract'
+import { beliefIn, type Jar, lineFromWire } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -20,6 +20,7 @@ import { knownSentence } from '../../parts/jarWords'
 import { Quiet } from '../../parts/Quiet'
 import { Room } from '../../parts/Room'
 import rows from '../../parts/Rows.module.css'
+import { TroubleCard } from '../../parts/trouble/TroubleCard'
 import { ColdCard } from './ColdCard'
 import { EditJarSheet } from './EditJarSheet'
 import { EndJar } from './EndJar'
@@ -105,6 +106,7 @@ export function JarRoom() {
             </Card>
           )}
           {!dried && <ColdCard jar={jar} parameters={centre} />}
+          {!dried && <TroubleCard line={lineFromWire(jar.line)} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
         </div>
       </div>
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />

@@ -11,6 +11,7 @@ import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { Quiet } from '../../../parts/Quiet'
 import { tellDone, tellError } from '../../../parts/tell'
+import { TroubleCard } from '../../../parts/trouble/TroubleCard'
 import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 import { MixCard } from '../MixCard'
@@ -60,6 +61,15 @@ export function Watch(props: StationProps) {
           />
         )}
         <Standing {...props} onMoved={move} />
+        {judged !== undefined && (
+          <TroubleCard
+            line={judged.line}
+            belief={judged.belief}
+            jar={props.jar}
+            now={props.now}
+            atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
+          />
+        )}
         <Marks {...props} onUndo={(id) => undo(id).catch(tellError)} />
       </div>
     </div>

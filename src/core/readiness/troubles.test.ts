@@ -1,0 +1,71 @@
+import { TYPICAL_JAR } from '../ferment/jarParameters'
+import type { BatchLine } from '../jars/lineage'
+import { causesOf, SYMPTOMS, type Symptom, type TroubleFacts, troubleFactsOf } from './troubles'
+
+const HOUR = 3_600_000
+const usual: TroubleFacts = {
+  hoursSinceFeed: 8,
+  coldHours: 0,
+  tempC: 23,
+  flourPerSeed: 3,
+  hydration: 1,
+  food: 0.4,
+  lagWork: 0.5,
+  yeast: 1,
+  mixTempC: 24,
+  salt: 0,
+  vigour: 1
+}
+const first = (symptom: Symptom, facts: Partial<TroubleFacts>) => causesOf(symptom, { ...usual, ...facts })[0]?.code
+
+test.each<[Symptom, Partial<TroubleFacts>, string]>([
+  ['no rise', { tempC: 15 }, 'too cold'],
+  ['no rise', { mixTempC: 46 }, 'mixed too hot'],
+  ['no rise', { lagWork: 3, hoursSinceFeed: 6 }, 'still waking'],
+  ['no rise', { hoursSinceFeed: 1.5 }, 'just looked too soon'],
+  ['no rise', { flourPerSeed: 20 }, 'little old for much new'],
+  ['no rise', { salt: 0.02 }, 'salt in it'],
+  ['hooch', { hoursSinceFeed: 60, food: 0.05 }, 'too long between feeds'],
+  ['hooch', { tempC: 33, hoursSinceFeed: 10 }, 'too warm'],
+  ['solvent smell', { food: 0.01, hoursSinceFeed: 14 }, 'hungry'],
+  ['falls early', { tempC: 31 }, 'too warm'],
+  ['falls early', { flourPerSeed: 0.4 }, 'fed too little'],
+  ['falls early', { hydration: 2 }, 'too wet to hold'],
+  ['skin', {}, 'dries at the top'],
+  ['rises, bread does not', { yeast: 0.2, vigour: 0.6 }, 'weak culture']
+])('%s with %p: %s', (symptom, facts, code) => {
+  expect(first(symptom, facts)).toBe(code)
+})
+
+test('a week in the cold is not too long between feeds; two days in the warm are', () => {
+  const share = (facts: Partial<TroubleFacts>) => causesOf('hooch', { ...usual, ...facts }).find((c) => c.code === 'too long between feeds')?.share ?? 0
+  expect(share({ hoursSinceFeed: 7 * 24, coldHours: 7 * 24 - 1, tempC: 4 })).toBeLessThan(share({ hoursSinceFeed: 48 }))
+})
+
+test('mould has one answer only, whatever the jar', () => {
+  for (const facts of [usual, { ...usual, tempC: 32, food: 0, hoursSinceFeed: 400 }])
+    expect(causesOf('pink or fuzzy', facts)).toEqual([{ code: 'mould', share: 1 }])
+})
+
+test.each(SYMPTOMS)('%s: the shares of its causes make up the whole', (symptom) => {
+  expect(causesOf(symptom, usual).reduce((sum, c) => sum + c.share, 0)).toBeCloseTo(1, 9)
+})
+
+test('what a jar’s own line says of it', () => {
+  const start = Date.UTC(2026, 10, 20)
+  const line: BatchLine = {
+    startedAtMs: start,
+    flours: { 'white wheat': 60 },
+    waterGrams: 60,
+    saltGrams: 0,
+    mixTempC: 25,
+    stays: [
+      { fromMs: start, tempC: 22 },
+      { fromMs: start + 2 * HOUR, tempC: 4 }
+    ],
+    parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+  }
+  const facts = troubleFactsOf(line, start + 50 * HOUR, TYPICAL_JAR, false)
+  expect(facts).toMatchObject({ hoursSinceFeed: 50, coldHours: 48, tempC: 4, flourPerSeed: 3, vigour: null })
+  expect(facts.food).toBeLessThan(1)
+})

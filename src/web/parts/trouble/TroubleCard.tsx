@@ -1,0 +1,69 @@
+import { Chip, Group, Text } from '@mantine/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import type { Jar } from '../../../contract'
+import { type BatchLine, causesOf, type JarBelief, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Note } from '../Card'
+import classes from './TroubleCard.module.css'
+import { CAUSE_WORDS, SYMPTOM_WORDS } from './troubleWords'
+
+/** Causes told at once, and the least share that is worth a line. */
+const MOST_TOLD = 4
+const LEAST_SHARE = 0.08
+/** Causes that a revival mends. */
+const REVIVED = ['weak culture', 'still waking', 'much acid'] as const
+
+/** What may be the matter with a culture, the likeliest for this jar first, and what to do. */
+export function TroubleCard({
+  line,
+  belief,
+  jar,
+  now,
+  atFirst = null
+}: {
+  readonly line: BatchLine
+  readonly belief: JarBelief
+  readonly jar: Jar | undefined
+  readonly now: number
+  readonly atFirst?: Symptom | null
+}) {
+  const { format } = useKitchen()
+  const [chosen, setChosen] = useState<Symptom | null>(null)
+  const symptom = chosen ?? atFirst
+  const causes = symptom === null ? [] : causesOf(symptom, troubleFactsOf(line, now, belief.centre, belief !== UNKNOWN_JAR))
+  return (
+    <Card title="Is something wrong?" data-testid="trouble">
+      <Group gap={8}>
+        {SYMPTOMS.map((s) => (
+          <Chip key={s} size="md" checked={symptom === s} onChange={(on) => setChosen(on ? s : null)}>
+            {SYMPTOM_WORDS[s]}
+          </Chip>
+        ))}
+      </Group>
+      {symptom === 'pink or fuzzy' ? (
+        <Note tone="stop">{CAUSE_WORDS.mould.act}</Note>
+      ) : (
+        <ol className={classes.causes}>
+          {causes
+            .filter((c, i) => i === 0 || c.share >= LEAST_SHARE)
+            .slice(0, MOST_TOLD)
+            .map(({ code, share }) => (
+              <li key={code}>
+                <b>{CAUSE_WORDS[code].says}</b> <span className={classes.share}>{format.percent(share, 0)}</span>
+                <div>{CAUSE_WORDS[code].act}</div>
+                {jar !== undefined && REVIVED.some((r) => r === code) && (
+                  <Link to={`/jars/${jar.id}/programs?kind=revival`}>A plan to bring {jar.name} back</Link>
+                )}
+              </li>
+            ))}
+        </ol>
+      )}
+      {symptom !== null && symptom !== 'pink or fuzzy' && (
+        <Text c="dimmed" mt="sm">
+          Ranked by what is known of {jar?.name ?? 'it'}: how it was fed, how warm it stands, how long it has waited.
+        </Text>
+      )}
+    </Card>
+  )
+}
