@@ -6,11 +6,12 @@ import { benchKills } from './kills'
 import { benchLearn } from './learn'
 import { benchLive } from './live'
 import { benchModel } from './model'
+import { benchPictures } from './pictures'
 import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -22,6 +23,7 @@ async function main(): Promise<void> {
   if (wants('jars')) await benchJars()
   if (wants('live')) await benchLive()
   if (wants('kills')) await benchKills()
+  if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()
   if (wants('ribbon')) await benchRibbon()
   if (wants('program')) await benchProgram()

@@ -1,0 +1,66 @@
+import { chromium } from 'playwright-core'
+import { PNG } from 'pngjs'
+import { findLevel, JAR_SHAPES, type JarPicture, type JarShape, jarPicture, type Pixels } from '../src/core'
+import { heading, percentile, report } from './report'
+
+/** Seeds the finding was worked out on, without two of the shapes; and those reported, with all of them. */
+const TUNED = { first: 1, count: 120, shapes: ['straight', 'rounded', 'shouldered'] as readonly JarShape[] }
+const REPORTED = { first: 9001, count: 200, shapes: JAR_SHAPES as readonly JarShape[] }
+const NEAR = 0.1
+
+interface Outcome {
+  readonly picture: JarPicture
+  /** Off by so much of the jar's height; null: could not tell. */
+  readonly off: number | null
+  readonly ms: number
+}
+
+/** How well levels are found in pictures that were made up, and how long it takes. */
+export async function benchPictures(tune: boolean): Promise<void> {
+  const { first, count, shapes } = tune ? TUNED : REPORTED
+  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] })
+  const page = await browser.newPage({ viewport: { width: 600, height: 800 } })
+  const outcomes: Outcome[] = []
+  for (let seed = first; seed < first + count; seed++) {
+    const picture = jarPicture(seed, { shapes })
+    await page.setContent(`<style>body{margin:0}</style>${picture.svg}`)
+    const { data, width, height } = PNG.sync.read(await page.screenshot())
+    const pixels: Pixels = { width, height, data: new Uint8ClampedArray(data.buffer, data.byteOffset, data.length) }
+    const start = performance.now()
+    const found = findLevel(pixels)
+    const ms = performance.now() - start
+    outcomes.push({ picture, off: found === null ? null : Math.abs(found.level * height - picture.levelY) / (picture.floorY - picture.rimY), ms })
+    if (tune && (found === null ? picture.readable : (outcomes.at(-1)?.off ?? 0) > 0.05))
+      say(
+        `  seed ${seed}`,
+        `${picture.shape}, ${found === null ? 'cannot tell' : `off ${((outcomes.at(-1)?.off ?? 0) * 100).toFixed(1)} % at ${found.level.toFixed(3)} for ${(picture.levelY / height).toFixed(3)}, frame ${JSON.stringify(found.frame)} true ${(picture.leftX / 600).toFixed(2)}–${(picture.rightX / 600).toFixed(2)}, ${(picture.rimY / 800).toFixed(2)}–${(picture.floorY / 800).toFixed(2)}`}, sure ${found?.sure.toFixed(2)}`
+      )
+  }
+  await browser.close()
+  heading(`Levels in ${count} made-up pictures (seeds ${first}–${first + count - 1}), shares of the jar's height`)
+  tell('all', outcomes)
+  for (const shape of shapes)
+    tell(
+      `  ${shape}${tune || TUNED.shapes.includes(shape) ? '' : ' (never seen before)'}`,
+      outcomes.filter((o) => o.picture.shape === shape)
+    )
+  report(
+    'finding jar and level in 0.5 megapixel',
+    outcomes.map((o) => o.ms),
+    'ms'
+  )
+}
+
+function tell(name: string, outcomes: readonly Outcome[]): void {
+  const readable = outcomes.filter((o) => o.picture.readable)
+  const offs = outcomes.flatMap((o) => o.off ?? [])
+  const percent = (x: number) => `${(100 * x).toFixed(1)} %`
+  say(
+    name,
+    `median ${percent(percentile(offs, 0.5))}, 95 % within ${percent(percentile(offs, 0.95))}; off by more than 10 %: ${offs.filter((o) => o > NEAR).length} of ${outcomes.length}; readable, yet "cannot tell": ${readable.filter((o) => o.off === null).length} of ${readable.length}; unreadable, and told so: ${outcomes.filter((o) => !o.picture.readable && o.off === null).length} of ${outcomes.length - readable.length}`
+  )
+}
+
+function say(name: string, words: string): void {
+  process.stdout.write(`  ${name.padEnd(34)} ${words}\n`)
+}

@@ -1,0 +1,252 @@
+/**
+ * Finds a jar and the level in it in a photograph. Its sides are two upright edges that go on for long; what is in it differs from the wall that is
+ * seen through the empty glass; the level is where the one gives way to the other. Says that it cannot tell rather than guess.
+ */
+
+/** A picture, upper left first, four bytes a pixel. */
+export interface Pixels {
+  readonly width: number
+  readonly height: number
+  /** RGBA. */
+  readonly data: Uint8ClampedArray
+}
+
+/** Where a jar stands in a picture, as shares of its width and height. */
+export interface JarFrame {
+  readonly left: number
+  readonly right: number
+  readonly rim: number
+  readonly floor: number
+}
+
+/** A jar with its level. */
+export interface FoundLevel {
+  readonly frame: JarFrame
+  /** Share of the picture's height. */
+  readonly level: number
+  /** How plainly it is seen, 0 … 1. */
+  readonly sure: number
+}
+
+/** Sides of a jar: so far apart at least and at most, shares of the width. */
+const NARROWEST = 0.25
+const WIDEST = 0.8
+/** A jar keeps clear of so much of the picture at the top, share of its height. */
+const TOP = 0.04
+/** Shorter than this it is no jar, share of the height; and so plainly its sides have to be seen. */
+const SHORTEST = 0.25
+const LEAST_SCORE = 0.2
+/** The strip that is read, from side to side: the glass itself and its glare are left out. */
+const INSET = 0.2
+/** What lies beside the jar is read over so much of the width. */
+const BESIDE = 0.06
+/** Below so much certainty the level cannot be told. */
+const LEAST_SURE = 0.3
+/** Level and rim, level and floor lie so far apart at least, shares of the jar. */
+const MARGIN = 0.04
+
+type Rows = Float64Array
+
+/** How light each pixel is, 0 … 255. */
+function lightness({ width, height, data }: Pixels): Float32Array {
+  const light = new Float32Array(width * height)
+  for (let i = 0; i < light.length; i++) light[i] = 0.299 * (data[4 * i] as number) + 0.587 * (data[4 * i + 1] as number) + 0.114 * (data[4 * i + 2] as number)
+  return light
+}
+
+/**
+ * Finds the sides, the rim and the floor of a jar.
+ * @returns null where there is none to be seen
+ */
+export function findFrame(picture: Pixels): JarFrame | null {
+  const { width, height } = picture
+  const light = lightness(picture)
+  // How many rows have an upright edge at a column, or next to it.
+  const reach = Math.max(2, Math.round(width * 0.008))
+  const edges = new Uint8Array(width * height)
+  const columns = new Float64Array(width)
+  for (let y = 0; y < height; y++)
+    for (let x = 2; x < width - 2; x++) {
+      const at = y * width + x
+      const step =
+        Math.abs((light[at + 2] as number) - (light[at - 2] as number)) +
+        Math.abs((light[at] as number) * 2 - (light[at - 2] as number) - (light[at + 2] as number))
+      if (step > 22) edges[at] = 1
+    }
+  const near = (x: number, y: number) => {
+    for (let dx = -reach; dx <= reach; dx++) if (edges[y * width + Math.min(Math.max(x + dx, 0), width - 1)] === 1) return true
+    return false
+  }
+  for (let x = reach; x < width - reach; x++) {
+    let rows = 0
+    for (let y = 0; y < height; y += 2) if (near(x, y)) rows++
+    columns[x] = rows / (height / 2)
+  }
+  let best: { score: number; left: number; right: number; from: number; to: number } | null = null
+  const candidates = peaksOf(columns, Math.round(width * 0.02))
+  const gap = Math.round(height * 0.06)
+  for (const left of candidates)
+    for (const right of candidates) {
+      const apart = (right - left) / width
+      if (apart < NARROWEST || apart > WIDEST) continue
+      // Both sides run between rim and floor: the longest stretch in which they do, small gaps let pass. What both go on to the upper edge is tiles or a door.
+      const stretch = longestStretch(
+        Array.from({ length: height }, (_, y) => near(left, y) && near(right, y)),
+        gap
+      )
+      if (stretch === null || stretch.from < TOP * height || stretch.to - stretch.from < SHORTEST * height) continue
+      // What stands about the middle of the picture is likelier meant.
+      const score = stretch.count / height - 0.4 * Math.abs((left + right) / 2 / width - 0.5)
+      if (best === null || score > best.score) best = { score, left, right, ...stretch }
+    }
+  if (best === null || best.score < LEAST_SCORE) return null
+  return { left: best.left / width, right: best.right / width, rim: best.from / height, floor: best.to / height }
+}
+
+/** Columns higher than those about them. */
+function peaksOf(columns: Rows, reach: number): number[] {
+  const found: number[] = []
+  for (let x = 0; x < columns.length; x++) {
+    const own = columns[x] as number
+    if (own < 0.2) continue
+    let highest = true
+    for (let dx = -reach; dx <= reach && highest; dx++) {
+      const other = columns[x + dx]
+      if (other !== undefined && (other > own || (other === own && dx < 0))) highest = false
+    }
+    if (highest) found.push(x)
+  }
+  return found
+}
+
+function longestStretch(flags: readonly boolean[], gap: number): { readonly from: number; readonly to: number; readonly count: number } | null {
+  let best: { from: number; to: number; count: number } | null = null
+  let current: { from: number; to: number; count: number } | null = null
+  flags.forEach((flag, y) => {
+    if (!flag) return
+    current = current !== null && y - current.to <= gap ? { from: current.from, to: y, count: current.count + 1 } : { from: y, to: y, count: 1 }
+    if (best === null || current.count > best.count) best = current
+  })
+  return best
+}
+
+/** Mean colour of a stretch of a row. */
+function meanColour({ width, data }: Pixels, y: number, from: number, to: number): readonly [number, number, number] {
+  let [r, g, b, n] = [0, 0, 0, 0]
+  for (let x = Math.max(Math.round(from), 0); x < Math.min(Math.round(to), width); x++) {
+    const at = 4 * (y * width + x)
+    r += data[at] as number
+    g += data[at + 1] as number
+    b += data[at + 2] as number
+    n++
+  }
+  return n === 0 ? [0, 0, 0] : [r / n, g / n, b / n]
+}
+
+const distance = (a: readonly number[], b: readonly number[]) =>
+  Math.hypot((a[0] as number) - (b[0] as number), (a[1] as number) - (b[1] as number), (a[2] as number) - (b[2] as number))
+
+/**
+ * Finds the level in a jar.
+ * @param frame where the jar stands; found by itself when left out
+ * @returns null where it cannot be told
+ */
+export function findLevel(picture: Pixels, frame: JarFrame | null = findFrame(picture)): FoundLevel | null {
+  if (frame === null) return null
+  const { width, height } = picture
+  const rim = Math.round(frame.rim * height)
+  const floor = Math.round(frame.floor * height)
+  const tall = floor - rim
+  const wide = (frame.right - frame.left) * width
+  if (tall < 40 || wide < 20) return null
+  const from = frame.left * width + INSET * wide
+  const to = frame.right * width - INSET * wide
+  const inside = Array.from({ length: tall }, (_, i) => meanColour(picture, rim + i, from, to))
+  const beside = Array.from({ length: tall }, (_, i) => {
+    const left = meanColour(picture, rim + i, frame.left * width - (BESIDE + 0.02) * width, frame.left * width - 0.02 * width)
+    const right = meanColour(picture, rim + i, frame.right * width + 0.02 * width, frame.right * width + (BESIDE + 0.02) * width)
+    return [((left[0] as number) + right[0]) / 2, ((left[1] as number) + right[1]) / 2, ((left[2] as number) + right[2]) / 2] as const
+  })
+  const margin = Math.round(MARGIN * tall)
+  // What the empty glass shows, from just below the rim; what is in it, from just above the floor.
+  const empty = middle(inside.slice(margin, margin + Math.round(0.08 * tall)))
+  const full = middle(inside.slice(tall - Math.round(0.16 * tall), tall - margin))
+  const wallAtRim = middle(beside.slice(margin, margin + Math.round(0.08 * tall)))
+  // The light may change from top to bottom: the wall beside the jar tells how.
+  const likeness = inside.map((colour, i) => {
+    const wall = beside[i] as readonly number[]
+    const lit = [0, 1, 2].map((c) => (empty[c] as number) + ((distance(wall, wallAtRim) < 90 ? (wall[c] as number) - (wallAtRim[c] as number) : 0) as number))
+    const toEmpty = distance(colour, lit)
+    const toFull = distance(colour, full)
+    return toEmpty + toFull < 1e-6 ? 0.5 : toEmpty / (toEmpty + toFull)
+  })
+  const smooth = medians(likeness, Math.max(2, Math.round(0.012 * tall)))
+  const step = bestStep(smooth, margin, tall - margin)
+  if (step === null) return null
+  const contrast = distance(empty, full)
+  const sure = Math.min(Math.max(step.gain, 0), 1) * Math.min(contrast / 45, 1)
+  if (sure < LEAST_SURE) return null
+  return { frame, level: (rim + step.at) / height, sure }
+}
+
+/** Middle of some colours, channel by channel: a band or a glare does not count. */
+function middle(colours: readonly (readonly number[])[]): readonly [number, number, number] {
+  const of = (c: number) => {
+    const sorted = colours.map((colour) => colour[c] as number).sort((a, b) => a - b)
+    return sorted[Math.floor(sorted.length / 2)] ?? 0
+  }
+  return [of(0), of(1), of(2)]
+}
+
+function medians(values: readonly number[], reach: number): number[] {
+  return values.map((_, i) => {
+    const about = values.slice(Math.max(i - reach, 0), i + reach + 1).sort((a, b) => a - b)
+    return about[Math.floor(about.length / 2)] as number
+  })
+}
+
+/**
+ * The place at which a row of figures, low at first and high after, is best cut in two.
+ * @returns place and how much of the spread the cut explains, 0 … 1; null where it does not go up
+ */
+function bestStep(values: readonly number[], first: number, last: number): { readonly at: number; readonly gain: number } | null {
+  const sums = [0]
+  const squares = [0]
+  for (const v of values) {
+    sums.push((sums.at(-1) as number) + v)
+    squares.push((squares.at(-1) as number) + v * v)
+  }
+  const spread = (from: number, to: number) => {
+    const n = to - from
+    const sum = (sums[to] as number) - (sums[from] as number)
+    return (squares[to] as number) - (squares[from] as number) - (sum * sum) / n
+  }
+  const meanOf = (from: number, to: number) => ((sums[to] as number) - (sums[from] as number)) / (to - from)
+  const all = spread(0, values.length)
+  let best: { at: number; left: number } | null = null
+  for (let at = first; at < last; at++) {
+    const left = spread(0, at) + spread(at, values.length)
+    if (best === null || left < best.left) best = { at, left }
+  }
+  if (best === null || all <= 0) return null
+  const low = meanOf(0, best.at)
+  const high = meanOf(best.at, values.length)
+  if (high - low < 0.3) return null
+  // To the row at which it is half way from the one to the other.
+  const half = (low + high) / 2
+  let at = best.at
+  const reach = Math.round(0.06 * values.length)
+  for (let by = 0; by <= reach; by++) {
+    const [up, down] = [best.at - by, best.at + by]
+    const crosses = (i: number) => i > 0 && i < values.length && (values[i - 1] as number) < half && (values[i] as number) >= half
+    if (crosses(up)) {
+      at = up
+      break
+    }
+    if (crosses(down)) {
+      at = down
+      break
+    }
+  }
+  return { at, gain: (1 - best.left / all) * Math.min((high - low) / 0.6, 1) }
+}
