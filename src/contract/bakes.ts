@@ -184,7 +184,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     type: z.literal('mark'),
     rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
     signs: signsSchema,
-    note: z.string().max(500).optional()
+    note: z.string().max(500).optional(),
+    picture: pictureNameSchema.optional()
   }),
   z.object({ ...noted, type: z.literal('moved'), placeId: idSchema, tempC: tempSchema('The place') }),
   z.object({

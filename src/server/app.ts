@@ -59,7 +59,8 @@ export function createApp({ database, clock, folder, hub, adapters, log, webFold
           scriptSrc: ["'self'"],
           workerSrc: ["'self'"],
           styleSrc: ["'self'", `'nonce-${res.locals.nonce as string}'`],
-          imgSrc: ["'self'", 'data:'],
+          // A picture is looked at here before it is kept.
+          imgSrc: ["'self'", 'data:', 'blob:'],
           fontSrc: ["'self'"],
           connectSrc: ["'self'"],
           manifestSrc: ["'self'"],

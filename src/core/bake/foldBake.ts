@@ -40,7 +40,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
       readonly lineId?: string
     } & BenchTemps)
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
-  | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string }
+  | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number }
   | {
@@ -118,7 +118,14 @@ export interface BakeState {
   /** Temperatures measured at the bench, by what they were measured for. */
   readonly measured: ReadonlyMap<string, BenchTemps>
   readonly band: { readonly id: string; readonly atMs: number; readonly mixTempC: number; readonly levelMm?: number } | null
-  readonly marks: readonly { readonly id: string; readonly atMs: number; readonly rise?: number; readonly signs: Signs; readonly note?: string }[]
+  readonly marks: readonly {
+    readonly id: string
+    readonly atMs: number
+    readonly rise?: number
+    readonly signs: Signs
+    readonly note?: string
+    readonly picture?: string
+  }[]
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
   readonly mixed: {
@@ -189,7 +196,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       done.add(pourKey(h))
       notePour(pourKey(h), h)
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC, levelMm: h.levelMm }
-    else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note })
+    else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note, picture: h.picture })
     else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
     else if (h.type === 'weigh') {
       weighed.push({ id: h.id, into: h.into, key: h.key, lineId: h.lineId, grams: h.weighedGrams })

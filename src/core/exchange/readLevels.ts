@@ -40,7 +40,9 @@ export function lookOver(text: string, timeZone: string): LevelLog {
   const isHead = head.length > 0 && head.every((cell) => numberOf(cell) === null && instantOf(cell, timeZone) === null)
   const rows = isHead ? lines.slice(1) : lines
   const width = Math.max(0, ...lines.map((l) => l.length))
-  const names = Array.from({ length: width }, (_, i) => (isHead ? (head[i] ?? '') : '') || `column ${i + 1}`)
+  const named = Array.from({ length: width }, (_, i) => (isHead ? (head[i] ?? '') : '') || `column ${i + 1}`)
+  // Two columns of one name are told apart.
+  const names = named.map((name, i) => (named.indexOf(name) === i ? name : `${name} (${i + 1})`))
   const columns: LevelColumn[] = []
   for (let i = 0; i < width; i++) {
     const guess = guessColumn(names[i] as string, rows.map((r) => r[i] ?? '').slice(0, 50), timeZone)

@@ -2,6 +2,7 @@ import { type Draws, drawnGas } from '../ferment/forecast'
 import type { Milestones } from '../ferment/milestones'
 import { type CultureManner, likelihood, rowsOf, SIGN_KINDS, type SignKind, temperOf } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
+import type { Phases } from './surprise'
 import { type Mark, phasesOf, weighDraws } from './verdict'
 
 /** What one observation did to the verdict. */
@@ -69,7 +70,6 @@ function partsOf(mark: Mark): { readonly of: Said['of']; readonly seen: string |
   return mark.rise === undefined ? signs : [{ of: 'level', seen: mark.rise, left: { hours: mark.hours, signs: mark.signs } }, ...signs]
 }
 
-type Phases = Readonly<Record<Phase, number>>
 const entropy = (shares: readonly number[]) => shares.reduce((sum, p) => (p > 0 ? sum - p * Math.log2(p) : sum), 0)
 
 /** Doubt about the phase that a look is expected to take away, bits. */

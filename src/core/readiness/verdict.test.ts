@@ -117,6 +117,23 @@ test('one that falls quickly is collapsed sooner than the forecast has it: the l
   expect(judge(draws, falling, peak + 4.2, 'dome', wheat).phases.collapsed).toBeGreaterThan(0.5)
 })
 
+test('sunken, a film on the glass, and far below what was read half an hour ago: it is believed against the forecast', () => {
+  const early = [...looks(1, [4, 5.5]), { hours: 6, rise: 1.7, signs: { top: 'sunken' as const, smear: 'yes' as const } }]
+  const { phase, advice, fitNow } = judge(draws, [...looks(1, [4]), { hours: 5.5, rise: 2.5 }, early.at(-1) as Mark], 6, 'dome', wheat)
+  expect(phase).toBe('collapsed')
+  expect(advice.kind).toBe('feed again')
+  expect(fitNow).toBeLessThan(0.2)
+  // One odd sign among others that fit is a slip, and changes little.
+  const odd = judge(
+    draws,
+    [...looks(1, [4]), { hours: 5.5, rise: looks(1, [5.5])[0]?.rise, signs: { top: 'sunken', webbing: 'web', bubbles: 'many' } }],
+    5.5,
+    'dome',
+    wheat
+  )
+  expect(odd.phases.collapsed).toBeLessThan(0.1)
+})
+
 test('weights are shares, and however sure the marks are some doubt stays', () => {
   const { weights } = weighDraws(draws, looks(1.9, [3, 4, 5, 6, 7, 8]), wheat)
   expect(weights.reduce((a, b) => a + b)).toBeCloseTo(1, 9)

@@ -1,12 +1,13 @@
 import { correctDraws } from '../ferment/correctDraws'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type Draws, drawnGas, type Forecast, fitAt, reaches, type School, summarise } from '../ferment/forecast'
-import type { Milestones } from '../ferment/milestones'
+import { LEVELS, type Milestones } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
 import { type BatchLine, contentsOf } from '../jars/lineage'
 import { withFallPace } from './fallPace'
 import { type CultureManner, likelihood, type SignKind, type Signs, temperOf } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
+import { blended, blendedFit, type Phases, type Surprise, surpriseOf } from './surprise'
 
 /** One look at the jar. */
 export interface Mark {
@@ -36,7 +37,7 @@ export interface Verdict {
   /** Probability of that phase. */
   readonly probability: number
   /** Probability of each phase. */
-  readonly phases: Readonly<Record<Phase, number>>
+  readonly phases: Phases
   /** Probability that it is fit to mix now, for the school. */
   readonly fitNow: number
   /** The forecast as the marks have corrected it. */
@@ -73,28 +74,35 @@ export interface Weighed {
   readonly draws: Draws
   /** How likely each is; they sum to 1. */
   readonly weights: Float64Array
+  /** Whether the last look is to be believed against all of them. */
+  readonly surprise: Surprise | null
 }
 
 /**
  * Corrects and weighs the draws by the looks at the jar: levels bend each draw, signs weigh it by the phase it is in.
  */
 export function weighDraws(draws: Draws, marks: readonly Mark[], manner: CultureManner): Weighed {
-  if (marks.length === 0) return { draws, weights: tempered(new Float64Array(draws.milestones.length)) }
+  if (marks.length === 0) return { draws, weights: tempered(new Float64Array(draws.milestones.length)), surprise: null }
   const levels = levelsOf(marks)
   const { climbing, falling } = sidesOf(levels)
   const corrected = correctDraws(draws, climbing)
   const fallen = withFallPace(corrected.draws, falling)
-  const logs = corrected.logWeights.map((log, k) =>
-    marks.reduce(
-      (sum, mark) => {
+  const withSigns = (logs: Float64Array, looks: readonly Mark[]) =>
+    logs.map((log, k) =>
+      looks.reduce((sum, mark) => {
         if (mark.signs === undefined) return sum
         const phase = phaseAt(fallen.draws.milestones[k] as Milestones, drawnGas(fallen.draws, k, mark.hours), mark.hours)
         return sum + signsLog(mark.signs, phase, manner)
-      },
-      log + (fallen.logs[k] as number)
+      }, log)
     )
+  const last = marks.reduce((latest, mark) => (mark.hours >= latest.hours ? mark : latest))
+  const before = withSigns(
+    corrected.logWeights.map((log, k) => log + (fallen.logs[k] as number)),
+    marks.filter((mark) => mark !== last)
   )
-  return { draws: fallen.draws, weights: tempered(logs) }
+  const foretold = drawnPhases(fallen.draws, tempered(before), last.hours)
+  const surprise = surpriseOf({ signs: last.signs ?? {}, hasFallen: hasFallen(last, levels), hours: last.hours }, foretold, manner)
+  return { draws: fallen.draws, weights: tempered(withSigns(before, [last])), surprise }
 }
 
 /** Lower than the highest level read by so much of its g, it has fallen: more than readings are off by. */
@@ -153,17 +161,28 @@ export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, sc
   const { draws: corrected, weights } = weighed
   const { phases, phase } = phasesOf(weighed, nowHours)
   const forecast = summarise(corrected, school, weights)
-  const fitNow = fitAt(corrected, school, nowHours, weights)
+  const drawnFit = fitAt(corrected, school, nowHours, weights)
+  const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
   return { phase, probability: phases[phase], phases, fitNow, forecast, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
 }
 
+/** A level so far below the highest one read before, by its g, that it has collapsed. */
+const hasFallen = ({ hours, rise }: Mark, levels: readonly Level[]) =>
+  rise !== undefined && levels.some((l) => l.hours < hours && rise - 1 < LEVELS.collapsed * (l.rise - 1))
+
 /** How likely each phase is at a time, and the likeliest. */
-export function phasesOf({ draws, weights }: Weighed, hours: number): { readonly phases: Readonly<Record<Phase, number>>; readonly phase: Phase } {
+export function phasesOf({ draws, weights, surprise }: Weighed, hours: number): { readonly phases: Phases; readonly phase: Phase } {
+  const drawn = drawnPhases(draws, weights, hours)
+  const phases = surprise === null ? drawn : blended(drawn, surprise, hours)
+  return { phases, phase: PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best)) }
+}
+
+function drawnPhases(draws: Draws, weights: ArrayLike<number>, hours: number): Phases {
   const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
   draws.milestones.forEach((m, k) => {
     phases[phaseAt(m, drawnGas(draws, k, hours), hours)] += weights[k] as number
   })
-  return { phases, phase: PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best)) }
+  return phases
 }
 
 /** Rise below which a jar that should be climbing is not rising. */
@@ -174,7 +193,8 @@ const SURPRISE = 0.1
 function advise(draws: Draws, phase: Phase, forecast: Forecast, fitNow: number, nowHours: number, marks: readonly Mark[]): Advice {
   if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
   if (fitNow >= 0.5) return { kind: 'mix now', closesHours: forecast.closes.p50 }
-  if (nowHours < forecast.opens.p50) {
+  const isPast = phase === 'easing' || phase === 'collapsed'
+  if (nowHours < forecast.opens.p50 && !isPast) {
     const wait = forecast.opens.p50 - nowHours
     return { kind: 'wait', opensHours: forecast.opens.p50, lookAgainHours: Math.max(nowHours + 0.25, Math.min(forecast.opens.p25, nowHours + 0.7 * wait)) }
   }

@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { NewBakeEvent, Place } from '../../../../contract'
+import { type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useReasons } from '../../../data/judging'
@@ -17,8 +17,11 @@ import classes from '../BakeSheet.module.css'
 import { MixCard } from '../MixCard'
 import type { StationProps } from '../station'
 import { WhenField } from '../WhenField'
+import { FromLog } from './FromLog'
+import { FromPictures } from './FromPictures'
 import { Look } from './Look'
 import { VerdictCard } from './VerdictCard'
+import watch from './Watch.module.css'
 import { WaysCard } from './WaysCard'
 
 const MS_PER_HOUR = 3_600_000
@@ -49,7 +52,19 @@ export function Watch(props: StationProps) {
   if (state.mixed !== null) return <Mixed {...props} onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
   return (
     <div className={classes.columns}>
-      <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
+      <div className={classes.stack}>
+        <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
+        <Card title="From pictures or a log">
+          <details className={classes.how}>
+            <summary>Photographs of the jar</summary>
+            <FromPictures {...props} />
+          </details>
+          <details className={classes.how}>
+            <summary>A log of levels</summary>
+            <FromLog {...props} />
+          </details>
+        </Card>
+      </div>
       <div className={classes.stack}>
         <VerdictCard {...props} reasons={reasons} />
         <WaysCard {...props} onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
@@ -115,7 +130,10 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
           {[...state.marks].reverse().map((m) => (
             <tr key={m.id}>
               <th scope="row">{format.dayTime(m.atMs)}</th>
-              <td>{Object.values(m.signs).join(', ')}</td>
+              <td>
+                {Object.values(m.signs).join(', ')}
+                {m.picture !== undefined && <img className={watch.thumb} src={ROUTES.picture(m.picture)} alt={`The jar at ${format.time(m.atMs)}`} />}
+              </td>
               <td className={classes.grams}>{m.rise === undefined ? '' : format.rise(m.rise)}</td>
             </tr>
           ))}

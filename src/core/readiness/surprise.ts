@@ -1,0 +1,69 @@
+import type { School } from '../ferment/forecast'
+import { type CultureManner, likelihood, type SignKind, type Signs } from './likelihoods'
+import { PHASES, type Phase } from './phases'
+
+/** Shares of the phases. */
+export type Phases = Readonly<Record<Phase, number>>
+
+/** So often a levain does what no forecast has of it: knocked about, forgotten in the sun, noted for the wrong jar. */
+const STRANGE = 0.04
+/** How often a level has fallen to less than four fifths of what was read before, by phase: only a collapsed one really has. */
+const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, young: 0.02, peak: 0.03, easing: 0.2, collapsed: 0.9 }
+/** Phases in which a school mixes. */
+const FIT: Readonly<Record<School, Phase>> = { young: 'young', dome: 'peak', mature: 'easing' }
+
+/** What the last look shows by itself. */
+export interface LastLook {
+  readonly signs: Signs
+  /** The level has fallen far below what was read before. */
+  readonly hasFallen: boolean
+  /** Hours since mixing. */
+  readonly hours: number
+}
+
+/** What is thought of a levain that does not do as foretold. */
+export interface Surprise {
+  /** How likely the forecast does not hold at all. */
+  readonly strange: number
+  /** Phases by the last look alone. */
+  readonly phases: Phases
+  /** When that was, hours since mixing. */
+  readonly hours: number
+}
+
+/**
+ * Weighs whether a look is so unlike the forecast that it is to be believed against it.
+ * @param foretold phases as the forecast had them at that look, before its signs
+ */
+export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
+  const seen = PHASES.map((phase) => {
+    const all = (Object.entries(signs) as [SignKind, string | undefined][]).reduce(
+      (product, [kind, sign]) => (sign === undefined ? product : product * likelihood(kind, sign, phase, manner)),
+      1
+    )
+    return hasFallen ? all * FALLEN[phase] : all
+  })
+  const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
+  const told = seen.reduce((sum, s, i) => sum + s * foretold[PHASES[i] as Phase], 0)
+  const strange = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
+  const phases = Object.fromEntries(PHASES.map((phase, i) => [phase, (seen[i] as number) / (alone * PHASES.length)])) as Record<Phase, number>
+  return { strange, phases, hours }
+}
+
+/** A look at one that climbs says less by the hour; one that is past stays past. */
+function strangeAt({ strange, phases, hours }: Surprise, nowHours: number): number {
+  const past = phases.easing + phases.collapsed
+  return strange * (past + (1 - past) * Math.exp(-Math.max(nowHours - hours, 0)))
+}
+
+/** Phases of the forecast and of the last look, each as far as it is believed by now. */
+export function blended(foretold: Phases, surprise: Surprise, nowHours: number): Phases {
+  const strange = strangeAt(surprise, nowHours)
+  return Object.fromEntries(PHASES.map((p) => [p, (1 - strange) * foretold[p] + strange * surprise.phases[p]])) as Record<Phase, number>
+}
+
+/** The same for the chance that it is fit for a school. */
+export function blendedFit(fit: number, school: School, surprise: Surprise, nowHours: number): number {
+  const strange = strangeAt(surprise, nowHours)
+  return (1 - strange) * fit + strange * surprise.phases[FIT[school]]
+}

@@ -1,0 +1,56 @@
+import { type Remote, wrap } from 'comlink'
+import exifr from 'exifr'
+import type { Bake } from '../../contract'
+import { type FoundLevel, instantOf, type JarFrame, type Pantry } from '../../core'
+import type { PictureDesk } from '../workers/picture.worker'
+import { addEvent } from './bakes'
+import { newId } from './newId'
+import { keepPicture } from './pictures'
+
+let worker: Remote<PictureDesk> | null = null
+
+/**
+ * Finds jar and level in a picture, in a worker of its own.
+ * @throws Error with a sentence when it is no picture
+ */
+export async function findIn(file: Blob, frame: JarFrame | null): Promise<FoundLevel | null> {
+  worker ??= wrap<PictureDesk>(new Worker(new URL('../workers/picture.worker.ts', import.meta.url), { type: 'module' }))
+  return worker.find(file, frame).catch(() => {
+    throw new Error('This is no picture that can be read here. A JPEG, PNG or WebP is.')
+  })
+}
+
+/** When a picture was taken: as its camera wrote it, by the kitchen's clock; else the time of the file. ms */
+export async function takenAt(file: File, timeZone: string): Promise<number> {
+  const told: unknown = await exifr.parse(file, { pick: ['DateTimeOriginal'], reviveValues: false }).catch(() => undefined)
+  const text = (told as { DateTimeOriginal?: unknown } | undefined)?.DateTimeOriginal
+  const taken = typeof text === 'string' ? instantOf(text.replace(/^(\d{4}):(\d{2}):(\d{2})/, '$1-$2-$3'), timeZone) : null
+  return taken ?? file.lastModified
+}
+
+/** A level to be noted, with the picture it was read from. */
+export interface LevelToNote {
+  readonly ms: number
+  readonly rise: number
+  readonly file?: Blob
+}
+
+/**
+ * Notes levels as looks, in the order of time, each with its picture.
+ * @returns takes them all back, the last one first
+ */
+export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pantry: Pantry): Promise<() => Promise<void>> {
+  const ids: string[] = []
+  const send = (event: Record<string, unknown> & { type: 'mark' | 'undo' }, ms: number) => {
+    const id = newId()
+    return addEvent(bake, { id, happenedAt: new Date(ms).toISOString(), ...event } as Parameters<typeof addEvent>[1], pantry).then(() => id)
+  }
+  for (const { ms, rise, file } of [...levels].sort((a, b) => a.ms - b.ms)) {
+    const picture = file === undefined ? undefined : await keepPicture(file)
+    ids.push(await send({ type: 'mark', rise: Math.round(rise * 100) / 100, signs: {}, ...(picture === undefined ? {} : { picture }) }, ms))
+  }
+  const lastMs = Math.max(...levels.map((l) => l.ms))
+  return async () => {
+    for (const undoes of ids.reverse()) await send({ type: 'undo', undoes } as never, lastMs)
+  }
+}

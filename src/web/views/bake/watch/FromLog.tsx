@@ -1,0 +1,89 @@
+import { Button, FileButton, Group, Select, SimpleGrid, Text, Textarea } from '@mantine/core'
+import { useMemo, useState } from 'react'
+import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, thinned } from '../../../../core'
+import { useKitchen } from '../../../data/kitchen'
+import { noteLevels } from '../../../data/levels'
+import { Note } from '../../../parts/Card'
+import { tellDone, tellError } from '../../../parts/tell'
+import type { StationProps } from '../station'
+
+/** So many looks tell a curve; more tell nothing new. */
+const MOST = 30
+const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
+  'no time': 'No column holds a time. Say which one does.',
+  'no level': 'No column holds a height or a rise. Say which one does.',
+  'no band': 'The height at the band is not known, so no rise follows from the heights.',
+  'no readings': 'No line of this has a time and a level.'
+}
+
+/** The level from a log: pasted or from a file, its columns guessed and confirmed. */
+export function FromLog({ bake, state, now }: StationProps) {
+  const { kitchen, format, pantry } = useKitchen()
+  const [text, setText] = useState('')
+  const [chosen, setChosen] = useState<Readonly<Record<number, LevelColumn>>>({})
+  const log = useMemo(() => (text.trim() === '' ? null : lookOver(text, kitchen.timeZone)), [text, kitchen.timeZone])
+  const columns = log?.columns.map((column, i) => chosen[i] ?? column) ?? []
+  const bandMs = state.band?.atMs ?? 0
+  const read = log === null ? null : readLevels(log, columns, kitchen.timeZone, bandMs, state.band?.levelMm ?? null)
+  const own = read?.ok ? read.value.filter((l) => l.ms >= bandMs && l.ms <= now) : []
+  const kept = thinned(own, MOST)
+  const change = (next: string) => {
+    setText(next)
+    setChosen({})
+  }
+  return (
+    <div data-testid="from-log">
+      <Textarea
+        aria-label="Log of levels"
+        placeholder={'2026-11-26 20:00, 62 mm, 22.5\n2026-11-26 20:10, 64 mm, 22.5'}
+        rows={4}
+        value={text}
+        onChange={(e) => change(e.currentTarget.value)}
+      />
+      {log !== null && (
+        <SimpleGrid cols={{ base: 2, sm: 3 }} mt="sm">
+          {log.names.map((name, i) => (
+            <Select
+              key={name}
+              label={name}
+              data={[...LEVEL_COLUMNS]}
+              value={columns[i] ?? 'nothing'}
+              allowDeselect={false}
+              onChange={(value) => setChosen({ ...chosen, [i]: LEVEL_COLUMNS.find((c) => c === value) ?? 'nothing' })}
+            />
+          ))}
+        </SimpleGrid>
+      )}
+      {read !== null && !read.ok && <Note tone="care">{PROBLEM_WORDS[read.problem.code]}</Note>}
+      {read?.ok && (
+        <Note>
+          {own.length === 0
+            ? 'None of it lies between the band and now.'
+            : `${own.length} levels, ${format.dayTime(own[0]?.ms ?? 0)} to ${format.dayTime(own.at(-1)?.ms ?? 0)}, up to ${format.rise(Math.max(...own.map((l) => l.rise)))}.${kept.length < own.length ? ` ${kept.length} of them, spread evenly, are noted.` : ''}`}
+        </Note>
+      )}
+      <Group mt="sm">
+        <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => void file?.text().then(change, tellError)}>
+          {(button) => (
+            <Button {...button} variant="default">
+              From a file
+            </Button>
+          )}
+        </FileButton>
+        {kept.length > 0 && (
+          <Button
+            onClick={() => {
+              noteLevels(bake, kept, pantry).then((undo) => tellDone(`${kept.length} looks are noted.`, undo), tellError)
+              change('')
+            }}
+          >
+            Note {kept.length} looks
+          </Button>
+        )}
+      </Group>
+      <Text c="dimmed" mt="xs">
+        A line holds a time and a height or a rise; comma, semicolon or tab between them.
+      </Text>
+    </div>
+  )
+}
