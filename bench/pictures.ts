@@ -1,5 +1,9 @@
-import { chromium } from 'playwright-core'
+import { writeFile } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { type Browser, chromium } from 'playwright-core'
 import { PNG } from 'pngjs'
+import { closeBrowser, openWindow, startProgram } from '../e2e/support'
 import { findLevel, JAR_SHAPES, type JarPicture, type JarShape, jarPicture, type Pixels } from '../src/core'
 import { heading, percentile, report } from './report'
 
@@ -36,6 +40,7 @@ export async function benchPictures(tune: boolean): Promise<void> {
         `${picture.shape}, ${found === null ? 'cannot tell' : `off ${((outcomes.at(-1)?.off ?? 0) * 100).toFixed(1)} % at ${found.level.toFixed(3)} for ${(picture.levelY / height).toFixed(3)}, frame ${JSON.stringify(found.frame)} true ${(picture.leftX / 600).toFixed(2)}–${(picture.rightX / 600).toFixed(2)}, ${(picture.rimY / 800).toFixed(2)}–${(picture.floorY / 800).toFixed(2)}`}, sure ${found?.sure.toFixed(2)}`
       )
   }
+  const large = tune ? null : await largePicture(browser)
   await browser.close()
   heading(`Levels in ${count} made-up pictures (seeds ${first}–${first + count - 1}), shares of the jar's height`)
   tell('all', outcomes)
@@ -49,6 +54,76 @@ export async function benchPictures(tune: boolean): Promise<void> {
     outcomes.map((o) => o.ms),
     'ms'
   )
+  if (large !== null) await benchLarge(large)
+}
+
+const LARGE_TIMES = 12
+
+/** A photograph of 12 megapixels, as a phone takes it. @returns its path */
+async function largePicture(browser: Browser): Promise<string> {
+  const context = await browser.newContext({ viewport: { width: 600, height: 800 }, deviceScaleFactor: 5 })
+  const page = await context.newPage()
+  await page.setContent(`<style>body{margin:0}</style>${jarPicture(REPORTED.first).svg}`)
+  const path = join(tmpdir(), `olvent-large-${process.pid}.jpg`)
+  await writeFile(path, await page.screenshot({ type: 'jpeg', quality: 90 }))
+  await context.close()
+  return path
+}
+
+/** In the built program: from the choice of a large picture to its lines, and how long the page stood still meanwhile. */
+async function benchLarge(path: string): Promise<void> {
+  const program = await startProgram({ demo: true })
+  const { bakes } = await program.call('GET', '/api/bakes?state=open')
+  const id = (bakes as { id: string; status: string }[]).find((b) => b.status === 'ripening')?.id
+  const { page } = await openWindow()
+  await page.goto(`${program.address}/bakes/${id}/watch`)
+  await page.getByTestId('ways').waitFor()
+  await page.getByText('Photographs of the jar').click()
+  const until: number[] = []
+  const still: number[] = []
+  for (let i = 0; i < LARGE_TIMES; i++) {
+    await page.evaluate(() => {
+      const seen = window as unknown as { chosenAt: number; linesAt: number; longest: number }
+      seen.chosenAt = 0
+      seen.linesAt = 0
+      seen.longest = 0
+      const card = document.querySelector('[data-testid=from-pictures]') as HTMLElement
+      const input = card.querySelector('input[type=file]') as HTMLInputElement
+      const before = card.querySelector('img')?.getAttribute('src') ?? ''
+      input.addEventListener(
+        'change',
+        () => {
+          seen.chosenAt = performance.now()
+          let last = seen.chosenAt
+          const frame = () => {
+            const now = performance.now()
+            seen.longest = Math.max(seen.longest, now - last)
+            last = now
+            const image = card.querySelector('img')?.getAttribute('src') ?? ''
+            if (image !== '' && image !== before) seen.linesAt = now
+            else requestAnimationFrame(frame)
+          }
+          requestAnimationFrame(frame)
+        },
+        { once: true, capture: true }
+      )
+    })
+    await page.locator('[data-testid=from-pictures] input[type=file]').setInputFiles(path)
+    await page.waitForTimeout(1200)
+    const told = await page.evaluate(() => {
+      const { chosenAt, linesAt, longest } = window as unknown as { chosenAt: number; linesAt: number; longest: number }
+      return { chosenAt, linesAt, longest }
+    })
+    if (i > 1) {
+      until.push(told.linesAt - told.chosenAt)
+      still.push(told.longest)
+    }
+  }
+  heading('A picture of 12 megapixels in the built program, in Chromium')
+  report('from the choice to its lines', until, 'ms', 0)
+  report('longest the page stood still', still, 'ms', 0)
+  await closeBrowser()
+  await program.end()
 }
 
 function tell(name: string, outcomes: readonly Outcome[]): void {

@@ -26,6 +26,7 @@ function verdict(advice: Verdict['advice']): Verdict {
     phase: 'climbing',
     probability: 0.8,
     phases: { lag: 0, climbing: 0.8, young: 0.2, peak: 0, easing: 0, collapsed: 0 },
+    holds: true,
     fitNow: 0,
     forecast: {
       gridHours: [0, 1],

@@ -42,6 +42,8 @@ export interface Verdict {
   readonly fitNow: number
   /** The forecast as the marks have corrected it. */
   readonly forecast: Forecast
+  /** Whether that forecast holds: not where the last look was so unlike it that the look is believed. */
+  readonly holds: boolean
   readonly advice: Advice
 }
 
@@ -163,7 +165,8 @@ export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, sc
   const forecast = summarise(corrected, school, weights)
   const drawnFit = fitAt(corrected, school, nowHours, weights)
   const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
-  return { phase, probability: phases[phase], phases, fitNow, forecast, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
+  const holds = weighed.surprise === null || weighed.surprise.strange < 0.5
+  return { phase, probability: phases[phase], phases, fitNow, forecast, holds, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
 }
 
 /** A level so far below the highest one read before, by its g, that it has collapsed. */

@@ -85,7 +85,7 @@ const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
 
 /** What is told of the window of a running levain; of what has passed, only the last. */
 function windowsOf(judged: Judged | undefined, risk: LateRisk): Due[] {
-  if (judged === undefined || judged.verdict.phase === 'collapsed') return []
+  if (judged === undefined || !judged.verdict.holds || judged.verdict.phase === 'collapsed') return []
   const { bake, line, verdict, hours } = judged
   const alarms = windowAlarms(verdict.forecast, risk)
   const last = alarms.findLastIndex((alarm) => alarm.atHours <= hours)

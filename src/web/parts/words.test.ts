@@ -15,6 +15,7 @@ const verdict = (advice: Verdict['advice'], fitNow = 0.84): Verdict => ({
   probability: 0.9,
   phases: { lag: 0, climbing: 0, young: 0, peak: 0.9, easing: 0.1, collapsed: 0 },
   fitNow,
+  holds: true,
   forecast: { gridHours: [], gas: { p05: [], p25: [], p50: [], p75: [], p95: [] }, opens: range, peak: range, closes: range, fit: [] },
   advice
 })

@@ -120,7 +120,7 @@ export function runningHill({ bake, line, belief, verdict, marks }: Judged, { ja
     points: grid.filter((p) => p.ms <= endMs),
     was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
-    window: windowIn(forecast, start),
+    window: verdict.holds ? windowIn(forecast, start) : null,
     marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),
     fit: fitOf(forecast, start),
     moves: movesOf(line),

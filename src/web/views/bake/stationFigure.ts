@@ -1,6 +1,6 @@
 import { dayOfDough, expectedMixMs, type Format, pouredGrams, ratioOf } from '../../../core'
 import type { StationId } from '../../parts/stations'
-import { near } from '../../parts/words'
+import { near, PHASE_WORDS } from '../../parts/words'
 import type { StationProps } from './station'
 
 const MS_PER_HOUR = 3_600_000
@@ -30,6 +30,7 @@ export function stationFigure(id: StationId, { state, solved, judged, facts, now
       if (state.mixed !== null) return `mixed ${format.dayTime(state.mixed.atMs)}`
       const opens = judged?.verdict.forecast.opens.p50
       const closes = judged?.verdict.forecast.closes.p50
+      if (judged?.verdict.holds === false) return PHASE_WORDS[judged.verdict.phase].word.toLowerCase()
       if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return 'nothing to see yet'
       const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * MS_PER_HOUR))
       return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : `from ${at(opens)}`

@@ -20,6 +20,8 @@ import classes from './Watch.module.css'
 
 const MS_PER_HOUR = 3_600_000
 const RISE_STEP = 0.1
+/** So long the level read before is a better guess than the forecast, ms. */
+const FRESH_MS = 20 * 60_000
 
 /** What is noted at a look. */
 export type LookNote = (rise: number | undefined, signs: Signs, minutesAgo: number) => void
@@ -27,9 +29,10 @@ export type LookNote = (rise: number | undefined, signs: Signs, minutesAgo: numb
 /** What is seen of the jar: its level, and signs of seven kinds. */
 export function Look({ state, judged, now, reasons, onMark }: StationProps & { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
   const { kitchen, format } = useKitchen()
-  const lastRise = state.marks.findLast((m) => m.rise !== undefined)?.rise
+  const last = state.marks.findLast((m) => m.rise !== undefined)
   const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / MS_PER_HOUR, 0))
-  const start = Math.round((lastRise === undefined ? expected : Math.max(expected, 1)) * 10) / 10
+  const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS
+  const start = Math.round((isFresh ? (last.rise ?? 1) : expected) * 10) / 10
   const [typed, setTyped] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})
   const [ago, setAgo] = useState(0)

@@ -1,7 +1,7 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import type { Reasons, Said } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures } from '../../../parts/Card'
+import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
 import { adviceSentence, near, PHASE_WORDS } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
@@ -38,11 +38,14 @@ export function VerdictCard({ judged, reasons }: StationProps & { readonly reaso
         {says}, {sure(verdict.probability, format.percent)} sure
       </Text>
       <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format)}</p>
-      <Figures>
-        <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="fit to mix" />
-        <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name="one time in two within" />
-        <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="nine times in ten within" />
-      </Figures>
+      {!verdict.holds && <Note tone="care">This is not what was foretold, and what you saw counts: the forecast no longer holds.</Note>}
+      {verdict.holds && (
+        <Figures>
+          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="fit to mix" />
+          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name="one time in two within" />
+          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="nine times in ten within" />
+        </Figures>
+      )}
       {next !== undefined && (
         <Text mt="md">
           What would tell most now: <b>{next.of === 'level' ? 'the level' : SIGN_WORDS[next.of].toLowerCase()}</b>.

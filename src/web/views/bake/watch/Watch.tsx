@@ -51,8 +51,8 @@ export function Watch(props: StationProps) {
   }
   if (state.mixed !== null) return <Mixed {...props} onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
   return (
-    <div className={classes.columns}>
-      <div className={classes.stack}>
+    <div className={watch.watch}>
+      <div className={`${classes.stack} ${watch.look}`}>
         <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
         <Card title="From pictures or a log">
           <details className={classes.how}>
@@ -65,8 +65,10 @@ export function Watch(props: StationProps) {
           </details>
         </Card>
       </div>
-      <div className={classes.stack}>
+      <div className={watch.verdict}>
         <VerdictCard {...props} reasons={reasons} />
+      </div>
+      <div className={`${classes.stack} ${watch.rest}`}>
         <WaysCard {...props} onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
         {judged !== undefined && (
           <MixCard

@@ -60,17 +60,17 @@ function List({
   const { opens, closes } = verdict.forecast
   const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'days from now')
   const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
-  const before = judged.hours < opens.p50
+  const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
+  const before = judged.hours < opens.p50 && !isPast
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
-  const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
   const name = jar?.name ?? 'the jar'
   return (
     <ul className={classes.ways} data-testid="ways">
       {ways.mix !== null && (
         <li>
           <b>{verdict.fitNow >= 0.5 ? 'Mix now' : before ? 'Mix now, although it is young' : isPast ? 'Mix now, although it is past' : 'Mix now'}</b>
-          {mixWords(ways.mix, verdict.fitNow, format)}
+          {mixWords(ways.mix, verdict.fitNow, isPast, format)}
         </li>
       )}
       {verdict.advice.kind === 'wait' && (
@@ -125,8 +125,14 @@ function Move({ place, onMove }: { readonly place: string; readonly onMove: () =
   )
 }
 
-function mixWords({ bulkHours, usualBulkHours, sourness }: NonNullable<Ways['mix']>, fitNow: number, format: ReturnType<typeof useKitchen>['format']): string {
-  const taste = sourness > TASTED.tangier ? ' Expect a tangier loaf.' : sourness < TASTED.milder ? ' Expect a milder loaf.' : ''
+function mixWords(
+  { bulkHours, usualBulkHours, sourness }: NonNullable<Ways['mix']>,
+  fitNow: number,
+  isPast: boolean,
+  format: ReturnType<typeof useKitchen>['format']
+): string {
+  const taste =
+    sourness > TASTED.tangier || isPast ? ' Use a little more of it, and expect a tangier loaf.' : sourness < TASTED.milder ? ' Expect a milder loaf.' : ''
   const fit = `Fit with ${format.percent(fitNow, 0)} likelihood.`
   if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
