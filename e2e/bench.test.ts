@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type Window } from './support'
+import { closeBrowser, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** The bench: by scale without a key, by key alone, by thumb; what went wrong; two devices. */
 const MORNING = '2026-11-27T08:30:00.000Z'
@@ -45,14 +45,7 @@ async function newBake(name = 'Market rolls'): Promise<string> {
   return id
 }
 const eventsOf = async (id: string): Promise<Loose[]> => (await call('GET', `/api/bakes/${id}`)).events
-async function untilEvents(id: string, enough: (events: Loose[]) => boolean): Promise<Loose[]> {
-  for (let tries = 0; tries < 100; tries++) {
-    const events = await eventsOf(id)
-    if (enough(events)) return events
-    await new Promise((go) => setTimeout(go, 100))
-  }
-  throw new Error('It never came.')
-}
+const untilEvents = (id: string, enough: (events: Loose[]) => boolean) => until(() => eventsOf(id), enough)
 
 const scaleId = async (): Promise<string> => (await call('GET', '/api/devices')).devices.find((d: Loose) => d.simulated && d.kind === 'scale').id
 /** What a hand does to the stand-in, away from keyboard and screen. */

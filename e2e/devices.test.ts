@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, mixedBake, NOW, openWindow, type Program, plain, startProgram, type Window } from './support'
+import { closeBrowser, mixedBake, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** What the bench leans on: devices of one's own, a wake-up feed and a first build by the scale, the label, a picture of the bread. */
 let program: Program
@@ -42,14 +42,7 @@ const stage = (kind: 'wake' | 'first build', placeId: string) => ({
   tempC: 22
 })
 const deedsOf = async (id: string): Promise<Loose[]> => (await program.call('GET', `/api/bakes/${id}`)).events
-async function until(id: string, enough: (events: Loose[]) => boolean): Promise<Loose[]> {
-  for (let tries = 0; tries < 100; tries++) {
-    const events = await deedsOf(id)
-    if (enough(events)) return events
-    await new Promise((go) => setTimeout(go, 100))
-  }
-  throw new Error('It never came.')
-}
+const untilEvents = (id: string, enough: (events: Loose[]) => boolean) => until(() => deedsOf(id), enough)
 
 test('a scale of one’s own is taken in, pushes with the token told once, and is read on the card and at the bench', async () => {
   const { page } = window
@@ -93,7 +86,7 @@ test('a scale of one’s own is taken in, pushes with the token told once, and i
   await stands(0, async () => page.getByText('Put the bowl on the scale').isVisible())
   await stands(412, async () => !(await page.getByText('Put the bowl on the scale').isVisible()))
   await stands(412 + seed, async () => page.getByTestId('pour').getByRole('heading', { name: 'Water' }).isVisible())
-  const [pour] = await until(like.id, (all) => all.some((e) => e.type === 'pour'))
+  const [pour] = await untilEvents(like.id, (all) => all.some((e) => e.type === 'pour'))
   expect(pour).toMatchObject({ item: 'seed', weighedGrams: seed, source: 'device', device: 'Scale by the window' })
 })
 
@@ -110,7 +103,7 @@ test('a first build is weighed item by item, stands, and then the levain is due'
       await page.waitForTimeout(100)
   }
   await page.getByRole('button', { name: 'It stands now' }).click()
-  const events = await until(id, (all) => all.some((e) => e.type === 'step'))
+  const events = await untilEvents(id, (all) => all.some((e) => e.type === 'step'))
   expect(events.filter((e) => e.type === 'weigh').map((e) => [e.into, e.weighedGrams])).toEqual([
     ['first build', 10],
     ['first build', 20],
@@ -135,11 +128,11 @@ test('a wake-up feed at the bench feeds the jar, and can be taken back', async (
     await page.waitForTimeout(600)
     if ((await deedsOf(id)).length > 0) break
   }
-  await until(id, (all) => all.some((e) => e.type === 'step' && e.did === 'done'))
+  await untilEvents(id, (all) => all.some((e) => e.type === 'step' && e.did === 'done'))
   const after = await jarNow()
   expect(Date.parse(after.line.startedAt)).toBeGreaterThan(Date.parse(before.line.startedAt))
   await page.getByRole('button', { name: 'Undo' }).last().click()
-  await until(id, (all) => all.some((e) => e.type === 'undo'))
+  await untilEvents(id, (all) => all.some((e) => e.type === 'undo'))
   for (let tries = 0; tries < 50 && (await jarNow()).grams !== before.grams; tries++) await page.waitForTimeout(100)
   expect((await jarNow()).grams).toBeCloseTo(before.grams, 1)
 })
@@ -170,7 +163,7 @@ test('a picture of the bread is kept, redrawn without what the camera wrote into
   await picture.waitFor()
   expect(await picture.evaluate((img: HTMLImageElement) => img.decode().then(() => img.naturalWidth))).toBeGreaterThan(300)
   await page.getByRole('button', { name: 'Into the record' }).click()
-  const [outcome] = (await until(mixed, (all) => all.some((e) => e.type === 'outcome'))).filter((e) => e.type === 'outcome')
+  const [outcome] = (await untilEvents(mixed, (all) => all.some((e) => e.type === 'outcome'))).filter((e) => e.type === 'outcome')
   const kept = await fetch(`${program.address}/api/pictures/${outcome?.picture}`)
   expect(kept.headers.get('content-type')).toMatch(/^image\//)
 })

@@ -206,6 +206,8 @@ test('a running levain is moved into the cold: its window moves away', async () 
   await page.goto(`${program.address}/bakes/${running}/watch`)
   await page.getByTestId('verdict').getByText('fit to mix').waitFor()
   const window0 = plain(await page.getByTestId('verdict').innerText())
+  // What can be done stands above it: once that is there nothing moves any more.
+  await page.getByTestId('ways').waitFor()
   await page.getByRole('combobox', { name: 'Moved to' }).click()
   await page.getByRole('option', { name: /Cool corner/ }).click()
   await page.getByRole('button', { name: 'It stands there now' }).click()

@@ -160,6 +160,16 @@ export async function mixedBake(program: Program, now = NOW): Promise<string> {
   return id
 }
 
+/** Asks until what is asked for is as it should be. @throws after ten seconds */
+export async function until<T>(ask: () => Promise<T>, enough: (answer: T) => boolean): Promise<T> {
+  for (let tries = 0; tries < 100; tries++) {
+    const answer = await ask()
+    if (enough(answer)) return answer
+    await new Promise((go) => setTimeout(go, 100))
+  }
+  throw new Error('It never came.')
+}
+
 /** Types a figure into a labelled field as a person does. */
 export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {
   await page.getByRole('textbox', { name: label }).first().fill(text)

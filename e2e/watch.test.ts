@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { jarPicture } from '../src/core'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, type Window } from './support'
+import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** Watch: what is seen becomes a verdict with its reasons and ways on; levels from photographs and logs; troubles; alarms. */
 let program: Program
@@ -35,18 +35,12 @@ const marks = async (): Promise<Loose[]> => {
   const undone = new Set(events.flatMap((e) => (e.type === 'undo' ? [e.undoes] : [])))
   return events.filter((e) => e.type === 'mark' && !undone.has(e.id))
 }
-async function untilMarks(enough: (marks: Loose[]) => boolean): Promise<Loose[]> {
-  for (let tries = 0; tries < 150; tries++) {
-    const there = await marks()
-    if (enough(there)) return there
-    await new Promise((go) => setTimeout(go, 100))
-  }
-  throw new Error('It never came.')
-}
-async function untilVerdict(words: RegExp): Promise<void> {
-  for (let tries = 0; tries < 100 && !words.test(plain(await verdict().innerText())); tries++) await window.page.waitForTimeout(100)
-  expect(plain(await verdict().innerText())).toMatch(words)
-}
+const untilMarks = (enough: (marks: Loose[]) => boolean) => until(marks, enough)
+const untilVerdict = (words: RegExp) =>
+  until(
+    async () => plain(await verdict().innerText()),
+    (told) => words.test(told)
+  )
 const undo = () => window.page.getByRole('button', { name: 'Undo', exact: true }).last().click()
 
 /** A made-up jar as pixels: the browser draws it. */
@@ -103,13 +97,13 @@ test('what can be done has its consequence in numbers; moving it is one press, a
   expect(ways).toMatch(/Mix now, although it is young/)
   expect(ways).toMatch(/Chill it to hold: Fridge Usable until about \w+ \d\d:\d\d instead of \w+ \d\d:\d\d/)
   expect(ways).toMatch(/Feed again 1:1:1 Ripe about \w+ \d\d:\d\d/)
-  await page.getByRole('button', { name: /It stands there now: Fridge/ }).click()
+  await page.getByRole('button', { name: /I have put it there: Fridge/ }).click()
   await page.getByText('It stands: Fridge').waitFor()
   await undo()
   await page.getByText('It stands: Worktop').waitFor()
 })
 
-test('a photograph: the level is found by itself, kept with its picture; three pictures become a curve; what is no picture is said', async () => {
+test('a photograph: the level is found by itself, kept with its picture; what is no picture is said', async () => {
   const { page } = window
   await page.getByText('Photographs of the jar').click()
   const card = page.getByTestId('from-pictures')
@@ -141,6 +135,23 @@ test('a photograph: the level is found by itself, kept with its picture; three p
   await writeFile(broken, 'no picture')
   await choose([broken])
   await page.getByText('This is no picture that can be read here.').waitFor()
+})
+
+test('made-up pictures of a whole afternoon become a curve that climbs', async () => {
+  const { page } = window
+  await page.getByText('Photographs of the jar').click()
+  const card = page.getByTestId('from-pictures')
+  await card.getByRole('button', { name: 'Try it with made-up ones' }).click()
+  await card.getByRole('button', { name: 'Note 5 looks' }).waitFor()
+  const rises = (await card.getByRole('listitem').allInnerTexts()).map((words) => Number(/×([\d.]+)/.exec(plain(words))?.[1]))
+  expect(rises).toHaveLength(5)
+  expect([...rises].sort((a, b) => a - b)).toEqual(rises)
+  // One that is left out is not noted.
+  await card
+    .getByRole('button', { name: /^Leave out the picture/ })
+    .first()
+    .click()
+  await card.getByRole('button', { name: 'Note 4 looks' }).waitFor()
 })
 
 test('a log of levels: columns are guessed, put right by hand, thinned and noted; taken back at once', async () => {

@@ -1,18 +1,10 @@
-import { mixCultures, RIPE } from './culture'
+import { whiteVessel } from '../testing/builds'
 import { drawParameters, inverseNormal } from './draws'
 import { drawForecast, fitAt, levelOf, summarise } from './forecast'
 import { pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
-import { simulate, type Vessel } from './simulate'
+import { simulate } from './simulate'
 
-const vessel: Vessel = {
-  start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
-  massGrams: 220,
-  hydration: 1,
-  salt: 0,
-  flours: { 'white wheat': 1 },
-  mixTempC: 24,
-  stays: [{ fromHours: 0, tempC: 22 }]
-}
+const vessel = whiteVessel(22)
 const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
 const forecast = summarise(draws, 'dome')
 

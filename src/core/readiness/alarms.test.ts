@@ -1,6 +1,6 @@
-import { mixCultures, RIPE } from '../ferment/culture'
 import { drawForecast, windowOf } from '../ferment/forecast'
 import { UNKNOWN_JAR } from '../ferment/jarParameters'
+import { whiteVessel } from '../testing/builds'
 import { LATE_RISKS, windowAlarms } from './alarms'
 import { judge } from './verdict'
 
@@ -31,15 +31,7 @@ test('a levain that never gets ripe rings nothing; one that never closes rings n
 })
 
 test('told too late as often as was chosen, and earlier once a look has shown it quick', () => {
-  const vessel = {
-    start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
-    massGrams: 220,
-    hydration: 1,
-    salt: 0,
-    flours: { 'white wheat': 1 },
-    mixTempC: 24,
-    stays: [{ fromHours: 0, tempC: 23 }]
-  } as const
+  const vessel = whiteVessel(23)
   const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 40 })
   const before = judge(draws, [], 3, 'dome', 'wheat').forecast
   for (const risk of LATE_RISKS) {

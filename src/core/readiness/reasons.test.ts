@@ -1,18 +1,10 @@
-import { mixCultures, RIPE } from '../ferment/culture'
 import { drawForecast } from '../ferment/forecast'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
-import { simulate, type Vessel } from '../ferment/simulate'
+import { simulate } from '../ferment/simulate'
+import { whiteVessel } from '../testing/builds'
 import { reasonsOf } from './reasons'
 
-const vessel: Vessel = {
-  start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
-  massGrams: 220,
-  hydration: 1,
-  salt: 0,
-  flours: { 'white wheat': 1 },
-  mixTempC: 24,
-  stays: [{ fromHours: 0, tempC: 23 }]
-}
+const vessel = whiteVessel(23)
 const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
 const { milestones } = simulate(vessel, TYPICAL_JAR, { untilHours: 48 })
 const peak = milestones.peakHours ?? 0

@@ -1,21 +1,13 @@
-import { mixCultures, RIPE } from '../ferment/culture'
 import { drawForecast, summarise } from '../ferment/forecast'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
-import { simulate, type Vessel } from '../ferment/simulate'
+import { simulate } from '../ferment/simulate'
+import { whiteVessel } from '../testing/builds'
 import type { CultureManner } from './likelihoods'
 import { phaseAt } from './phases'
 import { judge, type Mark, mannerOf, weighDraws } from './verdict'
 
-const vessel: Vessel = {
-  start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
-  massGrams: 220,
-  hydration: 1,
-  salt: 0,
-  flours: { 'white wheat': 1 },
-  mixTempC: 24,
-  stays: [{ fromHours: 0, tempC: 23 }]
-}
+const vessel = whiteVessel(23)
 const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
 const prior = summarise(draws, 'dome')
 const wheat = 'wheat'

@@ -1,4 +1,17 @@
+import { mixCultures, RIPE } from '../ferment/culture'
+import type { Vessel } from '../ferment/simulate'
 import type { PlannedBuild } from '../schedule/planBuild'
+
+/** Ripe seed 1:10:10 of white wheat at 100 %, 220 g, mixed at 24 °C. @param tempC where it stands */
+export const whiteVessel = (tempC: number): Vessel => ({
+  start: mixCultures([{ flourGrams: 1, state: RIPE }], 10, 1),
+  massGrams: 220,
+  hydration: 1,
+  salt: 0,
+  flours: { 'white wheat': 1 },
+  mixTempC: 24,
+  stays: [{ fromHours: 0, tempC }]
+})
 
 /** A day's build of white wheat, 1:5:5 for 200 g at a steady 24 °C, of a seed at its peak. */
 export const DAY_BUILD: PlannedBuild = {

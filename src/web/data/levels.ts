@@ -1,11 +1,14 @@
 import { type Remote, wrap } from 'comlink'
 import exifr from 'exifr'
 import type { Bake } from '../../contract'
-import { type FoundLevel, instantOf, type JarFrame, type Pantry } from '../../core'
+import { type FoundLevel, instantOf, type JarFrame, jarPicture, type Pantry } from '../../core'
 import type { PictureDesk } from '../workers/picture.worker'
 import { addEvent } from './bakes'
 import { newId } from './newId'
 import { keepPicture } from './pictures'
+
+/** The jar, light and camera of made-up pictures. */
+const MADE_UP_SCENE = 11
 
 let worker: Remote<PictureDesk> | null = null
 
@@ -26,6 +29,23 @@ export async function takenAt(file: File, timeZone: string): Promise<number> {
   const text = (told as { DateTimeOriginal?: unknown } | undefined)?.DateTimeOriginal
   const taken = typeof text === 'string' ? instantOf(text.replace(/^(\d{4}):(\d{2}):(\d{2})/, '$1-$2-$3'), timeZone) : null
   return taken ?? file.lastModified
+}
+
+/** A photograph of a jar that never was, to try the reading of pictures with. @param rise how far it has risen */
+export async function madeUpPicture(seed: number, rise: number, takenMs: number): Promise<File> {
+  const { svg, width, height } = jarPicture(seed, { rise, sceneSeed: MADE_UP_SCENE })
+  const url = URL.createObjectURL(new Blob([svg], { type: 'image/svg+xml' }))
+  const image = new Image(width, height)
+  image.src = url
+  await image.decode()
+  const canvas = document.createElement('canvas')
+  canvas.width = width
+  canvas.height = height
+  canvas.getContext('2d')?.drawImage(image, 0, 0)
+  URL.revokeObjectURL(url)
+  const blob = await new Promise<Blob | null>((drawn) => canvas.toBlob(drawn, 'image/jpeg', 0.9))
+  if (blob === null) throw new Error('The picture could not be drawn.')
+  return new File([blob], `made-up-${seed}.jpg`, { type: blob.type, lastModified: takenMs })
 }
 
 /** A level to be noted, with the picture it was read from. */

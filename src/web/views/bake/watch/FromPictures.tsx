@@ -1,8 +1,10 @@
 import { ActionIcon, Button, FileButton, Group, Progress, Text } from '@mantine/core'
 import { IconX } from '@tabler/icons-react'
 import { useEffect, useRef, useState } from 'react'
+import { levelOf } from '../../../../core'
+import type { Judged } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
-import { findIn, noteLevels, takenAt } from '../../../data/levels'
+import { findIn, madeUpPicture, noteLevels, takenAt } from '../../../data/levels'
 import { newId } from '../../../data/newId'
 import { Note } from '../../../parts/Card'
 import { tellDone, tellError } from '../../../parts/tell'
@@ -31,8 +33,21 @@ const AT_FIRST: Lines = { floor: 0.9, band: 0.7, level: 0.5 }
 const USUAL_BAND = 0.25
 const MOST = 60
 
+const MS_PER_HOUR = 3_600_000
+const MADE_UP = 5
+
+/** Made-up pictures of a levain as it should have gone by now. */
+function madeUp({ line, verdict }: Judged, now: number): Promise<File[]> {
+  return Promise.all(
+    Array.from({ length: MADE_UP }, (_, i) => {
+      const ms = line.startedAtMs + ((i + 1) / MADE_UP) * (now - line.startedAtMs) - 1
+      return madeUpPicture(i + 1, 1 + levelOf(verdict.forecast, (ms - line.startedAtMs) / MS_PER_HOUR), ms)
+    })
+  )
+}
+
 /** The level from one photograph, or from many: found by itself where it can be told, put right by hand, noted as looks. */
-export function FromPictures({ bake, state, solved, now }: StationProps) {
+export function FromPictures({ bake, state, solved, judged, now }: StationProps) {
   const { kitchen, format, pantry } = useKitchen()
   const [shots, setShots] = useState<readonly Shot[]>([])
   const [share, setShare] = useState<number | null>(null)
@@ -67,6 +82,12 @@ export function FromPictures({ bake, state, solved, now }: StationProps) {
     setShots(taken.sort((a, b) => a.ms - b.ms))
     setOpen(taken[0]?.id ?? null)
   }
+  const readSafely = (files: Promise<readonly File[]>) => {
+    files.then(read).catch((error: Error) => {
+      setShare(null)
+      tellError(error)
+    })
+  }
   const put = (id: string, lines: Lines) =>
     setShots((before) => {
       const own = before.find((s) => s.id === id)
@@ -96,22 +117,18 @@ export function FromPictures({ bake, state, solved, now }: StationProps) {
         Take the jar from the side, at its own height. Several pictures of one jar become a curve. What they say of their place is not kept.
       </Text>
       <Group mt="sm">
-        <FileButton
-          accept="image/*"
-          multiple
-          onChange={(files) =>
-            void read(files).catch((error: Error) => {
-              setShare(null)
-              tellError(error)
-            })
-          }
-        >
+        <FileButton accept="image/*" multiple onChange={(files) => readSafely(Promise.resolve(files))}>
           {(button) => (
             <Button {...button} variant="default" disabled={share !== null}>
               {shots.length === 0 ? 'Choose pictures' : 'Other pictures'}
             </Button>
           )}
         </FileButton>
+        {kitchen.demo && judged !== undefined && (
+          <Button variant="subtle" disabled={share !== null} onClick={() => readSafely(madeUp(judged, now))}>
+            Try it with made-up ones
+          </Button>
+        )}
       </Group>
       {share !== null && <Progress value={100 * share} mt="sm" aria-label="Looking at the pictures" />}
       {shown !== undefined && (

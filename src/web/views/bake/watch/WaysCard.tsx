@@ -24,7 +24,7 @@ export function WaysCard(props: StationProps & { readonly onMove: (placeId: stri
   if (judged === undefined) return null
   return (
     <Card title="What can be done">
-      {ways === undefined ? <Skeleton height={160} /> : <List {...props} judged={judged} ways={ways} />}
+      {ways === undefined ? <Skeleton height={320} /> : <List {...props} judged={judged} ways={ways} />}
       <Note tone="care">Raw dough and raw discard are not eaten. Never seal a fermenting jar tight.</Note>
     </Card>
   )
@@ -118,8 +118,8 @@ const hydrationOf = ({ line }: Judged) => {
 function Move({ place, onMove }: { readonly place: string; readonly onMove: () => void }) {
   return (
     <div>
-      <Button variant="default" size="sm" mt={8} aria-label={`It stands there now: ${place}`} onClick={onMove}>
-        It stands there now
+      <Button variant="default" size="sm" mt={8} aria-label={`I have put it there: ${place}`} onClick={onMove}>
+        I have put it there
       </Button>
     </div>
   )
