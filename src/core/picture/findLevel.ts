@@ -36,6 +36,9 @@ const TOP = 0.04
 /** Shorter than this it is no jar, share of the height; and so plainly its sides have to be seen. */
 const SHORTEST = 0.25
 const LEAST_SCORE = 0.2
+/** The floor lies so far below the end of the sides at most, share of the height; and so plainly it has to be seen. */
+const FLOOR_BELOW = 0.07
+const LEAST_CHANGE = 25
 /** The strip that is read, from side to side: the glass itself and its glare are left out. */
 const INSET = 0.2
 /** What lies beside the jar is read over so much of the width. */
@@ -59,6 +62,12 @@ function lightness({ width, height, data }: Pixels): Float32Array {
  * @returns null where there is none to be seen
  */
 export function findFrame(picture: Pixels): JarFrame | null {
+  const sides = findSides(picture)
+  return sides === null ? null : withFloor(picture, sides)
+}
+
+/** The sides of a jar, from where both begin to where both end. */
+function findSides(picture: Pixels): JarFrame | null {
   const { width, height } = picture
   const light = lightness(picture)
   // How many rows have an upright edge at a column, or next to it.
@@ -100,7 +109,22 @@ export function findFrame(picture: Pixels): JarFrame | null {
       if (best === null || score > best.score) best = { score, left, right, ...stretch }
     }
   if (best === null || best.score < LEAST_SCORE) return null
-  return { left: best.left / width, right: best.right / width, rim: best.from / height, floor: best.to / height }
+  const { left, right, from, to } = best
+  return { left: left / width, right: right / width, rim: from / height, floor: to / height }
+}
+
+/** Where the jar ends below: its sides may draw in before it does. The row at which what stands in it gives way most. */
+function withFloor(picture: Pixels, frame: JarFrame): JarFrame {
+  const { width, height } = picture
+  const [left, right, floor] = [frame.left * width, frame.right * width, Math.round(frame.floor * height)]
+  const [from, to] = [left + 0.3 * (right - left), right - 0.3 * (right - left)]
+  const step = Math.max(2, Math.round(0.006 * height))
+  let best = { row: floor, change: LEAST_CHANGE }
+  for (let y = floor - step; y < Math.min(floor + FLOOR_BELOW * height, height - step - 1); y++) {
+    const change = distance(meanColour(picture, y - step, from, to), meanColour(picture, y + step, from, to))
+    if (change > best.change) best = { row: y, change }
+  }
+  return { ...frame, floor: best.row / height }
 }
 
 /** Columns higher than those about them. */
@@ -151,7 +175,8 @@ const distance = (a: readonly number[], b: readonly number[]) =>
  * @param frame where the jar stands; found by itself when left out
  * @returns null where it cannot be told
  */
-export function findLevel(picture: Pixels, frame: JarFrame | null = findFrame(picture)): FoundLevel | null {
+export function findLevel(picture: Pixels, given?: JarFrame): FoundLevel | null {
+  const frame = given ?? findSides(picture)
   if (frame === null) return null
   const { width, height } = picture
   const rim = Math.round(frame.rim * height)
@@ -186,7 +211,7 @@ export function findLevel(picture: Pixels, frame: JarFrame | null = findFrame(pi
   const contrast = distance(empty, full)
   const sure = Math.min(Math.max(step.gain, 0), 1) * Math.min(contrast / 45, 1)
   if (sure < LEAST_SURE) return null
-  return { frame, level: (rim + step.at) / height, sure }
+  return { frame: given ?? withFloor(picture, frame), level: (rim + step.at) / height, sure }
 }
 
 /** Middle of some colours, channel by channel: a band or a glare does not count. */
