@@ -37,8 +37,9 @@ const TOP = 0.04
 const SHORTEST = 0.25
 const LEAST_SCORE = 0.2
 /** The floor lies so far below the end of the sides at most, share of the height; and so plainly it has to be seen. */
-const FLOOR_BELOW = 0.07
+const FLOOR_BELOW = 0.25
 const LEAST_CHANGE = 25
+const AS_PLAINLY = 0.7
 /** The strip that is read, from side to side: the glass itself and its glare are left out. */
 const INSET = 0.2
 /** What lies beside the jar is read over so much of the width. */
@@ -113,17 +114,20 @@ function findSides(picture: Pixels): JarFrame | null {
   return { left: left / width, right: right / width, rim: from / height, floor: to / height }
 }
 
-/** Where the jar ends below: its sides may draw in before it does. The row at which what stands in it gives way most. */
+/** Where the jar ends below: its sides may draw in long before it does. The last row at which what stands in it gives way as plainly as it does anywhere below. */
 function withFloor(picture: Pixels, frame: JarFrame): JarFrame {
   const { width, height } = picture
   const [left, right, floor] = [frame.left * width, frame.right * width, Math.round(frame.floor * height)]
   const [from, to] = [left + 0.3 * (right - left), right - 0.3 * (right - left)]
   const step = Math.max(2, Math.round(0.006 * height))
-  let best = { row: floor, change: LEAST_CHANGE }
-  for (let y = floor - step; y < Math.min(floor + FLOOR_BELOW * height, height - step - 1); y++) {
-    const change = distance(meanColour(picture, y - step, from, to), meanColour(picture, y + step, from, to))
-    if (change > best.change) best = { row: y, change }
-  }
+  const rows = Array.from({ length: Math.max(Math.round(Math.min(FLOOR_BELOW * height, height - step - 1 - floor)), 0) + step }, (_, i) => {
+    const row = floor - step + i
+    return { row, change: distance(meanColour(picture, row - step, from, to), meanColour(picture, row + step, from, to)) }
+  })
+  const most = Math.max(LEAST_CHANGE, ...rows.map((r) => r.change))
+  const last = rows.findLastIndex((r) => r.change >= AS_PLAINLY * most)
+  // To the top of that change, not to its far end.
+  const best = rows.slice(Math.max(last - 2 * step, 0), last + 1).reduce((top, r) => (r.change > top.change ? r : top), { row: floor, change: LEAST_CHANGE })
   return { ...frame, floor: best.row / height }
 }
 
