@@ -53,6 +53,7 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
   const [share, setShare] = useState<number | null>(null)
   const [open, setOpen] = useState<string | null>(null)
   const urls = useRef<string[]>([])
+  const reset = useRef<() => void>(null)
   useEffect(
     () => () => {
       for (const url of urls.current) URL.revokeObjectURL(url)
@@ -83,10 +84,14 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
     setOpen(taken[0]?.id ?? null)
   }
   const readSafely = (files: Promise<readonly File[]>) => {
-    files.then(read).catch((error: Error) => {
-      setShare(null)
-      tellError(error)
-    })
+    files
+      .then(read)
+      .catch((error: Error) => {
+        setShare(null)
+        tellError(error)
+      })
+      // The same picture may be chosen again.
+      .finally(() => reset.current?.())
   }
   const put = (id: string, lines: Lines) =>
     setShots((before) => {
@@ -117,7 +122,7 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
         Take the jar from the side, at its own height. Several pictures of one jar become a curve. What they say of their place is not kept.
       </Text>
       <Group mt="sm">
-        <FileButton accept="image/*" multiple onChange={(files) => readSafely(Promise.resolve(files))}>
+        <FileButton resetRef={reset} accept="image/*" multiple onChange={(files) => readSafely(Promise.resolve(files))}>
           {(button) => (
             <Button {...button} variant="default" disabled={share !== null}>
               {shots.length === 0 ? 'Choose pictures' : 'Other pictures'}
