@@ -1,4 +1,3 @@
-import type { UsualTemps } from '../build/benchTemps'
 import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
 import { MOST_GROWTH } from '../build/ladder'
 import { type PourManner, type PourStep, pourManner, pourSteps } from '../build/pourOrder'
@@ -258,18 +257,9 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     }
   }
   const asPlanned = answerLevain(timed.value, ladder, spoons, planned, wish, jar, kitchen)
-  const solved =
-    begun === null ? asPlanned : { ...asPlanned, timed: asBegun(asPlanned, begun, usualTemps(wish, kitchen, asPlanned), wish.school, kitchen.pantry) }
+  const usual = { wantedC: wish.mixTempC, flourC: kitchen.flourTempC, cultureC: asPlanned.seedTempC, riseK: 0 }
+  const solved = begun === null ? asPlanned : { ...asPlanned, timed: asBegun(asPlanned, begun, usual, wish.school, kitchen.pantry) }
   return { dough, build: solved, problem: null, warnings: [...buildWarnings(solved, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
-}
-
-/** Temperatures of what goes into a levain, as long as nobody measures. */
-export function usualTemps(
-  { mixTempC }: Pick<BakeWish, 'mixTempC'>,
-  { flourTempC }: Pick<KitchenFacts, 'flourTempC'>,
-  { seedTempC }: Pick<SolvedLevain, 'seedTempC'>
-): UsualTemps {
-  return { wantedC: mixTempC, flourC: flourTempC, cultureC: seedTempC, riseK: 0 }
 }
 
 function answerLevain(

@@ -14,8 +14,6 @@ export interface Said {
   readonly seen: string | number
   /** Probability of the verdict's phase without it. */
   readonly without: number
-  /** Phase that would be the verdict's without it. */
-  readonly phaseWithout: Phase
 }
 
 /** How much a look at one thing would tell, bits. */
@@ -51,7 +49,7 @@ export function reasonsOf(draws: Draws, marks: readonly Mark[], nowHours: number
   const said = marks.flatMap((mark, i) =>
     partsOf(mark).map(({ of, seen, left }): Said => {
       const less = phasesOf(weighDraws(draws, [...marks.slice(0, i), left, ...marks.slice(i + 1)], manner), nowHours)
-      return { mark: i, of, seen, without: less.phases[phase], phaseWithout: less.phase }
+      return { mark: i, of, seen, without: less.phases[phase] }
     })
   )
   const now = marks.filter((m) => nowHours - m.hours < FRESH_HOURS)

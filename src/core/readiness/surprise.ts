@@ -50,8 +50,8 @@ export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phas
   return { strange, phases, hours }
 }
 
-/** A look at one that climbs says less by the hour; one that is past stays past. */
-function strangeAt({ strange, phases, hours }: Surprise, nowHours: number): number {
+/** How likely the forecast does not hold by now: a look at one that climbs says less by the hour, one that is past stays past. */
+export function strangeAt({ strange, phases, hours }: Surprise, nowHours: number): number {
   const past = phases.easing + phases.collapsed
   return strange * (past + (1 - past) * Math.exp(-Math.max(nowHours - hours, 0)))
 }

@@ -1,5 +1,6 @@
+import { mainKind } from '../dough/blend'
 import { correctDraws } from '../ferment/correctDraws'
-import { FLOURS, type FlourKind } from '../ferment/flours'
+import { FLOURS } from '../ferment/flours'
 import { type Draws, drawnGas, type Forecast, fitAt, reaches, type School, summarise } from '../ferment/forecast'
 import { LEVELS, type Milestones } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
@@ -7,7 +8,7 @@ import { type BatchLine, contentsOf } from '../jars/lineage'
 import { withFallPace } from './fallPace'
 import { type CultureManner, likelihood, type SignKind, type Signs, temperOf } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
-import { blended, blendedFit, type Phases, type Surprise, surpriseOf } from './surprise'
+import { blended, blendedFit, type Phases, type Surprise, strangeAt, surpriseOf } from './surprise'
 
 /** One look at the jar. */
 export interface Mark {
@@ -57,8 +58,7 @@ const FIRMEST = 0.65
  */
 export function mannerOf(line: BatchLine): CultureManner {
   const { flours, flourGrams, hydration } = contentsOf(line)
-  const grams = Object.entries(flours) as [FlourKind, number][]
-  const [main] = grams.reduce((most, next) => (next[1] > most[1] ? next : most))
+  const main = mainKind(flours)
   if (!FLOURS[main].gluten) return 'gluten-free'
   if (!FLOURS[main].domes) return 'rye'
   if (hydration < FIRMEST) return 'stiff'
@@ -165,7 +165,7 @@ export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, sc
   const forecast = summarise(corrected, school, weights)
   const drawnFit = fitAt(corrected, school, nowHours, weights)
   const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
-  const holds = weighed.surprise === null || weighed.surprise.strange < 0.5
+  const holds = weighed.surprise === null || strangeAt(weighed.surprise, nowHours) < 0.5
   return { phase, probability: phases[phase], phases, fitNow, forecast, holds, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
 }
 

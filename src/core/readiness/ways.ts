@@ -1,9 +1,10 @@
+import { mainKind } from '../dough/blend'
 import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
 import { type DoughCourse, doughPace } from '../schedule/course'
-import { type Standing, timeLine } from '../schedule/planBuild'
+import { type Standing, shifted, timeLine } from '../schedule/planBuild'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -82,6 +83,8 @@ const NEAR_HOURS = 2
  */
 export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forecast): Ways {
   const { line, nowMs, places } = asked
+  const shows = asItShows(asked)
+  const mix = mixNow(asked, shows)
   const hereC = line.stays.findLast((s) => s.fromMs <= nowMs)?.tempC ?? line.mixTempC
   const moved = (keep: (tempC: number) => boolean): MovedWay[] =>
     places
@@ -93,9 +96,9 @@ export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forec
   return {
     warm: moved((c) => c >= hereC + WORTH_CARRYING_K && c <= WARMEST_C),
     chill: moved((c) => c <= hereC - WORTH_CARRYING_K),
-    feed: feeds(asked),
-    mix: mixNow(asked),
-    yeast: withPinch(asked)
+    feed: feeds(asked, shows),
+    mix,
+    yeast: withPinch(asked, shows, mix)
   }
 }
 
@@ -108,13 +111,10 @@ function asItShows({ line, nowMs, forecast, jar }: WaysAsked): BatchLine {
   return { ...line, startedAtMs: line.startedAtMs - by, stays: line.stays.map((s, i) => (i === 0 ? { ...s, fromMs: s.fromMs - by } : s)) }
 }
 
-function feeds(asked: WaysAsked): FedWay[] {
-  const { line, nowMs, school, jar, plannedMixMs } = asked
+function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: BatchLine): FedWay[] {
   const { hydration, flours, totalGrams } = contentsOf(line)
-  const main = (Object.entries(flours) as [keyof typeof flours, number][]).reduce((most, next) => (next[1] > most[1] ? next : most))[0]
   const stay = line.stays.findLast((s) => s.fromMs <= nowMs) ?? line.stays[0]
   if (stay === undefined) return []
-  const shows = asItShows(asked)
   const flourInAll = Object.values(flours).reduce((a, b) => a + b, 0)
   const told = FEEDS.flatMap((flourPerSeed): FedWay[] => {
     const seed = totalGrams / (1 + flourPerSeed * (1 + hydration))
@@ -127,7 +127,7 @@ function feeds(asked: WaysAsked): FedWay[] {
       mixTempC: stay.tempC,
       stays: [{ ...stay, fromMs: nowMs }],
       material: line.material,
-      parents: [{ grams: seed, hydration, flour: main, line: shows }]
+      parents: [{ grams: seed, hydration, flour: mainKind(flours), line: shows }]
     }
     const run = timeLine(fed, jar, school)
     return run === null ? [] : [{ flourPerSeed, ripeMs: nowMs + run.fitHours * MS_PER_HOUR }]
@@ -147,16 +147,10 @@ const doughWith = (dough: BatchLine, levain: BatchLine): BatchLine => ({
   parents: dough.parents.map((p, i) => (i === 0 ? { ...p, line: levain } : p))
 })
 
-function mixNow(asked: WaysAsked): MixWay | null {
-  const { dough, course, jar, nowMs } = asked
-  const shows = asItShows(asked)
+function mixNow({ dough, course, jar, nowMs }: WaysAsked, shows: BatchLine): MixWay | null {
   const peakHours = simulate(vesselOf(shows, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
   if (peakHours === null) return null
-  const best = {
-    ...shows,
-    startedAtMs: nowMs - peakHours * MS_PER_HOUR,
-    stays: shows.stays.map((s) => ({ ...s, fromMs: s.fromMs - shows.startedAtMs + nowMs - peakHours * MS_PER_HOUR }))
-  }
+  const best = shifted(shows, nowMs - peakHours * MS_PER_HOUR)
   const sourness = cultureAt(shows, nowMs, jar).acid / Math.max(cultureAt(best, nowMs, jar).acid, 1e-6)
   if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness }
   return {
@@ -191,12 +185,10 @@ export function withInstantYeast(dough: BatchLine, grams: number, jar: JarParame
 }
 
 /** The least yeast that brings the bulk back to what it would be with the levain at its best. */
-function withPinch(asked: WaysAsked): YeastWay | null {
-  const { dough, course, jar } = asked
-  const mix = mixNow(asked)
+function withPinch({ dough, course, jar }: WaysAsked, shows: BatchLine, mix: MixWay | null): YeastWay | null {
   if (dough === null || course === null || mix === null || mix.usualBulkHours === null) return null
   if (mix.bulkHours !== null && mix.bulkHours <= mix.usualBulkHours * 1.15) return null
-  const shown = doughWith(dough, asItShows(asked))
+  const shown = doughWith(dough, shows)
   const most = INSTANT.most * contentsOf(dough).flourGrams
   for (let grams = INSTANT.step; grams <= most; grams += INSTANT.step) {
     const { bulkHours } = doughPace(withInstantYeast(shown, grams, jar), course, jar)

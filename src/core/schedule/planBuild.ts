@@ -149,7 +149,7 @@ export function buildFor(build: PlannedBuild, mixAtMs: number, school: School, g
 }
 
 /** The same batch, mixed at another moment. */
-function shifted(line: BatchLine, startMs: number): BatchLine {
+export function shifted(line: BatchLine, startMs: number): BatchLine {
   const by = startMs - line.startedAtMs
   return { ...line, startedAtMs: startMs, stays: line.stays.map((s) => ({ ...s, fromMs: s.fromMs + by })) }
 }
