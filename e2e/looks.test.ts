@@ -62,10 +62,24 @@ afterAll(async () => {
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
-/** Answers of the worker and short motions are over by then. */
-const SETTLING_MS = 400
+/** Nothing has changed for so long: the answers of the worker are in. */
+const STILL_MS = 150
 /** By then the room before has been left. */
 const LEAVING_MS = 80
+
+/** Waits until the page stands still. */
+const settled = (page: Page) =>
+  page.evaluate(
+    (stillMs) =>
+      new Promise<void>((done) => {
+        let timer = setTimeout(done, stillMs)
+        new MutationObserver(() => {
+          clearTimeout(timer)
+          timer = setTimeout(done, stillMs)
+        }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true })
+      }),
+    STILL_MS
+  )
 
 /** Goes to a view: by its address the first time, from room to room then, as a baker does. */
 async function open(page: Page, path: string): Promise<void> {
@@ -76,7 +90,7 @@ async function open(page: Page, path: string): Promise<void> {
   await page.locator('main h1').first().waitFor({ state: 'attached' })
   await page.waitForFunction(() => document.querySelector('.mantine-Skeleton-root, [aria-label=Opening]') === null)
   await page.evaluate(() => document.fonts.ready)
-  await page.waitForTimeout(SETTLING_MS)
+  await settled(page)
 }
 
 interface Finding {
@@ -141,6 +155,7 @@ test('keys: rooms, stations, the sheet of keys, the palette', async () => {
   await page.keyboard.type('rye tin: clock')
   await page.keyboard.press('Enter')
   await page.waitForURL(/\/clock$/)
+  await page.locator('[aria-current=step]', { hasText: 'Clock' }).waitFor()
   await page.getByRole('textbox', { name: 'Find anything' }).waitFor({ state: 'detached' })
   await page.keyboard.press('1')
   await page.locator('[aria-current=step]', { hasText: 'Dough' }).waitFor()

@@ -121,7 +121,11 @@ test('what a flour is can be said, and taken back to what such flours are', asyn
     .click()
   await page.getByRole('button', { name: 'As its kind usually is' }).click()
   await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click()
-  await page.getByText('protein about 11.5 %').waitFor()
+  await page
+    .getByTestId('stock')
+    .getByRole('button', { name: /^White wheat flour/ })
+    .getByText('protein about 11.5 %')
+    .waitFor()
 })
 
 test('the browser had nothing to complain about', () => {

@@ -30,11 +30,13 @@ afterAll(async () => {
 })
 
 const verdict = () => window.page.getByTestId('verdict')
-const marks = async (): Promise<Loose[]> => {
+/** Events of a kind that stand. */
+const standing = async (type: string): Promise<Loose[]> => {
   const { events } = (await program.call('GET', `/api/bakes/${id}`)) as { events: Loose[] }
   const undone = new Set(events.flatMap((e) => (e.type === 'undo' ? [e.undoes] : [])))
-  return events.filter((e) => e.type === 'mark' && !undone.has(e.id))
+  return events.filter((e) => e.type === type && !undone.has(e.id))
 }
+const marks = () => standing('mark')
 const untilMarks = (enough: (marks: Loose[]) => boolean) => until(marks, enough)
 const untilVerdict = (words: RegExp) =>
   until(
@@ -154,12 +156,13 @@ test('made-up pictures of a whole afternoon become a curve that climbs', async (
   await card.getByRole('button', { name: 'Note 4 looks' }).waitFor()
 })
 
-test('a log of levels: columns are guessed, put right by hand, thinned and noted; taken back at once', async () => {
+test('a log of levels: columns are guessed, put right by hand and noted with how warm it stood; taken back at once', async () => {
   const { page } = window
   await page.getByText('A log of levels').click()
   const card = page.getByTestId('from-log')
   const before = (await marks()).length
-  const line = (minutes: number, rise: number) => `${new Date(Date.parse(NOW) - minutes * 60_000).toISOString()};${rise};22`
+  const moves = (await standing('moved')).length
+  const line = (minutes: number, rise: number) => `${new Date(Date.parse(NOW) - minutes * 60_000).toISOString()};${rise};${minutes > 45 ? 22 : 26}`
   await card.getByRole('textbox', { name: 'Log of levels' }).fill(['when;how high;room', line(90, 2.0), line(60, 2.3), line(30, 2.6)].join('\n'))
   await card.getByText(/^3 levels, .* up to ×2\.6/).waitFor()
   await card.getByRole('combobox', { name: 'how high' }).click()
@@ -167,11 +170,31 @@ test('a log of levels: columns are guessed, put right by hand, thinned and noted
   await card.getByText('No column holds a height or a rise.').waitFor()
   await card.getByRole('combobox', { name: 'how high' }).click()
   await page.getByRole('option', { name: 'rise' }).click()
+  expect(await card.getByRole('checkbox', { name: 'It stood at 22 °C, then 26 °C: reckon with that.' }).isChecked()).toBe(true)
   await card.getByRole('button', { name: 'Note 3 looks' }).click()
   await untilMarks((all) => all.length === before + 3)
+  expect((await standing('moved')).slice(moves).map((e) => e.tempC)).toEqual([22, 26])
   await page.getByText('3 looks are noted.').waitFor()
   await undo()
   await untilMarks((all) => all.length === before)
+  expect(
+    await until(
+      () => standing('moved'),
+      (all) => all.length === moves
+    )
+  ).toHaveLength(moves)
+  // A file dropped on the field is read like one that was chosen.
+  const file = await page.evaluateHandle(
+    (text) => {
+      const carried = new DataTransfer()
+      carried.items.add(new File([text], 'log.csv', { type: 'text/csv' }))
+      return carried
+    },
+    ['when;rise', line(80, 1.9).slice(0, -3), line(40, 2.2).slice(0, -3)].join('\n')
+  )
+  await card.getByRole('textbox', { name: 'Log of levels' }).dispatchEvent('drop', { dataTransfer: file })
+  await card.getByRole('button', { name: 'Note 2 looks' }).waitFor()
+  expect(await card.getByRole('checkbox').count()).toBe(0)
 })
 
 test('troubles: the likeliest cause first with what to do; mould has one answer only', async () => {

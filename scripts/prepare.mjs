@@ -3,5 +3,5 @@ import { checkNode, ensureBuild, ensureChromium, ensurePackages } from './setup.
 
 checkNode()
 ensurePackages()
-ensureChromium()
+await ensureChromium()
 ensureBuild()

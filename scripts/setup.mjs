@@ -1,5 +1,5 @@
 // What a fresh clone lacks is put in place here: packages, the built program, Chromium for the tests. Plain JavaScript, since it runs before anything is installed.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
@@ -22,6 +22,27 @@ export function say(words) {
 /** Runs a command in the project; its output is shown unless `quiet`. */
 export function run(command, args, { quiet = false, env = {} } = {}) {
   return spawnSync(command, args, { cwd: root, encoding: 'utf8', stdio: quiet ? 'pipe' : 'inherit', env: { ...process.env, ...env } })
+}
+
+/**
+ * Starts a command in the project beside others.
+ * @param gives way to others where the cores are scarce
+ * @returns its exit code and all it said, once it has ended
+ */
+export function begin(command, args, { givesWay = false, env = {} } = {}) {
+  const [first, ...rest] = givesWay ? ['nice', '-n', '19', command, ...args] : [command, ...args]
+  return new Promise((ended) => {
+    const child = spawn(first, rest, { cwd: root, stdio: ['ignore', 'pipe', 'pipe'], env: { ...process.env, ...env } })
+    let said = ''
+    for (const stream of [child.stdout, child.stderr]) {
+      stream.setEncoding('utf8')
+      stream.on('data', (words) => {
+        said += words
+      })
+    }
+    child.once('error', (error) => ended({ status: null, said: `${said}${error.message}\n` }))
+    child.once('close', (status) => ended({ status, said }))
+  })
 }
 
 /** The Node that runs this is new enough. */
@@ -81,13 +102,12 @@ export function ensureBuild() {
   writeFileSync(stamp, new Date().toISOString())
 }
 
-/** Debian's Chromium, for the end-to-end tests and the pictures. */
-export function ensureChromium() {
+/** Debian's Chromium, for the end-to-end tests and the pictures. Others may work meanwhile. */
+export async function ensureChromium() {
   if (existsSync(CHROMIUM)) return
   say('Installing Chromium with apt …')
   if (process.getuid?.() !== 0)
     stop('The end-to-end tests need Chromium, and only root may install it: sudo apt-get update && sudo apt-get install -y chromium. Then run npm test again.')
-  const env = { DEBIAN_FRONTEND: 'noninteractive' }
-  if (run('apt-get', ['update', '-qq'], { env }).status !== 0) stop('apt-get update failed: see above. Is there a network, and is this Debian?')
-  if (run('apt-get', ['install', '-y', '-qq', 'chromium'], { env }).status !== 0 || !existsSync(CHROMIUM)) stop('Chromium could not be installed: see above.')
+  const { status, said } = await begin('sh', ['-c', 'apt-get update -qq && apt-get install -y -qq chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } })
+  if (status !== 0 || !existsSync(CHROMIUM)) stop(`Chromium could not be installed. Is there a network, and is this Debian?\n${said}`)
 }

@@ -2,54 +2,62 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { checkNode, ensureBuild, ensureChromium, ensurePackages, run, say } from './setup.mjs'
+import { begin, checkNode, ensureBuild, ensureChromium, ensurePackages, say } from './setup.mjs'
 
 checkNode()
+const chromium = ensureChromium()
 ensurePackages()
-ensureChromium()
+await chromium
+ensureBuild()
 
-/** Test files run side by side. A browser takes the cores to itself: two of them at once are no faster, and slow each other into timeouts. */
+/** Test files run side by side. Two browsers at once are no faster, and slow each other into timeouts. */
 const WORKERS = { unit: Math.min(2, availableParallelism()), e2e: 1 }
+/** What gives way to a browser takes longer by the clock than it would alone, ms. */
+const TIMEOUT = { unit: 240_000, e2e: 60_000 }
 
 let passed = 0
 let failed = 0
 
 /** One check that passes or fails as a whole. */
-function check(name, command, args) {
-  say(`${name} …`)
-  if (run(command, args).status === 0) passed++
-  else {
-    failed++
-    say(`${name} failed.`)
-  }
+async function check(name, command, args, options) {
+  const { status, said } = await begin(command, args, options)
+  if (status === 0) passed++
+  else failed++
+  say(status === 0 ? `${name}: passed` : `${name}: failed`)
+  if (status !== 0) process.stdout.write(said)
 }
 
 /** A Jest project; a suite that cannot even start counts as failed. */
-function jest(project) {
-  say(`${project} tests …`)
+async function jest(project, options) {
   const folder = mkdtempSync(join(tmpdir(), 'olvent-test-'))
   const file = join(folder, 'result.json')
-  const done = run('npx', ['jest', '--selectProjects', project, '--json', '--outputFile', file, `--maxWorkers=${WORKERS[project]}`], { quiet: true })
+  const flags = ['--json', '--outputFile', file, `--maxWorkers=${WORKERS[project]}`, `--testTimeout=${TIMEOUT[project]}`]
+  const { said } = await begin('npx', ['jest', '--selectProjects', project, ...flags], options)
   try {
     const result = JSON.parse(readFileSync(file, 'utf8'))
     passed += result.numPassedTests
     failed += result.numFailedTests + result.numRuntimeErrorTestSuites
     if (result.numTotalTests === 0) failed++
-    if (!result.success) process.stdout.write(done.stderr)
-    else say(`${result.numPassedTests} passed`)
+    say(`${project} tests: ${result.numPassedTests} passed, ${result.numFailedTests + result.numRuntimeErrorTestSuites} failed`)
+    if (!result.success) process.stdout.write(said)
   } catch {
     failed++
-    process.stdout.write(`${done.stdout}${done.stderr}`)
+    process.stdout.write(said)
   }
   rmSync(folder, { recursive: true, force: true })
 }
 
-check('Types', 'npx', ['tsc', '-p', '.'])
-check('Lint and format', 'npx', ['biome', 'ci', '--log-level=warn'])
-check('Layering', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', '--output-type', 'err'])
-jest('unit')
-ensureBuild()
-jest('e2e')
+/** All that needs no browser, one after the other, in the time the browser leaves over. */
+async function withoutBrowser() {
+  const beside = { givesWay: true }
+  await check('Types', 'npx', ['tsc', '-p', '.'], beside)
+  await check('Lint and format', 'npx', ['biome', 'ci', '--log-level=warn'], beside)
+  await check('Layering', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', '--output-type', 'err'], beside)
+  await jest('unit', beside)
+}
+
+say('Types, lint, layering, unit and end-to-end tests: some ten minutes …')
+await Promise.all([withoutBrowser(), jest('e2e')])
 
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
 process.exit(failed === 0 ? 0 : 1)

@@ -1,4 +1,4 @@
-import { lookOver, readLevels, thinned } from './readLevels'
+import { lookOver, readLevels, tempSteps, thinned } from './readLevels'
 
 const ZONE = 'Europe/Lisbon'
 const start = Date.UTC(2026, 10, 26, 8)
@@ -55,4 +55,31 @@ test('many readings are thinned evenly, first and last kept', () => {
   )
   expect(thin).toEqual([0, 25, 50, 75, 100])
   expect(thinned([1, 2], 5)).toEqual([1, 2])
+})
+
+test('temperatures in °F are turned into °C', () => {
+  const read = levels('time,rise,temp °F\n2026-11-26 09:00,1.2,77\n2026-11-26 10:00,1.5,68')
+  expect(read.ok && read.value.map((l) => l.tempC)).toEqual([25, 20])
+})
+
+test('the temperatures of a log are few steps: the counter, an hour in the fridge, and the counter again', () => {
+  const log = [
+    ...[21.8, 22, 22.2].map((tempC, i) => ({ ms: i * 600_000, tempC })),
+    { ms: 1_800_000, tempC: null },
+    ...[5, 5.4].map((tempC, i) => ({ ms: (4 + i) * 600_000, tempC })),
+    { ms: 7 * 600_000, tempC: 21 }
+  ]
+  expect(tempSteps(log)).toEqual([
+    { ms: 0, tempC: 22 },
+    { ms: 2_400_000, tempC: 5.2 },
+    { ms: 4_200_000, tempC: 21 }
+  ])
+  expect(tempSteps([{ ms: 0, tempC: null }])).toEqual([])
+})
+
+test('a log that jumps about is still told in no more than eight steps', () => {
+  const wild = Array.from({ length: 200 }, (_, i) => ({ ms: i * 60_000, tempC: i % 2 === 0 ? 20 : 24 }))
+  const told = tempSteps(wild)
+  expect(told.length).toBeLessThanOrEqual(8)
+  expect(told[0]?.tempC).toBeCloseTo(22, 0)
 })

@@ -1,5 +1,5 @@
 import { ok, problem, type Result } from '../units/result'
-import { instantOf, linesOf } from './readReadings'
+import { instantOf, linesOf, saysFahrenheit, type TimedTemp, temperatureOf } from './readReadings'
 
 /** What a column of a log may hold. */
 export const LEVEL_COLUMNS = ['time', 'hours since mixing', 'minutes since mixing', 'height', 'rise', 'temperature', 'nothing'] as const
@@ -18,6 +18,7 @@ export interface TimedLevel {
   readonly ms: number
   /** Height ÷ height at the band. */
   readonly rise: number
+  /** Temperature read with it, °C. */
   readonly tempC: number | null
 }
 
@@ -74,7 +75,7 @@ function guessColumn(name: string, cells: readonly string[], timeZone: string): 
  * @returns in the order of time; lines that say nothing are left out
  */
 export function readLevels(
-  { rows }: LevelLog,
+  { rows, names }: LevelLog,
   columns: readonly LevelColumn[],
   timeZone: string,
   startMs: number,
@@ -96,9 +97,31 @@ export function readLevels(
     const mm = figure(row, height)
     const level = rise >= 0 ? figure(row, rise) : mm === null ? null : mm / (band as number)
     if (ms === null || level === null || level < 0.5 || level > HIGHEST_RISE) continue
-    found.set(ms, { ms, rise: level, tempC: figure(row, temp) })
+    found.set(ms, { ms, rise: level, tempC: temperatureOf(row[temp] ?? '', saysFahrenheit(names[temp] ?? '')) })
   }
   return found.size === 0 ? problem('no readings') : ok([...found.values()].sort((a, b) => a.ms - b.ms))
+}
+
+/** Temperatures nearer to one another than this are one, K; and so many changes are told at most. */
+const STEP_K = 1.5
+const MOST_STEPS = 8
+
+/**
+ * The temperatures of a log as few steps: each holds from its instant on.
+ * @example tempSteps([{ ms: 0, tempC: 22 }, { ms: 600_000, tempC: 22.4 }, { ms: 1_200_000, tempC: 27 }]) // 22.2 °C from 0, 27 °C from 20 min
+ */
+export function tempSteps(levels: readonly Pick<TimedLevel, 'ms' | 'tempC'>[], stepK = STEP_K): TimedTemp[] {
+  const steps: { ms: number; sum: number; readings: number }[] = []
+  for (const { ms, tempC } of levels) {
+    if (tempC === null) continue
+    const last = steps.at(-1)
+    if (last !== undefined && Math.abs(tempC - last.sum / last.readings) <= stepK) {
+      last.sum += tempC
+      last.readings++
+    } else steps.push({ ms, sum: tempC, readings: 1 })
+  }
+  if (steps.length > MOST_STEPS) return tempSteps(levels, 1.5 * stepK)
+  return steps.map(({ ms, sum, readings }) => ({ ms, tempC: Math.round((10 * sum) / readings) / 10 }))
 }
 
 /** At most so many of them, spread evenly over the time; the first and the last among them. */

@@ -41,7 +41,7 @@ const MOST_LINES = 200_000
 export function readReadings(text: string, timeZone: string): Result<ReadReadings, ReadingsProblem> {
   const data = linesOf(text)
   const head = data[0] ?? []
-  const fahrenheit = /°?\bF\b|fahrenheit/i.test(head.join(' '))
+  const fahrenheit = saysFahrenheit(head.join(' '))
   const named = head.findIndex((cell) => /temp|°|celsius|fahrenheit|room|air/i.test(cell))
   const found = new Map<number, number>()
   const skipped: number[] = []
@@ -97,7 +97,11 @@ export function instantOf(text: string, timeZone: string): number | null {
   return null
 }
 
-function temperatureOf(text: string, fahrenheit: boolean): number | null {
+/** Whether the name of a column says °F. */
+export const saysFahrenheit = (name: string) => /°?\bF\b|fahrenheit/i.test(name)
+
+/** A temperature as logs write it. @returns °C; null where it is none a kitchen has */
+export function temperatureOf(text: string, fahrenheit: boolean): number | null {
   const match = /^(-?\d+(?:[.,]\d+)?)\s*(°?\s*[CF])?$/i.exec(text)
   if (match === null) return null
   const value = Number((match[1] ?? '').replace(',', '.'))

@@ -41,6 +41,7 @@ const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
     ],
     dough: { ...dough, startedAtMs: nowMs, stays: [{ fromMs: nowMs, tempC: 23 }] },
     course,
+    mostGrams: 200,
     plannedMixMs: start + 9 * HOUR,
     ...more
   }
@@ -73,6 +74,31 @@ test('mixed young the bulk takes longer, and the loaf is milder; mixed past it, 
   expect(young?.bulkHours ?? 0).toBeGreaterThan((young?.usualBulkHours ?? 0) + 0.3)
   expect(young?.sourness).toBeLessThan(0.9)
   expect(waysNow(asked(16), forecastOf).mix?.sourness).toBeGreaterThan(1.05)
+})
+
+test('past its best, less of it brings as much acid as usual: flour and water make up for it, and the bulk takes longer', () => {
+  const mix = waysNow(asked(16), forecastOf).mix
+  const other = mix?.other
+  expect(other?.plannedGrams).toBe(180)
+  expect((other?.grams ?? 0) * (mix?.sourness ?? 0)).toBeCloseTo(180, -0.5)
+  // At 100 % half of what is left out is flour, half is water.
+  expect(other?.flourGrams).toBeCloseTo((180 - (other?.grams ?? 0)) / 2, 9)
+  expect(other?.waterGrams).toBeCloseTo(other?.flourGrams ?? 0, 9)
+  expect(other?.bulkHours ?? 0).toBeGreaterThan(mix?.bulkHours ?? 99)
+})
+
+test('young still, so much more of it that the bulk is as usual, or all there is; at its best the amount stands', () => {
+  const mix = waysNow(asked(8, { mostGrams: 400 }), forecastOf).mix
+  expect(mix?.bulkHours ?? 0).toBeGreaterThan((mix?.usualBulkHours ?? 99) + 1)
+  expect(mix?.other?.bulkHours ?? 99).toBeCloseTo(mix?.usualBulkHours ?? 0, 1)
+  // As heavy as before: what there is more of the levain there is less of flour and water.
+  expect((mix?.other?.flourGrams ?? 0) + (mix?.other?.waterGrams ?? 0)).toBeCloseTo(180 - (mix?.other?.grams ?? 0), 9)
+  const scarce = waysNow(asked(8, { mostGrams: 240 }), forecastOf).mix
+  expect(scarce?.other?.grams).toBe(240)
+  expect(scarce?.other?.bulkHours ?? 0).toBeGreaterThan((mix?.usualBulkHours ?? 0) + 0.5)
+  expect(scarce?.other?.bulkHours ?? 99).toBeLessThan((mix?.bulkHours ?? 0) - 0.5)
+  expect(waysNow(asked(8, { mostGrams: 181 }), forecastOf).mix?.other).toBeNull()
+  expect(waysNow(asked(forecast.peak.p50, { mostGrams: 400 }), forecastOf).mix?.other).toBeNull()
 })
 
 test('a pinch of yeast brings a young levain’s bulk back; a ripe one needs none', () => {

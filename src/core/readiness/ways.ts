@@ -27,6 +27,8 @@ export interface WaysAsked {
   /** The dough as it would be if it were mixed now; null where no dough's day is planned. */
   readonly dough: BatchLine | null
   readonly course: DoughCourse | null
+  /** So much of the levain can go into the dough: what there is, less what is kept back, g. */
+  readonly mostGrams: number
   /** When it was meant to be mixed, ms. */
   readonly plannedMixMs: number
 }
@@ -44,6 +46,16 @@ export interface FedWay {
   readonly ripeMs: number
 }
 
+/** Another amount of levain in the same dough; flour and water make good for it, so that the dough weighs the same. */
+export interface OtherAmount {
+  readonly grams: number
+  readonly plannedGrams: number
+  /** Flour and water besides those planned; below 0: so much less, g. */
+  readonly flourGrams: number
+  readonly waterGrams: number
+  readonly bulkHours: number | null
+}
+
 /** What mixing at a moment comes to. */
 export interface MixWay {
   readonly bulkHours: number | null
@@ -51,6 +63,8 @@ export interface MixWay {
   readonly usualBulkHours: number | null
   /** Acid in the levain against that at its best: above 1 the loaf is tangier. */
   readonly sourness: number
+  /** Sour by now: less of it, that brings as much acid as it would at its best. Young still: more of it, that brings as much yeast, as far as there is any. */
+  readonly other: OtherAmount | null
 }
 
 /** A pinch of yeast for a bake that cannot wait. */
@@ -74,6 +88,10 @@ const WORTH_CARRYING_K = 2
 const WARMEST_C = 32
 /** Ratios a levain is fed at, flour per seed. */
 const FEEDS = [1, 2, 3, 5, 8, 12] as const
+/** Acid against that at its best, above which it is tasted. */
+export const TANGY = 1.12
+/** Yeast against that at its best, below which more of it is worth the weighing. */
+const FEW_YEAST = 0.9
 /** A feed is offered as ripe for the planned mix when it comes so near to it, h. */
 const NEAR_HOURS = 2
 
@@ -147,17 +165,39 @@ const doughWith = (dough: BatchLine, levain: BatchLine): BatchLine => ({
   parents: dough.parents.map((p, i) => (i === 0 ? { ...p, line: levain } : p))
 })
 
-function mixNow({ dough, course, jar, nowMs }: WaysAsked, shows: BatchLine): MixWay | null {
+function mixNow({ dough, course, jar, nowMs, mostGrams }: WaysAsked, shows: BatchLine): MixWay | null {
   const peakHours = simulate(vesselOf(shows, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
   if (peakHours === null) return null
   const best = shifted(shows, nowMs - peakHours * MS_PER_HOUR)
-  const sourness = cultureAt(shows, nowMs, jar).acid / Math.max(cultureAt(best, nowMs, jar).acid, 1e-6)
-  if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness }
+  const [is, would] = [cultureAt(shows, nowMs, jar), cultureAt(best, nowMs, jar)]
+  const sourness = is.acid / Math.max(would.acid, 1e-6)
+  if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness, other: null }
+  const shown = doughWith(dough, shows)
+  const planned = dough.parents[0]?.grams ?? 0
+  const wanted = sourness > TANGY ? planned / sourness : is.yeast < FEW_YEAST * would.yeast ? (planned * would.yeast) / Math.max(is.yeast, 1e-6) : planned
+  const grams = Math.round(Math.min(wanted, Math.max(mostGrams, planned)))
   return {
-    bulkHours: doughPace(doughWith(dough, shows), course, jar).bulkHours,
+    bulkHours: doughPace(shown, course, jar).bulkHours,
     usualBulkHours: doughPace(doughWith(dough, best), course, jar).bulkHours,
-    sourness
+    sourness,
+    other: Math.abs(grams - planned) < LEAST_OTHER_GRAMS ? null : otherAmount(shown, course, jar, grams)
   }
+}
+
+/** A difference smaller than this is not worth weighing anew, g. */
+const LEAST_OTHER_GRAMS = 3
+
+/** The dough with another amount of its levain, as heavy as before. */
+function otherAmount(dough: BatchLine, course: DoughCourse, jar: JarParameters, grams: number): OtherAmount | null {
+  const [levain, ...others] = dough.parents
+  if (levain === undefined) return null
+  const left = levain.grams - grams
+  const flourGrams = left / (1 + levain.hydration)
+  const waterGrams = left - flourGrams
+  const main = mainKind(contentsOf(dough).flours)
+  const flours = { ...dough.flours, [main]: Math.max((dough.flours[main] ?? 0) + flourGrams, 0) }
+  const changed = { ...dough, flours, waterGrams: Math.max(dough.waterGrams + waterGrams, 0), parents: [{ ...levain, grams }, ...others] }
+  return { grams, plannedGrams: levain.grams, flourGrams, waterGrams, bulkHours: doughPace(changed, course, jar).bulkHours }
 }
 
 /**

@@ -6,6 +6,7 @@ const plum: MantineColorsTuple = ['#f6f0fb', '#e7dbf2', '#cdb4e3', '#b28bd4', '#
 /** The house's own theme: one radius, one spacing scale, targets of 44 px and more. */
 export const theme = createTheme({
   colors: { plum },
+  respectReducedMotion: true,
   primaryColor: 'plum',
   primaryShade: { light: 8, dark: 2 },
   autoContrast: true,

@@ -15,7 +15,7 @@ export function useReasons(judged: Judged | undefined): Reasons | undefined {
 }
 
 /** What is asked besides the levain itself. */
-export type WaysWanted = Pick<WaysAsked, 'places' | 'dough' | 'course' | 'plannedMixMs' | 'school'>
+export type WaysWanted = Pick<WaysAsked, 'places' | 'dough' | 'course' | 'mostGrams' | 'plannedMixMs' | 'school'>
 
 /** What can be done with a running levain now; undefined while it is reckoned. */
 export function useWays(judged: Judged | undefined, wanted: WaysWanted): Ways | undefined {

@@ -55,16 +55,24 @@ export interface LevelToNote {
   readonly file?: Blob
 }
 
+/** Where it stood from an instant on, and how warm by a log. */
+export interface TempToNote {
+  readonly ms: number
+  readonly placeId: string
+  readonly tempC: number
+}
+
 /**
- * Notes levels as looks, in the order of time, each with its picture.
+ * Notes temperatures as where it stood, then levels as looks, in the order of time, each with its picture.
  * @returns takes them all back, the last one first
  */
-export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pantry: Pantry): Promise<() => Promise<void>> {
+export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pantry: Pantry, temps: readonly TempToNote[] = []): Promise<() => Promise<void>> {
   const ids: string[] = []
-  const send = (event: Record<string, unknown> & { type: 'mark' | 'undo' }, ms: number) => {
+  const send = (event: Record<string, unknown> & { type: 'mark' | 'moved' | 'undo' }, ms: number) => {
     const id = newId()
     return addEvent(bake, { id, happenedAt: new Date(ms).toISOString(), ...event } as Parameters<typeof addEvent>[1], pantry).then(() => id)
   }
+  for (const { ms, placeId, tempC } of temps) ids.push(await send({ type: 'moved', placeId, tempC }, ms))
   for (const { ms, rise, file } of [...levels].sort((a, b) => a.ms - b.ms)) {
     const picture = file === undefined ? undefined : await keepPicture(file)
     ids.push(await send({ type: 'mark', rise: Math.round(rise * 100) / 100, signs: {}, ...(picture === undefined ? {} : { picture }) }, ms))

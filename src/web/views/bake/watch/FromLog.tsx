@@ -1,12 +1,13 @@
-import { Button, FileButton, Group, Select, SimpleGrid, Text, Textarea } from '@mantine/core'
+import { Button, Checkbox, FileButton, Group, Select, SimpleGrid, Text, Textarea } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, thinned } from '../../../../core'
+import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, tempSteps, thinned } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { noteLevels } from '../../../data/levels'
 import { Note } from '../../../parts/Card'
 import { tellDone, tellError } from '../../../parts/tell'
 import type { StationProps } from '../station'
 
+const MS_PER_HOUR = 3_600_000
 /** So many looks tell a curve; more tell nothing new. */
 const MOST = 30
 const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
@@ -17,9 +18,10 @@ const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
 }
 
 /** The level from a log: pasted or from a file, its columns guessed and confirmed. */
-export function FromLog({ bake, state, now }: StationProps) {
+export function FromLog({ bake, plan, state, now }: StationProps) {
   const { kitchen, format, pantry } = useKitchen()
   const [text, setText] = useState('')
+  const [withTemps, setWithTemps] = useState(true)
   const [chosen, setChosen] = useState<Readonly<Record<number, LevelColumn>>>({})
   const log = useMemo(() => (text.trim() === '' ? null : lookOver(text, kitchen.timeZone)), [text, kitchen.timeZone])
   const columns = log?.columns.map((column, i) => chosen[i] ?? column) ?? []
@@ -27,10 +29,16 @@ export function FromLog({ bake, state, now }: StationProps) {
   const read = log === null ? null : readLevels(log, columns, kitchen.timeZone, bandMs, state.band?.levelMm ?? null)
   const own = read?.ok ? read.value.filter((l) => l.ms >= bandMs && l.ms <= now) : []
   const kept = thinned(own, MOST)
+  const temps = tempSteps(own)
+  // What is told of where it stood takes the place of what was planned; a move still to come would be lost with it.
+  const isMovedLater = state.moves.length === 0 && plan.moves.some(({ afterHours }) => bandMs + afterHours * MS_PER_HOUR > now)
+  const takesTemps = temps.length > 0 && withTemps && !isMovedLater
+  const placeAt = (ms: number) => state.moves.findLast((m) => m.atMs <= ms)?.placeId ?? plan.placeId
   const change = (next: string) => {
     setText(next)
     setChosen({})
   }
+  const bring = (file: File | undefined) => void file?.text().then(change, tellError)
   return (
     <div data-testid="from-log">
       <Textarea
@@ -39,6 +47,12 @@ export function FromLog({ bake, state, now }: StationProps) {
         rows={4}
         value={text}
         onChange={(e) => change(e.currentTarget.value)}
+        onDrop={(e) => {
+          const [file] = e.dataTransfer.files
+          if (file === undefined) return
+          e.preventDefault()
+          bring(file)
+        }}
       />
       {log !== null && (
         <SimpleGrid cols={{ base: 2, sm: 3 }} mt="sm">
@@ -62,8 +76,18 @@ export function FromLog({ bake, state, now }: StationProps) {
             : `${own.length} levels, ${format.dayTime(own[0]?.ms ?? 0)} to ${format.dayTime(own.at(-1)?.ms ?? 0)}, up to ${format.rise(Math.max(...own.map((l) => l.rise)))}.${kept.length < own.length ? ` ${kept.length} of them, spread evenly, are noted.` : ''}`}
         </Note>
       )}
+      {kept.length > 0 && temps.length > 0 && (
+        <Checkbox
+          mt="sm"
+          checked={takesTemps}
+          disabled={isMovedLater}
+          onChange={(e) => setWithTemps(e.currentTarget.checked)}
+          label={`It stood at ${temps.map((t) => format.temperature(t.tempC)).join(', then ')}: reckon with that.`}
+          description={isMovedLater ? 'Not while a move of it is still planned: note that first.' : undefined}
+        />
+      )}
       <Group mt="sm">
-        <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => void file?.text().then(change, tellError)}>
+        <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => bring(file ?? undefined)}>
           {(button) => (
             <Button {...button} variant="default">
               From a file
@@ -73,7 +97,10 @@ export function FromLog({ bake, state, now }: StationProps) {
         {kept.length > 0 && (
           <Button
             onClick={() => {
-              noteLevels(bake, kept, pantry).then((undo) => tellDone(`${kept.length} looks are noted.`, undo), tellError)
+              noteLevels(bake, kept, pantry, takesTemps ? temps.map((t) => ({ ...t, placeId: placeAt(t.ms) })) : []).then(
+                (undo) => tellDone(`${kept.length} looks are noted.`, undo),
+                tellError
+              )
               change('')
             }}
           >
@@ -82,7 +109,7 @@ export function FromLog({ bake, state, now }: StationProps) {
         )}
       </Group>
       <Text c="dimmed" mt="xs">
-        A line holds a time and a height or a rise; comma, semicolon or tab between them.
+        A line holds a time, a height or a rise, and a temperature if there is one; comma, semicolon or tab between them. A file can be dropped here.
       </Text>
     </div>
   )

@@ -1,7 +1,7 @@
 import { Button, Skeleton } from '@mantine/core'
 import { useMemo } from 'react'
 import { doughOf, standingIn } from '../../../../contract'
-import { ratioOf, type Ways } from '../../../../core'
+import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
@@ -14,8 +14,10 @@ const MS_PER_HOUR = 3_600_000
 const FIVE_MINUTES = 300_000
 /** Gains and losses smaller than this are no reason to carry a jar about, h. */
 const LEAST_GAIN_HOURS = 0.25
-/** So much more or less acid is tasted. */
-const TASTED = { tangier: 1.12, milder: 0.88 } as const
+/** With so much less acid than at its best the loaf is milder. */
+const MILD = 0.88
+/** Nobody times a bulk to the minute. */
+const PER_HOUR = 12
 
 /** What can be done now, each with what it comes to. */
 export function WaysCard(props: StationProps & { readonly onMove: (placeId: string, tempC: number) => void }) {
@@ -41,6 +43,7 @@ function useWaysHere({ bake, plan, solved, judged, now }: StationProps): Ways | 
       places: kitchen.places.map(({ id, name, tempC }) => ({ id, name, standing: standingIn(kitchen, id, tempC, nowMs) })),
       dough: line === undefined || plan.course === null ? null : doughOf(bake, plan, solved, stocked, nowMs, line),
       course: plan.course,
+      mostGrams: line === undefined ? 0 : contentsOf(line).totalGrams - (solved?.build?.keepBackGrams ?? plan.build.keepBackGrams),
       plannedMixMs: Date.parse(plan.mixAt),
       school: plan.school
     }),
@@ -70,7 +73,7 @@ function List({
       {ways.mix !== null && (
         <li>
           <b>{verdict.fitNow >= 0.5 ? 'Mix now' : before ? 'Mix now, although it is young' : isPast ? 'Mix now, although it is past' : 'Mix now'}</b>
-          {mixWords(ways.mix, verdict.fitNow, isPast, format)}
+          {mixWords(ways.mix, verdict.fitNow, format)}
         </li>
       )}
       {verdict.advice.kind === 'wait' && (
@@ -82,7 +85,7 @@ function List({
       {warm !== undefined && (
         <li>
           <b>Warm it: {warm.place.name}</b>
-          Fit {format.duration(opens.p50 - warm.opensHours)} sooner, from about {at(warm.opensHours)}; over by {at(warm.closesHours)}.
+          Fit {format.duration(nearly(opens.p50 - warm.opensHours))} sooner, from about {at(warm.opensHours)}; over by {at(warm.closesHours)}.
           <Move place={warm.place.name} onMove={() => onMove(warm.place.id, tempOf(warm.place.id))} />
         </li>
       )}
@@ -103,7 +106,7 @@ function List({
       {ways.yeast !== null && (
         <li>
           <b>If the bake cannot wait: {format.mass(ways.yeast.grams, 0.1)} of instant yeast in the dough</b>
-          With it the bulk takes about {format.duration(ways.yeast.bulkHours)}, as with a ripe levain. Less flavour, and none of it into the jar.
+          With it the bulk takes about {format.duration(nearly(ways.yeast.bulkHours))}, as with a ripe levain. Less flavour, and none of it into the jar.
         </li>
       )}
     </ul>
@@ -125,20 +128,28 @@ function Move({ place, onMove }: { readonly place: string; readonly onMove: () =
   )
 }
 
+const nearly = (hours: number) => Math.round(hours * PER_HOUR) / PER_HOUR
+
 function mixWords(
-  { bulkHours, usualBulkHours, sourness }: NonNullable<Ways['mix']>,
+  { bulkHours, usualBulkHours, sourness, other }: NonNullable<Ways['mix']>,
   fitNow: number,
-  isPast: boolean,
   format: ReturnType<typeof useKitchen>['format']
 ): string {
-  const taste =
-    sourness > TASTED.tangier || isPast ? ' Use a little more of it, and expect a tangier loaf.' : sourness < TASTED.milder ? ' Expect a milder loaf.' : ''
+  const taste = sourness > TANGY ? ' Expect a tangier loaf.' : sourness < MILD ? ' Expect a milder loaf.' : ''
   const fit = `Fit with ${format.percent(fitNow, 0)} likelihood.`
   if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
   const bulk =
     Math.abs(longer) < LEAST_GAIN_HOURS
-      ? ` Bulk about ${format.duration(bulkHours)}, as usual.`
-      : ` Bulk about ${format.duration(bulkHours)}: ${format.duration(Math.abs(longer))} ${longer > 0 ? 'longer' : 'shorter'} than with a ripe one.`
-  return `${fit}${bulk}${taste}`
+      ? ` Bulk about ${format.duration(nearly(bulkHours))}, as usual.`
+      : ` Bulk about ${format.duration(nearly(bulkHours))}: ${format.duration(nearly(Math.abs(longer)))} ${longer > 0 ? 'longer' : 'shorter'} than with a ripe one.`
+  return `${fit}${bulk}${taste}${other === null ? '' : otherWords(other, format)}`
+}
+
+/** Less of a sour one, more of a young one: what is weighed instead, and what the bulk is then. */
+function otherWords({ grams, plannedGrams, flourGrams, waterGrams, bulkHours }: OtherAmount, format: ReturnType<typeof useKitchen>['format']): string {
+  const more = flourGrams > 0 ? 'more' : 'less'
+  const change = `${format.mass(Math.abs(flourGrams))} ${more} flour and ${format.mass(Math.abs(waterGrams))} ${more} water`
+  const bulk = bulkHours === null ? '' : `, bulk about ${format.duration(nearly(bulkHours))}`
+  return ` Or ${format.mass(grams)} of it instead of ${format.mass(plannedGrams)}, with ${change}${flourGrams > 0 ? ': no sourer than usual' : ''}${bulk}.`
 }
