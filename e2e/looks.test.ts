@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from 'playwright-core'
-import { closeBrowser, mixedBake, openWindow, type Program, plain, startProgram } from './support'
+import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, startProgram } from './support'
 
 /** Every view, bright and dim, wide and narrow: readable, reachable, nothing over the edge. */
 const VIEWS = [
@@ -62,24 +62,8 @@ afterAll(async () => {
 
 const axe = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
-/** Nothing has changed for so long: the answers of the worker are in. */
-const STILL_MS = 150
 /** By then the room before has been left. */
 const LEAVING_MS = 80
-
-/** Waits until the page stands still. */
-const settled = (page: Page) =>
-  page.evaluate(
-    (stillMs) =>
-      new Promise<void>((done) => {
-        let timer = setTimeout(done, stillMs)
-        new MutationObserver(() => {
-          clearTimeout(timer)
-          timer = setTimeout(done, stillMs)
-        }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true })
-      }),
-    STILL_MS
-  )
 
 /** Goes to a view: by its address the first time, from room to room then, as a baker does. */
 async function open(page: Page, path: string): Promise<void> {

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type as typeInto } from './support'
+import { closeBrowser, openWindow, type Program, plain, settled, startProgram, type as typeInto } from './support'
 
 /** Every program walked from its first day to its last, the clock moved along. */
 const NOW = '2026-11-27T09:12:00.000Z'
@@ -40,12 +40,14 @@ async function begin(): Promise<void> {
   await step().waitFor()
 }
 
-/** Moves the clock to when the next step of a jar's program is due, and looks at the page again. */
+/** Moves the clock to when the next step of a jar's program is due; the page follows. */
 async function due(name: string): Promise<void> {
   const { program: running } = await jar(name)
   if (running === null) throw new Error(`${name} is in no program.`)
+  const asked = [/\/api\/clock$/, /\/api\/jars$/].map((of) => page.waitForResponse((answer) => answer.request().method() === 'GET' && of.test(answer.url())))
   await program.moveClock(new Date(Date.parse(running.dueAt) + 120_000).toISOString())
-  await page.reload()
+  await Promise.all(asked)
+  await settled(page)
   await step().waitFor()
 }
 async function say(answer: string | RegExp): Promise<void> {

@@ -114,6 +114,9 @@ export interface Window {
   readonly complaints: string[]
 }
 
+/** A page of a test is gone before what the last optimiser of scripts costs is won back. Benchmarks measure with it. */
+const QUICK = process.env.JEST_WORKER_ID === undefined ? [] : ['--js-flags=--no-turbofan']
+
 let browser: Browser | null = null
 
 /** Opens a window; all windows of a test file share one Chromium. */
@@ -125,6 +128,7 @@ export async function openWindow({ width = 1280, height = 800, dim = false } = {
       // Nothing here has a graphics card: what draws as if there were one only takes the cores from the page.
       ...['--disable-gpu', '--disable-gpu-compositing', '--disable-software-rasterizer'],
       ...['--disable-extensions', '--disable-component-extensions-with-background-pages'],
+      ...QUICK,
       ...['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run']
     ]
   })
@@ -176,6 +180,23 @@ export async function until<T>(ask: () => Promise<T>, enough: (answer: T) => boo
   }
   throw new Error('It never came.')
 }
+
+/** Nothing on the page has changed for so long: what was asked has been answered. */
+const STILL_MS = 150
+
+/** Waits until the page stands still. */
+export const settled = (page: Page) =>
+  page.evaluate(
+    (stillMs) =>
+      new Promise<void>((done) => {
+        let timer = setTimeout(done, stillMs)
+        new MutationObserver(() => {
+          clearTimeout(timer)
+          timer = setTimeout(done, stillMs)
+        }).observe(document.body, { subtree: true, childList: true, attributes: true, characterData: true })
+      }),
+    STILL_MS
+  )
 
 /** Types a figure into a labelled field as a person does. */
 export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {

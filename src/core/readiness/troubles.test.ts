@@ -8,6 +8,8 @@ const usual: TroubleFacts = {
   coldHours: 0,
   tempC: 23,
   flourPerSeed: 3,
+  usualFlourPerSeed: 3,
+  usualWait: 0.4,
   hydration: 1,
   food: 0.4,
   lagWork: 0.5,
@@ -29,7 +31,8 @@ test.each<[Symptom, Partial<TroubleFacts>, string]>([
   ['hooch', { tempC: 33, hoursSinceFeed: 10 }, 'too warm'],
   ['solvent smell', { food: 0.01, hoursSinceFeed: 14 }, 'hungry'],
   ['falls early', { tempC: 31 }, 'too warm'],
-  ['falls early', { flourPerSeed: 0.4 }, 'fed too little'],
+  ['falls early', { usualFlourPerSeed: 0.4 }, 'fed too little'],
+  ['hooch', { usualWait: 2, hoursSinceFeed: 6 }, 'too long between feeds'],
   ['falls early', { hydration: 2 }, 'too wet to hold'],
   ['skin', {}, 'dries at the top'],
   ['rises, bread does not', { yeast: 0.2, vigour: 0.6 }, 'weak culture']
@@ -68,4 +71,22 @@ test('what a jar’s own line says of it', () => {
   const facts = troubleFactsOf(line, start + 50 * HOUR, TYPICAL_JAR, false)
   expect(facts).toMatchObject({ hoursSinceFeed: 50, coldHours: 48, tempC: 4, flourPerSeed: 3, vigour: null })
   expect(facts.food).toBeLessThan(1)
+})
+
+test('what is usual is told by the feeds before: a jar kept at one to half and left two days in the warm each time', () => {
+  const start = Date.UTC(2026, 10, 20)
+  const fed = (daysAgo: number, flour: number, line: BatchLine | null): BatchLine => ({
+    startedAtMs: start - daysAgo * 24 * HOUR,
+    flours: { 'white wheat': flour },
+    waterGrams: flour,
+    saltGrams: 0,
+    mixTempC: 24,
+    stays: [{ fromMs: start - daysAgo * 24 * HOUR, tempC: 23 }],
+    parents: [{ grams: 60, hydration: 1, flour: 'white wheat', line }]
+  })
+  const line = fed(0, 300, fed(2, 30, fed(4, 30, null)))
+  const facts = troubleFactsOf(line, start + 4 * HOUR, TYPICAL_JAR, false)
+  expect(facts).toMatchObject({ hoursSinceFeed: 4, flourPerSeed: 5, usualFlourPerSeed: 0.5, usualWait: 2 })
+  // One good feed does not mend the habit.
+  expect(causesOf('falls early', facts)[0]?.code).toBe('fed too little')
 })

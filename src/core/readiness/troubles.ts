@@ -16,8 +16,11 @@ export interface TroubleFacts {
   readonly coldHours: number
   /** Where it stands now, °C. */
   readonly tempC: number
-  /** Fresh flour per seed when it was last mixed. */
+  /** Fresh flour per seed when it was last mixed; and as it usually is, by the feeds before. */
   readonly flourPerSeed: number
+  readonly usualFlourPerSeed: number
+  /** How long it usually waits for its feed, against what a jar bears. */
+  readonly usualWait: number
   readonly hydration: number
   /** Food left, 1 in fresh flour; and work before it wakes. */
   readonly food: number
@@ -39,9 +42,12 @@ export interface Cause {
   readonly share: number
 }
 
+/** A jar bears to wait a day in the warm, two weeks in the cold, h. */
+const BEARS = { warm: 24, cold: 14 * 24 } as const
+const waitOf = (hours: number, coldHours: number) => hours / (coldHours > hours / 2 ? BEARS.cold : BEARS.warm)
+
 const warm = (tempC: number, from: number, to: number) => Math.min(Math.max((tempC - from) / (to - from), 0), 1)
 const COLD_PLACE_C = 20
-const DAY_HOURS = 24
 
 /** Causes: how much the jar's own history speaks for each. A usual share where it says nothing. */
 const CAUSES = {
@@ -53,13 +59,13 @@ const CAUSES = {
   'salt in it': (f: TroubleFacts) => (f.salt > 0.005 ? 1 : 0.02),
   'just looked too soon': (f: TroubleFacts) => (f.hoursSinceFeed < 3 && f.tempC < 26 ? 0.8 : 0.1),
   hungry: (f: TroubleFacts) => 0.3 + 2 * Math.max(0.15 - f.food, 0) * 6,
-  'too long between feeds': (f: TroubleFacts) => 0.2 + Math.min(f.hoursSinceFeed / (f.coldHours > f.hoursSinceFeed / 2 ? 14 * DAY_HOURS : DAY_HOURS), 2),
+  'too long between feeds': (f: TroubleFacts) => 0.2 + Math.min(Math.max(waitOf(f.hoursSinceFeed, f.coldHours), f.usualWait), 2),
   'too warm': (f: TroubleFacts) => 0.1 + 2 * warm(f.tempC, 26, 32),
-  'fed too little': (f: TroubleFacts) => 0.1 + Math.max(1.5 - f.flourPerSeed, 0),
+  'fed too little': (f: TroubleFacts) => 0.1 + Math.max(1.5 - f.usualFlourPerSeed, 0),
   'dries at the top': () => 1,
   'firm and open': (f: TroubleFacts) => (f.hydration < 0.7 ? 0.8 : 0.2),
   'too wet to hold': (f: TroubleFacts) => 0.1 + Math.max(f.hydration - 1.2, 0) * 2,
-  'much acid': (f: TroubleFacts) => 0.2 + Math.max(1 - f.flourPerSeed / 2, 0) + warm(f.tempC, 27, 32),
+  'much acid': (f: TroubleFacts) => 0.2 + Math.max(1 - f.usualFlourPerSeed / 2, 0) + warm(f.tempC, 27, 32),
   'used past its peak': () => 0.6,
   'dough too cold or too short': () => 0.5,
   'too much salt in the dough': () => 0.15,
@@ -77,22 +83,49 @@ const OF_SYMPTOM: Readonly<Record<Symptom, readonly CauseCode[]>> = {
   'pink or fuzzy': ['mould']
 }
 
-/** What a jar's line and belief say of it at a moment. */
-export function troubleFactsOf(line: BatchLine, atMs: number, jar: JarParameters, isLearned: boolean): TroubleFacts {
-  const { flourGrams, hydration } = contentsOf(line)
-  const state = cultureAt(line, atMs, jar)
+/** One feed of a jar's past. */
+interface Feed {
+  readonly flourPerSeed: number
+  /** Until the next one, h; and of those in the cold. */
+  readonly hours: number
+  readonly coldHours: number
+}
+
+/** Colder than this a jar sleeps, °C. */
+const COLD_C = 12
+
+function feedOf(line: BatchLine, untilMs: number): Feed {
   const seed = line.parents.reduce((sum, p) => sum + p.grams, 0)
   const fresh = Object.values(line.flours).reduce((sum, grams) => sum + grams, 0)
   const hours = (fromMs: number, toMs: number) => Math.max(toMs - fromMs, 0) / 3_600_000
   const coldHours = line.stays.reduce((sum, stay, i) => {
-    const until = Math.min(line.stays[i + 1]?.fromMs ?? atMs, atMs)
-    return stay.tempC < 12 ? sum + hours(stay.fromMs, until) : sum
+    const until = Math.min(line.stays[i + 1]?.fromMs ?? untilMs, untilMs)
+    return stay.tempC < COLD_C ? sum + hours(stay.fromMs, until) : sum
   }, 0)
+  return { flourPerSeed: seed > 0 ? fresh / seed : 0, hours: hours(line.startedAtMs, untilMs), coldHours }
+}
+
+/** This feed and those before it, the latest first, as far back as the line goes. */
+function feedsOf(line: BatchLine, untilMs: number): Feed[] {
+  const before = line.parents[0]?.line
+  return [feedOf(line, untilMs), ...(before == null ? [] : feedsOf(before, line.startedAtMs))]
+}
+
+const middleOf = (figures: readonly number[]) => [...figures].sort((a, b) => a - b)[Math.floor(figures.length / 2)] ?? 0
+
+/** What a jar's line and belief say of it at a moment. */
+export function troubleFactsOf(line: BatchLine, atMs: number, jar: JarParameters, isLearned: boolean): TroubleFacts {
+  const { flourGrams, hydration } = contentsOf(line)
+  const state = cultureAt(line, atMs, jar)
+  const feeds = feedsOf(line, atMs)
+  const [{ flourPerSeed, hours, coldHours }, ...before] = feeds as [Feed, ...Feed[]]
   return {
-    hoursSinceFeed: hours(line.startedAtMs, atMs),
+    hoursSinceFeed: hours,
     coldHours,
     tempC: line.stays.findLast((s) => s.fromMs <= atMs)?.tempC ?? line.mixTempC,
-    flourPerSeed: seed > 0 ? fresh / seed : 0,
+    flourPerSeed,
+    usualFlourPerSeed: middleOf(feeds.map((f) => f.flourPerSeed)),
+    usualWait: middleOf(before.map((f) => waitOf(f.hours, f.coldHours))),
     hydration,
     food: state.food,
     lagWork: state.lagWork,

@@ -3,8 +3,8 @@ import { clockMoveSchema, ROUTES } from '../../contract'
 import { parse } from '../problems'
 import type { Services } from './route'
 
-/** The server's time. It can be moved only while it stands still for tests and pictures. */
-export function clockRoutes({ clock }: Services): Router {
+/** The server's time. It can be moved only while it stands still for tests and pictures; all windows follow. */
+export function clockRoutes({ clock, hub }: Services): Router {
   const router = Router()
   const answer = () => ({ now: new Date(clock.now()).toISOString(), fixed: clock.fixed })
   router.get(ROUTES.clock, (_req, res) => {
@@ -13,6 +13,7 @@ export function clockRoutes({ clock }: Services): Router {
   if (clock.fixed) {
     router.post(ROUTES.clock, (req, res) => {
       clock.moveTo(Date.parse(parse(clockMoveSchema, req.body).now))
+      hub.publish({ type: 'changed', path: req.path, window: null })
       res.json(answer())
     })
   }
