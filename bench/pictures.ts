@@ -9,7 +9,7 @@ import { heading, percentile, report } from './report'
 
 /** Seeds the finding was worked out on, without two of the shapes; and those reported, with all of them. */
 const TUNED = { first: 1, count: 120, shapes: ['straight', 'rounded', 'shouldered'] as readonly JarShape[] }
-const REPORTED = { first: 12001, count: 200, shapes: JAR_SHAPES as readonly JarShape[] }
+const REPORTED = { first: 15001, count: 200, shapes: JAR_SHAPES as readonly JarShape[] }
 const NEAR = 0.1
 
 interface Outcome {

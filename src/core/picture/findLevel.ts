@@ -46,6 +46,8 @@ const INSET = 0.2
 const BESIDE = 0.06
 /** Below so much certainty the level cannot be told. */
 const LEAST_SURE = 0.3
+/** Left and right the level may differ by so much of the jar: it is tilted, or the light is. */
+const LEVEL_OUT = 0.08
 /** Level and rim, level and floor lie so far apart at least, shares of the jar. */
 const MARGIN = 0.04
 
@@ -159,7 +161,7 @@ function longestStretch(flags: readonly boolean[], gap: number): { readonly from
 }
 
 /** Mean colour of a stretch of a row. */
-function meanColour({ width, data }: Pixels, y: number, from: number, to: number): readonly [number, number, number] {
+function meanColour({ width, data }: Pixels, y: number, from: number, to: number): Colour {
   let [r, g, b, n] = [0, 0, 0, 0]
   for (let x = Math.max(Math.round(from), 0); x < Math.min(Math.round(to), width); x++) {
     const at = 4 * (y * width + x)
@@ -190,36 +192,69 @@ export function findLevel(picture: Pixels, given?: JarFrame): FoundLevel | null 
   if (tall < 40 || wide < 20) return null
   const from = frame.left * width + INSET * wide
   const to = frame.right * width - INSET * wide
-  const inside = Array.from({ length: tall }, (_, i) => meanColour(picture, rim + i, from, to))
-  const beside = Array.from({ length: tall }, (_, i) => {
-    const left = meanColour(picture, rim + i, frame.left * width - (BESIDE + 0.02) * width, frame.left * width - 0.02 * width)
-    const right = meanColour(picture, rim + i, frame.right * width + 0.02 * width, frame.right * width + (BESIDE + 0.02) * width)
-    return [((left[0] as number) + right[0]) / 2, ((left[1] as number) + right[1]) / 2, ((left[2] as number) + right[2]) / 2] as const
+  const strip = { picture, rim, tall, light: lightBeside(picture, frame, rim, tall) }
+  const whole = stepBetween(strip, from, to)
+  if (whole === null || whole.sure < LEAST_SURE) return null
+  // In a jar the level stands alike left and right. Where half of what was taken for it is wall or a thing beside it, it does not.
+  const halves = [stepBetween(strip, from, (from + to) / 2), stepBetween(strip, (from + to) / 2, to)]
+  if (halves.some((half) => half === null || Math.abs(half.at - whole.at) > LEVEL_OUT * tall)) return null
+  return { frame: given ?? withFloor(picture, frame), level: (rim + whole.at) / height, sure: whole.sure }
+}
+
+type Colour = readonly [number, number, number]
+
+/** What is read of a picture to find a level: rows from the rim to the floor, and how the light changes on the wall beside them. */
+interface Strip {
+  readonly picture: Pixels
+  readonly rim: number
+  readonly tall: number
+  /** Change of the wall against what it is at the rim. */
+  readonly light: readonly Colour[]
+}
+
+/** A wall that has changed by more is no longer the wall. */
+const STILL_WALL = 90
+
+/** How the light on the wall beside a jar changes from the rim down: by the side that changes less, since a thing may stand at the other. */
+function lightBeside(picture: Pixels, frame: JarFrame, rim: number, tall: number): Colour[] {
+  const { width } = picture
+  const [near, far] = [0.02 * width, (BESIDE + 0.02) * width]
+  const sides = [
+    [frame.left * width - far, frame.left * width - near],
+    [frame.right * width + near, frame.right * width + far]
+  ].map(([from, to]) => {
+    const rows = Array.from({ length: tall }, (_, i) => meanColour(picture, rim + i, from as number, to as number))
+    const margin = Math.round(MARGIN * tall)
+    const atRim = middle(rows.slice(margin, margin + Math.round(0.08 * tall)))
+    return rows.map((row): Colour => [row[0] - atRim[0], row[1] - atRim[1], row[2] - atRim[2]])
   })
+  const none: Colour = [0, 0, 0]
+  return Array.from({ length: tall }, (_, i) => {
+    const less = sides.map((side) => side[i] as Colour).reduce((least, change) => (distance(change, none) < distance(least, none) ? change : least))
+    return distance(less, none) < STILL_WALL ? less : none
+  })
+}
+
+/** Where, between two columns, empty glass gives way to what is in it: rows from the rim, and how plainly. */
+function stepBetween({ picture, rim, tall, light }: Strip, from: number, to: number): { readonly at: number; readonly sure: number } | null {
+  const inside = Array.from({ length: tall }, (_, i) => meanColour(picture, rim + i, from, to))
   const margin = Math.round(MARGIN * tall)
   // What the empty glass shows, from just below the rim; what is in it, from just above the floor.
   const empty = middle(inside.slice(margin, margin + Math.round(0.08 * tall)))
   const full = middle(inside.slice(tall - Math.round(0.16 * tall), tall - margin))
-  const wallAtRim = middle(beside.slice(margin, margin + Math.round(0.08 * tall)))
-  // The light may change from top to bottom: the wall beside the jar tells how.
   const likeness = inside.map((colour, i) => {
-    const wall = beside[i] as readonly number[]
-    const lit = [0, 1, 2].map((c) => (empty[c] as number) + ((distance(wall, wallAtRim) < 90 ? (wall[c] as number) - (wallAtRim[c] as number) : 0) as number))
+    const lit = [0, 1, 2].map((c) => (empty[c] as number) + ((light[i] as Colour)[c] as number))
     const toEmpty = distance(colour, lit)
     const toFull = distance(colour, full)
     return toEmpty + toFull < 1e-6 ? 0.5 : toEmpty / (toEmpty + toFull)
   })
-  const smooth = medians(likeness, Math.max(2, Math.round(0.012 * tall)))
-  const step = bestStep(smooth, margin, tall - margin)
+  const step = bestStep(medians(likeness, Math.max(2, Math.round(0.012 * tall))), margin, tall - margin)
   if (step === null) return null
-  const contrast = distance(empty, full)
-  const sure = Math.min(Math.max(step.gain, 0), 1) * Math.min(contrast / 45, 1)
-  if (sure < LEAST_SURE) return null
-  return { frame: given ?? withFloor(picture, frame), level: (rim + step.at) / height, sure }
+  return { at: step.at, sure: Math.min(Math.max(step.gain, 0), 1) * Math.min(distance(empty, full) / 45, 1) }
 }
 
 /** Middle of some colours, channel by channel: a band or a glare does not count. */
-function middle(colours: readonly (readonly number[])[]): readonly [number, number, number] {
+function middle(colours: readonly (readonly number[])[]): Colour {
   const of = (c: number) => {
     const sorted = colours.map((colour) => colour[c] as number).sort((a, b) => a - b)
     return sorted[Math.floor(sorted.length / 2)] ?? 0
