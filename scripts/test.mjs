@@ -13,7 +13,7 @@ ensureBuild()
 /** Test files run side by side. Two browsers at once are no faster, and slow each other into timeouts. */
 const WORKERS = { unit: Math.min(2, availableParallelism()), e2e: 1 }
 /** What gives way to a browser takes longer by the clock than it would alone, ms. */
-const TIMEOUT = { unit: 240_000, e2e: 60_000 }
+const TIMEOUT = { unit: 240_000, e2e: 150_000 }
 
 let passed = 0
 let failed = 0

@@ -61,7 +61,7 @@ export function TroubleCard({
       )}
       {symptom !== null && symptom !== 'pink or fuzzy' && (
         <Text c="dimmed" mt="sm">
-          Ranked by what is known of {jar?.name ?? 'it'}: how it was fed, how warm it stands, how long it has waited.
+          Ranked by what is known of {jar?.name ?? 'it'}: how it is usually fed, how warm it stands, how long it has waited.
         </Text>
       )}
     </Card>
