@@ -34,6 +34,7 @@ const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
     nowMs,
     school: 'dome',
     forecast,
+    shownPhase: null,
     jar: TYPICAL_JAR,
     places: [
       { id: 'warm', name: 'By the stove', standing: { tempC: 27 } },
@@ -122,6 +123,15 @@ test('one that shows itself quicker than it was reckoned is taken as riper', () 
   const said = waysNow(asked(6, { forecast: quick }), forecastOf).mix
   const plain = waysNow(asked(6), forecastOf).mix
   expect(said?.sourness).toBeGreaterThan(plain?.sourness ?? 9)
+})
+
+test('collapsed although its forecast has it young: what is said goes by what is seen', () => {
+  const foretold = waysNow(asked(5), forecastOf)
+  const seen = waysNow(asked(5, { shownPhase: 'collapsed' }), forecastOf)
+  expect(foretold.mix?.sourness).toBeLessThan(0.9)
+  expect(seen.mix?.sourness).toBeGreaterThan(1.12)
+  expect(seen.mix?.other?.grams ?? 999).toBeLessThan(175)
+  expect(seen.yeast).toBeNull()
 })
 
 test('without a planned day there is no bulk to tell of, and no yeast', () => {

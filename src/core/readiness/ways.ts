@@ -5,6 +5,7 @@ import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
 import { type DoughCourse, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
+import type { Phase } from './phases'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -22,6 +23,8 @@ export interface WaysAsked {
   readonly school: School
   /** The forecast as the looks have corrected it. */
   readonly forecast: Forecast
+  /** The phase it shows where that forecast does not hold; null where it does. */
+  readonly shownPhase: Phase | null
   readonly jar: JarParameters
   readonly places: readonly OtherPlace[]
   /** The dough as it would be if it were mixed now; null where no dough's day is planned. */
@@ -121,12 +124,29 @@ export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forec
 }
 
 /** The levain as old as it shows itself: a quick one has aged more than the clock says. */
-function asItShows({ line, nowMs, forecast, jar }: WaysAsked): BatchLine {
-  const usual = simulate(vesselOf(line, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
-  if (usual === null || !Number.isFinite(forecast.peak.p50) || !(forecast.peak.p50 > 0)) return line
+function asItShows(asked: WaysAsked): BatchLine {
+  const { line, nowMs } = asked
   const hours = (nowMs - line.startedAtMs) / MS_PER_HOUR
-  const by = hours * (usual / forecast.peak.p50 - 1) * MS_PER_HOUR
+  const by = (ageShown(asked, hours) - hours) * MS_PER_HOUR
   return { ...line, startedAtMs: line.startedAtMs - by, stays: line.stays.map((s, i) => (i === 0 ? { ...s, fromMs: s.fromMs - by } : s)) }
+}
+
+/** Its age by what it shows, h: where its forecast does not hold, that at which a usual one is in the phase it is seen in. */
+function ageShown({ line, forecast, shownPhase, jar }: WaysAsked, hours: number): number {
+  const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: 240 })
+  if (shownPhase !== null)
+    return (
+      {
+        lag: null,
+        climbing: null,
+        young: milestones.sixtyHours,
+        peak: milestones.peakHours,
+        easing: milestones.easedHours,
+        collapsed: milestones.collapsedHours
+      }[shownPhase] ?? hours
+    )
+  const usual = milestones.peakHours
+  return usual === null || !Number.isFinite(forecast.peak.p50) || !(forecast.peak.p50 > 0) ? hours : (hours * usual) / forecast.peak.p50
 }
 
 function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: BatchLine): FedWay[] {

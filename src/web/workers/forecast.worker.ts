@@ -42,7 +42,6 @@ import {
   type Ways,
   type WaysAsked,
   waysNow,
-  weighDraws,
   weightedQuantile,
   withRipeLevain,
   withRoom
@@ -116,14 +115,20 @@ const desk = {
   reasons: (line: BatchLine, marks: readonly Mark[], hours: number, manner: CultureManner, belief: JarBelief): Reasons =>
     reasonsOf(drawsOf(line, belief), marks, hours, manner),
   /** What can be done with a running levain now. */
-  ways: (line: BatchLine, marks: readonly Mark[], hours: number, wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'jar'>, belief: JarBelief): Ways => {
-    const asLooked = (draws: Draws) => {
-      const { draws: corrected, weights } = weighDraws(draws, marks, mannerOf(line))
-      return summarise(corrected, wanted.school, weights)
-    }
+  ways: (
+    line: BatchLine,
+    marks: readonly Mark[],
+    hours: number,
+    wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'shownPhase' | 'jar'>,
+    belief: JarBelief
+  ): Ways => {
+    const asLooked = (draws: Draws) => judge(draws, marks, hours, wanted.school, mannerOf(line))
+    const { forecast, holds, phase } = asLooked(drawsOf(line, belief))
     const nowMs = line.startedAtMs + hours * MS_PER_HOUR
-    const forecast = asLooked(drawsOf(line, belief))
-    return waysNow({ ...wanted, line, nowMs, forecast, jar: belief.centre }, (moved) => asLooked(drawn(moved, belief)))
+    return waysNow(
+      { ...wanted, line, nowMs, forecast, shownPhase: holds ? null : phase, jar: belief.centre },
+      (moved) => asLooked(drawn(moved, belief)).forecast
+    )
   },
   /** When a dough has grown by each of some shares. */
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
