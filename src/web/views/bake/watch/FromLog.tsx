@@ -79,6 +79,7 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
       {kept.length > 0 && temps.length > 0 && (
         <Checkbox
           mt="sm"
+          size="md"
           checked={takesTemps}
           disabled={isMovedLater}
           onChange={(e) => setWithTemps(e.currentTarget.checked)}

@@ -73,7 +73,7 @@ function List({
       {ways.mix !== null && (
         <li>
           <b>{verdict.fitNow >= 0.5 ? 'Mix now' : before ? 'Mix now, although it is young' : isPast ? 'Mix now, although it is past' : 'Mix now'}</b>
-          {mixWords(ways.mix, verdict.fitNow, format)}
+          {mixWords(ways.mix, verdict.fitNow, isPast, format)}
         </li>
       )}
       {verdict.advice.kind === 'wait' && (
@@ -133,9 +133,10 @@ const nearly = (hours: number) => Math.round(hours * PER_HOUR) / PER_HOUR
 function mixWords(
   { bulkHours, usualBulkHours, sourness, other }: NonNullable<Ways['mix']>,
   fitNow: number,
+  isPast: boolean,
   format: ReturnType<typeof useKitchen>['format']
 ): string {
-  const taste = sourness > TANGY ? ' Expect a tangier loaf.' : sourness < MILD ? ' Expect a milder loaf.' : ''
+  const taste = isPast || sourness > TANGY ? ' Expect a tangier loaf.' : sourness < MILD ? ' Expect a milder loaf.' : ''
   const fit = `Fit with ${format.percent(fitNow, 0)} likelihood.`
   if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
