@@ -108,6 +108,8 @@ export async function ensureChromium() {
   say('Installing Chromium with apt …')
   if (process.getuid?.() !== 0)
     stop('The end-to-end tests need Chromium, and only root may install it: sudo apt-get update && sudo apt-get install -y chromium. Then run npm test again.')
-  const { status, said } = await begin('sh', ['-c', 'apt-get update -qq && apt-get install -y -qq chromium'], { env: { DEBIAN_FRONTEND: 'noninteractive' } })
+  const { status, said } = await begin('sh', ['-c', 'apt-get update -qq > /dev/null && apt-get install -y -qq chromium > /dev/null'], {
+    env: { DEBIAN_FRONTEND: 'noninteractive' }
+  })
   if (status !== 0 || !existsSync(CHROMIUM)) stop(`Chromium could not be installed. Is there a network, and is this Debian?\n${said}`)
 }
