@@ -19,9 +19,9 @@ export function say(words) {
   process.stdout.write(`  ${words}\n`)
 }
 
-/** Runs a command in the project; its output is shown unless `quiet`. */
-export function run(command, args, { quiet = false, env = {} } = {}) {
-  return spawnSync(command, args, { cwd: root, encoding: 'utf8', stdio: quiet ? 'pipe' : 'inherit', env: { ...process.env, ...env } })
+/** Runs a command in the project; its output is shown. */
+export function run(command, args) {
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit' })
 }
 
 /**

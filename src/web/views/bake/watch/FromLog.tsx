@@ -30,10 +30,11 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
   const own = read?.ok ? read.value.filter((l) => l.ms >= bandMs && l.ms <= now) : []
   const kept = thinned(own, MOST)
   const temps = tempSteps(own)
+  const moves = state.moves.length > 0 ? state.moves : plan.moves.map(({ afterHours, placeId }) => ({ atMs: bandMs + afterHours * MS_PER_HOUR, placeId }))
   // What is told of where it stood takes the place of what was planned; a move still to come would be lost with it.
-  const isMovedLater = state.moves.length === 0 && plan.moves.some(({ afterHours }) => bandMs + afterHours * MS_PER_HOUR > now)
+  const isMovedLater = moves.some((m) => m.atMs > now)
   const takesTemps = temps.length > 0 && withTemps && !isMovedLater
-  const placeAt = (ms: number) => state.moves.findLast((m) => m.atMs <= ms)?.placeId ?? plan.placeId
+  const placeAt = (ms: number) => moves.findLast((m) => m.atMs <= ms)?.placeId ?? plan.placeId
   const change = (next: string) => {
     setText(next)
     setChosen({})
