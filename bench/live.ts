@@ -5,6 +5,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { closeBrowser, openWindow, plain, startProgram } from '../e2e/support'
 import { heading, report } from './report'
 
 const WINDOWS = 50
@@ -81,6 +82,33 @@ export async function benchLive(): Promise<void> {
   for (const line of lines) line.destroy()
   child.kill()
   await rm(folder, { recursive: true, force: true })
+}
+
+const POURS = 20
+
+/** Two devices at one bowl: from the tap on one until the other shows the next item, there and back by undo. */
+export async function benchTwoDevices(): Promise<void> {
+  heading(`Two devices on one bake: ${POURS} pours on one, until the other shows the next item`)
+  const program = await startProgram({ demo: true, now: '2026-11-27T08:30:00.000Z' })
+  const { bakes } = await program.call('GET', '/api/bakes?state=open')
+  const planned = bakes.find((b: { plan: { name: string } }) => b.plan.name.startsWith('Market rolls'))
+  const devices = [await openWindow(), await openWindow()] as const
+  const pour = (of: number) => devices[of as 0 | 1].page.getByTestId('pour')
+  for (const { page } of devices) await page.goto(`${program.address}/bakes/${planned.id}/bench`)
+  const first = plain(await pour(0).getByRole('heading', { level: 2 }).innerText())
+  await pour(1).getByRole('heading', { name: first }).waitFor()
+  const took: number[] = []
+  for (let i = 0; i < POURS; i++) {
+    const begun = performance.now()
+    await devices[0].page.getByRole('button', { name: /^Poured/ }).click()
+    await pour(1).getByRole('heading', { name: 'Water' }).waitFor()
+    took.push(performance.now() - begun)
+    await devices[0].page.getByRole('button', { name: 'Undo the last pour' }).click()
+    await pour(1).getByRole('heading', { name: first }).waitFor()
+  }
+  report('from the tap to the other device', took, 'ms')
+  await closeBrowser()
+  await program.end()
 }
 
 /** Processor time of a process so far, s. Source: proc(5). */

@@ -4,7 +4,7 @@ import { benchJars } from './jars'
 import { benchJudge } from './judge'
 import { benchKills } from './kills'
 import { benchLearn } from './learn'
-import { benchLive } from './live'
+import { benchLive, benchTwoDevices } from './live'
 import { benchModel } from './model'
 import { benchPictures } from './pictures'
 import { benchPlans } from './plans'
@@ -21,7 +21,10 @@ async function main(): Promise<void> {
   if (wants('learn')) benchLearn(asked.includes('tune'))
   if (wants('judge')) benchJudge(asked.includes('tune'))
   if (wants('jars')) await benchJars()
-  if (wants('live')) await benchLive()
+  if (wants('live')) {
+    await benchLive()
+    await benchTwoDevices()
+  }
   if (wants('kills')) await benchKills()
   if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()

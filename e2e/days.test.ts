@@ -42,7 +42,7 @@ const work = (days = [1, 2, 3, 4, 5]) => ({ id: randomUUID(), name: 'Work', kind
 
 afterEach(async () => {
   expect(window.complaints).toEqual([])
-  await window.context.close()
+  await window.close()
   await program.end()
 })
 afterAll(closeBrowser)

@@ -14,7 +14,7 @@ beforeEach(async () => {
 })
 afterEach(async () => {
   expect(window.complaints).toEqual([])
-  await window.context.close()
+  await window.close()
 })
 afterAll(async () => {
   await closeBrowser()

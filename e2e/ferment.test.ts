@@ -225,7 +225,7 @@ test('on a phone the same is done by taps', async () => {
   await phone.page.getByRole('button', { name: 'Ripe a quarter of an hour later' }).click()
   await until(plan, (now) => minutes(now.mixAt, before.mixAt) === 15)
   expect(phone.complaints).toEqual([])
-  await phone.context.close()
+  await phone.close()
 })
 
 test('nothing complained', () => {

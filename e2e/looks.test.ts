@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from 'playwright-core'
-import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, startProgram } from './support'
+import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, startProgram, type Window } from './support'
 
 /** Every view, bright and dim, wide and narrow: readable, reachable, nothing over the edge. */
 const VIEWS = [
@@ -108,11 +108,18 @@ describe.each([
   ['dim', 1280, 800, true],
   ['on a phone', 390, 844, false]
 ] as const)('%s', (_, width, height, dim) => {
+  let window: Window
   let page: Page
+  const strangers: string[] = []
   beforeAll(async () => {
-    page = (await openWindow({ width, height, dim })).page
+    window = await openWindow({ width, height, dim })
+    page = window.page
+    page.on('request', (request) => {
+      const url = request.url()
+      if (!url.startsWith(program.address) && !url.startsWith('data:')) strangers.push(url)
+    })
   })
-  afterAll(() => page.context().close())
+  afterAll(() => window.close())
 
   test.each(VIEWS)('%s: WCAG 2.2 AA, nothing over the edge, on a phone every control large enough for a thumb', async (view) => {
     await open(page, paths[view])
@@ -120,6 +127,8 @@ describe.each([
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
     if (width < 720) expect(await tooSmall(page)).toEqual([])
   })
+
+  test('nothing is fetched from anywhere else', () => expect(strangers).toEqual([]))
 })
 
 test('keys: rooms, stations, the sheet of keys, the palette', async () => {
@@ -152,14 +161,4 @@ test('the ribbon is heard as words', async () => {
   await open(page, '/')
   const figure = page.getByRole('figure')
   expect(plain(await figure.locator('figcaption').textContent())).toMatch(/^Rise ribbon from .+ Juno levain: .+ Bramble levain: /)
-})
-
-test('nothing is fetched from anywhere else', async () => {
-  const { page } = await openWindow()
-  const strangers: string[] = []
-  page.on('request', (request) => {
-    if (!request.url().startsWith(program.address)) strangers.push(request.url())
-  })
-  for (const path of Object.values(paths)) await open(page, path)
-  expect(strangers.filter((url) => !url.startsWith('data:'))).toEqual([])
 })

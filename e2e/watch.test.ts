@@ -22,7 +22,7 @@ beforeEach(async () => {
 })
 afterEach(async () => {
   expect(window.complaints).toEqual([])
-  await window.context.close()
+  await window.close()
 })
 afterAll(async () => {
   await closeBrowser()
@@ -52,7 +52,7 @@ async function photographed(seed: number, rise: number): Promise<{ readonly path
   await drawn.page.setContent(`<style>body{margin:0}</style>${picture.svg}`)
   const path = join(tmpdir(), `olvent-jar-${process.pid}-${seed}.png`)
   await writeFile(path, await drawn.page.screenshot())
-  await drawn.context.close()
+  await drawn.close()
   return { path, rise: (picture.floorY - picture.levelY) / (picture.floorY - picture.bandY) }
 }
 

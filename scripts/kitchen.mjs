@@ -5,7 +5,7 @@ import { checkNode, ensureBuild, ensurePackages, root } from './setup.mjs'
 
 checkNode()
 ensurePackages()
-ensureBuild()
+await ensureBuild()
 
 const server = spawn(process.execPath, [join(root, 'dist', 'server', 'main.js'), ...process.argv.slice(2)], {
   cwd: root,

@@ -4,4 +4,4 @@ import { checkNode, ensureBuild, ensureChromium, ensurePackages } from './setup.
 checkNode()
 ensurePackages()
 await ensureChromium()
-ensureBuild()
+await ensureBuild()

@@ -7,13 +7,11 @@ import { begin, checkNode, ensureBuild, ensureChromium, ensurePackages, say } fr
 checkNode()
 const chromium = ensureChromium()
 ensurePackages()
-await chromium
-ensureBuild()
 
-/** Test files run side by side. Two browsers at once are no faster, and slow each other into timeouts. */
+/** Unit tests run side by side. */
 const WORKERS = { unit: Math.min(2, availableParallelism()), e2e: 1 }
-/** What gives way to a browser takes longer by the clock than it would alone, ms. */
-const TIMEOUT = { unit: 240_000, e2e: 150_000 }
+/** End-to-end tests that come after the unit tests, beside the others; two browsers from the start would slow each other into timeouts. */
+const LATER = 'e2e/(looks|shelf|devices|jars|firstRun)'
 
 let passed = 0
 let failed = 0
@@ -27,12 +25,15 @@ async function check(name, command, args, options) {
   if (status !== 0) process.stdout.write(said)
 }
 
-/** A Jest project; a suite that cannot even start counts as failed. */
-async function jest(project, options) {
+/** Tests of a Jest project; a suite that cannot even start counts as failed. */
+async function jest(project, flags, options) {
   const folder = mkdtempSync(join(tmpdir(), 'olvent-test-'))
   const file = join(folder, 'result.json')
-  const flags = ['--json', '--outputFile', file, `--maxWorkers=${WORKERS[project]}`, `--testTimeout=${TIMEOUT[project]}`]
-  const { said } = await begin('npx', ['jest', '--selectProjects', project, ...flags], options)
+  const { said } = await begin(
+    'npx',
+    ['jest', '--selectProjects', project, '--json', '--outputFile', file, `--maxWorkers=${WORKERS[project]}`, ...flags],
+    options
+  )
   try {
     const result = JSON.parse(readFileSync(file, 'utf8'))
     passed += result.numPassedTests
@@ -47,17 +48,28 @@ async function jest(project, options) {
   rmSync(folder, { recursive: true, force: true })
 }
 
-/** All that needs no browser, one after the other, in the time the browser leaves over. */
-async function withoutBrowser() {
+const built = (async () => {
+  await Promise.all([ensureBuild(), chromium])
+})()
+
+/** What needs no browser gives way to the one that runs beside it. */
+async function firstWithoutBrowser() {
   const beside = { givesWay: true }
   await check('Types', 'npx', ['tsc', '-p', '.'], beside)
   await check('Lint and format', 'npx', ['biome', 'ci', '--log-level=warn'], beside)
   await check('Layering', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', '--output-type', 'err'], beside)
-  await jest('unit', beside)
+  await jest('unit', [], beside)
+  await built
+  await jest('e2e', ['--testPathPatterns', LATER])
+}
+
+async function inBrowser() {
+  await built
+  await jest('e2e', ['--testPathIgnorePatterns', LATER])
 }
 
 say('Types, lint, layering, unit and end-to-end tests: some ten minutes …')
-await Promise.all([withoutBrowser(), jest('e2e')])
+await Promise.all([firstWithoutBrowser(), inBrowser()])
 
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
 process.exit(failed === 0 ? 0 : 1)

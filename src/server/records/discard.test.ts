@@ -61,7 +61,7 @@ test('a pot that nobody empties: the latest 200 portions one by one, all before 
     expect(left.portions[0]?.grams).toBe(5)
     expect(left.months).toEqual([{ month: '2026-11', usedGrams: 0, thrownGrams: 175 }])
   })
-}, 60_000)
+})
 
 test('what went into food counts as used, and what is left is of its jar', async () => {
   await work(async (w) => {

@@ -124,4 +124,4 @@ test('after a thousand random operations with undo every jar and the pot hold wh
     const total = await work.models.ledger.sum('milligrams', { transaction: work.transaction })
     expect(total).toBe(0)
   })
-}, 60_000)
+})
