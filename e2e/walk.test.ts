@@ -16,13 +16,14 @@ afterAll(async () => {
 })
 
 const room = async () => plain(await page.locator('main').innerText())
-/** Words once they stand still: forecasts and what is learned come a moment later. */
+/** Words once they have stood still for two seconds: forecasts, and what is learned of the levain, come a moment later. */
 async function settled(words: () => Promise<string>): Promise<string> {
   let before = await words()
-  for (let tries = 0; tries < 12; tries++) {
+  let alike = 0
+  for (let tries = 0; tries < 20 && alike < 3; tries++) {
     await page.waitForTimeout(700)
     const now = await words()
-    if (now === before) return now
+    alike = now === before ? alike + 1 : 0
     before = now
   }
   return before
