@@ -1,11 +1,11 @@
 // Opens a kitchen: `npm start` the baker's own, `npm run demo` (with --demo) the made-up one.
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
-import { checkNode, ensureBuild, ensurePackages, root } from './setup.mjs'
+import { checkNode, ensureBuild, ensurePackages, ensureSqlite, root } from './setup.mjs'
 
 checkNode()
 ensurePackages()
-await ensureBuild()
+await Promise.all([ensureSqlite(), ensureBuild()])
 
 const server = spawn(process.execPath, [join(root, 'dist', 'server', 'main.js'), ...process.argv.slice(2)], {
   cwd: root,

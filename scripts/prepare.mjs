@@ -1,7 +1,6 @@
 // Puts in place what pictures and benchmarks need.
-import { checkNode, ensureBuild, ensureChromium, ensurePackages } from './setup.mjs'
+import { checkNode, ensureBuild, ensureChromium, ensurePackages, ensureSqlite } from './setup.mjs'
 
 checkNode()
 ensurePackages()
-await ensureChromium()
-await ensureBuild()
+await Promise.all([ensureChromium(), ensureSqlite(), ensureBuild()])

@@ -19,9 +19,9 @@ export function say(words) {
   process.stdout.write(`  ${words}\n`)
 }
 
-/** Runs a command in the project; its output is shown. SQLite compiles on all cores. */
+/** Runs a command in the project; its output is shown. */
 function run(command, args) {
-  return spawnSync(command, args, { cwd: root, stdio: 'inherit', env: { JOBS: 'max', ...process.env } })
+  return spawnSync(command, args, { cwd: root, stdio: 'inherit' })
 }
 
 /**
@@ -57,23 +57,28 @@ const hashOf = (file) =>
     .update(readFileSync(join(root, file)))
     .digest('hex')
 
-/** Packages as the lock file names them. */
+/** Packages as the lock file names them; SQLite is still to be compiled. */
 export function ensurePackages() {
   const stamp = join(root, 'node_modules', '.olvent-installed')
   const wanted = hashOf('package-lock.json')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
-  say('Installing packages. SQLite is compiled on the way, so this takes some minutes the first time …')
+  say('Installing packages …')
   // `npm install --no-save` follows the lock file as `npm ci` does, but is content when a registry lacks optional builds for other systems.
-  const done = run('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'])
+  const done = run('npm', ['install', '--no-save', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'])
   if (done.error) stop('npm could not be started. It comes with Node; is it on the PATH?')
-  if (done.status !== 0)
-    stop('The packages could not be installed: see above. Without a network, or without python3, make and g++ to compile SQLite, this cannot work.')
-  if (!existsSync(join(root, 'node_modules', 'sqlite3', 'build', 'Release', 'node_sqlite3.node'))) {
-    say('Compiling SQLite …')
-    if (run('npm', ['rebuild', 'sqlite3', '--foreground-scripts']).status !== 0)
-      stop('SQLite could not be compiled. It needs python3, make and g++: apt-get install python3 make g++.')
-  }
+  if (done.status !== 0) stop('The packages could not be installed: see above. Without a network this cannot work.')
   writeFileSync(stamp, wanted)
+}
+
+/** Less is made of the compiler's time than of what it saves: a kitchen asks little of SQLite, and -O3 takes three times as long as this. */
+const COMPILED = { CFLAGS: '-O1', CXXFLAGS: '-O1', JOBS: 'max' }
+
+/** SQLite, compiled here; nothing that others compiled is fetched. Others may work meanwhile. */
+export async function ensureSqlite() {
+  if (existsSync(join(root, 'node_modules', 'sqlite3', 'build', 'Release', 'node_sqlite3.node'))) return
+  say('Compiling SQLite, which takes a minute or two the first time …')
+  const { status, said } = await begin('npm', ['rebuild', 'sqlite3', '--build-from-source', '--foreground-scripts'], { env: COMPILED })
+  if (status !== 0) stop(`SQLite could not be compiled. It needs python3, make and g++: apt-get install python3 make g++.\n${said}`)
 }
 
 /** Newest change below some paths, ms. */

@@ -2,7 +2,7 @@
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { availableParallelism, tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { begin, checkNode, ensureBuild, ensureChromium, ensurePackages, say } from './setup.mjs'
+import { begin, checkNode, ensureBuild, ensureChromium, ensurePackages, ensureSqlite, say } from './setup.mjs'
 
 checkNode()
 const chromium = ensureChromium()
@@ -10,6 +10,8 @@ ensurePackages()
 
 /** Unit tests run side by side. */
 const WORKERS = { unit: Math.min(2, availableParallelism()), e2e: 1 }
+/** Unit tests that open a database. */
+const SERVER = 'src/server'
 /** End-to-end tests that come after the unit tests, beside the others; two browsers from the start would slow each other into timeouts. */
 const LATER = 'e2e/(looks|shelf|devices|jars|firstRun)'
 
@@ -48,9 +50,8 @@ async function jest(project, flags, options) {
   rmSync(folder, { recursive: true, force: true })
 }
 
-const built = (async () => {
-  await Promise.all([ensureBuild(), chromium])
-})()
+const sqlite = ensureSqlite()
+const built = Promise.all([sqlite, ensureBuild(), chromium])
 
 /** What needs no browser gives way to the one that runs beside it. */
 async function firstWithoutBrowser() {
@@ -58,7 +59,9 @@ async function firstWithoutBrowser() {
   await check('Types', 'npx', ['tsc', '-p', '.'], beside)
   await check('Lint and format', 'npx', ['biome', 'ci', '--log-level=warn'], beside)
   await check('Layering', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', '--output-type', 'err'], beside)
-  await jest('unit', [], beside)
+  await jest('unit', ['--testPathIgnorePatterns', SERVER], beside)
+  await sqlite
+  await jest('unit', ['--testPathPatterns', SERVER], beside)
   await built
   await jest('e2e', ['--testPathPatterns', LATER])
 }
