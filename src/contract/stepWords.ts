@@ -1,4 +1,4 @@
-import type { Step } from '../core'
+import type { Step, WindowAlarm } from '../core'
 import type { Bake } from './bakes'
 import type { Jar } from './jars'
 
@@ -47,6 +47,15 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
       return `Cooled, ready to cut: ${name}`
   }
 }
+
+const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
+  'opens soon': 'will be fit to mix in about half an hour',
+  opens: 'may be fit to mix: look at it',
+  'closes soon': 'is fit for about half an hour yet: mix it, or chill it'
+}
+
+/** What is told of the window of a running levain, in a line. */
+export const windowTitle = ({ plan }: Bake, kind: WindowAlarm['kind']): string => `${plan.name}: the levain ${WINDOW_WORDS[kind]}`
 
 /** A step in one or two words, where the bake is known. */
 export function stepWord({ kind, id }: Pick<Step, 'kind' | 'id'>, planned?: { readonly cold: boolean }): string {

@@ -1,4 +1,5 @@
 import type { Forecast, HourRange } from '../ferment/forecast'
+import type { Verdict } from './verdict'
 
 /** How often a baker is ready to be told too late, of a hundred times. */
 export const LATE_RISKS = [5, 25, 50] as const
@@ -12,7 +13,7 @@ export interface WindowAlarm {
 }
 
 /** Told so long before, h. */
-const SOON_HOURS = 0.5
+export const SOON_HOURS = 0.5
 
 const quantile = (range: HourRange, risk: LateRisk) => (risk === 5 ? range.p05 : risk === 25 ? range.p25 : range.p50)
 
@@ -32,4 +33,23 @@ export function windowAlarms({ opens, closes }: Pick<Forecast, 'opens' | 'closes
     { kind: 'opens', atHours: from },
     ...(Number.isFinite(closing) ? [{ kind: 'closes soon', atHours: closing } as const] : [])
   ]
+}
+
+/** Which risk is taken where nobody has chosen. */
+export const USUAL_RISK: LateRisk = 25
+
+const MS_PER_HOUR = 3_600_000
+
+/**
+ * The words about the window of a running levain, by the clock.
+ * @param startedAtMs when it was mixed
+ * @returns in the order of time; none where its forecast does not hold, or where it has collapsed
+ */
+export function alarmsByClock(
+  { holds, phase, forecast }: Verdict,
+  startedAtMs: number,
+  risk: LateRisk
+): { readonly kind: WindowAlarm['kind']; readonly atMs: number }[] {
+  if (!holds || phase === 'collapsed') return []
+  return windowAlarms(forecast, risk).map(({ kind, atHours }) => ({ kind, atMs: startedAtMs + atHours * MS_PER_HOUR }))
 }

@@ -78,3 +78,44 @@ test('steps that are done are no longer in it', async () => {
   await server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type: 'step', step: 'autolyse', did: 'skipped', happenedAt: TEST_NOW })
   expect(await names()).not.toContain('Flour and water together: Two loaves')
 })
+
+test('the window of a levain on its way calls before it opens, as it opens, and before it closes; a look times it anew; mixed, it is gone', async () => {
+  const at = (minutes: number) => new Date(Date.parse(TEST_NOW) + minutes * 60_000)
+  const note = (type: string, more: object, minutes = 0) =>
+    server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type, happenedAt: at(minutes).toISOString(), ...more })
+  const inFile = async () => {
+    const events = eventsOf((await text('/api/calendar.ics')).body)
+    return { window: events.find((e) => e.summary === 'Fit to mix: Two loaves'), mix: events.find((e) => e.summary === 'Mix: Two loaves') }
+  }
+  expect((await inFile()).window).toBeUndefined()
+  for (const [item, grams] of [
+    ['seed', 16],
+    ['water', 80],
+    ['flour', 80]
+  ])
+    await note('pour', { item, plannedGrams: grams, weighedGrams: grams })
+  await note('band', { mixTempC: 24 })
+  const { window: before, mix } = await inFile()
+  // It is the window that calls, not the step of mixing besides.
+  expect(mix?.component.getAllSubcomponents('valarm')).toEqual([])
+  const alarms = (before?.component.getAllSubcomponents('valarm') ?? []).map((alarm) => {
+    const trigger = alarm.getFirstProperty('trigger')
+    return [String(trigger?.getFirstValue()), trigger?.getParameter('related') ?? 'START', alarm.getFirstPropertyValue('description')]
+  })
+  expect(alarms).toEqual([
+    ['-PT30M', 'START', 'Two loaves: the levain will be fit to mix in about half an hour'],
+    ['PT0S', 'START', 'Two loaves: the levain may be fit to mix: look at it'],
+    ['-PT30M', 'END', 'Two loaves: the levain is fit for about half an hour yet: mix it, or chill it']
+  ])
+  // 1:5:5 at 22 °C is fit after some eight to twelve hours.
+  const hours = (event: ICAL.Event | undefined) => ((event?.startDate.toUnixTime() ?? 0) - at(0).getTime() / 1000) / 3600
+  expect(hours(before)).toBeGreaterThan(5)
+  expect(hours(before)).toBeLessThan(12)
+  await server.send('POST', '/api/clock', { now: at(240).toISOString() })
+  await note('mark', { rise: 2.2, signs: {} }, 240)
+  const { window: after } = await inFile()
+  expect(after?.uid).toBe(before?.uid)
+  expect(hours(after)).toBeLessThan(hours(before) - 0.5)
+  await note('mixed', { levainGrams: 149, keepBackGrams: 20 }, 240)
+  expect((await inFile()).window).toBeUndefined()
+})

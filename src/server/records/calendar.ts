@@ -1,4 +1,4 @@
-import ical, { ICalAlarmType, ICalCalendarMethod } from 'ical-generator'
+import ical, { ICalAlarmRelatesTo, ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
 import {
   type Bake,
   type Beliefs,
@@ -13,9 +13,11 @@ import {
   solveBakeHere,
   stepCaution,
   stepFactsOf,
-  stepTitle
+  stepTitle,
+  windowTitle
 } from '../../contract'
 import {
+  alarmsByClock,
   drawForecast,
   foldBake,
   horizonHours,
@@ -25,9 +27,11 @@ import {
   MODEL_VERSION,
   mannerOf,
   pinnedJar,
+  SOON_HOURS,
   type Step,
   simulate,
   stepsOf,
+  USUAL_RISK,
   type Verdict,
   vesselOf
 } from '../../core'
@@ -48,6 +52,7 @@ const MOST_BAKES = 100
 const LOOK_HOURS = 240
 /** A reminder stands so long before its step, s. */
 const ALARM_BEFORE_SECONDS = 10 * 60
+const SOON = SOON_HOURS * MS_PER_HOUR
 /** A step without hands still wants a line in the calendar, min. */
 const LEAST_MINUTES = 5
 
@@ -96,22 +101,57 @@ function verdictOf(bake: Bake, belief: JarBelief, nowMs: number): Verdict | null
 
 /** A step of a bake with its words. */
 interface Entry {
-  readonly bake: Bake
   readonly step: Step
   readonly title: string
 }
 
-async function entriesOf(work: Work): Promise<{ kitchenName: string; entries: Entry[] }> {
+/** What is to come of an open bake. */
+interface BakeEntries {
+  readonly bake: Bake
+  readonly entries: readonly Entry[]
+  /** What is told of its levain's window; empty where none is on its way. */
+  readonly window: ReturnType<typeof alarmsByClock>
+}
+
+async function entriesOf(work: Work): Promise<{ kitchenName: string; bakes: BakeEntries[] }> {
   const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
-  const { bakes } = await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })
+  const { bakes: open } = await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })
   const stocked: Stocked = { kitchen, pantry, vessels }
   const cultures: Cultures = { jars, beliefs: await beliefsOf(work, jars) }
-  const entries = bakes.flatMap((bake) => {
+  const bakes = open.map((bake): BakeEntries => {
     const verdict = verdictOf(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
     const facts = stepFactsOf(bake, bake.plan, solveBakeHere(bake, cultures, stocked, work.nowMs), verdict, stocked, cultures)
-    return stepsOf(facts, work.nowMs).map((step): Entry => ({ bake, step, title: stepTitle(bake, step, jars) }))
+    return {
+      bake,
+      entries: stepsOf(facts, work.nowMs).map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
+      window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, lineFromWire(bake.line).startedAtMs, USUAL_RISK)
+    }
   })
-  return { kitchenName: kitchen.name, entries }
+  return { kitchenName: kitchen.name, bakes }
+}
+
+const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
+
+/** The window of a levain on its way, with a word before it opens, as it opens, and before it closes. A calendar that follows along times them anew after every look. */
+function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs: number): void {
+  const opens = window.find((told) => told.kind === 'opens')
+  if (opens === undefined) return
+  const closing = window.find((told) => told.kind === 'closes soon')
+  const endMs = (closing?.atMs ?? opens.atMs) + SOON
+  if (endMs <= nowMs) return
+  const event = calendar.createEvent({
+    id: idOf(bake, 'window'),
+    start: new Date(opens.atMs),
+    end: new Date(endMs),
+    stamp: new Date(nowMs),
+    summary: `Fit to mix: ${bake.plan.name}`,
+    description: 'As the looks so far have it. Look at the levain before you mix.'
+  })
+  const ring = (kind: (typeof window)[number]['kind'], seconds: number, relatesTo: ICalAlarmRelatesTo) =>
+    event.createAlarm({ type: ICalAlarmType.display, trigger: seconds, description: windowTitle(bake, kind) }).relatesTo(relatesTo)
+  ring('opens soon', SOON / 1000, ICalAlarmRelatesTo.start)
+  ring('opens', 0, ICalAlarmRelatesTo.start)
+  if (closing !== undefined) ring('closes soon', SOON / 1000, ICalAlarmRelatesTo.end)
 }
 
 /**
@@ -119,24 +159,29 @@ async function entriesOf(work: Work): Promise<{ kitchenName: string; entries: En
  * @param bakeId only one bake; null: all that are open
  */
 export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
-  const { kitchenName, entries } = await entriesOf(work)
+  const { kitchenName, bakes } = await entriesOf(work)
   const calendar = ical({
     name: kitchenName,
     prodId: { company: 'Olvent', product: 'Olvent', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 15 * 60
   })
-  for (const { bake, step, title } of entries) {
+  for (const of of bakes) {
+    const { bake, entries, window } = of
     if (bakeId !== null && bake.id !== bakeId) continue
-    const event = calendar.createEvent({
-      id: `${bake.id}-${step.id.replace(/ /g, '-')}@olvent`,
-      start: new Date(step.atMs),
-      end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * MINUTE),
-      stamp: new Date(work.nowMs),
-      summary: title,
-      description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')
-    })
-    event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
+    for (const { step, title } of entries) {
+      const event = calendar.createEvent({
+        id: idOf(bake, step.id),
+        start: new Date(step.atMs),
+        end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * MINUTE),
+        stamp: new Date(work.nowMs),
+        summary: title,
+        description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')
+      })
+      // A running levain is called for by its window, not by the step of mixing.
+      if (step.kind !== 'mix' || window.length === 0) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
+    }
+    addWindow(calendar, of, work.nowMs)
   }
   return calendar.toString()
 }

@@ -3,8 +3,8 @@ import { notifications } from '@mantine/notifications'
 import { IconX } from '@tabler/icons-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
-import { stepTitle } from '../../contract'
-import { type LateRisk, type WindowAlarm, windowAlarms } from '../../core'
+import { stepTitle, windowTitle } from '../../contract'
+import { alarmsByClock, type LateRisk } from '../../core'
 import { useNow } from '../data/clock'
 import { useDays } from '../data/days'
 import type { Judged } from '../data/forecasts'
@@ -77,24 +77,13 @@ export function Reminders() {
   )
 }
 
-const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
-  'opens soon': 'will be fit to mix in about half an hour',
-  opens: 'may be fit to mix: look at it',
-  'closes soon': 'is fit for about half an hour yet: mix it, or chill it'
-}
-
-/** What is told of the window of a running levain; of what has passed, only the last. */
+/** What is told of the window of a running levain; of what has passed by now, only the last. */
 function windowsOf(judged: Judged | undefined, risk: LateRisk): Due[] {
-  if (judged === undefined || !judged.verdict.holds || judged.verdict.phase === 'collapsed') return []
+  if (judged === undefined) return []
   const { bake, line, verdict, hours } = judged
-  const alarms = windowAlarms(verdict.forecast, risk)
-  const last = alarms.findLastIndex((alarm) => alarm.atHours <= hours)
-  return alarms.slice(Math.max(last, 0)).map(({ kind, atHours }) => ({
-    key: `${bake.id} window ${kind}`,
-    kind: 'window',
-    title: `${bake.plan.name}: the levain ${WINDOW_WORDS[kind]}`,
-    atMs: line.startedAtMs + atHours * MS_PER_HOUR
-  }))
+  const alarms = alarmsByClock(verdict, line.startedAtMs, risk)
+  const last = alarms.findLastIndex((alarm) => alarm.atMs <= line.startedAtMs + hours * MS_PER_HOUR)
+  return alarms.slice(Math.max(last, 0)).map(({ kind, atMs }) => ({ key: `${bake.id} window ${kind}`, kind: 'window', title: windowTitle(bake, kind), atMs }))
 }
 
 function ring({ title }: Due): void {

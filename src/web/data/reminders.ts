@@ -1,13 +1,13 @@
 import { useCallback, useSyncExternalStore } from 'react'
 import { z } from 'zod'
-import { LATE_RISKS } from '../../core'
+import { LATE_RISKS, USUAL_RISK } from '../../core'
 
 /** How this device reminds. */
-const choiceSchema = z.object({ sound: z.boolean(), notices: z.boolean(), lateRisk: z.literal(LATE_RISKS).default(25) })
+const choiceSchema = z.object({ sound: z.boolean(), notices: z.boolean(), lateRisk: z.literal(LATE_RISKS).default(USUAL_RISK) })
 export type ReminderChoice = z.infer<typeof choiceSchema>
 
 const KEY = 'olvent.reminders'
-const AT_FIRST: ReminderChoice = { sound: true, notices: true, lateRisk: 25 }
+const AT_FIRST: ReminderChoice = { sound: true, notices: true, lateRisk: USUAL_RISK }
 const listeners = new Set<() => void>()
 let shown = load()
 
