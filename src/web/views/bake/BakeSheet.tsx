@@ -113,9 +113,9 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       : []
   )
   useHotkeys([
-    ['mod+Z', () => draft.undo?.()],
-    ['mod+shift+Z', () => draft.redo?.()],
-    ['mod+Y', () => draft.redo?.()]
+    ['mod+Z', () => !frozen && draft.undo()],
+    ['mod+shift+Z', () => !frozen && draft.redo()],
+    ['mod+Y', () => !frozen && draft.redo()]
   ])
   const View = VIEWS[station]
   const props = {
@@ -147,12 +147,12 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           <span className={classes.saved} role="status">
             {frozen ? '' : draft.state === 'saved' ? 'saved' : draft.state === 'saving' ? 'saving' : 'not saved yet'}
           </span>
-          {draft.undo !== null && !frozen && (
+          {draft.canUndo && !frozen && (
             <ActionIcon aria-label="Undo the last change" onClick={draft.undo}>
               <IconArrowBackUp size={22} />
             </ActionIcon>
           )}
-          {draft.redo !== null && !frozen && (
+          {draft.canRedo && !frozen && (
             <ActionIcon aria-label="Do the change again" onClick={draft.redo}>
               <IconArrowForwardUp size={22} />
             </ActionIcon>

@@ -9,9 +9,9 @@ export interface StationProps {
   readonly state: BakeState
   readonly plan: Plan
   readonly edit: (patch: PlanPatch) => void
-  /** Takes the last edit back, or does it again; null when there is none. */
-  readonly undo: (() => void) | null
-  readonly redo: (() => void) | null
+  /** Takes the last edit back, or does it again. */
+  readonly undo: () => void
+  readonly redo: () => void
   /** Grows with every step back or forth along the edits: what is half typed is gone then. */
   readonly revision: number
   readonly solved: SolvedBake | null

@@ -3,12 +3,9 @@ import { z } from 'zod'
 import { type Bake, bakeSchema, type Plan, planSchema } from '../../../contract'
 import { Refusal } from '../../data/api'
 import { savePlan, showBake } from '../../data/bakes'
+import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
 
 const SAVE_AFTER_MS = 500
-/** Edits closer together than this are one step of undo. */
-const ONE_EDIT_MS = 1200
-/** Edits that can be taken back. */
-const MOST_UNDO = 60
 const keyOf = (id: string) => `olvent.draft.${id}`
 
 /** A change of a plan. */
@@ -30,9 +27,11 @@ export interface PlanDraft {
   readonly plan: Plan
   /** Changes some of the plan; a function is given the plan as it is by then, other changes of the same moment included. */
   readonly edit: (patch: PlanPatch) => void
-  /** Takes the last edit back, or does it again; null when there is none. */
-  readonly undo: (() => void) | null
-  readonly redo: (() => void) | null
+  /** Takes the last edit back, or does it again; one that the screen has not caught up with counts. */
+  readonly undo: () => void
+  readonly redo: () => void
+  readonly canUndo: boolean
+  readonly canRedo: boolean
   readonly state: 'saved' | 'saving' | 'held'
   /** Grows with every step back or forth, and when another window's version is taken. */
   readonly revision: number
@@ -63,14 +62,14 @@ function load(id: string): Draft | null {
  */
 export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): PlanDraft {
   const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? load(bake.id) : null))
-  const [past, setPast] = useState<readonly Plan[]>([])
-  const [ahead, setAhead] = useState<readonly Plan[]>([])
+  const [piles, setPiles] = useState<EditPiles<Plan>>(NO_EDITS)
   const [refusal, setRefusal] = useState<string | null>(null)
   const [conflict, setConflict] = useState<Bake | null>(null)
   const [saving, setSaving] = useState(false)
   const [revision, setRevision] = useState(0)
-  const lastEditMs = useRef(Number.NEGATIVE_INFINITY)
+  // Both are ahead of the screen, which follows an edit when there is time.
   const latest = useRef(draft)
+  const latestPiles = useRef(piles)
   const plan = draft?.plan ?? bake.plan
 
   const put = useCallback((next: Draft | null) => {
@@ -112,31 +111,30 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     setRefusal(null)
     put({ version: latest.current?.version ?? bake.version, plan: next })
   }
+  const putPiles = (next: EditPiles<Plan>) => {
+    latestPiles.current = next
+    setPiles(next)
+  }
+  const planNow = () => latest.current?.plan ?? bake.plan
   const edit = (patch: PlanPatch) => {
-    const now = performance.now()
-    if (now - lastEditMs.current > ONE_EDIT_MS) setPast((before) => [...before.slice(-MOST_UNDO), plan])
-    setAhead([])
-    lastEditMs.current = now
-    const before = latest.current?.plan ?? bake.plan
+    const before = planNow()
+    putPiles(afterEdit(latestPiles.current, before, performance.now()))
     change({ ...before, ...(typeof patch === 'function' ? patch(before) : patch) })
   }
-  /** Moves one step along the edits: from one pile to the other. */
-  const move = (from: readonly Plan[], setFrom: typeof setPast, setTo: typeof setPast) => {
-    const next = from.at(-1)
-    if (next === undefined) return null
-    return () => {
-      setFrom(from.slice(0, -1))
-      setTo((pile) => [...pile, plan])
-      lastEditMs.current = Number.NEGATIVE_INFINITY
-      setRevision((r) => r + 1)
-      change(next)
-    }
+  const go = (way: 'back' | 'forth') => () => {
+    const gone = step(latestPiles.current, way, planNow())
+    if (gone === null) return
+    putPiles(gone.piles)
+    setRevision((r) => r + 1)
+    change(gone.to)
   }
   return {
     plan,
     edit,
-    undo: move(past, setPast, setAhead),
-    redo: move(ahead, setAhead, setPast),
+    undo: go('back'),
+    redo: go('forth'),
+    canUndo: piles.past.length > 0,
+    canRedo: piles.ahead.length > 0,
     state: draft === null ? 'saved' : saving || ready ? 'saving' : 'held',
     revision,
     refusal,

@@ -101,8 +101,8 @@ export function Dough(props: StationProps) {
         if (!mod || !(event.target instanceof HTMLInputElement) || event.target.dataset.row === undefined || !(again || event.key === 'z')) return
         event.preventDefault()
         event.target.blur()
-        if (again) redo?.()
-        else undo?.()
+        if (again) redo()
+        else undo()
       }}
     >
       <div className={classes.stack}>
