@@ -1,7 +1,7 @@
 import { drawForecast, windowOf } from '../ferment/forecast'
 import { UNKNOWN_JAR } from '../ferment/jarParameters'
 import { whiteVessel } from '../testing/builds'
-import { LATE_RISKS, windowAlarms } from './alarms'
+import { alarmsByClock, LATE_RISKS, windowAlarms } from './alarms'
 import { judge } from './verdict'
 
 const range = (p05: number, p25: number, p50: number) => ({ p05, p25, p50, p75: p50 + 1, p95: p50 + 3 })
@@ -41,4 +41,15 @@ test('told too late as often as was chosen, and earlier once a look has shown it
   }
   const quick = judge(draws, [{ hours: 3, rise: 2.2 }], 3, 'dome', 'wheat').forecast
   expect(windowAlarms(quick, 25)[1]?.atHours).toBeLessThan((windowAlarms(before, 25)[1]?.atHours ?? 0) - 0.5)
+})
+
+test('by the clock from when it was mixed; nothing of a levain that has collapsed, or whose forecast does not hold', () => {
+  const draws = drawForecast(whiteVessel(23), UNKNOWN_JAR, { untilHours: 40 })
+  const verdict = judge(draws, [], 3, 'dome', 'wheat')
+  const startedAtMs = Date.UTC(2026, 10, 27, 8)
+  const [soon, opens] = alarmsByClock(verdict, startedAtMs, 25)
+  expect(opens?.atMs).toBe(startedAtMs + verdict.forecast.opens.p25 * 3_600_000)
+  expect((opens?.atMs ?? 0) - (soon?.atMs ?? 0)).toBe(30 * 60_000)
+  expect(alarmsByClock({ ...verdict, phase: 'collapsed' }, startedAtMs, 25)).toEqual([])
+  expect(alarmsByClock({ ...verdict, holds: false }, startedAtMs, 25)).toEqual([])
 })

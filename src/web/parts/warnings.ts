@@ -26,7 +26,7 @@ const SLIPS: Readonly<Record<Slip['kind'], (meant: string) => string>> = {
   'decimal point': (meant) => ` looks like ${meant} with the point in the wrong place`,
   'digits swapped': (meant) => ` looks like ${meant} with its digits swapped`
 }
-const slipWords = (slip: Slip | null) => (slip === null ? '' : SLIPS[slip.kind](`${slip.meant} %`))
+const slipWords = (slip: Slip) => SLIPS[slip.kind](`${slip.meant} %`)
 
 /**
  * The sentence for a warning.
@@ -69,7 +69,7 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
       return told('That is much old starter for little food: it gets sluggish, flat and sour. Give it more flour.')
     case 'hydration unusual':
       return told(
-        `${format.percent(warning.share)} hydration is unusual for such a dough (${format.percent(warning.usual[0], 0)} to ${format.percent(warning.usual[1], 0)})${slipWords(warning.slip)}. Is it meant?`
+        `${format.percent(warning.share)} hydration is unusual for such a dough (${format.percent(warning.usual[0], 0)} to ${format.percent(warning.usual[1], 0)})${warning.slip === null ? '' : ` and${slipWords(warning.slip)}`}. Is it meant?`
       )
     case 'salt unusual':
       return warning.slip === null

@@ -27,6 +27,9 @@ function partOfDay(ms: number, timeZone: string): string {
   return hour < 22 ? 'evening' : 'late evening'
 }
 
+/** "in the morning", "at midday" */
+const during = (part: string) => (part === 'midday' || part === 'night' ? `at ${part}` : `in the ${part}`)
+
 const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 const placeName = ({ places }: Kitchen, id: string) => places.find((p) => p.id === id)?.name.toLowerCase() ?? 'another place'
 
@@ -48,7 +51,7 @@ export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Ki
   const ratio = stageRatio(problem, last.stage)
   const held = last.stage.chill === null ? '' : `, held in the ${placeName(kitchen, last.stage.chill.place.id)}`
   if (wakes > 0) return `${when} feed${wakes > 1 ? `, ${wakes} feeds` : ''}, then ${partOfDay(last.startMs, kitchen.timeZone)} build, ${where}, ${ratio}${held}`
-  if (builds > 1) return `Two builds, the first in the ${when.toLowerCase()}, ${where}, ${ratio}${held}`
+  if (builds > 1) return `Two builds, the first ${during(when.toLowerCase())}, ${where}, ${ratio}${held}`
   return `${when} build, ${where}, ${ratio}${held}`
 }
 
