@@ -103,6 +103,12 @@ const tooSmall = (page: Page) =>
       .map(({ words, box }) => `${words} ${Math.round(box.width)}×${Math.round(box.height)}`)
   )
 
+/** Choices side by side whose words are cut off. */
+const cutOff = (page: Page) =>
+  page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('.mantine-SegmentedControl-root')].filter((el) => el.scrollWidth > el.clientWidth + 1).map((el) => el.innerText)
+  )
+
 describe.each([
   ['bright', 1280, 800, false],
   ['dim', 1280, 800, true],
@@ -125,6 +131,7 @@ describe.each([
     await open(page, paths[view])
     expect(await findings(page)).toEqual([])
     expect(await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)).toBeLessThanOrEqual(0)
+    expect(await cutOff(page)).toEqual([])
     if (width < 720) expect(await tooSmall(page)).toEqual([])
   })
 

@@ -23,7 +23,10 @@ export function CalendarCard() {
       <Text fw={600} mt="lg">
         In a calendar
       </Text>
-      <Text c="dimmed">Every step with an alarm ten minutes before. A file stands still; an address follows along when a levain is late.</Text>
+      <Text c="dimmed">
+        Every step with an alarm ten minutes before, and the window of each levain on its way. A file stands still; an address follows along with every look,
+        and when a levain is late.
+      </Text>
       <Group mt="xs">
         <Button component="a" href={ROUTES.calendar} download="olvent.ics" variant="default" size="sm" leftSection={<IconCalendarDown size={18} />}>
           Calendar file
@@ -56,7 +59,7 @@ export function CalendarCard() {
   )
 }
 
-const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'rather early', 25: 'in good time', 50: 'when it is likely' }
+const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'early', 25: 'in good time', 50: 'when likely' }
 
 /** Sound and notices of this device; what the browser allows is told. */
 function OnThisDevice() {

@@ -80,8 +80,8 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
         aria-label="Proof"
         value={proof.kind}
         data={[
-          { value: 'warm', label: 'Proof the same day' },
-          { value: 'cold', label: 'Proof in the cold' }
+          { value: 'warm', label: 'Same-day proof' },
+          { value: 'cold', label: 'Cold proof' }
         ]}
         onChange={(kind) => put({ proof: kind === 'cold' ? { kind, hours: COLD_HOURS } : USUAL_COURSE[plan.formula.doughKind].proof, proofStretch: 1 })}
       />
