@@ -70,7 +70,7 @@ export function ensurePackages() {
   writeFileSync(stamp, wanted)
 }
 
-/** Less is made of the compiler's time than of what it saves: a kitchen asks little of SQLite, and -O3 takes three times as long as this. */
+/** Compiled quickly rather than for speed: a kitchen asks little of SQLite, and -O3 takes three times as long (docs/decisions/0003). */
 const COMPILED = { CFLAGS: '-O1', CXXFLAGS: '-O1', JOBS: 'max' }
 
 /** SQLite, compiled here; nothing that others compiled is fetched. Others may work meanwhile. */

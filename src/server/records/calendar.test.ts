@@ -111,6 +111,11 @@ test('the window of a levain on its way calls before it opens, as it opens, and 
   const hours = (event: ICAL.Event | undefined) => ((event?.startDate.toUnixTime() ?? 0) - at(0).getTime() / 1000) / 3600
   expect(hours(before)).toBeGreaterThan(5)
   expect(hours(before)).toBeLessThan(12)
+  // Once it has passed unused, the step of mixing calls again.
+  await server.send('POST', '/api/clock', { now: new Date(((before?.endDate.toUnixTime() ?? 0) + 60) * 1000).toISOString() })
+  const passed = await inFile()
+  expect(passed.window).toBeUndefined()
+  expect(passed.mix?.component.getAllSubcomponents('valarm')).toHaveLength(1)
   await server.send('POST', '/api/clock', { now: at(240).toISOString() })
   await note('mark', { rise: 2.2, signs: {} }, 240)
   const { window: after } = await inFile()

@@ -132,13 +132,13 @@ async function entriesOf(work: Work): Promise<{ kitchenName: string; bakes: Bake
 
 const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
 
-/** The window of a levain on its way, with a word before it opens, as it opens, and before it closes. A calendar that follows along times them anew after every look. */
-function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs: number): void {
+/** The window of a levain on its way, with a word before it opens, as it opens, and before it closes. A calendar that follows along times them anew after every look. @returns whether there is one to come */
+function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs: number): boolean {
   const opens = window.find((told) => told.kind === 'opens')
-  if (opens === undefined) return
+  if (opens === undefined) return false
   const closing = window.find((told) => told.kind === 'closes soon')
   const endMs = (closing?.atMs ?? opens.atMs) + SOON
-  if (endMs <= nowMs) return
+  if (endMs <= nowMs) return false
   const event = calendar.createEvent({
     id: idOf(bake, 'window'),
     start: new Date(opens.atMs),
@@ -152,6 +152,7 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
   ring('opens soon', SOON / 1000, ICalAlarmRelatesTo.start)
   ring('opens', 0, ICalAlarmRelatesTo.start)
   if (closing !== undefined) ring('closes soon', SOON / 1000, ICalAlarmRelatesTo.end)
+  return true
 }
 
 /**
@@ -166,9 +167,10 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
     method: ICalCalendarMethod.PUBLISH,
     ttl: 15 * 60
   })
-  for (const of of bakes) {
-    const { bake, entries, window } = of
+  for (const coming of bakes) {
+    const { bake, entries } = coming
     if (bakeId !== null && bake.id !== bakeId) continue
+    const windowCalls = addWindow(calendar, coming, work.nowMs)
     for (const { step, title } of entries) {
       const event = calendar.createEvent({
         id: idOf(bake, step.id),
@@ -179,9 +181,8 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
         description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')
       })
       // A running levain is called for by its window, not by the step of mixing.
-      if (step.kind !== 'mix' || window.length === 0) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
+      if (step.kind !== 'mix' || !windowCalls) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
     }
-    addWindow(calendar, of, work.nowMs)
   }
   return calendar.toString()
 }
