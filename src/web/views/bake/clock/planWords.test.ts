@@ -1,6 +1,6 @@
-import type { Kitchen } from '../../../../contract'
-import { createFormat, type DayPlan, findPlans, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../../../../core'
-import { at, planProblem } from '../../../../core/testing/planProblems'
+import { type Kitchen, planProblemOf, solvePlan } from '../../../../contract'
+import { createFormat, type DayPlan, findPlans, type PlanProblem, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../../../../core'
+import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
 import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
@@ -12,7 +12,12 @@ const kitchen = {
   ]
 } as unknown as Kitchen
 const plain = (words: string) => words.replace(/\s+/g, ' ')
-const problem = planProblem()
+const cultures = culturesWith(0)
+const wish = { kind: 'out', atMs: NOW + 42 * HOUR } as const
+const asked = planProblemOf(BAKE, PLAN, solvePlan(PLAN, cultures, STOCKED, NOW), wish, cultures, STOCKED, NOW, []) as PlanProblem
+const problem: PlanProblem = { ...asked, spread: { jar: 0.25, fed: 0.15 } }
+/** A moment of November 2026. */
+const at = (day: number, clock: string) => Date.parse(`2026-11-${day}T${clock}:00.000Z`)
 const [plan] = findPlans(problem) as [DayPlan]
 const stage = (kind: PlanStage['kind'], start: number, more: object = {}): TimedPlanStage => {
   const like = plan.stages.at(-1) as TimedPlanStage
