@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+import { closeBrowser, openWindow, type Program, plain, startProgram, stillWords, until, type Window } from './support'
 
 /** The bench: by scale without a key, by key alone, by thumb; what went wrong; two devices. */
 const MORNING = '2026-11-27T08:30:00.000Z'
@@ -214,19 +214,23 @@ test('cool water, measured as it goes in: the mix and the hour it is fit follow 
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
   const fitOn = async (w: Window) => plain(await w.page.getByTestId('fit-as-poured').innerText())
-  const before = await fitOn(window)
+  const before = await stillWords(() => fitOn(window))
   await page.getByText(/^Measured temperatures/).click()
   await page.getByRole('textbox', { name: 'Water, as poured' }).fill('8')
   await page.getByRole('textbox', { name: 'Water, as poured' }).press('Enter')
   await untilEvents(id, (all) => all.some((e) => e.type === 'measured' && e.waterC === 8))
   for (const w of [window, other]) {
-    for (let tries = 0; tries < 50 && (await fitOn(w)) === before; tries++) await w.page.waitForTimeout(100)
-    expect(await fitOn(w)).not.toBe(before)
+    await until(
+      () => fitOn(w),
+      (now) => now !== before
+    )
   }
   // What was measured is taken back like a pour.
   await page.getByRole('button', { name: 'Undo the temperature' }).click()
-  for (let tries = 0; tries < 50 && (await fitOn(window)) !== before; tries++) await page.waitForTimeout(100)
-  expect(await fitOn(window)).toBe(before)
+  await until(
+    () => fitOn(window),
+    (now) => now === before
+  )
 })
 
 test('two devices on one bake: each is told of the other’s pours; two pours of one item are asked about', async () => {

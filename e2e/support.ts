@@ -214,6 +214,19 @@ export const settled = (page: Page) =>
     STILL_MS
   )
 
+/** Words once they have stood still for two seconds: forecasts, and what is learned of a jar, come a moment later. */
+export async function stillWords(words: () => Promise<string>): Promise<string> {
+  let before = await words()
+  let alike = 0
+  for (let tries = 0; tries < 20 && alike < 3; tries++) {
+    await new Promise((go) => setTimeout(go, 700))
+    const now = await words()
+    alike = now === before ? alike + 1 : 0
+    before = now
+  }
+  return before
+}
+
 /** Types a figure into a labelled field as a person does. */
 export async function type(page: Page, label: string | RegExp, text: string): Promise<void> {
   await page.getByRole('textbox', { name: label }).first().fill(text)

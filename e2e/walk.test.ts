@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, setMix, startProgram, type, type Window } from './support'
+import { closeBrowser, openWindow, type Program, plain, setMix, startProgram, stillWords, type, type Window } from './support'
 
 /** From "two of 780 g, Friday at six" to "mixed", on the Lantern Street kitchen. One story, told in its order. */
 let program: Program
@@ -16,18 +16,6 @@ afterAll(async () => {
 })
 
 const room = async () => plain(await page.locator('main').innerText())
-/** Words once they have stood still for two seconds: forecasts, and what is learned of the levain, come a moment later. */
-async function settled(words: () => Promise<string>): Promise<string> {
-  let before = await words()
-  let alike = 0
-  for (let tries = 0; tries < 20 && alike < 3; tries++) {
-    await page.waitForTimeout(700)
-    const now = await words()
-    alike = now === before ? alike + 1 : 0
-    before = now
-  }
-  return before
-}
 /** What the grid says to weigh. */
 const masses = async () => {
   const cell = (name: string) => page.getByRole('textbox', { name: `${name}, grams` }).inputValue()
@@ -179,12 +167,12 @@ test('at its peak: mix now, and the bake is in the record', async () => {
 })
 
 test('everything survives a server that dies and comes back', async () => {
-  const before = await settled(room)
+  const before = await stillWords(room)
   await program.kill()
   await program.start()
   await page.reload()
   await page.getByRole('region', { name: 'In the record' }).waitFor()
-  expect(await settled(room)).toBe(before)
+  expect(await stillWords(room)).toBe(before)
 })
 
 test('the dough’s day, told step by step until the bread is out', async () => {
