@@ -1,4 +1,4 @@
-/** The four floors: each imports only from those below, and from core only by its face. */
+/** The six floors: each imports only from those below, and from core only by its face. */
 const below = (name, from, to, comment) => ({ name, severity: 'error', comment, from: { path: from }, to: { path: to } })
 
 module.exports = {
@@ -10,22 +10,31 @@ module.exports = {
       from: {},
       to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } }
     },
-    below('core-knows-nobody', '^src/core', '^src/(web|server|contract)', 'Core imports from no other floor.'),
-    below('contract-below-faces', '^src/contract', '^src/(web|server)', 'Contract knows core only.'),
+    below('core-knows-nobody', '^src/core', '^src/(web|server|words|answers|contract)', 'Core imports from no other floor.'),
+    below('contract-above-core', '^src/contract', '^src/(web|server|words|answers)', 'Contract knows core only.'),
+    below('answers-above-contract', '^src/answers', '^src/(web|server|words)', 'Answers know contract and core.'),
+    below('words-above-answers', '^src/words', '^src/(web|server)', 'Words know answers, contract and core.'),
     below('web-not-server', '^src/web', '^src/server', 'Web and server meet only over the wire.'),
     below('server-not-web', '^src/server', '^src/web', 'Web and server meet only over the wire.'),
     {
       name: 'core-by-its-face',
       severity: 'error',
       comment: 'Import from src/core, not from a file within.',
-      from: { path: '^src/(web|server|contract)' },
+      from: { path: '^src/(web|server|words|answers|contract)' },
       to: { path: '^src/core/', pathNot: '^src/core/index\\.ts$' }
     },
-    {
-      name: 'contract-by-its-face',
+    ...['contract', 'answers', 'words'].map((floor) => ({
+      name: `${floor}-by-its-face`,
       severity: 'error',
-      from: { path: '^src/(web|server)' },
-      to: { path: '^src/contract/', pathNot: '^src/contract/index\\.ts$' }
+      from: { path: '^src/', pathNot: `^src/${floor}/` },
+      to: { path: `^src/${floor}/`, pathNot: `^src/${floor}/index\\.ts$` }
+    })),
+    {
+      name: 'answers-are-pure',
+      severity: 'error',
+      comment: 'No React, DOM or Node: the window, the worker and the server ask the same.',
+      from: { path: '^src/(answers|words)', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core', 'npm'], pathNot: 'node_modules/(@types/)?(date-fns|@date-fns)/' }
     },
     {
       name: 'core-is-pure',

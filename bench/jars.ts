@@ -142,7 +142,7 @@ async function layMany(folder: string): Promise<void> {
       const jarId = randomUUID()
       const place = places[j % 2] as (typeof places)[number]
       const opened = now - (FEEDS_EACH + 1) * DAY
-      const lastFedAt = new Date(opened).toISOString()
+      const lastFedAt = opened
       await openJar(work, {
         id: jarId,
         name: `Jar ${j + 1}`,

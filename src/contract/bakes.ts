@@ -1,23 +1,8 @@
 import { z } from 'zod'
-import {
-  BAKE_STATUSES,
-  type BakeWish,
-  type Formula,
-  type Happening,
-  HOTTEST_WATER_C,
-  type Ingredient,
-  MOST_BOWLS,
-  POKES,
-  POSSIBLE,
-  POUR_ITEMS,
-  REPAIR_INTO,
-  SCHOOLS,
-  USUAL_COURSE,
-  WEIGH_INTO
-} from '../core'
-import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
+import { BAKE_STATUSES, HOTTEST_WATER_C, type Ingredient, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
+import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
-import { lineSchema } from './jars'
+import { lineSchema, lineToWire, wireLineSchema } from './lines'
 import { pictureNameSchema } from './pictures'
 import { signsSchema } from './signs'
 import { ingredientSchema } from './stores'
@@ -50,21 +35,6 @@ export const courseSchema = z.object({
   mixTempC: tempSchema('The dough')
 })
 export type Course = z.infer<typeof courseSchema>
-
-/** A dough as it comes out of the bowl, °C, and its autolyse, min. Source: craft knowledge. */
-const USUAL_DOUGH_C = 25
-const USUAL_AUTOLYSE_MINUTES = 40
-
-/** The usual day of a kind of dough, at a place. */
-export function courseFor({ doughKind, autolyse }: Pick<Formula, 'doughKind' | 'autolyse'>, place: { readonly id: string; readonly tempC: number }): Course {
-  return {
-    ...USUAL_COURSE[doughKind],
-    autolyseMinutes: autolyse ? USUAL_AUTOLYSE_MINUTES : 0,
-    placeId: place.id,
-    tempC: place.tempC,
-    mixTempC: USUAL_DOUGH_C
-  }
-}
 
 /** A feed or a build before the last build, settled when a plan was taken. */
 export const stageBeforeSchema = z.object({
@@ -109,18 +79,14 @@ export const planSchema = z.object({
   pins: z.array(z.enum(MOVABLE_STEPS)).max(4).default([])
 })
 export type Plan = z.infer<typeof planSchema>
-
-/** A plan as the core takes it. */
-export function wishOf(plan: Plan): BakeWish {
-  return { ...plan, mixAtMs: Date.parse(plan.mixAt), startAtMs: plan.startAt === null ? null : Date.parse(plan.startAt) }
-}
+export type WirePlan = z.input<typeof planSchema>
 
 const quantilesSchema = z.array(z.number().nullable()).length(5)
 
 /** A forecast or verdict as it stood on the screen when somebody acted on it. Hours since mixing, 5 25 50 75 95 %. */
 export const shownSchema = z.object({
   modelVersion: z.string().max(40),
-  inputs: lineSchema,
+  inputs: wireLineSchema,
   theta: z.record(z.string(), z.number()),
   quantiles: z.object({ opens: quantilesSchema, peak: quantilesSchema, closes: quantilesSchema }),
   phase: z.string().max(40).optional(),
@@ -132,7 +98,8 @@ export const shownSchema = z.object({
     .max(40)
     .optional()
 })
-export type Shown = z.infer<typeof shownSchema>
+/** The same as the window sends it. */
+export type Shown = z.input<typeof shownSchema>
 
 /** Pours of this item that the sender knew of: another device may have been faster. */
 const nthSchema = z.number().int().min(0).max(100).optional()
@@ -219,28 +186,86 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
   z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
 ])
 export type BakeEvent = z.infer<typeof bakeEventSchema>
+/** Kinds of events. */
+const BAKE_EVENTS = bakeEventSchema.options.map((option) => option.shape.type.value)
+/** An event as it is noted and sent. */
 export type NewBakeEvent = z.input<typeof bakeEventSchema>
 
-/** From the wire to what the core folds. */
-export function happeningOf(event: NewBakeEvent): Happening {
-  return { ...event, happenedAtMs: Date.parse(event.happenedAt) }
-}
+/**
+ * A plan and an event as they were kept. Whoever wrote them checked them by the ranges of their day; what has been kept is read whatever ranges hold
+ * today, so that a range tightened later never closes an old kitchen. Only what came in later gets its default.
+ */
+const keptStageSchema = z.looseObject({ at: instantSchema })
+export const keptPlanSchema = z.looseObject({
+  mixAt: instantSchema,
+  startAt: instantSchema.nullable().default(null),
+  moves: z.array(z.unknown()).default([]),
+  course: z
+    .looseObject({ bulkStretch: z.number().default(1), proofStretch: z.number().default(1) })
+    .nullable()
+    .default(null),
+  before: z.array(keptStageSchema).default([]),
+  bread: z.looseObject({ at: instantSchema }).nullable().default(null),
+  pins: z.array(z.unknown()).default([])
+}) as unknown as z.ZodType<Plan, z.input<typeof planSchema>>
+export const keptBakeEventSchema = z.looseObject({
+  type: z.enum(BAKE_EVENTS),
+  happenedAt: instantSchema,
+  source: z.string().default('typed'),
+  shown: z.looseObject({ steps: z.array(z.looseObject({ at: instantSchema })).optional() }).optional()
+}) as unknown as z.ZodType<BakeEvent, z.input<typeof bakeEventSchema>>
 
 /** A bake with all that happened to it. */
 export const bakeSchema = z.object({
   id: idSchema,
   version: versionSchema,
-  plan: planSchema,
+  plan: keptPlanSchema,
   status: z.enum(BAKE_STATUSES),
-  events: z.array(bakeEventSchema),
+  events: z.array(keptBakeEventSchema),
   /** What its ingredients were when it was started; empty while it is planned. */
-  ingredients: z.array(ingredientSchema as z.ZodType<Ingredient>),
+  ingredients: z.array(ingredientSchema as z.ZodType<Ingredient, Ingredient>),
   /** The levain as it was really mixed; null until the band is set. */
   line: lineSchema.nullable(),
   createdAt: instantSchema,
   deletedAt: instantSchema.nullable()
 })
-export type Bake = z.infer<typeof bakeSchema>
+export type BakeRecord = z.infer<typeof bakeSchema>
+export type WireBake = z.input<typeof bakeSchema>
+
+/** A plan as it is sent and kept. */
+export function planToWire(plan: Plan): WirePlan {
+  const { mixAt, startAt, before, bread } = plan
+  return {
+    ...plan,
+    mixAt: isoOf(mixAt),
+    startAt: startAt === null ? null : isoOf(startAt),
+    before: before.map((stage) => ({ ...stage, at: isoOf(stage.at) })),
+    bread: bread === null ? null : { ...bread, at: isoOf(bread.at) }
+  }
+}
+
+/** An event as it is kept and told. */
+export function eventToWire(event: BakeEvent): NewBakeEvent {
+  const told = { ...event, happenedAt: isoOf(event.happenedAt) }
+  if (!('shown' in event) || event.shown?.steps === undefined) return told as NewBakeEvent
+  return { ...told, shown: { ...event.shown, steps: event.shown.steps.map((step) => ({ ...step, at: isoOf(step.at) })) } } as NewBakeEvent
+}
+
+/** A bake as it is told. */
+export function bakeToWire(bake: BakeRecord): WireBake {
+  const { id, version, plan, status, events, ingredients, line, createdAt, deletedAt } = bake
+  return {
+    id,
+    version,
+    plan: planToWire(plan),
+    status,
+    events: events.map(eventToWire),
+    ingredients,
+    line: line === null ? null : lineToWire(line),
+    createdAt: isoOf(createdAt),
+    deletedAt: deletedAt === null ? null : isoOf(deletedAt)
+  }
+}
 
 export const bakePostSchema = z.object({ id: idSchema, plan: planSchema })
 export const bakePutSchema = z.object({ version: versionSchema, plan: planSchema })
@@ -252,8 +277,3 @@ export const bakeQuerySchema = z.object({
   offset: z.coerce.number().int().min(0).default(0),
   limit: z.coerce.number().int().min(1).max(100).default(50)
 })
-
-/** Where a bake stands; one whose dough is not planned ends with the mix. */
-export function statusOf(plan: Pick<Plan, 'course'>, status: Bake['status']): Bake['status'] {
-  return status === 'mixed' && plan.course === null ? 'baked' : status
-}

@@ -13,6 +13,7 @@ export const calendarAddressSchema = z.object({
   readAt: instantSchema.nullable()
 })
 export type CalendarAddress = z.infer<typeof calendarAddressSchema>
+export type WireCalendarAddress = z.input<typeof calendarAddressSchema>
 
 export const calendarAddressesSchema = z.object({ addresses: z.array(calendarAddressSchema) })
 /** The answer to a new one: all of them, and the path that is told this once. */

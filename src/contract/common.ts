@@ -16,7 +16,14 @@ export function shareIn([low, high]: Range, what: string) {
 }
 
 export const idSchema = z.uuid({ error: 'This is not an id that Olvent made.' })
-export const instantSchema = z.iso.datetime({ error: 'This needs a date and time.' })
+
+/** Milliseconds since 1970 as they cross the wire: ISO 8601, UTC. */
+export const isoOf = (ms: number): string => new Date(ms).toISOString()
+/** The other way. No record is parsed anywhere else. */
+export const msOf = (iso: string): number => Date.parse(iso)
+export const isoSchema = z.iso.datetime({ error: 'This needs a date and time.' })
+/** An instant: ISO 8601 on the wire, milliseconds since 1970 for everyone behind it. */
+export const instantSchema = z.codec(isoSchema, z.number(), { decode: msOf, encode: isoOf })
 export const nameSchema = z
   .string({ error: 'A name is needed.' })
   .trim()
@@ -26,6 +33,9 @@ export const clockTimeSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { e
 export const gramsSchema = (what: string) => numberIn(POSSIBLE.grams, what, 'g')
 export const tempSchema = (what: string) => numberIn(POSSIBLE.tempC, what, '°C')
 export const versionSchema = z.number({ error: 'The version is missing.' }).int().min(1)
+
+/** What a schema looks like on the wire: instants are ISO 8601. */
+export type Wire<Schema extends z.ZodType> = z.input<Schema>
 
 /** Where and how something was noted. */
 export const noted = {

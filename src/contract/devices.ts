@@ -27,6 +27,7 @@ export const deviceSchema = z.object({
   seenAt: instantSchema.nullable()
 })
 export type Device = z.infer<typeof deviceSchema>
+export type WireDevice = z.input<typeof deviceSchema>
 export const devicesSchema = z.object({ devices: z.array(deviceSchema) })
 
 /** A real device that is to push its readings. */

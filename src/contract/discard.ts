@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { instantSchema, noted, numberIn } from './common'
-import { flourKindSchema } from './jars'
+import { flourKindSchema } from './lines'
 
 /** What is left of one thing that went into the discard pot. */
 const portionSchema = z.object({
@@ -18,6 +18,7 @@ export const discardSchema = z.object({
   months: z.array(z.object({ month: z.string(), usedGrams: z.number(), thrownGrams: z.number() }))
 })
 export type DiscardPot = z.infer<typeof discardSchema>
+export type WireDiscardPot = z.input<typeof discardSchema>
 
 /** Taken out of the pot: cooked and eaten, or thrown away. */
 export const discardUseSchema = z.object({ ...noted, grams: numberIn([0.1, 50_000], 'Discard', 'g'), went: z.enum(['into food', 'thrown away']) })

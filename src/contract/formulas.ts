@@ -21,7 +21,7 @@ const lineIdSchema = z.string().min(1).max(64)
 const partsSchema = numberIn([0, 100_000], 'A part')
 
 /** Mixes within mixes, level by level, so that no nesting can be deeper than is followed. */
-function mixAt(level: number): z.ZodType<Mix> {
+function mixAt(level: number): z.ZodType<Mix, Mix> {
   const ingredient = z.object({ ingredientId: ingredientIdSchema, parts: partsSchema })
   const part = level <= 1 ? ingredient : z.union([ingredient, z.object({ mix: mixAt(level - 1), parts: partsSchema })])
   return z.object({ name: nameSchema, parts: z.array(part).min(1, { error: 'A pre-ferment needs at least one ingredient.' }).max(40) })
@@ -30,7 +30,7 @@ export const mixSchema = mixAt(DEEPEST_MIX)
 
 const share = (what: string) => shareIn(POSSIBLE.share, what)
 const lineBase = { id: lineIdSchema, estimate: z.number().min(0).max(1).optional() }
-const formulaLineSchema: z.ZodType<FormulaLine> = z.discriminatedUnion('kind', [
+const formulaLineSchema: z.ZodType<FormulaLine, FormulaLine> = z.discriminatedUnion('kind', [
   z.object({ ...lineBase, kind: z.literal('flour'), ingredientId: ingredientIdSchema, share: numberIn([0, 100_000], 'The share of a flour') }),
   z.object({ ...lineBase, kind: z.literal('water') }),
   z.object({ ...lineBase, kind: z.literal('salt') }),
@@ -49,7 +49,7 @@ const formulaLineSchema: z.ZodType<FormulaLine> = z.discriminatedUnion('kind', [
 export const MOST_LINES = 60
 
 /** A dough as it is wished. */
-export const formulaSchema: z.ZodType<Formula> = z.object({
+export const formulaSchema: z.ZodType<Formula, Formula> = z.object({
   base: z.enum(PERCENTAGE_BASES),
   doughKind: z.enum(DOUGH_KINDS),
   hydration: shareIn(POSSIBLE.hydration, 'Hydration'),
@@ -72,7 +72,7 @@ const loss = (what: string) => shareIn(POSSIBLE.loss, what)
 const doughGrams = (what: string) => numberIn(POSSIBLE.doughGrams, what, 'g')
 
 /** What is known of the size. */
-export const targetSchema: z.ZodType<Target> = z.discriminatedUnion('kind', [
+export const targetSchema: z.ZodType<Target, Target> = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('pieces'),
     pieces: z
@@ -100,7 +100,7 @@ export const blendSchema = z
   .max(10)
   .refine((blend) => blend.some((p) => p.share > 0), { error: 'A build needs some flour.' })
 
-const measureSchema: z.ZodType<SeedMeasure> = z.discriminatedUnion('kind', [
+const measureSchema: z.ZodType<SeedMeasure, SeedMeasure> = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('ratio'), flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Flour per seed') }),
   z.object({ kind: z.literal('inoculation'), share: shareIn(POSSIBLE.inoculation, 'Inoculation') }),
   z.object({ kind: z.literal('seed'), grams: numberIn([0.1, 20_000], 'The seed', 'g') }),
@@ -121,10 +121,13 @@ const buildShape = z.object({
 })
 
 /** The levain of a bake as it is wished. */
-export const buildPlanSchema: z.ZodType<BuildPlan> = buildShape
+export const buildPlanSchema: z.ZodType<BuildPlan, BuildPlan> = buildShape
 
 /** What a formula needs to know of its levain, so that it can be read without a bake. */
-export const formulaLevainSchema: z.ZodType<Pick<BuildPlan, 'hydration' | 'salt' | 'oil' | 'flours'>> = buildShape.pick({
+export const formulaLevainSchema: z.ZodType<
+  Pick<BuildPlan, 'hydration' | 'salt' | 'oil' | 'flours'>,
+  Pick<BuildPlan, 'hydration' | 'salt' | 'oil' | 'flours'>
+> = buildShape.pick({
   hydration: true,
   salt: true,
   oil: true,
@@ -148,6 +151,7 @@ export const savedFormulaSchema = z.object({
   deletedAt: instantSchema.nullable()
 })
 export type SavedFormula = z.infer<typeof savedFormulaSchema>
+export type WireSavedFormula = z.input<typeof savedFormulaSchema>
 
 export const formulasSchema = z.object({ formulas: z.array(savedFormulaSchema) })
 export const formulaPostSchema = z.object({ id: idSchema, name: nameSchema, note: noteSchema.default(''), content: formulaContentSchema })
@@ -159,3 +163,4 @@ export const formulaVersionsSchema = z.object({
   versions: z.array(z.object({ version: versionSchema, name: nameSchema, note: noteSchema, content: formulaContentSchema, recordedAt: instantSchema }))
 })
 export type FormulaVersion = z.infer<typeof formulaVersionsSchema>['versions'][number]
+export type WireFormulaVersion = z.input<typeof formulaVersionsSchema>['versions'][number]

@@ -1,131 +1,9 @@
 import { z } from 'zod'
-import {
-  type BatchLine,
-  type BuildLog,
-  CULTURES,
-  FLOUR_KINDS,
-  type FlourKind,
-  type JarParameters,
-  observationsOf,
-  PARAMETERS,
-  POSSIBLE,
-  SURROUNDINGS,
-  type Surroundings,
-  VESSEL_MATERIALS,
-  type VesselMaterial,
-  vesselOf
-} from '../core'
-import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
+import { CULTURES, type JarParameters, PARAMETERS, POSSIBLE } from '../core'
+import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
+import { flourKindSchema, lineSchema, lineToWire } from './lines'
 import { signsSchema } from './signs'
-
-export const flourKindSchema = z.enum(FLOUR_KINDS, { error: 'This kind of flour is not known.' })
-const floursSchema = z.partialRecord(flourKindSchema, z.number().min(0))
-
-/** A stay on the wire. */
-export interface WireStay {
-  from: string
-  tempC: number
-  surroundings?: Surroundings
-  swing?: { swingK: number; warmestAt: string }
-  readings?: { at: string; tempC: number }[]
-}
-export const materialSchema = z.enum(VESSEL_MATERIALS)
-export const surroundingsSchema = z.enum(SURROUNDINGS)
-/** Most readings of one stay on the wire; they are thinned before. */
-export const MOST_READINGS = 600
-const staySchema = z.object({
-  from: instantSchema,
-  tempC: z.number(),
-  surroundings: surroundingsSchema.optional(),
-  swing: z.object({ swingK: z.number(), warmestAt: instantSchema }).optional(),
-  readings: z
-    .array(z.object({ at: instantSchema, tempC: z.number() }))
-    .max(MOST_READINGS)
-    .optional()
-})
-
-/** A batch on the wire; parents to a depth the server chooses. */
-export interface WireLine {
-  startedAt: string
-  flours: Partial<Record<FlourKind, number>>
-  own?: { pace: number; hold: number }
-  dried?: boolean
-  waterGrams: number
-  saltGrams: number
-  mixTempC: number
-  stays: WireStay[]
-  material?: VesselMaterial
-  parents: { grams: number; hydration: number; flour: FlourKind; line: WireLine | null }[]
-}
-/** Feeds that are followed back on the wire; level by level, so that no nesting can be deeper. */
-const MOST_GENERATIONS = 8
-function lineAt(generation: number): z.ZodType<WireLine> {
-  return z.object({
-    startedAt: instantSchema,
-    flours: floursSchema,
-    own: z.object({ pace: z.number(), hold: z.number() }).optional(),
-    dried: z.boolean().optional(),
-    waterGrams: z.number(),
-    saltGrams: z.number(),
-    mixTempC: z.number(),
-    stays: z.array(staySchema).min(1),
-    material: materialSchema.optional(),
-    parents: z.array(
-      z.object({
-        grams: z.number(),
-        hydration: z.number(),
-        flour: flourKindSchema,
-        line: generation <= 1 ? z.null() : lineAt(generation - 1).nullable()
-      })
-    )
-  })
-}
-export const lineSchema = lineAt(MOST_GENERATIONS)
-
-/** From the wire to what the core takes. */
-export function lineFromWire(line: WireLine): BatchLine {
-  return {
-    startedAtMs: Date.parse(line.startedAt),
-    flours: line.flours,
-    own: line.own,
-    dried: line.dried,
-    waterGrams: line.waterGrams,
-    saltGrams: line.saltGrams,
-    mixTempC: line.mixTempC,
-    stays: line.stays.map(({ from, swing, readings, ...stay }) => ({
-      ...stay,
-      fromMs: Date.parse(from),
-      swing: swing === undefined ? undefined : { swingK: swing.swingK, warmestMs: Date.parse(swing.warmestAt) },
-      readings: readings?.map((r) => ({ ms: Date.parse(r.at), tempC: r.tempC }))
-    })),
-    material: line.material,
-    parents: line.parents.map((p) => ({ ...p, line: p.line === null ? null : lineFromWire(p.line) }))
-  }
-}
-
-const iso = (ms: number) => new Date(ms).toISOString()
-
-/** From the core to the wire. */
-export function lineToWire(line: BatchLine): WireLine {
-  return {
-    startedAt: new Date(line.startedAtMs).toISOString(),
-    flours: { ...line.flours },
-    own: line.own,
-    dried: line.dried,
-    waterGrams: line.waterGrams,
-    saltGrams: line.saltGrams,
-    mixTempC: line.mixTempC,
-    stays: line.stays.map(({ fromMs, swing, readings, ...stay }) => ({
-      ...stay,
-      from: iso(fromMs),
-      swing: swing === undefined ? undefined : { swingK: swing.swingK, warmestAt: iso(swing.warmestMs) },
-      readings: readings?.map((r) => ({ at: iso(r.ms), tempC: r.tempC }))
-    })),
-    material: line.material,
-    parents: line.parents.map((p) => ({ ...p, line: p.line === null ? null : lineToWire(p.line) }))
-  }
-}
 
 export const cultureSchema = z.enum(CULTURES, { error: 'This kind of culture is not known.' })
 
@@ -158,6 +36,9 @@ export const jarPaceSchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('pinned'), parameters: parametersSchema })
 ])
 export type JarPace = z.infer<typeof jarPaceSchema>
+/** A pace as it is sent and kept. */
+export const paceToWire = (pace: JarPace): z.input<typeof jarPaceSchema> =>
+  pace.kind === 'pinned' ? pace : { ...pace, since: pace.since === null ? null : isoOf(pace.since) }
 export const jarPacePutSchema = z.object({ ...noted, pace: jarPaceSchema })
 
 /** Flours of a feed, g each. */
@@ -211,6 +92,18 @@ export const jarSchema = z.object({
   line: lineSchema
 })
 export type Jar = z.infer<typeof jarSchema>
+
+/** A jar as it is told. */
+export function jarToWire(jar: Jar): z.input<typeof jarSchema> {
+  const { lastFeed, program, pace, line } = jar
+  return {
+    ...jar,
+    lastFeed: lastFeed === null ? null : { ...lastFeed, at: isoOf(lastFeed.at) },
+    program: program === null ? null : { ...program, dueAt: isoOf(program.dueAt) },
+    pace: paceToWire(pace),
+    line: lineToWire(line)
+  }
+}
 
 /** Where a fed jar goes once it has started to work, and after how long, h. */
 const laterSchema = z.object({ placeId: idSchema, afterHours: numberIn([0, 72], 'Time until it is moved', 'h') })
@@ -277,6 +170,7 @@ export const jarEventSchema = z.object({
   placeName: z.string().nullable()
 })
 export type JarEvent = z.infer<typeof jarEventSchema>
+export type WireJarEvent = z.input<typeof jarEventSchema>
 /** One page of a jar's history, newest first; `next` asks for the one after. */
 export const jarHistorySchema = z.object({ events: z.array(jarEventSchema), next: z.number().nullable() })
 export const jarHistoryQuerySchema = z.object({
@@ -300,13 +194,13 @@ export const loggedBuildSchema = z.object({
   mixedAt: instantSchema
 })
 export type JarBuild = z.infer<typeof loggedBuildSchema>
+export type WireJarBuild = z.input<typeof loggedBuildSchema>
+/** A logged build as it is told. */
+export const buildToWire = (build: JarBuild): z.input<typeof loggedBuildSchema> => ({
+  ...build,
+  line: lineToWire(build.line),
+  marks: build.marks.map((mark) => ({ ...mark, at: isoOf(mark.at) })),
+  mixedAt: isoOf(build.mixedAt)
+})
 /** The log of a jar, oldest build first. */
 export const jarLogSchema = z.object({ builds: z.array(loggedBuildSchema) })
-
-const MS_PER_HOUR = 3_600_000
-/** A logged build as learning takes it. */
-export function buildLogOf({ line, marks }: JarBuild): BuildLog {
-  const batch = lineFromWire(line)
-  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((Date.parse(at) - batch.startedAtMs) / MS_PER_HOUR, 0), rise, signs }))
-  return { vessel: vesselOf(batch), seen: observationsOf(seen) }
-}

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { BUSY_KINDS, type Hours, PERCENTAGE_BASES, SCHOOLS } from '../core'
-import { clockTimeSchema, idSchema, instantSchema, nameSchema, numberIn, tempSchema, versionSchema } from './common'
-import { jarOpeningSchema, surroundingsSchema } from './jars'
+import { BUSY_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../core'
+import { clockTimeSchema, idSchema, instantSchema, isoOf, nameSchema, numberIn, tempSchema, versionSchema } from './common'
+import { jarOpeningSchema } from './jars'
+import { surroundingsSchema } from './lines'
 import { cupKindSchema } from './stores'
 
 export const timeZoneSchema = z.string().refine(isTimeZone, { error: 'This time zone is not known. It looks like Europe/Lisbon.' })
@@ -43,7 +44,7 @@ export type Weekly = z.infer<typeof weeklySchema>
 /** A time that is taken once; `calendar`: the file it came from. */
 export const onceSchema = z
   .object({ id: idSchema, name: nameSchema, kind: busyKindSchema, from: instantSchema, to: instantSchema, calendar: nameSchema.optional() })
-  .refine(({ from, to }) => Date.parse(to) > Date.parse(from), { error: 'It has to end after it begins.' })
+  .refine(({ from, to }) => to > from, { error: 'It has to end after it begins.' })
 export type Once = z.infer<typeof onceSchema>
 
 /** What the baker may change of a kitchen. */
@@ -81,6 +82,12 @@ export const kitchenSchema = kitchenEditSchema.extend({
   demo: z.boolean()
 })
 export type Kitchen = z.infer<typeof kitchenSchema>
+export type WireKitchen = z.input<typeof kitchenSchema>
+
+/** Single times as they are sent and kept. */
+export const onceToWire = (once: readonly Once[]): z.input<typeof onceSchema>[] => once.map((one) => ({ ...one, from: isoOf(one.from), to: isoOf(one.to) }))
+/** A kitchen as it is sent or told. */
+export const kitchenToWire = <Settings extends Pick<KitchenEdit, 'once'>>(kitchen: Settings) => ({ ...kitchen, once: onceToWire(kitchen.once) })
 
 export const kitchenPutSchema = z.object({ version: versionSchema, kitchen: kitchenEditSchema })
 
@@ -116,8 +123,3 @@ export const readingsPostSchema = z.object({
 /** What is known of the temperature of a place. */
 export const readingsSchema = z.object({ count: z.number(), firstAt: instantSchema.nullable(), lastAt: instantSchema.nullable() })
 export type PlaceReadings = z.infer<typeof readingsSchema>
-
-/** When the baker is awake and at home, as the core takes it. */
-export function hoursOf({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep' | 'weekly' | 'once' | 'timeZone'>): Hours {
-  return { sleep, weekly, once: once.map(({ from, to, name, kind }) => ({ fromMs: Date.parse(from), toMs: Date.parse(to), name, kind })), timeZone }
-}

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CULTURES, type Deed, OUTCOMES, PROGRAM_KINDS, type Program } from '../core'
 import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
-import { flourKindSchema } from './jars'
+import { flourKindSchema } from './lines'
 
 const words = z.string().max(1000)
 const wholeGrams = (what: string) => numberIn([0.1, 20_000], what, 'g')
@@ -11,7 +11,7 @@ const floursSchema = z
   .min(1)
   .max(10)
 
-const deedSchema: z.ZodType<Deed> = z.discriminatedUnion('kind', [
+const deedSchema: z.ZodType<Deed, Deed> = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('feed'),
     keepGrams: gramsSchema('What is kept').nullable(),
@@ -34,7 +34,7 @@ const stepSchema = z.object({
   sign: z.object({ good: words, notYet: words, againHours: hoursSchema, meanwhile: deedSchema.nullable() }).nullable(),
   deed: deedSchema.nullable()
 })
-export const programSchema: z.ZodType<Program> = z.object({
+export const programSchema: z.ZodType<Program, Program> = z.object({
   kind: z.enum(PROGRAM_KINDS),
   title: z.string().min(1).max(160),
   says: words,
@@ -71,3 +71,4 @@ export const runningProgramSchema = z.object({
   entries: z.array(z.object({ id: idSchema, at: instantSchema, step: z.number(), outcome: z.enum(OUTCOMES), note: z.string().nullable(), undone: z.boolean() }))
 })
 export type RunningProgram = z.infer<typeof runningProgramSchema>
+export type WireRunningProgram = z.input<typeof runningProgramSchema>

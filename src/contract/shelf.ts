@@ -37,3 +37,4 @@ export const shelfSchema = z.object({
   keeping: z.array(z.object({ month: z.string(), flours: z.array(gramsOfSchema) }))
 })
 export type Shelf = z.infer<typeof shelfSchema>
+export type WireShelf = z.input<typeof shelfSchema>

@@ -1,4 +1,5 @@
-import { type Bake, type Cultures, courseFor, type Jar, type Kitchen, lineToWire, type Plan, type Stocked } from '../contract'
+import { bakeOf, type Cultures, courseFor, type Stocked } from '../answers'
+import type { BakeRecord, Jar, Kitchen, Plan } from '../contract'
 import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_JAR } from '../core'
 
 /** A planned bake in a small kitchen, for the tests of all floors. */
@@ -20,7 +21,7 @@ export const STOCKED: Stocked = { kitchen: KITCHEN, pantry: pantryOf(BUILT_IN_IN
 const feed = [{ ingredientId: 'white wheat', share: 1 }]
 /** A jar of white wheat that stood in the cold for some days. */
 export function culturesWith(coldDays: number): Cultures {
-  const line = lineToWire(restedSeed('white wheat', coldDays, NOW))
+  const line = restedSeed('white wheat', coldDays, NOW)
   const jar = { id: 'pip', name: 'Pip', grams: 80, keepMinimumGrams: 15, hydration: 1, flour: 'white wheat', feed, line } as unknown as Jar
   return { jars: [jar], beliefs: new Map([['pip', UNKNOWN_JAR]]) }
 }
@@ -61,11 +62,11 @@ export const PLAN: Plan = {
   mixTempC: 24,
   moves: [],
   school: 'dome',
-  mixAt: new Date(NOW + 26 * HOUR).toISOString(),
+  mixAt: NOW + 26 * HOUR,
   startAt: null,
   course: courseFor(formula, { id: 'room', tempC: 21 }),
   before: [],
   bread: null,
   pins: []
 }
-export const BAKE = { id: 'bake', plan: PLAN, status: 'planned', events: [], ingredients: [], line: null } as unknown as Bake
+export const BAKE = bakeOf({ id: 'bake', plan: PLAN, status: 'planned', events: [], ingredients: [], line: null } as unknown as BakeRecord)

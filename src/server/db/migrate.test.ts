@@ -2,7 +2,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { QueryTypes, Sequelize } from 'sequelize'
-import { bakeSchema } from '../../contract'
+import { bakeSchema, bakeToWire } from '../../contract'
 import { findBake } from '../records/bakes'
 import { testId } from '../testing/testServer'
 import { openDatabase } from './connect'
@@ -89,7 +89,7 @@ test('a kitchen of version 1 comes over: plans hold a formula, pours say which f
   const database = await openDatabase(folder)
   const work = { models: database.models, nowMs: NOW }
   const bake = await findBake(work, planned)
-  expect(bakeSchema.safeParse(bake).success).toBe(true)
+  expect(bakeSchema.safeParse(bakeToWire(bake)).success).toBe(true)
   expect(bake.plan).toMatchObject({
     name: 'Rye tin',
     target: { kind: 'pieces', pieces: [{ count: 1, grams: 950 }] },

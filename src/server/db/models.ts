@@ -1,5 +1,5 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { DeviceKind, FormulaContent, JarPace, Once, Plan, Weekly } from '../../contract'
+import type { DeviceKind, FormulaContent, jarPaceSchema, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
 import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
@@ -10,7 +10,7 @@ export interface KitchenSettings {
   clock: '24 h' | '12 h'
   sleep: { from: string; to: string }
   weekly: Weekly[]
-  once: Once[]
+  once: Wire<typeof onceSchema>[]
   school: 'young' | 'dome' | 'mature'
   base: PercentageBase
   smallScale: boolean
@@ -64,16 +64,16 @@ export interface JarRow {
   placeId: string
   currentBatchId: string | null
   /** Null while it is learned from all of its log. */
-  pace: JarPace | null
+  pace: Wire<typeof jarPaceSchema> | null
   version: number
   deletedAtMs: number | null
 }
 export interface BakeRow {
   id: string
   kitchenId: string
-  plan: Plan
+  plan: WirePlan
   /** What the plan and its ingredients were when the first item was poured. */
-  frozen: { plan: Plan; ingredients: Ingredient[] } | null
+  frozen: { plan: WirePlan; ingredients: Ingredient[] } | null
   version: number
   /** Kept beside the events for the lists; always written with them. */
   status: string

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
-import { courseFor, lineFromWire, type Plan } from '../../contract'
+import { courseFor } from '../../answers'
+import type { Plan } from '../../contract'
 import {
   type BatchLine,
   buildFor,
@@ -61,7 +62,7 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
     mixTempC: 24,
     moves: [],
     school: 'dome',
-    mixAt: new Date(demo.work.nowMs).toISOString(),
+    mixAt: demo.work.nowMs,
     startAt: null,
     course: null,
     before: [],
@@ -97,7 +98,7 @@ export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble
     formula: rye ? DOUGHS.ryePast : DOUGHS.lantern,
     flourPerSeed,
     tempC: roomC,
-    mixAt: new Date(startMs + curve.peakHours * HOUR).toISOString()
+    mixAt: startMs + curve.peakHours * HOUR
   })
   await createBake({ ...demo.work, nowMs: startMs - HOUR }, bakeId, plan)
   await weighIn(demo, bakeId, plan, startMs, () => 1 + 0.01 * demo.normal())
@@ -167,7 +168,7 @@ async function plannedBuild(demo: Demo, plan: Plan): Promise<PlannedBuild> {
   return {
     levain: massesOf(plan, jar.hydration).wish,
     flours: kindsOfBlend(plan.build.flours, PANTRY) ?? {},
-    seed: { flour: jar.flour, line: lineFromWire(jar.line) },
+    seed: { flour: jar.flour, line: jar.line },
     place: { tempC: plan.tempC },
     mixTempC: plan.mixTempC
   }
@@ -207,11 +208,11 @@ async function awakeDay(demo: Demo, plan: Plan, startMs: number, opensMs: number
   const overnight = { ...course, autolyseMinutes: 0, folds: 1, placeId: demo.places.cool, tempC: 18.5, mixTempC: 18, bulkGas: 0.9 }
   for (const tried of [course, overnight])
     for (let mixAtMs = quarter(opensMs); mixAtMs < opensMs + 4 * HOUR; mixAtMs += HOUR / 4) {
-      const dated = { ...plan, course: tried, mixAt: new Date(mixAtMs).toISOString() }
+      const dated = { ...plan, course: tried, mixAt: mixAtMs }
       const steps = timed.ok ? [mixAtMs, ...dayAfter(dated, timed.value.line, mixAtMs)] : []
       if (steps.length > 1 && steps.every((at) => isAwake(at))) return dated
     }
-  return { ...plan, course: null, mixAt: new Date(quarter(opensMs + HOUR)).toISOString() }
+  return { ...plan, course: null, mixAt: quarter(opensMs + HOUR) }
 }
 
 /** When nobody is up in Lantern Street. */
@@ -237,7 +238,7 @@ export async function coming(demo: Demo): Promise<void> {
       const steps = [timed.value.startMs, mixAtMs, ...dayAfter(plan, timed.value.line, mixAtMs)]
       if (steps.every(isAwake)) break
     }
-    await createBake(demo.work, randomUUID(), { ...plan, mixAt: new Date(mixAtMs).toISOString() })
+    await createBake(demo.work, randomUUID(), { ...plan, mixAt: mixAtMs })
   }
 }
 

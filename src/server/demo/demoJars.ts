@@ -45,7 +45,7 @@ export async function feed(
   })
 }
 
-export const typedAt = (ms: number) => ({ id: randomUUID(), happenedAt: new Date(ms).toISOString(), source: 'typed' as const })
+export const typedAt = (ms: number) => ({ id: randomUUID(), happenedAt: ms, source: 'typed' as const })
 
 /** Some of Juno was dried when the record begins. */
 export async function drySpare({ work, jars, places }: Demo, hoursAgo: number): Promise<void> {

@@ -43,7 +43,7 @@ const SHELF: readonly Stocked[] = [
 ]
 const MIX = { name: 'Lantern Street mix', made: 1500 } as const
 
-const noted = (atMs: number) => ({ id: randomUUID(), happenedAt: new Date(atMs).toISOString(), source: 'typed' as const })
+const noted = (atMs: number) => ({ id: randomUUID(), happenedAt: atMs, source: 'typed' as const })
 
 /** What packets say, what they cost, and the house mix. @returns id of the mix */
 export async function priceFlours(work: Work): Promise<string> {

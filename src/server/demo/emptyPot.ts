@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { msOf } from '../../contract'
 import { discardPot, takeDiscard } from '../records/discard'
 import type { Work } from '../records/work'
 
@@ -11,12 +12,12 @@ const WASTED_EVERY = 4
 export async function emptyPot(work: Work): Promise<void> {
   const weeks = new Map<number, number>()
   for (const { since, grams } of (await discardPot(work)).portions) {
-    const week = Math.floor((work.nowMs - Date.parse(since)) / WEEK)
+    const week = Math.floor((work.nowMs - msOf(since)) / WEEK)
     if (week > 0) weeks.set(week, (weeks.get(week) ?? 0) + grams)
   }
   for (const [week, grams] of weeks) {
     const at = work.nowMs - week * WEEK + HOUR
     const went = week % WASTED_EVERY === 0 ? ('thrown away' as const) : ('into food' as const)
-    await takeDiscard({ ...work, nowMs: at }, { id: randomUUID(), happenedAt: new Date(at).toISOString(), source: 'typed', grams, went })
+    await takeDiscard({ ...work, nowMs: at }, { id: randomUUID(), happenedAt: at, source: 'typed', grams, went })
   }
 }

@@ -1,5 +1,6 @@
-import { happeningOf } from '../../contract'
-import { foldBake, nightAt } from '../../core'
+import { bakeOf } from '../../answers'
+import { bakeSchema } from '../../contract'
+import { nightAt } from '../../core'
 import { openDatabase } from '../db/connect'
 import { type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 import { layDemo } from './layDemo'
@@ -12,6 +13,9 @@ afterAll(() => server.end())
 
 const open = async () => (await server.send('GET', '/api/bakes?state=open')).body.bakes as Loose[]
 const done = async () => (await server.send('GET', '/api/bakes?state=done&limit=100')).body as Loose
+
+/** A bake as the wire tells it, folded. */
+const stateAt = (bake: Loose) => bakeOf(bakeSchema.parse(bake)).state
 
 test('Lantern Street: four jars with something in each, and a dried spare of Juno', async () => {
   const { jars } = (await server.send('GET', '/api/jars')).body
@@ -39,7 +43,7 @@ test('flours stand on the shelf with their price, and the coming bakes take of t
 test('one levain is on its way, with looks at it that rise', async () => {
   const running = (await open()).filter((b) => b.status === 'ripening')
   expect(running).toHaveLength(1)
-  const rises = foldBake(running[0].events.map(happeningOf)).marks.map((m) => m.rise ?? 0)
+  const rises = stateAt(running[0]).marks.map((m) => m.rise ?? 0)
   expect(rises.length).toBeGreaterThanOrEqual(2)
   expect(rises).toEqual([...rises].sort((a, b) => a - b))
 })
@@ -54,7 +58,7 @@ test('twelve weeks of builds, all in the past, peaks where sourdough peaks', asy
   const { bakes, total } = await done()
   expect(total).toBeGreaterThanOrEqual(15)
   for (const bake of bakes) {
-    const { band, mixed } = foldBake(bake.events.map(happeningOf))
+    const { band, mixed } = stateAt(bake)
     const hours = ((mixed?.atMs ?? 0) - (band?.atMs ?? 0)) / 3_600_000
     expect(mixed?.atMs).toBeLessThan(Date.parse(TEST_NOW))
     expect(hours).toBeGreaterThan(3)
@@ -64,7 +68,7 @@ test('twelve weeks of builds, all in the past, peaks where sourdough peaks', asy
 
 test('laid for the same moment it is the same kitchen', async () => {
   const other = await startTestServer({ demo: true })
-  const marks = (page: Loose) => page.bakes.map((b: Loose) => foldBake(b.events.map(happeningOf)).marks.map((m) => m.rise))
+  const marks = (page: Loose) => page.bakes.map((b: Loose) => stateAt(b).marks.map((m) => m.rise))
   expect(marks((await other.send('GET', '/api/bakes?state=done&limit=100')).body)).toEqual(marks(await done()))
   await other.end()
 })

@@ -105,7 +105,7 @@ async function lay(work: Work): Promise<void> {
       hydration,
       grams,
       keepMinimumGrams: 15,
-      lastFedAt: new Date(work.nowMs - hoursAgo * HOUR).toISOString(),
+      lastFedAt: work.nowMs - hoursAgo * HOUR,
       placeId: places[place]
     })
   }

@@ -1,4 +1,4 @@
-import type { Device, DeviceDeed } from '../../contract'
+import type { DeviceDeed, WireDevice } from '../../contract'
 
 /**
  * A source of readings. The stand-ins are the reference; a real one (a scale over Bluetooth's Weight Scale service, a serial line, pushes over HTTP)
@@ -6,7 +6,7 @@ import type { Device, DeviceDeed } from '../../contract'
  */
 export interface DeviceAdapter {
   /** What it offers. */
-  devices(): readonly Device[]
+  devices(): readonly WireDevice[]
   /** Begins to read; called when the first window listens. */
   open(): void
   /** Stops reading; called when nobody listens any more, and at the end. */

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import type { Device, devicePushSchema } from '../../contract'
+import type { devicePushSchema, WireDevice } from '../../contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import { deviceBehind, keepHeard, readingsOfPush } from '../records/devices'
@@ -19,7 +19,7 @@ export interface Pushes {
 }
 
 export function createPushes(database: Database, clock: Clock, hub: Hub): Pushes {
-  const trusted = new Map<string, { readonly hash: string; readonly device: Device; readonly untilMs: number }>()
+  const trusted = new Map<string, { readonly hash: string; readonly device: WireDevice; readonly untilMs: number }>()
   return {
     async take(id, token, pushed) {
       const known = trusted.get(id)

@@ -1,4 +1,4 @@
-import type { Device, DeviceDeed, DeviceKind } from '../../contract'
+import type { DeviceDeed, DeviceKind, WireDevice } from '../../contract'
 import { EMPTY_SCALE, noisyTenth, seededRandom, shownBy, stepProbe, stepScale, touchScale, trueLevel } from '../../core'
 import type { Clock } from '../clock'
 import type { DeviceAdapter } from './adapter'
@@ -49,7 +49,7 @@ export function simulatedDevices(hub: Hub, clock: Clock, random = seededRandom(7
   return {
     devices: () =>
       (Object.keys(SIMULATED) as DeviceKind[]).map(
-        (kind): Device => ({ id: SIMULATED[kind], name: NAMES[kind], kind, simulated: true, placeId: null, resolution: RESOLUTION[kind], seenAt: null })
+        (kind): WireDevice => ({ id: SIMULATED[kind], name: NAMES[kind], kind, simulated: true, placeId: null, resolution: RESOLUTION[kind], seenAt: null })
       ),
     open() {
       timer ??= setInterval(tick, TICK_MS)

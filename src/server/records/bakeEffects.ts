@@ -1,7 +1,7 @@
 import { type FlourKind, type FloursByKind, type LedgerEntry, type Pantry, pantryOf, toMilligrams } from '../../core'
-import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { pantryIn } from './ingredients'
+import type { KeptBake } from './keptBake'
 import type { Work } from './work'
 
 /** What an event does to batches and masses. */
@@ -20,7 +20,7 @@ export interface Trace {
 }
 
 /** The kitchen's ingredients, as they were when a started bake began. */
-export async function pantryFor(work: Work, row: BakeRow): Promise<Pantry> {
+export async function pantryFor(work: Work, row: KeptBake): Promise<Pantry> {
   return new Map([...(await pantryIn(work)), ...pantryOf(row.frozen?.ingredients ?? [])])
 }
 

@@ -1,4 +1,5 @@
-import { type BakeEvent, happeningOf, type Kitchen, type Plan, statusOf } from '../../contract'
+import { happeningOf, statusOf } from '../../answers'
+import { type BakeEvent, eventToWire, type Kitchen, type Plan, planToWire } from '../../contract'
 import {
   type BakeState,
   type CupKind,
@@ -38,6 +39,7 @@ import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStay
 import { firstBuildOf, firstStage, mixedFirst, seedSource, unmixFirst } from './firstBuild'
 import { pantryIn } from './ingredients'
 import { feedOf, guardGluten, jarForSeed, refuseFuture, setContents } from './jars'
+import type { KeptBake } from './keptBake'
 import { placeIn, theKitchen } from './kitchens'
 import { drawn, guardOlder, refuseMoreThanThereIs } from './pourSources'
 import { balanceOf, entriesOf, eventById, isRecorded, record, type Work } from './work'
@@ -49,14 +51,14 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
   if (await isRecorded(work, sent.id)) return
   const row = await bakeRow(work, bakeId)
   if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake has been taken away. Put it back first.')
-  refuseFuture(Date.parse(sent.happenedAt), work.nowMs, 'What you noted')
+  refuseFuture(sent.happenedAt, work.nowMs, 'What you noted')
   const event = withFlour(sent, row.plan)
   const noted = (await eventsOf(work, [bakeId])).get(bakeId) ?? []
   if (isEcho(noted, event)) return
   const before = noted.map(happeningOf)
   const state = foldBake(before)
   const effect = await effectOf(work, row, state, before, event)
-  const { id, happenedAt, source, device, type, ...payload } = event
+  const { id, happenedAt: _, source: __, device, type, ...payload } = eventToWire(event)
   await record(
     work,
     {
@@ -67,8 +69,8 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
       batchId: effect.batchId,
       type,
       payload: { ...payload, ...(effect.trace === undefined ? {} : { trace: effect.trace }) },
-      happenedAtMs: Date.parse(happenedAt),
-      source,
+      happenedAtMs: event.happenedAt,
+      source: event.source,
       device: device ?? null
     },
     effect.entries
@@ -92,9 +94,9 @@ function withFlour(event: BakeEvent, plan: Plan): BakeEvent {
 }
 
 /** A started bake keeps its plan and what its ingredients were; one whose pours were all taken back is free again. */
-async function frozenOf(work: Work, row: BakeRow, begun: boolean): Promise<BakeRow['frozen']> {
+async function frozenOf(work: Work, row: KeptBake, begun: boolean): Promise<BakeRow['frozen']> {
   if (!begun) return null
-  return row.frozen ?? { plan: row.plan, ingredients: usedIngredients(row.plan, await pantryIn(work)) }
+  return { plan: planToWire(row.plan), ingredients: row.frozen?.ingredients ?? usedIngredients(row.plan, await pantryIn(work)) }
 }
 
 function usedIngredients({ formula, build }: Plan, pantry: Pantry): Ingredient[] {
@@ -107,7 +109,7 @@ function usedIngredients({ formula, build }: Plan, pantry: Pantry): Ingredient[]
   return withParts(ids, pantry)
 }
 
-function effectOf(work: Work, row: BakeRow, state: BakeState, before: readonly Happening[], event: BakeEvent): Promise<Effect> {
+function effectOf(work: Work, row: KeptBake, state: BakeState, before: readonly Happening[], event: BakeEvent): Promise<Effect> {
   switch (event.type) {
     case 'pour':
       return pour(work, row, state, event)
@@ -136,7 +138,7 @@ function effectOf(work: Work, row: BakeRow, state: BakeState, before: readonly H
   }
 }
 
-async function pour(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
+async function pour(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
   const { jarId, build } = row.plan
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
@@ -178,7 +180,7 @@ function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration
     .map((step) => (flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
 }
 
-async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
+async function band(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
   if (state.band !== null) throw wrongMoment('The band is set already.')
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const pantry = await pantryFor(work, row)
@@ -189,7 +191,7 @@ async function band(work: Work, row: BakeRow, state: BakeState, event: Extract<B
     throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
   const levain = await levainOfBake(work, row.id)
   if (levain === null) throw new Error('Poured, but no batch.')
-  const startedAtMs = Date.parse(event.happenedAt)
+  const startedAtMs = event.happenedAt
   const masses = massesOfPours(state, pantry)
   await work.models.batches.update(
     {
@@ -245,7 +247,7 @@ async function seedParents(
 /** What the school does to the jar once its seed is out: topped up at once, or emptied into the discard pot. */
 async function jarAtBand(
   work: Work,
-  row: BakeRow,
+  row: KeptBake,
   jar: JarRow,
   { hydration, milligrams, seedGrams, startedAtMs }: { hydration: number; milligrams: number; seedGrams: number; startedAtMs: number }
 ): Promise<Pick<Effect, 'entries' | 'trace'>> {
@@ -287,10 +289,10 @@ async function jarAtBand(
   }
 }
 
-async function mark(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mark' }>): Promise<Effect> {
+async function mark(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mark' }>): Promise<Effect> {
   if (state.band === null) throw wrongMoment('There is nothing to watch yet: set the band first.')
   if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
-  if (Date.parse(event.happenedAt) < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
+  if (event.happenedAt < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
   if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
@@ -312,11 +314,11 @@ async function materialOf({ models, transaction }: Work, { build }: Plan): Promi
   return row === null ? null : plain(row).material
 }
 
-async function moved(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'moved' }>): Promise<Effect> {
+async function moved(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'moved' }>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
   if (state.band === null || levain === null) throw wrongMoment('There is nothing to move yet: set the band first.')
   if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
-  const atMs = Date.parse(event.happenedAt)
+  const atMs = event.happenedAt
   if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'This move lies before the band was set.')
   const kitchen = await theKitchen(work)
   placeIn(kitchen, event.placeId)
@@ -326,20 +328,20 @@ async function moved(work: Work, row: BakeRow, state: BakeState, event: Extract<
 }
 
 /** A step of the day that moves no mass: told, and what comes after hangs on it. */
-async function stepDone(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'step' }>): Promise<Effect> {
+async function stepDone(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'step' }>): Promise<Effect> {
   if (state.deeds.has(event.step)) throw wrongMoment('This step has been told already.')
   const before = row.plan.before.some((stage) => stage.id === event.step)
   if (before && state.status !== 'planned') throw wrongMoment('The build has begun, so what comes before it is over.')
   if (!before && event.step !== 'autolyse' && !event.step.startsWith('chill')) {
     if (state.mixed === null) throw wrongMoment('First the dough has to be mixed.')
-    if (Date.parse(event.happenedAt) < state.mixed.atMs) throw new Problem(400, 'before the mix', 'This lies before the dough was mixed.')
+    if (event.happenedAt < state.mixed.atMs) throw new Problem(400, 'before the mix', 'This lies before the dough was mixed.')
   }
   const first = firstStage(row.plan)
-  if (first !== undefined && first.id === event.step && event.did === 'done') return mixedFirst(work, row, state, first, Date.parse(event.happenedAt))
+  if (first !== undefined && first.id === event.step && event.did === 'done') return mixedFirst(work, row, state, first, event.happenedAt)
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 
-async function undo(work: Work, row: BakeRow, state: BakeState, before: readonly Happening[], event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
+async function undo(work: Work, row: KeptBake, state: BakeState, before: readonly Happening[], event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
   if (!canUndo(before, event.undoes)) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
   const last = standing(before).find((h) => h.id === event.undoes)
   if (last === undefined) throw new Error('Nothing to take back.')
@@ -361,7 +363,7 @@ async function undo(work: Work, row: BakeRow, state: BakeState, before: readonly
 }
 
 /** Takes the batches away that an event made, and gives the jar back what it held. */
-async function undoTrace(work: Work, row: BakeRow, eventId: string): Promise<void> {
+async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<void> {
   const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
   if (trace === undefined) return
   const { row: jar } = await jarForSeed(work, row.plan.jarId)

@@ -1,4 +1,5 @@
-import { type BakeEvent, doughAsWeighed } from '../../contract'
+import { doughAsWeighed } from '../../answers'
+import type { BakeEvent } from '../../contract'
 import {
   type BakeState,
   contentsOf,
@@ -13,22 +14,22 @@ import {
   toMilligrams,
   transfer
 } from '../../core'
-import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
 import { doughOfPlan, levainOfBake } from './bakes'
 import { createBatch, lineOf, stayAt } from './batches'
 import { jarForSeed, setContents } from './jars'
+import type { KeptBake } from './keptBake'
 import { theKitchen } from './kitchens'
 import { NOTHING_MG } from './pourSources'
 import { balanceOf, type Work } from './work'
 
 /** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
-export async function mixed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
+export async function mixed(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
   if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
   if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
-  const atMs = Date.parse(event.happenedAt)
+  const atMs = event.happenedAt
   if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
   const there = await balanceOf(work, `batch:${levain.id}`)
   const intoDough = toMilligrams(event.levainGrams)

@@ -1,4 +1,4 @@
-import { courseFor } from '../../contract'
+import { courseFor } from '../../answers'
 import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
 
 let server: TestServer

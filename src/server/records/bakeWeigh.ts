@@ -1,10 +1,10 @@
 import type { BakeEvent } from '../../contract'
 import { type BakeState, type LedgerEntry, pourKey, type RepairInto, toGrams, toMilligrams, transfer, weighKey } from '../../core'
-import type { BakeRow } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
 import { levainOfBake } from './bakes'
 import { weighedFirst } from './firstBuild'
+import type { KeptBake } from './keptBake'
 import { balanceOf, type Work } from './work'
 
 /**
@@ -34,14 +34,14 @@ export function isEcho(noted: readonly BakeEvent[], event: BakeEvent): boolean {
       e.source === 'device' &&
       e.device === event.device &&
       keyOf(e) === keyOf(event) &&
-      Math.abs(Date.parse(e.happenedAt) - Date.parse(event.happenedAt)) < ECHO.ms &&
+      Math.abs(e.happenedAt - event.happenedAt) < ECHO.ms &&
       Math.abs(e.weighedGrams - event.weighedGrams) <= ECHO.grams &&
       !noted.some((u) => u.type === 'undo' && u.undoes === e.id)
   )
 }
 
 /** Something weighed for the dough: it leaves the shelf, or its levain, at once. Pieces only share out what is there. */
-export async function weighed(work: Work, row: BakeRow, state: BakeState, event: Extract<BakeEvent, { type: 'weigh' }>): Promise<Effect> {
+export async function weighed(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'weigh' }>): Promise<Effect> {
   refuseSecond(event, state.pours.get(weighKey(event)) ?? [])
   if (event.into === 'first build') return weighedFirst(work, row, state, event)
   const levain = await levainOfBake(work, row.id)
@@ -58,7 +58,7 @@ export async function weighed(work: Work, row: BakeRow, state: BakeState, event:
 
 async function drawnFor(
   work: Work,
-  row: BakeRow,
+  row: KeptBake,
   state: BakeState,
   { ingredientId, into, lineId, weighedGrams }: Extract<BakeEvent, { type: 'weigh' }>,
   levainBatchId: string | null

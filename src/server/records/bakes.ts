@@ -1,23 +1,15 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { type Bake, type BakeEvent, bakeEventSchema, type bakeQuerySchema, happeningOf, lineToWire, type Plan, problemSentence, statusOf } from '../../contract'
-import {
-  CUP_SIZES,
-  foldBake,
-  kindsOfBlend,
-  levainComposition,
-  type Pantry,
-  POSSIBLE,
-  type SeedMeasure,
-  solveFormula,
-  sourceLevain,
-  spoonedSeed
-} from '../../core'
-import { type BakeRow, type BatchRow, type EventRow, plain } from '../db/models'
+import { type Bake, stateOf, statusOf } from '../../answers'
+import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../contract'
+import { CUP_SIZES, kindsOfBlend, levainComposition, type Pantry, POSSIBLE, type SeedMeasure, solveFormula, sourceLevain, spoonedSeed } from '../../core'
+import { problemSentence } from '../../words'
+import { type BatchRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { linesOf } from './batches'
 import { pantryIn } from './ingredients'
 import { jarForSeed } from './jars'
+import { type KeptBake, keptBake, keptBakeEvent } from './keptBake'
 import { placeIn, theKitchen } from './kitchens'
 import type { Work } from './work'
 
@@ -28,21 +20,20 @@ const FARTHEST_DAYS = 366
 const DOUGH_DAYS = 4
 
 /** Row of a bake, taken away or not. */
-export async function bakeRow({ models, transaction }: Work, id: string): Promise<BakeRow> {
+export async function bakeRow({ models, transaction }: Work, id: string): Promise<KeptBake> {
   const row = await models.bakes.findByPk(id, { transaction })
   if (row === null) throw notFound('This bake')
-  return plain(row)
-}
-
-function bakeEventOf({ id, payload, happenedAtMs, source, device, type }: EventRow): BakeEvent {
-  return bakeEventSchema.parse({ ...payload, id, type, source, device: device ?? undefined, happenedAt: new Date(Number(happenedAtMs)).toISOString() })
+  return keptBake(row)
 }
 
 /** Events by bake, in the order they were recorded. */
 export async function eventsOf({ models, transaction }: Work, bakeIds: readonly string[]): Promise<Map<string, BakeEvent[]>> {
   const rows = await models.events.findAll({ where: { bakeId: bakeIds as string[] }, order: [['sequence', 'ASC']], transaction })
   const events = new Map<string, BakeEvent[]>(bakeIds.map((id) => [id, []]))
-  for (const row of rows.map(plain)) events.get(row.bakeId ?? '')?.push(bakeEventOf(row))
+  for (const row of rows.map(plain)) {
+    const event = keptBakeEvent(row)
+    if (event !== null) events.get(row.bakeId ?? '')?.push(event)
+  }
   return events
 }
 
@@ -57,7 +48,7 @@ export async function levainOfBake(work: Work, bakeId: string): Promise<BatchRow
   return (await levainsOf(work, [bakeId])).get(bakeId) ?? null
 }
 
-async function bakeViews(work: Work, rows: readonly BakeRow[]): Promise<Bake[]> {
+async function bakeViews(work: Work, rows: readonly KeptBake[]): Promise<Bake[]> {
   const ids = rows.map((row) => row.id)
   const [events, levains] = await Promise.all([eventsOf(work, ids), levainsOf(work, ids)])
   const lines = await linesOf(
@@ -67,16 +58,18 @@ async function bakeViews(work: Work, rows: readonly BakeRow[]): Promise<Bake[]> 
   return rows.map((row) => {
     const line = lines.get(levains.get(row.id)?.id ?? '')
     const happened = events.get(row.id) ?? []
+    const state = stateOf(happened)
     return {
       id: row.id,
       version: row.version,
       plan: row.plan,
-      status: statusOf(row.plan, foldBake(happened.map(happeningOf)).status),
+      status: statusOf(row.plan, state.status),
       events: happened,
+      state,
       ingredients: row.frozen?.ingredients ?? [],
-      line: line === undefined ? null : lineToWire(line),
-      createdAt: new Date(Number(row.createdAtMs)).toISOString(),
-      deletedAt: row.deletedAtMs === null ? null : new Date(Number(row.deletedAtMs)).toISOString()
+      line: line ?? null,
+      createdAt: row.createdAtMs,
+      deletedAt: row.deletedAtMs === null ? null : Number(row.deletedAtMs)
     }
   })
 }
@@ -102,7 +95,7 @@ export async function listBakes(work: Work, query: z.output<typeof bakeQuerySche
     limit: query.limit,
     transaction: work.transaction
   })
-  return { bakes: await bakeViews(work, rows.map(plain)), total: count }
+  return { bakes: await bakeViews(work, rows.map(keptBake)), total: count }
 }
 
 /** What a plan asks of its levain, in the core's terms. */
@@ -129,7 +122,7 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   placeIn(kitchen, plan.placeId)
   if (plan.course !== null) placeIn(kitchen, plan.course.placeId)
   const jar = await jarForSeed(work, plan.jarId)
-  const mixAtMs = Date.parse(plan.mixAt)
+  const mixAtMs = plan.mixAt
   if (before?.mixAt !== plan.mixAt) {
     if (mixAtMs < work.nowMs) throw refused('mixAt', 'The time to mix lies in the past. Choose one that is still to come.')
     if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', 'The time to mix is more than a year away. Choose a nearer one.')
@@ -159,11 +152,11 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<vo
     {
       id,
       kitchenId,
-      plan,
+      plan: planToWire(plan),
       frozen: null,
       version: 1,
       status: 'planned',
-      mixAtMs: Date.parse(plan.mixAt),
+      mixAtMs: plan.mixAt,
       createdAtMs: work.nowMs,
       deletedAtMs: null
     },
@@ -175,14 +168,17 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<vo
 export async function putBake(work: Work, id: string, version: number, plan: Plan): Promise<void> {
   const row = await bakeRow(work, id)
   if (row.version !== version) {
-    throw new Problem(409, 'stale', 'This bake was changed in another window. Both versions are shown; choose one.', { current: await findBake(work, id) })
+    throw new Problem(409, 'stale', 'This bake was changed in another window. Both versions are shown; choose one.', {
+      current: bakeToWire(await findBake(work, id))
+    })
   }
   // What ferments ahead may be weighed the evening before: the masses stand then, and times may still be moved.
   if (row.frozen !== null && (row.status !== 'planned' || massesOf(row.plan) !== massesOf(plan)))
     throw new Problem(409, 'started', 'This bake has been started, so its plan stands. Undo the pours to change it.')
   await checkPlan(work, plan, row.plan)
-  const frozen = row.frozen === null ? null : { ...row.frozen, plan }
-  await work.models.bakes.update({ plan, frozen, version: version + 1, mixAtMs: Date.parse(plan.mixAt) }, { where: { id }, transaction: work.transaction })
+  const wire = planToWire(plan)
+  const frozen = row.frozen === null ? null : { ...row.frozen, plan: wire }
+  await work.models.bakes.update({ plan: wire, frozen, version: version + 1, mixAtMs: plan.mixAt }, { where: { id }, transaction: work.transaction })
 }
 
 /** What the masses of a dough hang on, in one word. */

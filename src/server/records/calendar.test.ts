@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import ICAL from 'ical.js'
-import { courseFor } from '../../contract'
+import { courseFor } from '../../answers'
 import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
 
 let server: TestServer

@@ -1,25 +1,9 @@
 import ical, { ICalAlarmRelatesTo, ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
-import {
-  type Bake,
-  type Beliefs,
-  beliefIn,
-  buildLogOf,
-  type CalendarAddress,
-  type Cultures,
-  happeningOf,
-  lineFromWire,
-  NO_LOG,
-  type Stocked,
-  solveBakeHere,
-  stepCaution,
-  stepFactsOf,
-  stepTitle,
-  windowTitle
-} from '../../contract'
+import { type Bake, type Beliefs, beliefIn, buildLogOf, type Cultures, type Stocked, solveBakeHere, stepFactsOf } from '../../answers'
+import { isoOf, NO_LOG, type WireCalendarAddress } from '../../contract'
 import {
   alarmsByClock,
   drawForecast,
-  foldBake,
   horizonHours,
   type JarBelief,
   judge,
@@ -35,6 +19,7 @@ import {
   type Verdict,
   vesselOf
 } from '../../core'
+import { stepCaution, stepTitle, windowTitle } from '../../words'
 import { plain } from '../db/models'
 import { notFound } from '../problems'
 import { listBakes } from './bakes'
@@ -89,9 +74,9 @@ async function learn(logs: Parameters<typeof learning>[0]): Promise<JarBelief | 
 
 /** What is thought of a running levain; the same as its own window says. */
 function verdictOf(bake: Bake, belief: JarBelief, nowMs: number): Verdict | null {
-  const { band, mixed, marks } = foldBake(bake.events.map(happeningOf))
+  const { band, mixed, marks } = bake.state
   if (bake.line === null || band === null || mixed !== null) return null
-  const line = lineFromWire(bake.line)
+  const line = bake.line
   const vessel = vesselOf(line, belief.centre)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
@@ -124,7 +109,7 @@ async function entriesOf(work: Work): Promise<{ kitchenName: string; bakes: Bake
     return {
       bake,
       entries: stepsOf(facts, work.nowMs).map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
-      window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, lineFromWire(bake.line).startedAtMs, USUAL_RISK)
+      window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, bake.line.startedAtMs, USUAL_RISK)
     }
   })
   return { kitchenName: kitchen.name, bakes }
@@ -188,9 +173,9 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
 }
 
 /** The addresses that are open, the newest last. */
-export async function listAddresses({ models, transaction }: Work): Promise<CalendarAddress[]> {
+export async function listAddresses({ models, transaction }: Work): Promise<WireCalendarAddress[]> {
   const rows = await models.calendarAddresses.findAll({ where: { revokedAtMs: null }, order: [['createdAtMs', 'ASC']], transaction })
-  const iso = (ms: number) => new Date(Number(ms)).toISOString()
+  const iso = (ms: number) => isoOf(Number(ms))
   return rows
     .map(plain)
     .map(({ id, name, createdAtMs, readAtMs }) => ({ id, name, createdAt: iso(createdAtMs), readAt: readAtMs === null ? null : iso(readAtMs) }))

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { DEVICE_RANGE, type Device, type devicePostSchema, type devicePushSchema, type LiveReading } from '../../contract'
+import { DEVICE_RANGE, type devicePostSchema, type devicePushSchema, isoOf, type LiveReading, type WireDevice } from '../../contract'
 import { type DeviceRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
@@ -9,18 +9,18 @@ import type { Work } from './work'
 /** A room sensor's readings nearer to each other than this are not kept, ms. */
 const THINNED_MS = 10 * 60_000
 
-const deviceOf = ({ id, name, kind, placeId, resolution, seenAtMs }: DeviceRow): Device => ({
+const deviceOf = ({ id, name, kind, placeId, resolution, seenAtMs }: DeviceRow): WireDevice => ({
   id,
   name,
   kind,
   simulated: false,
   placeId,
   resolution,
-  seenAt: seenAtMs === null ? null : new Date(Number(seenAtMs)).toISOString()
+  seenAt: seenAtMs === null ? null : isoOf(Number(seenAtMs))
 })
 
 /** Devices that push, oldest first. */
-export async function listDevices({ models, transaction }: Work): Promise<Device[]> {
+export async function listDevices({ models, transaction }: Work): Promise<WireDevice[]> {
   const rows = await models.devices.findAll({ where: { revokedAtMs: null }, order: [['createdAtMs', 'ASC']], transaction })
   return rows.map(plain).map(deviceOf)
 }
@@ -45,7 +45,7 @@ export async function revokeDevice({ models, transaction, nowMs }: Work, id: str
 }
 
 /** The device behind a token. @throws Problem where it is not known, or was taken away */
-export async function deviceBehind({ models, transaction }: Work, id: string, token: string): Promise<Device> {
+export async function deviceBehind({ models, transaction }: Work, id: string, token: string): Promise<WireDevice> {
   const row = await models.devices.findOne({ where: { id, tokenHash: hashOf(token), revokedAtMs: null }, transaction })
   if (row === null) throw new Problem(401, 'unknown device', 'This device is not known here, or its token has been withdrawn.')
   return deviceOf(plain(row))
@@ -55,7 +55,7 @@ export async function deviceBehind({ models, transaction }: Work, id: string, to
  * Readings that a device pushed, as they go to open windows.
  * @throws Problem where one of them cannot be
  */
-export function readingsOfPush({ id, kind }: Pick<Device, 'id' | 'kind'>, { readings }: z.output<typeof devicePushSchema>, nowMs: number): LiveReading[] {
+export function readingsOfPush({ id, kind }: Pick<WireDevice, 'id' | 'kind'>, { readings }: z.output<typeof devicePushSchema>, nowMs: number): LiveReading[] {
   const [low, high] = DEVICE_RANGE[kind]
   const wrong = readings.find((r) => r.value < low || r.value > high)
   if (wrong !== undefined) throw new Problem(400, 'out of range', `${wrong.value} cannot be: a ${kind} shows ${low} to ${high}.`)
@@ -63,14 +63,14 @@ export function readingsOfPush({ id, kind }: Pick<Device, 'id' | 'kind'>, { read
     type: 'reading',
     device: id,
     kind,
-    ms: r.at === undefined ? nowMs : Math.min(Date.parse(r.at), nowMs),
+    ms: r.at === undefined ? nowMs : Math.min(r.at, nowMs),
     value: r.value,
     battery: r.battery ?? null
   }))
 }
 
 /** Keeps that a device was heard; and what a room sensor said, thinned. */
-export async function keepHeard(work: Work, { id, kind, placeId }: Device, readings: readonly LiveReading[]): Promise<void> {
+export async function keepHeard(work: Work, { id, kind, placeId }: WireDevice, readings: readonly LiveReading[]): Promise<void> {
   const { models, transaction, nowMs } = work
   await models.devices.update({ seenAtMs: nowMs }, { where: { id }, transaction })
   if (kind === 'room' && placeId !== null) await keepOfRoom(work, placeId, id, readings)

@@ -21,7 +21,7 @@ afterEach(async () => {
   await rm(folder, { recursive: true, force: true })
 })
 
-const noted = () => ({ id: testId(), happenedAt: TEST_NOW, source: 'typed' as const })
+const noted = () => ({ id: testId(), happenedAt: Date.parse(TEST_NOW), source: 'typed' as const })
 const work = <T>(run: (w: Work) => Promise<T>) => writeWork(database, Date.parse(TEST_NOW), run)
 
 /** 20 g kept of 30, fed 5 and 5: 10 g go to the pot each time. */

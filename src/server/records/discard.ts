@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import type { DiscardPot, discardUseSchema, undoSchema } from '../../contract'
+import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../contract'
 import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../core'
 import { type JarRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
@@ -41,7 +41,7 @@ async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
 const TOLD_SINGLY = 200
 
 /** What is in the discard pot, and what became of the rest month by month. */
-export async function discardPot(work: Work): Promise<DiscardPot> {
+export async function discardPot(work: Work): Promise<WireDiscardPot> {
   const rows = await moveRows(work)
   const left = leftInPot(rows)
   const old = left.slice(0, -TOLD_SINGLY)
@@ -50,14 +50,14 @@ export async function discardPot(work: Work): Promise<DiscardPot> {
 }
 
 type Left = readonly { readonly move: MoveRow; readonly milligrams: number }[]
-const iso = (ms: number) => new Date(Number(ms)).toISOString()
+const iso = (ms: number) => isoOf(Number(ms))
 
 async function jarsOf({ models, transaction }: Work, left: Left): Promise<Map<string, JarRow>> {
   const ids = [...new Set(left.flatMap(({ move }) => move.jarId ?? []))]
   return new Map((await models.jars.findAll({ where: { id: ids }, transaction })).map(plain).map((jar) => [jar.id, jar]))
 }
 
-async function portionsOf(work: Work, left: Left): Promise<DiscardPot['portions']> {
+async function portionsOf(work: Work, left: Left): Promise<WireDiscardPot['portions']> {
   const jars = await jarsOf(work, left)
   const events = await work.models.events.findAll({ where: { id: left.map(({ move }) => move.eventId) }, transaction: work.transaction })
   const before = new Map(events.map(plain).map((event) => [event.id, event.payload.previousBatchId as string | undefined]))
@@ -80,7 +80,7 @@ async function portionsOf(work: Work, left: Left): Promise<DiscardPot['portions'
 }
 
 /** Very many old portions as one, since the oldest; it holds gluten if any of them does. */
-async function oneOf(work: Work, left: Left): Promise<DiscardPot['portions'][number]> {
+async function oneOf(work: Work, left: Left): Promise<WireDiscardPot['portions'][number]> {
   const jars = await jarsOf(work, left)
   const flours = left.map(({ move }) => jars.get(move.jarId ?? '')?.flour ?? UNKNOWN.flour)
   return {
@@ -93,7 +93,7 @@ async function oneOf(work: Work, left: Left): Promise<DiscardPot['portions'][num
 }
 
 /** What came out, month by month of the kitchen: into food, or thrown away. */
-async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<DiscardPot['months']> {
+async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<WireDiscardPot['months']> {
   const { timeZone } = await theKitchen(work)
   const outs = rows.filter((row) => row.milligrams < 0)
   const events = await work.models.events.findAll({ where: { id: outs.map((row) => row.eventId) }, transaction: work.transaction })
@@ -113,7 +113,7 @@ async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<DiscardPo
 export async function takeDiscard(work: Work, use: z.output<typeof discardUseSchema>): Promise<void> {
   if (await isRecorded(work, use.id)) return
   const kitchen = await theKitchen(work)
-  refuseFuture(Date.parse(use.happenedAt), work.nowMs, 'This')
+  refuseFuture(use.happenedAt, work.nowMs, 'This')
   const there = await balanceOf(work, POT)
   const milligrams = toMilligrams(use.grams)
   if (milligrams > there) {

@@ -1,4 +1,4 @@
-import { lineFromWire } from '../../contract'
+import { lineSchema } from '../../contract'
 import { placeTempAt, vesselOf } from '../../core'
 import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../testing/testServer'
 
@@ -46,7 +46,7 @@ describe('places by day and night', () => {
     await setPlace({ tempC: 22, nightTempC: 18 })
     const { body } = await banded()
     expect(body.line.stays).toMatchObject([{ tempC: 20, swing: { swingK: 2, warmestAt: '2026-11-26T16:00:00.000Z' } }])
-    const [stay] = vesselOf(lineFromWire(body.line)).stays
+    const [stay] = vesselOf(lineSchema.parse(body.line)).stays
     // The band is set at 19:42; at 16:00 the next day it is 20.3 hours old.
     expect(stay === undefined ? 0 : placeTempAt(stay, 20.3)).toBeCloseTo(22, 6)
     expect(stay === undefined ? 0 : placeTempAt(stay, 8.3)).toBeCloseTo(18, 6)

@@ -1,9 +1,10 @@
 import type { BakeEvent, Plan, StageBeforePlan } from '../../contract'
 import { type BakeState, gramsOfBlend, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../core'
-import { type BakeRow, type BatchRow, plain } from '../db/models'
+import { type BatchRow, plain } from '../db/models'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
 import { addLineage, createBatch, dropLineage, stayAt } from './batches'
 import { jarForSeed } from './jars'
+import type { KeptBake } from './keptBake'
 import { theKitchen } from './kitchens'
 import { refuseMoreThanThereIs } from './pourSources'
 import { balanceOf, type Work } from './work'
@@ -20,7 +21,7 @@ export async function firstBuildOf({ models, transaction }: Work, bakeId: string
   return row === null ? null : plain(row)
 }
 
-async function firstBatch(work: Work, row: BakeRow): Promise<string> {
+async function firstBatch(work: Work, row: KeptBake): Promise<string> {
   const there = await firstBuildOf(work, row.id)
   if (there !== null) return there.id
   const { row: jar } = await jarForSeed(work, row.plan.jarId)
@@ -31,7 +32,7 @@ async function firstBatch(work: Work, row: BakeRow): Promise<string> {
 /** Weighs something into the first build: it leaves jar or shelf at once. */
 export async function weighedFirst(
   work: Work,
-  row: BakeRow,
+  row: KeptBake,
   state: BakeState,
   { ingredientId, weighedGrams }: Extract<BakeEvent, { type: 'weigh' }>
 ): Promise<Effect> {
@@ -45,7 +46,7 @@ export async function weighedFirst(
 }
 
 /** The first build stands: what was weighed is in it, and what was not is taken as planned. */
-export async function mixedFirst(work: Work, row: BakeRow, state: BakeState, stage: StageBeforePlan, atMs: number): Promise<Effect> {
+export async function mixedFirst(work: Work, row: KeptBake, state: BakeState, stage: StageBeforePlan, atMs: number): Promise<Effect> {
   const { plan } = row
   const pantry = await pantryFor(work, row)
   const kitchen = await theKitchen(work)

@@ -1,21 +1,22 @@
 import type { z } from 'zod'
-import { type FormulaVersion, type formulaPostSchema, type formulaPutSchema, problemSentence, type SavedFormula } from '../../contract'
+import { type formulaPostSchema, type formulaPutSchema, isoOf, type WireFormulaVersion, type WireSavedFormula } from '../../contract'
 import { levainComposition, solveFormula } from '../../core'
+import { problemSentence } from '../../words'
 import { type FormulaRow, type FormulaVersionRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { pantryIn } from './ingredients'
 import { theKitchen } from './kitchens'
 import type { Work } from './work'
 
-function view(row: FormulaRow, latest: FormulaVersionRow): SavedFormula {
+function view(row: FormulaRow, latest: FormulaVersionRow): WireSavedFormula {
   return {
     id: row.id,
     name: latest.name,
     note: latest.note,
     version: row.version,
     content: latest.content,
-    changedAt: new Date(Number(latest.recordedAtMs)).toISOString(),
-    deletedAt: row.deletedAtMs === null ? null : new Date(Number(row.deletedAtMs)).toISOString()
+    changedAt: isoOf(Number(latest.recordedAtMs)),
+    deletedAt: row.deletedAtMs === null ? null : isoOf(Number(row.deletedAtMs))
   }
 }
 
@@ -30,13 +31,13 @@ async function versionsOf({ models, transaction }: Work, formulaId: string): Pro
 }
 
 /** One formula as it is now. */
-export async function findFormula(work: Work, id: string): Promise<SavedFormula> {
+export async function findFormula(work: Work, id: string): Promise<WireSavedFormula> {
   const row = await rowOf(work, id)
   return view(row, (await versionsOf(work, id))[0] as FormulaVersionRow)
 }
 
 /** The library, by name. */
-export async function listFormulas(work: Work): Promise<SavedFormula[]> {
+export async function listFormulas(work: Work): Promise<WireSavedFormula[]> {
   const { models, transaction } = work
   const rows = (await models.formulas.findAll({ where: { deletedAtMs: null }, transaction })).map(plain)
   const versions = (await models.formulaVersions.findAll({ where: { formulaId: rows.map((r) => r.id) }, order: [['version', 'ASC']], transaction })).map(plain)
@@ -59,7 +60,7 @@ async function addVersion({ models, transaction, nowMs }: Work, formulaId: strin
 }
 
 /** Takes a formula into the library. The id makes it safe to send twice. */
-export async function createFormula(work: Work, { id, ...body }: z.output<typeof formulaPostSchema>): Promise<SavedFormula> {
+export async function createFormula(work: Work, { id, ...body }: z.output<typeof formulaPostSchema>): Promise<WireSavedFormula> {
   const { models, transaction } = work
   if ((await models.formulas.count({ where: { id }, transaction })) > 0) return findFormula(work, id)
   await check(work, body.content)
@@ -70,7 +71,7 @@ export async function createFormula(work: Work, { id, ...body }: z.output<typeof
 }
 
 /** A change is a new version; what it was before stays. */
-export async function putFormula(work: Work, id: string, { version, ...body }: z.output<typeof formulaPutSchema>): Promise<SavedFormula> {
+export async function putFormula(work: Work, id: string, { version, ...body }: z.output<typeof formulaPutSchema>): Promise<WireSavedFormula> {
   const row = await rowOf(work, id)
   if (row.version !== version) {
     throw new Problem(409, 'stale', 'This formula was changed in another window. What it has now is shown.', { current: await findFormula(work, id) })
@@ -82,7 +83,7 @@ export async function putFormula(work: Work, id: string, { version, ...body }: z
 }
 
 /** All versions, newest first. */
-export async function formulaVersions(work: Work, id: string): Promise<{ versions: FormulaVersion[] }> {
+export async function formulaVersions(work: Work, id: string): Promise<{ versions: WireFormulaVersion[] }> {
   await rowOf(work, id)
   const versions = await versionsOf(work, id)
   return {
@@ -91,13 +92,13 @@ export async function formulaVersions(work: Work, id: string): Promise<{ version
       name,
       note,
       content,
-      recordedAt: new Date(Number(recordedAtMs)).toISOString()
+      recordedAt: isoOf(Number(recordedAtMs))
     }))
   }
 }
 
 /** Takes a formula out of the library, or puts it back. */
-export async function setFormulaDeleted(work: Work, id: string, deleted: boolean): Promise<SavedFormula> {
+export async function setFormulaDeleted(work: Work, id: string, deleted: boolean): Promise<WireSavedFormula> {
   await rowOf(work, id)
   await work.models.formulas.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
   return findFormula(work, id)

@@ -20,7 +20,7 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
   const later = feed.later === null ? null : placeIn(kitchen, feed.later.placeId)
   const { row, hydration, milligrams } = await jarForSeed(work, jarId)
   if (row.culture === 'dried') throw new Problem(409, 'wrong moment', `${row.name} is dried. Wake some of it first; the rest sleeps on.`)
-  const fedAtMs = Date.parse(feed.happenedAt)
+  const fedAtMs = feed.happenedAt
   refuseFuture(fedAtMs, work.nowMs, 'The feed')
   const kept = toMilligrams(feed.keepGrams)
   const trimmed = toMilligrams(feed.trimGrams)
@@ -92,7 +92,7 @@ export async function weighJar(work: Work, jarId: string, weighing: z.output<typ
   if (await isRecorded(work, weighing.id)) return
   const kitchen = await theKitchen(work)
   const { milligrams } = await jarForSeed(work, jarId)
-  refuseFuture(Date.parse(weighing.happenedAt), work.nowMs, 'The weighing')
+  refuseFuture(weighing.happenedAt, work.nowMs, 'The weighing')
   const off = toMilligrams(weighing.grams) - milligrams
   await record(
     work,
@@ -109,7 +109,7 @@ export async function moveJar(work: Work, jarId: string, move: z.output<typeof j
   const row = await jarRow(work, jarId)
   const batchId = row.currentBatchId
   if (batchId === null) throw new Error(`Jar ${jarId} has no contents.`)
-  const atMs = Date.parse(move.happenedAt)
+  const atMs = move.happenedAt
   refuseFuture(atMs, work.nowMs, 'The move')
   const before = await staysOf(work, batchId)
   if (atMs < (before[0]?.fromMs ?? 0)) {
@@ -128,7 +128,7 @@ export async function splitJar(work: Work, jarId: string, split: z.output<typeof
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, split.placeId)
   const { row, hydration, milligrams } = await jarForSeed(work, jarId)
-  const atMs = Date.parse(split.happenedAt)
+  const atMs = split.happenedAt
   refuseFuture(atMs, work.nowMs, 'This')
   const taken = toMilligrams(split.grams)
   if (taken > milligrams - row.keepMinimumMg) {
@@ -186,7 +186,7 @@ const LIVING_LEAST_MG = 10_000
 export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof jarLookSchema>): Promise<void> {
   if (await isRecorded(work, look.id)) return
   const row = await jarRow(work, jarId)
-  const atMs = Date.parse(look.happenedAt)
+  const atMs = look.happenedAt
   refuseFuture(atMs, work.nowMs, 'The look')
   if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
   const [first] = row.currentBatchId === null ? [] : await staysOf(work, row.currentBatchId)
@@ -200,7 +200,7 @@ export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof
 export async function endJar(work: Work, jarId: string, end: z.output<typeof jarEndSchema>): Promise<void> {
   if (await isRecorded(work, end.id)) return
   const { row, milligrams } = await jarForSeed(work, jarId)
-  refuseFuture(Date.parse(end.happenedAt), work.nowMs, 'This')
+  refuseFuture(end.happenedAt, work.nowMs, 'This')
   const { models, transaction, nowMs } = work
   const open = await models.bakes.findAll({ where: { status: ['planned', 'building', 'ripening'], deletedAtMs: null }, transaction })
   const planned = open.map(plain).find((bake) => bake.plan.jarId === jarId && bake.frozen !== null)

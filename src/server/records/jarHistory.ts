@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import type { JarEvent, jarHistoryQuerySchema } from '../../contract'
+import { isoOf, type jarHistoryQuerySchema, type WireJarEvent } from '../../contract'
 import { plain } from '../db/models'
 import { findJar } from './jars'
 import { theKitchen } from './kitchens'
@@ -18,13 +18,13 @@ export async function jarHistory(work: Work, jarId: string, { before, limit }: z
   const undone = await undoneIds(work, jarId)
   const shown = rows.slice(0, limit).map(plain)
   const figure = (value: unknown) => (typeof value === 'number' ? value : null)
-  const events = shown.map(({ id, happenedAtMs, type, payload }): JarEvent => {
+  const events = shown.map(({ id, happenedAtMs, type, payload }): WireJarEvent => {
     const later = payload.later as { placeId?: string } | null | undefined
     const placeId = later?.placeId ?? payload.placeId
     return {
       id,
-      at: new Date(Number(happenedAtMs)).toISOString(),
-      type: type as JarEvent['type'],
+      at: isoOf(Number(happenedAtMs)),
+      type: type as WireJarEvent['type'],
       undone: undone.has(id),
       grams: figure(payload.grams),
       keepGrams: figure(payload.keepGrams),

@@ -41,7 +41,7 @@ test('after a thousand random operations with undo every jar and the pot hold wh
   const random = seededRandom(20_261)
   const between = (low: number, high: number) => Math.round((low + random() * (high - low)) * 10) / 10
   const pick = <T>(all: readonly T[]): T => all[Math.floor(random() * all.length)] as T
-  const noted = (id = testId()) => ({ id, happenedAt: TEST_NOW, source: 'typed' as const })
+  const noted = (id = testId()) => ({ id, happenedAt: Date.parse(TEST_NOW), source: 'typed' as const })
 
   await writeWork(database, Date.parse(TEST_NOW), async (work) => {
     const { places } = await firstRun(work, firstRunSchema.parse(firstRunAnswers()))

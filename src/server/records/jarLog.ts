@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
-import { happeningOf, type JarBuild, lineToWire } from '../../contract'
-import { foldBake } from '../../core'
+import { stateOf } from '../../answers'
+import type { JarBuild } from '../../contract'
 import { plain } from '../db/models'
 import { eventsOf } from './bakes'
 import { linesOf } from './batches'
@@ -14,7 +14,7 @@ const MOST_BUILDS = 200
 export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBuild[] }> {
   const { models, transaction } = work
   const { pace } = await findJar(work, jarId)
-  const sinceMs = pace.kind === 'learned' && pace.since !== null ? Date.parse(pace.since) : 0
+  const sinceMs = pace.kind === 'learned' && pace.since !== null ? pace.since : 0
   const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
     .map(plain)
     .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
@@ -31,22 +31,21 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const builds = levains.reverse().flatMap(({ id, bakeId }): JarBuild[] => {
     const line = lines.get(id)
     const name = nameOf.get(bakeId ?? '')
-    const { marks, mixed } = foldBake((events.get(bakeId ?? '') ?? []).map(happeningOf))
+    const { marks, mixed } = stateOf(events.get(bakeId ?? '') ?? [])
     if (bakeId === null || line === undefined || name === undefined || mixed === null) return []
-    const iso = (ms: number) => new Date(ms).toISOString()
     return [
       {
         batchId: id,
         name,
         kind: 'levain',
-        line: lineToWire(line),
-        marks: marks.map(({ atMs, rise, signs }) => ({ at: iso(atMs), rise, signs })),
-        mixedAt: iso(mixed.atMs)
+        line,
+        marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })),
+        mixedAt: mixed.atMs
       }
     ]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
-  return { builds: all.sort((a, b) => a.line.startedAt.localeCompare(b.line.startedAt)) }
+  return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }
 }
 
 /** Feeds of the jar that somebody looked at while they rose. */
@@ -61,7 +60,7 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
   for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
     if (batchId === null || undone.has(id)) continue
     const { rise, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'signs'>
-    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: new Date(Number(happenedAtMs)).toISOString(), rise, signs }])
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, signs }])
   }
   const latest = [...looks].slice(-MOST_BUILDS)
   const lines = await linesOf(
@@ -71,6 +70,6 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
   return latest.flatMap(([batchId, marks]): JarBuild[] => {
     const line = lines.get(batchId)
     const last = marks.at(-1)
-    return line === undefined || last === undefined ? [] : [{ batchId, name: 'A feed', kind: 'feed', line: lineToWire(line), marks, mixedAt: last.at }]
+    return line === undefined || last === undefined ? [] : [{ batchId, name: 'A feed', kind: 'feed', line, marks, mixedAt: last.at }]
   })
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, lineToWire, NO_LOG } from '../../contract'
+import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../contract'
 import {
   type BatchLine,
   type BlendPart,
@@ -49,6 +49,10 @@ interface JarFacts {
 /** What a jar is fed: what its baker said, or what its culture usually is. */
 export const feedOf = ({ feed, culture, flour }: Pick<JarRow, 'feed' | 'culture' | 'flour'>) => feed ?? [...usualFeed(culture, flour)]
 
+/** Where the pace of a jar comes from, as it was kept. */
+const storedPace = (pace: JarRow['pace']): Jar['pace'] =>
+  pace === null ? { kind: 'learned', since: null } : pace.kind === 'pinned' ? pace : { ...pace, since: pace.since === null ? null : msOf(pace.since) }
+
 function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
   if (line === undefined) throw new Error(`Jar ${row.id} has no contents.`)
   return {
@@ -64,8 +68,8 @@ function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
     grams: toGrams(milligrams),
     placeId: row.placeId,
     version: row.version,
-    pace: row.pace ?? { kind: 'learned', since: null },
-    line: lineToWire(line),
+    pace: storedPace(row.pace),
+    line,
     ...facts
   }
 }
@@ -117,10 +121,10 @@ export async function lastFeeds({ models, transaction }: Work): Promise<Map<stri
     if (before?.jarId === jarId) gaps.get(jarId)?.push((Number(before.atMs) - Number(atMs)) / MS_PER_HOUR)
     else gaps.set(jarId, [])
     if (payload === null) continue
-    const { keepGrams, flours, waterGrams } = JSON.parse(payload) as Partial<NonNullable<Jar['lastFeed']>>
+    const { keepGrams, flours, waterGrams } = JSON.parse(payload) as Partial<Omit<NonNullable<Jar['lastFeed']>, 'at'>>
     // Feeds of older versions do not say which flour it was.
     if (keepGrams === undefined || flours === undefined || waterGrams === undefined) continue
-    feeds.set(jarId, { at: new Date(Number(atMs)).toISOString(), keepGrams, flours, waterGrams, everyHours: null })
+    feeds.set(jarId, { at: Number(atMs), keepGrams, flours, waterGrams, everyHours: null })
   }
   for (const [jarId, feed] of feeds) feed.everyHours = middleOf(gaps.get(jarId) ?? [])
   return feeds
@@ -190,7 +194,7 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
   if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, opening.placeId)
-  const fedAtMs = Date.parse(opening.lastFedAt)
+  const fedAtMs = opening.lastFedAt
   refuseFuture(fedAtMs, work.nowMs, 'The last feed')
   const culture = opening.culture ?? cultureOf(opening.flour, opening.hydration)
   refuseMixedUp(culture, opening.flour)
@@ -286,7 +290,7 @@ export async function vesselIn({ models, transaction }: Work, vesselId: string |
 export async function editJar(work: Work, jarId: string, { version, jar }: z.output<typeof jarPutSchema>): Promise<void> {
   const row = await jarRow(work, jarId)
   if (row.version !== version)
-    throw new Problem(409, 'stale', 'This jar was changed in another window. What it has now is shown.', { current: await findJar(work, jarId) })
+    throw new Problem(409, 'stale', 'This jar was changed in another window. What it has now is shown.', { current: jarToWire(await findJar(work, jarId)) })
   await changeCulture(work, row, jar)
   await vesselIn(work, jar.vesselId)
   const { models, transaction } = work
@@ -341,6 +345,6 @@ export async function setContents({ models, transaction }: Work, row: JarRow, ba
 export async function setPace(work: Work, jarId: string, { pace, ...note }: z.output<typeof jarPacePutSchema>): Promise<void> {
   if (await isRecorded(work, note.id)) return
   const row = await jarRow(work, jarId)
-  await record(work, eventOf(row.kitchenId, jarId, note, 'pace', { pace, before: row.pace }))
-  await work.models.jars.update({ pace, version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
+  await record(work, eventOf(row.kitchenId, jarId, note, 'pace', { pace: paceToWire(pace), before: row.pace }))
+  await work.models.jars.update({ pace: paceToWire(pace), version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
 }

@@ -1,5 +1,5 @@
 import { Op } from 'sequelize'
-import type { Kitchen, KitchenEdit, Place } from '../../contract'
+import { type Kitchen, type KitchenEdit, kitchenToWire, msOf, type Place } from '../../contract'
 import { plain } from '../db/models'
 import { Problem } from '../problems'
 import { forget, once, type Work } from './work'
@@ -16,6 +16,7 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
     demo: Boolean(demo),
     name,
     ...settings,
+    once: settings.once.map((one) => ({ ...one, from: msOf(one.from), to: msOf(one.to) })),
     places: places.map((p) => {
       const place = plain(p)
       return { id: place.id, name: place.name, tempC: place.tempC, nightTempC: place.nightTempC, surroundings: place.surroundings, takes: place.takes }
@@ -41,7 +42,7 @@ export function placeIn(kitchen: Kitchen, placeId: string): Place {
 /** Sets a kitchen up. */
 export async function createKitchen(work: Work, id: string, demo: boolean, edit: KitchenEdit): Promise<void> {
   const { name, places, ...settings } = edit
-  await work.models.kitchens.create({ id, name, demo, settings, version: 1 }, { transaction: work.transaction })
+  await work.models.kitchens.create({ id, name, demo, settings: kitchenToWire(settings), version: 1 }, { transaction: work.transaction })
   await writePlaces(work, id, places)
 }
 
@@ -49,10 +50,10 @@ export async function createKitchen(work: Work, id: string, demo: boolean, edit:
 export async function putKitchen(work: Work, version: number, edit: KitchenEdit): Promise<Kitchen> {
   const now = await theKitchen(work)
   if (now.version !== version) {
-    throw new Problem(409, 'stale', 'The kitchen was changed in another window. Both versions are shown; choose one.', { current: now })
+    throw new Problem(409, 'stale', 'The kitchen was changed in another window. Both versions are shown; choose one.', { current: kitchenToWire(now) })
   }
   const { name, places, ...settings } = edit
-  await work.models.kitchens.update({ name, settings, version: version + 1 }, { where: { id: now.id }, transaction: work.transaction })
+  await work.models.kitchens.update({ name, settings: kitchenToWire(settings), version: version + 1 }, { where: { id: now.id }, transaction: work.transaction })
   await writePlaces(work, now.id, places)
   return theKitchen(work)
 }

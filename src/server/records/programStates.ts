@@ -62,7 +62,7 @@ export async function programsOfJars(work: Work): Promise<Map<string, Jar['progr
       const state = stateOf(row, entries.get(row.id) ?? [])
       const step = row.program.steps[state.step]
       if (state.status !== 'running' || step === undefined) return []
-      return [[row.jarId, { id: row.id, title: row.program.title, step: step.title, dueAt: new Date(state.dueMs).toISOString() }] as const]
+      return [[row.jarId, { id: row.id, title: row.program.title, step: step.title, dueAt: state.dueMs }] as const]
     })
   )
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
-import type { programEntrySchema, programPostSchema, RunningProgram, undoSchema } from '../../contract'
+import { isoOf, type programEntrySchema, type programPostSchema, type undoSchema, type WireRunningProgram } from '../../contract'
 import { type Deed, toGrams } from '../../core'
 import { type JarRow, type ProgramRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
@@ -23,11 +23,11 @@ const lastTaken = (entries: readonly NotedEntry[]) =>
     .at(-1) ?? null
 
 /** One program with what was noted of it. */
-export async function findProgram(work: Work, id: string): Promise<RunningProgram> {
+export async function findProgram(work: Work, id: string): Promise<WireRunningProgram> {
   const row = await programRow(work, id)
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
   const jar = await work.models.jars.findByPk(row.jarId, { transaction: work.transaction })
-  const iso = (ms: number) => new Date(ms).toISOString()
+  const iso = (ms: number) => isoOf(ms)
   return {
     id: row.id,
     jarId: row.jarId,
@@ -48,7 +48,7 @@ export async function startProgram(work: Work, post: z.output<typeof programPost
   const kitchen = await theKitchen(work)
   placeIn(kitchen, post.placeId)
   const jar = await jarRow(work, post.jarId)
-  refuseFuture(Date.parse(post.happenedAt), work.nowMs, 'The start')
+  refuseFuture(post.happenedAt, work.nowMs, 'The start')
   const others = (await models.programs.findAll({ where: { jarId: jar.id, endedAtMs: null }, transaction })).map(plain)
   const entries = await entriesOfPrograms(work, others)
   if (others.some((row) => stateOf(row, entries.get(row.id) ?? []).status === 'running'))
@@ -60,7 +60,7 @@ export async function startProgram(work: Work, post: z.output<typeof programPost
       jarId: jar.id,
       program: post.program,
       placeId: post.placeId,
-      startedAtMs: Date.parse(post.happenedAt),
+      startedAtMs: post.happenedAt,
       endedAtMs: null
     },
     { transaction }
@@ -79,7 +79,7 @@ export async function addProgramEntry(work: Work, id: string, entry: z.output<ty
   const row = await programRow(work, id)
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
   const state = stateOf(row, noted)
-  refuseFuture(Date.parse(entry.happenedAt), work.nowMs, 'This step')
+  refuseFuture(entry.happenedAt, work.nowMs, 'This step')
   if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', 'This program was called off. Go on with it first.')
   if (state.status !== 'running') throw new Problem(409, 'wrong moment', 'This program is at its end.')
   if (entry.step !== state.step) throw new Problem(409, 'stale', 'Another window went on with this program. Where it stands now is shown.')

@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { MOST_READINGS, type PlaceReadings, type readingsPostSchema } from '../../contract'
+import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../contract'
 import { type BatchStayRow, plain } from '../db/models'
 import { notFound } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
@@ -20,12 +20,16 @@ const LONGEST_MS = 10 * 24 * MS_PER_HOUR
 const BEFORE_MS = MS_PER_HOUR
 
 /** Keeps what was measured at a place. Sent twice, it counts once. */
-export async function addReadings(work: Work, placeId: string, { id, source, readings }: z.output<typeof readingsPostSchema>): Promise<PlaceReadings> {
+export async function addReadings(
+  work: Work,
+  placeId: string,
+  { id, source, readings }: z.output<typeof readingsPostSchema>
+): Promise<Wire<typeof readingsSchema>> {
   const { models, transaction } = work
   placeIn(await theKitchen(work), placeId)
   if ((await models.placeReadings.count({ where: { importId: id }, transaction })) === 0) {
     await models.placeReadings.bulkCreate(
-      readings.map((r) => ({ placeId, importId: id, atMs: Date.parse(r.at), tempC: r.tempC, source })),
+      readings.map((r) => ({ placeId, importId: id, atMs: r.at, tempC: r.tempC, source })),
       { transaction }
     )
   }
@@ -33,19 +37,19 @@ export async function addReadings(work: Work, placeId: string, { id, source, rea
 }
 
 /** What is known of a place: how many readings, and from when to when. */
-export async function readingsOf({ models, transaction }: Work, placeId: string): Promise<PlaceReadings> {
+export async function readingsOf({ models, transaction }: Work, placeId: string): Promise<Wire<typeof readingsSchema>> {
   const where = { placeId }
   const [count, first, last] = await Promise.all([
     models.placeReadings.count({ where, transaction }),
     models.placeReadings.min('atMs', { where, transaction }) as Promise<number | null>,
     models.placeReadings.max('atMs', { where, transaction }) as Promise<number | null>
   ])
-  const iso = (ms: number | null) => (ms === null || count === 0 ? null : new Date(Number(ms)).toISOString())
+  const iso = (ms: number | null) => (ms === null || count === 0 ? null : isoOf(Number(ms)))
   return { count, firstAt: iso(first), lastAt: iso(last) }
 }
 
 /** Takes one import back. */
-export async function dropReadings(work: Work, importId: string): Promise<PlaceReadings> {
+export async function dropReadings(work: Work, importId: string): Promise<Wire<typeof readingsSchema>> {
   const { models, transaction } = work
   const one = await models.placeReadings.findOne({ where: { importId }, transaction })
   if (one === null) throw notFound('This import')

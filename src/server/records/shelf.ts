@@ -2,14 +2,14 @@ import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
 import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { happeningOf, type Plan, type Shelf, type stockSchema, type undoSchema } from '../../contract'
+import { stateOf } from '../../answers'
+import { isoOf, type Plan, type stockSchema, type undoSchema, type WireShelf } from '../../contract'
 import {
   type Account,
   type ComingUse,
   comingFeeds,
   costOf,
   doughContents,
-  foldBake,
   gramsOfBlend,
   type LedgerEntry,
   type Pantry,
@@ -21,12 +21,13 @@ import {
   toMilligrams,
   transfer
 } from '../../core'
-import { type BakeRow, plain } from '../db/models'
+import { plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { pantryFor } from './bakeEffects'
 import { doughOfPlan, eventsOf, levainWishOf } from './bakes'
 import { pantryIn } from './ingredients'
 import { lastFeeds, refuseFuture } from './jars'
+import { type KeptBake, keptBake } from './keptBake'
 import { theKitchen } from './kitchens'
 import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, NOT_UNDONE, record, undoneIds, type Work } from './work'
 
@@ -53,7 +54,7 @@ async function counted({ models, transaction }: Work): Promise<CountedRow[]> {
 }
 
 /** Everything the Shelf tells. */
-export async function shelf(work: Work): Promise<Shelf> {
+export async function shelf(work: Work): Promise<WireShelf> {
   const rows = await counted(work)
   const accountOf = (id: string) => `shelf:${id}` as const
   const balances = await balancesOf(
@@ -61,13 +62,13 @@ export async function shelf(work: Work): Promise<Shelf> {
     rows.map((row) => accountOf(row.ingredientId))
   )
   const bakes = await bakesWithUse(work)
-  const iso = (ms: number) => new Date(Number(ms)).toISOString()
+  const iso = (ms: number) => isoOf(Number(ms))
   const until = shelfHorizon(work.nowMs)
   const living = await work.models.jars.findAll({ where: { deletedAtMs: null, culture: { [Op.ne]: 'dried' } }, transaction: work.transaction })
   const habits = await lastFeeds(work)
   const feeds = living.map(plain).flatMap(({ id, name }): ComingUse[] => {
     const feed = habits.get(id)
-    return feed === undefined ? [] : comingFeeds({ ...feed, name, lastMs: Date.parse(feed.at) }, work.nowMs, until)
+    return feed === undefined ? [] : comingFeeds({ ...feed, name, lastMs: feed.at }, work.nowMs, until)
   })
   const planned = bakes
     .filter((bake) => !bake.done && bake.atMs < until)
@@ -127,17 +128,17 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
   const kitchen = await theKitchen(work)
   const find = (status: string[], order: 'ASC' | 'DESC', limit: number) =>
     models.bakes.findAll({ where: { status, deletedAtMs: null }, order: [['mixAtMs', order]], limit, transaction })
-  const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed', 'baked'], 'DESC', DONE_SHOWN))].map(plain)
+  const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed', 'baked'], 'DESC', DONE_SHOWN))].map(keptBake)
   const started = rows.filter((row) => row.status === 'building')
   const events = await eventsOf(
     work,
     started.map((row) => row.id)
   )
-  const use = async (row: BakeRow): Promise<BakeUse> => {
+  const use = async (row: KeptBake): Promise<BakeUse> => {
     const pantry = await pantryFor(work, row)
     const { plan, status } = row
     const { dough, levain } = takenBy(plan, pantry, kitchen.smallScale, kitchen.cups)
-    const poured = foldBake((events.get(row.id) ?? []).map(happeningOf))
+    const poured = stateOf(events.get(row.id) ?? [])
     const toPour = new Map([...levain].map(([id, grams]) => [id, Math.max(grams - (id === 'water' ? poured.poured.water : (poured.flours[id] ?? 0)), 0)]))
     const cost = costOf(summed(dough, levain), pantry)
     return {
@@ -154,7 +155,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
 }
 
 /** What jars were fed, month by month. */
-async function keeping({ models, transaction, ...work }: Work): Promise<Shelf['keeping']> {
+async function keeping({ models, transaction, ...work }: Work): Promise<WireShelf['keeping']> {
   const { timeZone } = await theKitchen({ models, transaction, ...work })
   const { sequelize } = models.events
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
@@ -184,7 +185,7 @@ async function keeping({ models, transaction, ...work }: Work): Promise<Shelf['k
 export async function moveStock(work: Work, move: z.output<typeof stockSchema>): Promise<void> {
   if (await isRecorded(work, move.id)) return
   const kitchen = await theKitchen(work)
-  refuseFuture(Date.parse(move.happenedAt), work.nowMs, 'This')
+  refuseFuture(move.happenedAt, work.nowMs, 'This')
   const pantry = await pantryIn(work)
   const ingredient = pantry.get(move.ingredientId)
   if (ingredient === undefined) throw notFound('This ingredient')

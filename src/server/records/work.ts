@@ -41,7 +41,7 @@ export type NewEvent = Omit<EventRow, 'recordedAtMs' | 'sequence'>
 export function eventOf(
   kitchenId: string,
   jarId: string | null,
-  note: { readonly id: string; readonly happenedAt: string; readonly source: EventRow['source']; readonly device?: string },
+  note: { readonly id: string; readonly happenedAt: number; readonly source: EventRow['source']; readonly device?: string },
   type: string,
   payload: Record<string, unknown>
 ): NewEvent {
@@ -53,7 +53,7 @@ export function eventOf(
     batchId: null,
     type,
     payload,
-    happenedAtMs: Date.parse(note.happenedAt),
+    happenedAtMs: note.happenedAt,
     source: note.source,
     device: note.device ?? null
   }

@@ -1,47 +1,54 @@
 import { Router } from 'express'
-import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, ROUTES } from '../../contract'
+import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, bakeToWire, ROUTES } from '../../contract'
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakeEvents'
 import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
+import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
+
+/** One bake as it is told. */
+const told = async (work: Work, id: string) => bakeToWire(await findBake(work, id))
 
 /** Bakes: wished for, changed, and what happened to them. */
 export function bakeRoutes(services: Services): Router {
   const router = Router()
   router.get(
     ROUTES.bakes,
-    reads(services, (work, req) => listBakes(work, parse(bakeQuerySchema, req.query)))
+    reads(services, async (work, req) => {
+      const { bakes, total } = await listBakes(work, parse(bakeQuerySchema, req.query))
+      return { bakes: bakes.map(bakeToWire), total }
+    })
   )
   router.post(
     ROUTES.bakes,
     writes(services, async (work, req) => {
       const { id, plan } = parse(bakePostSchema, req.body)
       await createBake(work, id, plan)
-      return findBake(work, id)
+      return told(work, id)
     })
   )
   router.get(
     ROUTES.bake(':id'),
-    reads(services, (work, req) => findBake(work, idIn(req, 'This bake')))
+    reads(services, (work, req) => told(work, idIn(req, 'This bake')))
   )
   router.put(
     ROUTES.bake(':id'),
-    changes(services, 'This bake', findBake, (work, id, body) => {
+    changes(services, 'This bake', told, (work, id, body) => {
       const { version, plan } = parse(bakePutSchema, body)
       return putBake(work, id, version, plan)
     })
   )
   router.delete(
     ROUTES.bake(':id'),
-    changes(services, 'This bake', findBake, (work, id) => setDeleted(work, id, true))
+    changes(services, 'This bake', told, (work, id) => setDeleted(work, id, true))
   )
   router.post(
     ROUTES.bakeRestore(':id'),
-    changes(services, 'This bake', findBake, (work, id) => setDeleted(work, id, false))
+    changes(services, 'This bake', told, (work, id) => setDeleted(work, id, false))
   )
   router.post(
     ROUTES.bakeEvents(':id'),
-    changes(services, 'This bake', findBake, (work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
+    changes(services, 'This bake', told, (work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
   )
   return router
 }

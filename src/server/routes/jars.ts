@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import {
+  buildToWire,
   discardUseSchema,
   feedSchema,
   jarEndSchema,
@@ -10,6 +11,7 @@ import {
   jarPacePutSchema,
   jarPutSchema,
   jarSplitSchema,
+  jarToWire,
   ROUTES,
   undoSchema,
   weighingSchema
@@ -20,65 +22,67 @@ import { endJar, feedJar, lookAtJar, moveJar, restoreJar, splitJar, undoJar, wei
 import { jarHistory } from '../records/jarHistory'
 import { jarLog } from '../records/jarLog'
 import { editJar, findJar, listJars, openJar, setPace } from '../records/jars'
+import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
+
+/** One jar, and all of them, as they are told. */
+const told = async (work: Work, id: string) => jarToWire(await findJar(work, id))
+const toldAll = async (work: Work) => ({ jars: (await listJars(work)).map(jarToWire) })
 
 /** Jars: opened, fed, weighed; and the discard pot they fill. */
 export function jarRoutes(services: Services): Router {
   const router = Router()
-  router.get(
-    ROUTES.jars,
-    reads(services, async (work) => ({ jars: await listJars(work) }))
-  )
+  router.get(ROUTES.jars, reads(services, toldAll))
   router.post(
     ROUTES.jars,
     writes(services, async (work, req) => {
       const opening = parse(jarOpeningSchema, req.body)
       await openJar(work, opening)
-      return findJar(work, opening.id)
+      return told(work, opening.id)
     })
   )
   router.put(
     ROUTES.jar(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
   )
   router.post(
     ROUTES.jarLooks(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => lookAtJar(work, id, parse(jarLookSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => lookAtJar(work, id, parse(jarLookSchema, body)))
   )
   router.post(
     ROUTES.jarEnd(':id'),
     writes(services, async (work, req) => {
       await endJar(work, idIn(req, 'This jar'), parse(jarEndSchema, req.body))
-      return { jars: await listJars(work) }
+      return toldAll(work)
     })
   )
   router.post(
     ROUTES.jarRestore(':id'),
-    writes(services, (work, req) => restoreJar(work, idIn(req, 'This jar'), parse(undoSchema, req.body)))
+    writes(services, async (work, req) => jarToWire(await restoreJar(work, idIn(req, 'This jar'), parse(undoSchema, req.body))))
   )
   router.post(
     ROUTES.jarFeeds(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
   )
   router.post(
     ROUTES.jarWeighings(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
   )
   router.post(
     ROUTES.jarUndo(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
   )
   router.post(
     ROUTES.jarSplits(':id'),
     writes(services, async (work, req) => {
       const split = parse(jarSplitSchema, req.body)
       await splitJar(work, idIn(req, 'This jar'), split)
-      return findJar(work, split.jarId)
+      return told(work, split.jarId)
     })
   )
   router.post(
     ROUTES.jarMoves(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
   )
   router.get(
     ROUTES.jarHistory(':id'),
@@ -86,11 +90,11 @@ export function jarRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.jarLog(':id'),
-    reads(services, (work, req) => jarLog(work, idIn(req, 'This jar')))
+    reads(services, async (work, req) => ({ builds: (await jarLog(work, idIn(req, 'This jar'))).builds.map(buildToWire) }))
   )
   router.put(
     ROUTES.jarPace(':id'),
-    changes(services, 'This jar', findJar, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
+    changes(services, 'This jar', told, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
   )
   router.get(
     ROUTES.discard,

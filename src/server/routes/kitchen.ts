@@ -1,5 +1,5 @@
 import { Router } from 'express'
-import { firstRunSchema, kitchenPutSchema, ROUTES, readingsPostSchema } from '../../contract'
+import { firstRunSchema, kitchenPutSchema, kitchenToWire, ROUTES, readingsPostSchema } from '../../contract'
 import { parse } from '../problems'
 import { firstRun } from '../records/firstRun'
 import { findKitchen, putKitchen } from '../records/kitchens'
@@ -11,18 +11,21 @@ export function kitchenRoutes(services: Services): Router {
   const router = Router()
   router.get(
     ROUTES.kitchen,
-    reads(services, async (work) => ({ kitchen: await findKitchen(work) }))
+    reads(services, async (work) => {
+      const kitchen = await findKitchen(work)
+      return { kitchen: kitchen === null ? null : kitchenToWire(kitchen) }
+    })
   )
   router.put(
     ROUTES.kitchen,
-    writes(services, (work, req) => {
+    writes(services, async (work, req) => {
       const { version, kitchen } = parse(kitchenPutSchema, req.body)
-      return putKitchen(work, version, kitchen)
+      return kitchenToWire(await putKitchen(work, version, kitchen))
     })
   )
   router.post(
     ROUTES.firstRun,
-    writes(services, (work, req) => firstRun(work, parse(firstRunSchema, req.body)))
+    writes(services, async (work, req) => kitchenToWire(await firstRun(work, parse(firstRunSchema, req.body))))
   )
   router.get(
     ROUTES.placeReadings(':id'),

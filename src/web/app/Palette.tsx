@@ -29,7 +29,7 @@ export function Palette() {
         [...STATIONS, COMPARE].map((station) => ({
           id: `${bake.id}-${station.id}`,
           label: `${bake.plan.name}: ${station.label}`,
-          description: `mix ${format.dayTime(Date.parse(bake.plan.mixAt))}`,
+          description: `mix ${format.dayTime(bake.plan.mixAt)}`,
           onClick: () => void navigate(`/bakes/${bake.id}/${station.id}`)
         }))
       )

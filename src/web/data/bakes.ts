@@ -1,7 +1,8 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite from 'swr/infinite'
-import { type Bake, bakeEventSchema, bakePageSchema, bakeSchema, happeningOf, lineToWire, type NewBakeEvent, type Plan, ROUTES, statusOf } from '../../contract'
-import { foldBake, lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
+import { type Bake, bakeOf, stateOf, statusOf } from '../../answers'
+import { bakeEventSchema, bakePageSchema, bakeSchema, type NewBakeEvent, type Plan, planToWire, ROUTES } from '../../contract'
+import { lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
 import { Refusal } from './api'
 import { doubt } from './doubts'
 import { refreshJars } from './jars'
@@ -17,24 +18,31 @@ const PAGE = 20
 /** How often a bake is asked for again, since another device may be at work on it, ms. */
 const OTHERS_MS = 30_000
 
+/** A bake, and a page of them, as the server tells them. */
+const readBake = async (path: string) => bakeOf(await read(bakeSchema, path))
+const readPage = async (path: string): Promise<BakePage> => {
+  const { bakes, total } = await read(bakePageSchema, path)
+  return { bakes: bakes.map(bakeOf), total }
+}
+/** Sends something that is answered with the bake as it is then. */
+const sendBake = async (...sent: [id: string, request: Parameters<typeof send>[2], options?: Parameters<typeof send>[3]]) =>
+  bakeOf(await send(sent[0], bakeSchema, sent[1], sent[2]))
+
 /** One bake with all that happened to it. */
 export function useBake(id: string): { readonly bake: Bake | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.bake(id), (path) => read(bakeSchema, path), { refreshInterval: OTHERS_MS })
+  const { data, error } = useSWR(ROUTES.bake(id), readBake, { refreshInterval: OTHERS_MS })
   return { bake: data, error: error as Error | undefined }
 }
 
 /** Bakes that are not out of the oven yet, by when they are mixed. */
 export function useOpenBakes(): { readonly bakes: readonly Bake[] | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(OPEN, (path) => read(bakePageSchema, path), { refreshInterval: OTHERS_MS })
+  const { data, error } = useSWR(OPEN, readPage, { refreshInterval: OTHERS_MS })
   return { bakes: data?.bakes, error: error as Error | undefined }
 }
 
 /** Bakes in the record, newest first, a page at a time. */
 export function useDoneBakes() {
-  const { data, error, size, setSize, isValidating } = useSWRInfinite(
-    (page) => `${ROUTES.bakes}?state=done&limit=${PAGE}&offset=${page * PAGE}`,
-    (path) => read(bakePageSchema, path)
-  )
+  const { data, error, size, setSize, isValidating } = useSWRInfinite((page) => `${ROUTES.bakes}?state=done&limit=${PAGE}&offset=${page * PAGE}`, readPage)
   return {
     bakes: data?.flatMap((page) => page.bakes),
     total: data?.at(-1)?.total ?? 0,
@@ -61,9 +69,9 @@ async function settled(sent: Promise<Bake>, id: string): Promise<Bake> {
 }
 
 /** Writes a bake down; its sheet can be opened at once. */
-export async function createBake(id: string, plan: Plan, createdAt: string): Promise<void> {
-  void showBake({ id, version: 1, plan, status: 'planned', events: [], ingredients: [], line: null, createdAt, deletedAt: null })
-  await settled(send(id, bakeSchema, { method: 'POST', path: ROUTES.bakes, body: { id, plan } }), id)
+export async function createBake(id: string, plan: Plan, createdAt: number): Promise<void> {
+  void showBake(bakeOf({ id, version: 1, plan, status: 'planned', events: [], ingredients: [], line: null, createdAt, deletedAt: null }))
+  await settled(sendBake(id, { method: 'POST', path: ROUTES.bakes, body: { id, plan: planToWire(plan) } }), id)
 }
 
 /**
@@ -72,7 +80,7 @@ export async function createBake(id: string, plan: Plan, createdAt: string): Pro
  * @throws Refusal, `stale` when another window was faster
  */
 export async function savePlan(id: string, version: number, plan: Plan): Promise<Bake> {
-  const saved = await send(newId(), bakeSchema, { method: 'PUT', path: ROUTES.bake(id), body: { version, plan } }, { volatile: true })
+  const saved = await sendBake(newId(), { method: 'PUT', path: ROUTES.bake(id), body: { version, plan: planToWire(plan) } }, { volatile: true })
   await showBake(saved)
   void mutate(OPEN)
   return saved
@@ -80,12 +88,12 @@ export async function savePlan(id: string, version: number, plan: Plan): Promise
 
 /** Takes a bake off the table. */
 export async function removeBake(id: string): Promise<void> {
-  await settled(send(newId(), bakeSchema, { method: 'DELETE', path: ROUTES.bake(id) }), id)
+  await settled(sendBake(newId(), { method: 'DELETE', path: ROUTES.bake(id) }), id)
 }
 
 /** Puts a bake back. */
 export async function restoreBake(id: string): Promise<void> {
-  await settled(send(newId(), bakeSchema, { method: 'POST', path: ROUTES.bakeRestore(id) }), id)
+  await settled(sendBake(newId(), { method: 'POST', path: ROUTES.bakeRestore(id) }), id)
 }
 
 /** Another device has noted a pour of the same item meanwhile. */
@@ -100,12 +108,12 @@ onRefusal((error, { path, body }) => {
 /** A bake as it will be once the server has an event. */
 function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | undefined, pantry: Pantry): Bake {
   const events = [...bake.events, bakeEventSchema.parse(event)]
-  const state = foldBake(events.map(happeningOf))
+  const state = stateOf(events)
   const { band } = state
   const status = statusOf(bake.plan, state.status)
-  if (band === null) return { ...bake, events, status, line: null }
-  const mixed = planned === undefined ? null : lineToWire(lineOfPlan({ ...planned, mixTempC: band.mixTempC }, massesOfPours(state, pantry), band.atMs))
-  return { ...bake, events, status, line: bake.line ?? mixed }
+  if (band === null) return { ...bake, events, state, status, line: null }
+  const mixed = planned === undefined ? null : lineOfPlan({ ...planned, mixTempC: band.mixTempC }, massesOfPours(state, pantry), band.atMs)
+  return { ...bake, events, state, status, line: bake.line ?? mixed }
 }
 
 /**
@@ -115,7 +123,7 @@ function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | unde
  * @throws Refusal; what the server has is shown again
  */
 export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): Promise<void> {
-  const sent = send(event.id, bakeSchema, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
+  const sent = sendBake(event.id, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
   void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
   void mutate<BakePage>(OPEN, (there) => there && { ...there, bakes: there.bakes.map((b) => (b.id === bake.id ? withEvent(b, event, planned, pantry) : b)) }, {
     revalidate: false

@@ -1,7 +1,8 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Beliefs, buildLogOf, type Cultures, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, NO_LOG, ROUTES } from '../../contract'
+import { type Beliefs, buildLogOf, type Cultures } from '../../answers'
+import { isoOf, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, NO_LOG, paceToWire, ROUTES } from '../../contract'
 import { type JarBelief, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
 import { nowMs } from './clock'
 import { desk, ONCE } from './desk'
@@ -121,7 +122,7 @@ export function useEvidence(jar: Jar): JarEvidence {
 export async function setPace(jar: Jar, pace: JarPace): Promise<() => Promise<void>> {
   const put = async (next: JarPace) => {
     const id = newId()
-    await send(id, jarSchema, { method: 'PUT', path: ROUTES.jarPace(jar.id), body: { id, happenedAt: new Date(nowMs()).toISOString(), pace: next } })
+    await send(id, jarSchema, { method: 'PUT', path: ROUTES.jarPace(jar.id), body: { id, happenedAt: isoOf(nowMs()), pace: paceToWire(next) } })
     await refreshJars()
   }
   await put(pace)

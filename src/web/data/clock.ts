@@ -40,7 +40,7 @@ export async function syncClock(): Promise<void> {
   const asked = Date.now()
   const { now, fixed } = await ask(clockSchema, { method: 'GET', path: ROUTES.clock })
   const answered = Date.now()
-  fixedMs = fixed ? Date.parse(now) : null
-  offsetMs = Date.parse(now) - (asked + answered) / 2
+  fixedMs = fixed ? now : null
+  offsetMs = now - (asked + answered) / 2
   tick()
 }

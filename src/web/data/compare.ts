@@ -1,5 +1,5 @@
 import useSWR from 'swr'
-import { jarLogSchema, lineFromWire, ROUTES } from '../../contract'
+import { jarLogSchema, ROUTES } from '../../contract'
 import type { BatchLine, ComparedBuild, JarBelief, School } from '../../core'
 import { desk, ONCE } from './desk'
 import { read } from './outbox'
@@ -26,10 +26,7 @@ export function useUsualAcid(jarId: string, belief: JarBelief): number | null | 
     async () => {
       const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
       const levains = builds.filter((build) => build.kind === 'levain')
-      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => {
-        const batch = lineFromWire(line)
-        return { line: batch, hours: (Date.parse(mixedAt) - batch.startedAtMs) / MS_PER_HOUR }
-      })
+      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / MS_PER_HOUR }))
       return desk().usualAcid(past, belief)
     },
     ONCE

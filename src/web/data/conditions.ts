@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 import useSWR from 'swr'
-import { beliefIn, type Cultures, lineFromWire } from '../../contract'
+import { beliefIn, type Cultures } from '../../answers'
 import type { JarCondition } from '../../core'
 import type { KeptJar } from '../workers/forecast.worker'
 import { desk, ONCE } from './desk'
@@ -10,10 +10,7 @@ const MS_PER_MINUTE = 60_000
 /** How all jars are, by id; renewed every minute. Undefined until it is reckoned. */
 export function useConditions(cultures: Cultures | undefined, now: number): ReadonlyMap<string, JarCondition> | undefined {
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
-  const kept = useMemo(
-    () => cultures?.jars.map((jar): KeptJar => ({ line: lineFromWire(jar.line), parameters: beliefIn(cultures.beliefs, jar.id).centre })),
-    [cultures]
-  )
+  const kept = useMemo(() => cultures?.jars.map((jar): KeptJar => ({ line: jar.line, parameters: beliefIn(cultures.beliefs, jar.id).centre })), [cultures])
   const { data } = useSWR(
     kept === undefined ? null : ['conditions', kept, minute],
     ([, jars, at]: [string, readonly KeptJar[], number]) => desk().conditions(jars, at),

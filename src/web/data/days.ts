@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { type Bake, type Cultures, claimOf, plannedSteps, solveBakeHere, stepFactsOf } from '../../contract'
+import { type Bake, type Cultures, claimOf, plannedSteps, solveBakeHere, stepFactsOf } from '../../answers'
 import { type Claim, type CourseTimes, dayOfDough, expectedMixMs, type SolvedBake, type Step, type StepFacts, stepsOf } from '../../core'
 import { useOpenBakes } from './bakes'
 import { useCultures } from './beliefs'

@@ -1,18 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Bake, beliefIn, type Cultures, happeningOf, lineFromWire } from '../../contract'
-import {
-  type BatchLine,
-  type Drivers,
-  type Forecast,
-  foldBake,
-  type HourRange,
-  type JarBelief,
-  type Mark,
-  mannerOf,
-  type School,
-  type Verdict
-} from '../../core'
+import { type Bake, beliefIn, type Cultures } from '../../answers'
+import { type BatchLine, type Drivers, type Forecast, type HourRange, type JarBelief, type Mark, mannerOf, type School, type Verdict } from '../../core'
 import { desk, ONCE } from './desk'
 
 /** A running levain with what is thought of it now. */
@@ -109,9 +98,9 @@ interface Question {
 
 function questionsOf(bakes: readonly Bake[], minute: number, { beliefs }: Cultures): Question[] {
   return bakes.flatMap((bake) => {
-    const { band, mixed, marks } = foldBake(bake.events.map(happeningOf))
+    const { band, mixed, marks } = bake.state
     if (bake.line === null || band === null || mixed !== null) return []
-    const line = lineFromWire(bake.line)
+    const line = bake.line
     const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
     return [
       {

@@ -3,6 +3,7 @@ import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
 import { z } from 'zod'
 import {
   type Feed,
+  isoOf,
   type Jar,
   type JarEdit,
   type JarEnd,
@@ -58,7 +59,7 @@ export function useJarHistory(jar: Jar): JarHistory {
 const refreshAfter = (jar: Jar) => Promise.all([refreshJars(), refreshDiscard(), refreshShelf(), mutate(unstable_serialize(historyPage(jar.id)))])
 
 /** Something noted now. */
-const noted = (id: string) => ({ id, happenedAt: new Date(nowMs()).toISOString() })
+const noted = (id: string) => ({ id, happenedAt: isoOf(nowMs()) })
 
 /** @returns takes back what was done to a jar */
 const takenBack = (jar: Jar, undoes: string) => async () => {

@@ -6,6 +6,7 @@ import {
   type KitchenEdit,
   kitchenAnswerSchema,
   kitchenSchema,
+  kitchenToWire,
   type ListedIngredient,
   type ListedVessel,
   ROUTES
@@ -71,7 +72,7 @@ export async function sendFirstRun(answers: FirstRun): Promise<void> {
  */
 export async function saveKitchen(kitchen: Kitchen, edit: KitchenEdit): Promise<void> {
   const next = { ...kitchen, ...edit, version: kitchen.version + 1 }
-  const sent = send(newId(), kitchenSchema, { method: 'PUT', path: ROUTES.kitchen, body: { version: kitchen.version, kitchen: edit } })
+  const sent = send(newId(), kitchenSchema, { method: 'PUT', path: ROUTES.kitchen, body: { version: kitchen.version, kitchen: kitchenToWire(edit) } })
   void keepKitchen(next)
   try {
     const kept = await sent

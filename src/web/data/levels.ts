@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink'
 import exifr from 'exifr'
-import type { Bake } from '../../contract'
+import type { Bake } from '../../answers'
+import { isoOf } from '../../contract'
 import { type FoundLevel, instantOf, type JarFrame, jarPicture, type Pantry } from '../../core'
 import type { PictureDesk } from '../workers/picture.worker'
 import { addEvent } from './bakes'
@@ -70,7 +71,7 @@ export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pan
   const ids: string[] = []
   const send = (event: Record<string, unknown> & { type: 'mark' | 'moved' | 'undo' }, ms: number) => {
     const id = newId()
-    return addEvent(bake, { id, happenedAt: new Date(ms).toISOString(), ...event } as Parameters<typeof addEvent>[1], pantry).then(() => id)
+    return addEvent(bake, { id, happenedAt: isoOf(ms), ...event } as Parameters<typeof addEvent>[1], pantry).then(() => id)
   }
   for (const { ms, placeId, tempC } of temps) ids.push(await send({ type: 'moved', placeId, tempC }, ms))
   for (const { ms, rise, file } of [...levels].sort((a, b) => a.ms - b.ms)) {

@@ -1,5 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { type NewProgramEntry, type ProgramPost, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
+import { isoOf, type NewProgramEntry, type ProgramPost, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { refreshJars } from './jars'
@@ -21,7 +21,7 @@ const refreshAfter = (id: string) => Promise.all([mutate(ROUTES.program(id)), re
 /** Begins a program. @returns its id */
 export async function startProgram(post: Pick<ProgramPost, 'jarId' | 'placeId' | 'program'>): Promise<string> {
   const id = newId()
-  const body = { id, happenedAt: new Date(nowMs()).toISOString(), ...post }
+  const body = { id, happenedAt: isoOf(nowMs()), ...post }
   await send(id, runningProgramSchema, { method: 'POST', path: ROUTES.programs, body })
   await refreshAfter(id)
   return id
@@ -30,11 +30,11 @@ export async function startProgram(post: Pick<ProgramPost, 'jarId' | 'placeId' |
 /** Notes a step. @returns takes it back */
 export async function noteStep(program: RunningProgram, entry: Pick<NewProgramEntry, 'step' | 'outcome' | 'note' | 'grams'>): Promise<() => Promise<void>> {
   const id = newId()
-  const body = { id, happenedAt: new Date(nowMs()).toISOString(), ...entry }
+  const body = { id, happenedAt: isoOf(nowMs()), ...entry }
   await send(id, runningProgramSchema, { method: 'POST', path: ROUTES.programEntries(program.id), body }).finally(() => refreshAfter(program.id))
   return async () => {
     const undo = newId()
-    const back = { id: undo, happenedAt: new Date(nowMs()).toISOString(), undoes: id }
+    const back = { id: undo, happenedAt: isoOf(nowMs()), undoes: id }
     await send(undo, runningProgramSchema, { method: 'POST', path: ROUTES.programUndo(program.id), body: back }).finally(() => refreshAfter(program.id))
   }
 }

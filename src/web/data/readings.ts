@@ -1,5 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { type PlaceReadings, ROUTES, readingsSchema } from '../../contract'
+import { isoOf, type PlaceReadings, ROUTES, readingsSchema } from '../../contract'
 import type { TimedTemp } from '../../core'
 import { newId } from './newId'
 import { read, send } from './outbox'
@@ -13,7 +13,7 @@ export function usePlaceReadings(placeId: string): PlaceReadings | undefined {
 export async function bringReadings(placeId: string, readings: readonly TimedTemp[]): Promise<() => Promise<void>> {
   const id = newId()
   const path = ROUTES.placeReadings(placeId)
-  const body = { id, readings: readings.map((r) => ({ at: new Date(r.ms).toISOString(), tempC: r.tempC })) }
+  const body = { id, readings: readings.map((r) => ({ at: isoOf(r.ms), tempC: r.tempC })) }
   await send(id, readingsSchema, { method: 'POST', path, body })
   await mutate(path)
   return async () => {

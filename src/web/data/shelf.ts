@@ -1,5 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { ROUTES, type Shelf, type StockMove, shelfSchema } from '../../contract'
+import { isoOf, ROUTES, type Shelf, type StockMove, shelfSchema } from '../../contract'
 import { nowMs } from './clock'
 import { newId } from './newId'
 import { read, send } from './outbox'
@@ -18,11 +18,11 @@ type Said<M extends StockMove = StockMove> = M extends StockMove ? Pick<M, 'how'
 /** Keeps what was bought, counted or blended. @returns takes it back */
 export async function moveStock(said: Said): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, shelfSchema, { method: 'POST', path: ROUTES.stock, body: { id, happenedAt: new Date(nowMs()).toISOString(), ...said } })
+  await send(id, shelfSchema, { method: 'POST', path: ROUTES.stock, body: { id, happenedAt: isoOf(nowMs()), ...said } })
   await refreshShelf()
   return async () => {
     const undo = newId()
-    await send(undo, shelfSchema, { method: 'POST', path: ROUTES.stockUndo, body: { id: undo, happenedAt: new Date(nowMs()).toISOString(), undoes: id } })
+    await send(undo, shelfSchema, { method: 'POST', path: ROUTES.stockUndo, body: { id: undo, happenedAt: isoOf(nowMs()), undoes: id } })
     await refreshShelf()
   }
 }

@@ -1,4 +1,5 @@
-import type { Bake, Jar } from '../../contract'
+import type { Bake } from '../../answers'
+import { isoOf, type Jar } from '../../contract'
 import { gramsOfBlend, type Pantry } from '../../core'
 import { addEvent } from './bakes'
 import { nowMs } from './clock'
@@ -19,7 +20,7 @@ export interface WeighedFeed {
 export async function feedForBake(bake: Bake, stageId: string, jar: Jar, pantry: Pantry, atMs: number, weighed?: WeighedFeed): Promise<() => Promise<void>> {
   const stage = bake.plan.before.find((s) => s.id === stageId)
   if (stage === undefined) throw new Error(`No such feed: ${stageId}.`)
-  const happenedAt = new Date(atMs).toISOString()
+  const happenedAt = isoOf(atMs)
   const { flours, waterGrams } = weighed ?? { flours: gramsOfBlend(jar.feed, stage.flourGrams), waterGrams: stage.waterGrams }
   const fed = feedJar(jar, {
     id: newId(),
@@ -34,7 +35,7 @@ export async function feedForBake(bake: Bake, stageId: string, jar: Jar, pantry:
   const told = addEvent(bake, { id, happenedAt, type: 'step', step: stageId, did: 'done' }, pantry)
   const [undoFeed] = await Promise.all([fed, told])
   return async () => {
-    await addEvent(bake, { id: newId(), happenedAt: new Date(nowMs()).toISOString(), type: 'undo', undoes: id }, pantry)
+    await addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), type: 'undo', undoes: id }, pantry)
     await undoFeed()
   }
 }

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
-import { stepWord } from '../../contract'
 import { type Clash, clashesOf, type Format } from '../../core'
+import { stepWord } from '../../words'
 import type { BakeDay } from '../data/days'
 import { useKitchen } from '../data/kitchen'
 import { Note } from './Card'

@@ -4,6 +4,6 @@ import { byNeed } from './conditionWords'
 
 /** Jars by need: those whose program waits first, then the hungry; dried ones want nothing and come last. */
 export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined, now: number): Jar[] {
-  const rank = ({ culture, program }: Jar) => (program !== null && Date.parse(program.dueAt) <= now ? 0 : culture === 'dried' ? 2 : 1)
+  const rank = ({ culture, program }: Jar) => (program !== null && program.dueAt <= now ? 0 : culture === 'dried' ? 2 : 1)
   return [...jars].sort((a, b) => rank(a) - rank(b) || byNeed(conditions?.get(a.id), conditions?.get(b.id)) || a.name.localeCompare(b.name))
 }

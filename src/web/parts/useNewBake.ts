@@ -1,6 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import { useNavigate } from 'react-router'
-import { courseFor, type FormulaContent, type Jar, type Kitchen, type Plan } from '../../contract'
+import { courseFor } from '../../answers'
+import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
 import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
 import { createBake } from '../data/bakes'
 import { nowMs } from '../data/clock'
@@ -64,7 +65,7 @@ function firstPlan(jar: Jar, kitchen: Kitchen, now: number, from?: BakeSeed): Pl
     mixTempC: 24,
     moves: [],
     school: kitchen.school,
-    mixAt: new Date(nextMorning(now, kitchen.timeZone)).toISOString(),
+    mixAt: nextMorning(now, kitchen.timeZone),
     startAt: null,
     course: courseFor(formula, place),
     before: [],
@@ -90,7 +91,7 @@ export function useNewBake(): { readonly ready: boolean; readonly start: (from?:
       (a, b) =>
         Number(a.flour !== flour) - Number(b.flour !== flour) ||
         Number(a.flour !== 'white wheat') - Number(b.flour !== 'white wheat') ||
-        Date.parse(b.line.startedAt) - Date.parse(a.line.startedAt)
+        b.line.startedAtMs - a.line.startedAtMs
     )[0]
   return {
     ready: jars !== undefined && jars.length > 0,
@@ -99,7 +100,7 @@ export function useNewBake(): { readonly ready: boolean; readonly start: (from?:
       if (jar === undefined) return
       const id = newId()
       const now = nowMs()
-      createBake(id, firstPlan(jar, kitchen, now, from), new Date(now).toISOString()).catch(tellError)
+      createBake(id, firstPlan(jar, kitchen, now, from), now).catch(tellError)
       void navigate(`/bakes/${id}/dough`)
     }
   }

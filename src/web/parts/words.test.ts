@@ -1,5 +1,5 @@
-import { possessive } from '../../contract'
 import { createFormat, type Verdict, type Warning } from '../../core'
+import { possessive } from '../../words'
 import { scaleOf } from './figures'
 import { tellWarning } from './warnings'
 import { adviceSentence, fromNow, near } from './words'

@@ -1,6 +1,7 @@
 import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { beliefIn, type Cultures, type Jar, lineFromWire } from '../../../contract'
+import { beliefIn, type Cultures } from '../../../answers'
+import { isoOf, type Jar } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { feedJar } from '../../data/jars'
@@ -48,7 +49,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
         .map((jar): Row => {
           const draft = usualDraft(jar, firstDraft(jar, kitchen))
           const parameters = beliefIn(cultures.beliefs, jar.id).centre
-          const found = feedFigures(draft, jar, lineFromWire(jar.line), { kitchen, pantry, cups: kitchen.cups }, parameters, now)
+          const found = feedFigures(draft, jar, jar.line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
           const condition = conditions.get(jar.id)
           return { jar, figures: 'code' in found ? null : found, trimGrams: draft.trimGrams, hungry: condition !== undefined && isHungry(condition, now) }
         }),
@@ -58,7 +59,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
   const chosen = rows.filter((row) => ticked.includes(row.jar.id))
   const feed = async () => {
     const undos: (() => Promise<void>)[] = []
-    const happenedAt = new Date(nowMs()).toISOString()
+    const happenedAt = isoOf(nowMs())
     try {
       for (const { jar, figures, trimGrams } of chosen) {
         if (figures === null) continue

@@ -1,7 +1,8 @@
 import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { beliefIn, type Jar, lineFromWire } from '../../../contract'
+import { beliefIn } from '../../../answers'
+import { isoOf, type Jar } from '../../../contract'
 import {
   conditionOf,
   glutenInto,
@@ -67,7 +68,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
   const [weighing, setWeighing] = useState(false)
   const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
-  const line = useMemo(() => lineFromWire(jar.line), [jar.line])
+  const line = useMemo(() => jar.line, [jar.line])
   const there = jar.grams - out.grams
   const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
   const figures = 'code' in found ? null : found
@@ -84,7 +85,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const tooMuch = figures !== null && figures.keepGrams + draft.trimGrams > there + 0.05
   const feed = async (weighed?: WeighedFeed) => {
     if (figures === null) return
-    const happenedAt = new Date(nowMs()).toISOString()
+    const happenedAt = isoOf(nowMs())
     const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
     const { placeId, trimGrams, vesselId, underWater } = draft
     const { keepGrams, waterGrams, mixTempC } = figures

@@ -1,5 +1,6 @@
 import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
+import { isoOf } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, POSSIBLE } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
@@ -39,7 +40,7 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
       vesselId,
       hydration,
       grams: inJar,
-      lastFedAt: new Date(nowMs() - hoursAgo * 3_600_000).toISOString(),
+      lastFedAt: isoOf(nowMs() - hoursAgo * 3_600_000),
       placeId
     }).then(() => tellDone(`${name.trim()} has come into the kitchen.`), tellError)
     onClose()

@@ -1,6 +1,7 @@
 import { Select, SimpleGrid, TextInput } from '@mantine/core'
-import { type Bake, happeningOf, type Jar, solveBakeHere } from '../../../contract'
-import { foldBake, type Pantry } from '../../../core'
+import { type Bake, solveBakeHere } from '../../../answers'
+import { isoOf, type Jar } from '../../../contract'
+import type { Pantry } from '../../../core'
 import { addEvent, useOpenBakes } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
@@ -29,7 +30,7 @@ export async function takeOut(jar: Jar, { into, grams }: TakenOut, pantry: Pantr
     return splitJar(jar, { jarId: newId(), name: into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim(), grams, placeId: jar.placeId })
   if (into.kind === 'nothing') return () => Promise.resolve()
   const { bake } = into
-  const at = () => new Date(nowMs()).toISOString()
+  const at = () => isoOf(nowMs())
   const pour = newId()
   await addEvent(bake, { id: pour, happenedAt: at(), type: 'pour', item: 'seed', plannedGrams: grams, weighedGrams: grams }, pantry)
   return () => addEvent(bake, { id: newId(), happenedAt: at(), type: 'undo', undoes: pour }, pantry)
@@ -42,7 +43,7 @@ export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: 
   const { bakes } = useOpenBakes()
   const { cultures } = useCultures()
   const waiting = (bakes ?? []).filter(
-    (bake) => bake.plan.jarId === jar.id && bake.plan.build.source !== 'straight from the jar' && foldBake(bake.events.map(happeningOf)).poured.seed === 0
+    (bake) => bake.plan.jarId === jar.id && bake.plan.build.source !== 'straight from the jar' && bake.state.poured.seed === 0
   )
   const seedOf = (bake: Bake) => (cultures === undefined ? null : (solveBakeHere(bake, cultures, here, nowMs())?.build?.weigh.seed ?? null))
   const choose = (value: string | null) => {
@@ -59,7 +60,7 @@ export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: 
         data={[
           { value: NOTHING, label: 'nothing' },
           { value: NEW_JAR, label: 'into a new jar' },
-          ...waiting.map((bake) => ({ value: bake.id, label: `seed for ${bake.plan.name}, ${format.dayTime(Date.parse(bake.plan.mixAt))}` }))
+          ...waiting.map((bake) => ({ value: bake.id, label: `seed for ${bake.plan.name}, ${format.dayTime(bake.plan.mixAt)}` }))
         ]}
         value={into.kind === 'bake' ? into.bake.id : into.kind}
         allowDeselect={false}

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
-import { type Jar, lineFromWire, standingAt } from '../../../contract'
+import { standingAt } from '../../../answers'
+import type { Jar } from '../../../contract'
 import { type JarParameters, timedFeeds, type Use, WAKE_UP_RATIOS } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
@@ -18,7 +19,7 @@ export function WakeUp({ jar, use, parameters, now, placeId }: { jar: Jar; use: 
   const feeds = useMemo(() => {
     if (use === 'ripens' || place === undefined) return []
     const stayAt = (fromMs: number) => ({ fromMs, ...standingAt(place, place.tempC, fromMs, kitchen.timeZone) })
-    const kept = { grams: KEPT_GRAMS, hydration: jar.hydration, flour: jar.flour, line: lineFromWire(jar.line) }
+    const kept = { grams: KEPT_GRAMS, hydration: jar.hydration, flour: jar.flour, line: jar.line }
     return timedFeeds({ kept, feed: jar.feed, hydration: jar.hydration, pantry, stayAt, jar: parameters }, WAKE_UP_RATIOS[use], now)
   }, [jar, use, now, parameters, place, kitchen.timeZone, pantry])
   if (feeds.length < 2 || place === undefined) return null

@@ -1,4 +1,5 @@
-import { type Jar, type Kitchen, standingAt } from '../../../contract'
+import { standingAt } from '../../../answers'
+import type { Jar, Kitchen } from '../../../contract'
 import {
   type BatchLine,
   type BlendPart,

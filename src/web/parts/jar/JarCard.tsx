@@ -40,7 +40,7 @@ export function JarCard({
           </span>
           <span>
             {place?.name ?? 'somewhere'} · {dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'}{' '}
-            {format.duration((now - Date.parse(jar.line.startedAt)) / MS_PER_HOUR)} ago
+            {format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)} ago
           </span>
           {jar.program === null ? (
             <>
@@ -53,7 +53,7 @@ export function JarCard({
             <>
               <span className={classes.headline}>{jar.program.step}</span>
               <span>
-                {Date.parse(jar.program.dueAt) <= now ? 'now' : whenWords(Date.parse(jar.program.dueAt), now, format)} · {jar.program.title}
+                {jar.program.dueAt <= now ? 'now' : whenWords(jar.program.dueAt, now, format)} · {jar.program.title}
               </span>
             </>
           )}

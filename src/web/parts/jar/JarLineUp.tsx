@@ -1,6 +1,7 @@
 import { Button } from '@mantine/core'
 import { useState } from 'react'
-import type { Cultures, Jar } from '../../../contract'
+import type { Cultures } from '../../../answers'
+import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import { FeedSheet } from '../feed/FeedSheet'
 import { jarsByNeed } from '../jarsByNeed'

@@ -1,4 +1,5 @@
-import type { Bake, BakeEvent, Cultures, Jar } from '../../../contract'
+import { type Bake, bakeOf, type Cultures } from '../../../answers'
+import type { BakeEvent, BakeRecord, Jar } from '../../../contract'
 import { type BatchLine, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../../../core'
 import { recordHill } from './hills'
 
@@ -13,7 +14,7 @@ const line: BatchLine = {
   stays: [{ fromMs: start, tempC: 24 }],
   parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
 }
-const noted = (id: string, hours: number) => ({ id, happenedAt: new Date(start + hours * HOUR).toISOString(), source: 'typed' as const })
+const noted = (id: string, hours: number) => ({ id, happenedAt: start + hours * HOUR, source: 'typed' as const })
 
 /** A levain mixed eight hours after its band, with what was told of it then. */
 function mixedBake(told: boolean): Bake {
@@ -24,8 +25,8 @@ function mixedBake(told: boolean): Bake {
     { ...noted('00000000-0000-4000-8000-000000000002', 6), type: 'mark', rise: 2.4, signs: {} },
     { ...noted('00000000-0000-4000-8000-000000000003', 8), type: 'mixed', levainGrams: 200, keepBackGrams: 20, ...(told ? { shown } : {}) }
   ] as unknown as BakeEvent[]
-  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: new Date(start + 8 * HOUR).toISOString() }
-  return { id: 'bake', plan, events } as unknown as Bake
+  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: start + 8 * HOUR }
+  return bakeOf({ id: 'bake', plan, events } as unknown as BakeRecord)
 }
 const jars = [{ id: 'juno', name: 'Juno' }] as unknown as Jar[]
 const unknown: Cultures = { jars, beliefs: new Map([['juno', UNKNOWN_JAR]]) }

@@ -1,10 +1,10 @@
-import { type Bake, beliefIn, type Cultures, happeningOf, type Jar } from '../../../contract'
+import { type Bake, beliefIn, type Cultures } from '../../../answers'
+import type { Jar } from '../../../contract'
 import {
   type BakeState,
   type BatchLine,
   contentsOf,
   type Forecast,
-  foldBake,
   gasAt,
   type JarParameters,
   type Milestones,
@@ -102,7 +102,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
   const timed = solved?.build?.timed
   if (timed === undefined) return null
   const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, points: [], window: null }
-  return draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, Date.parse(bake.plan.mixAt), bake.plan.school, forecast)
+  return draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
@@ -121,10 +121,10 @@ export function runningHill({ bake, line, belief, verdict, marks }: Judged, { ja
     was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
     window: verdict.holds ? windowIn(forecast, start) : null,
-    marks: markPoints(foldBake(bake.events.map(happeningOf)).marks),
+    marks: markPoints(bake.state.marks),
     fit: fitOf(forecast, start),
     moves: movesOf(line),
-    mixAtMs: Date.parse(bake.plan.mixAt)
+    mixAtMs: bake.plan.mixAt
   }
 }
 
@@ -137,7 +137,7 @@ function toldWindow(bake: Bake, startMs: number): Hill['window'] {
 
 /** A levain that has been mixed, as the model draws it beside what was seen. */
 export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultures): Hill {
-  const { marks, mixed } = foldBake(bake.events.map(happeningOf))
+  const { marks, mixed } = bake.state
   const start = line.startedAtMs
   const told = toldWindow(bake, start)
   const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId).centre, start, mixed?.atMs ?? start, told?.toMs)

@@ -1,5 +1,6 @@
 import { useMemo } from 'react'
-import { beliefIn, lineFromWire, type Plan } from '../../../contract'
+import { beliefIn } from '../../../answers'
+import type { Plan } from '../../../contract'
 import type { CourseTimes } from '../../../core'
 import type { KitchenDays } from '../../data/days'
 import { type PlannedLine, useForecasts } from '../../data/forecasts'
@@ -26,7 +27,7 @@ export function useHills({ days, cultures }: KitchenDays): readonly Hill[] {
           judged !== undefined
             ? runningHill(judged, cultures)
             : bake.status === 'mixed' && bake.line !== null
-              ? recordHill(bake, lineFromWire(bake.line), cultures)
+              ? recordHill(bake, bake.line, cultures)
               : planned.some(({ id }) => id === bake.id)
                 ? plannedHill(bake, solved, cultures, forecasts.get(bake.id))
                 : null

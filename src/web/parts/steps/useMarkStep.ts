@@ -1,6 +1,7 @@
-import type { Bake } from '../../../contract'
-import { stepTitle } from '../../../contract'
+import type { Bake } from '../../../answers'
+import { isoOf } from '../../../contract'
 import type { Step } from '../../../core'
+import { stepTitle } from '../../../words'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useJars } from '../../data/jars'
@@ -15,7 +16,7 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
   const { jars = [] } = useJars()
   return (bake, step, did, atMs = nowMs()) => {
     const id = newId()
-    const note = { happenedAt: new Date(atMs).toISOString(), source: 'typed' as const }
+    const note = { happenedAt: isoOf(atMs), source: 'typed' as const }
     const title = stepTitle(bake, step, jars)
     const told = did === 'skipped' ? `Left out. ${title}.` : `Done at ${format.time(atMs)}. ${title}.`
     const jar = jars.find((j) => j.id === bake.plan.jarId)
@@ -24,8 +25,7 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
       return
     }
     addEvent(bake, { ...note, id, type: 'step', step: step.id, did }, pantry).then(
-      () =>
-        tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: new Date(nowMs()).toISOString(), source: 'typed', type: 'undo', undoes: id }, pantry)),
+      () => tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: id }, pantry)),
       tellError
     )
   }

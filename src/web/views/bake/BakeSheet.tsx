@@ -3,8 +3,9 @@ import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, happeningOf, lineFromWire, type Plan, planSchema, solvePlan, startedOf, stepFactsOf } from '../../../contract'
-import { type BakeState, dayOfDough, expectedMixMs, foldBake, hasBegun } from '../../../core'
+import { type Bake, beliefIn, type Cultures, solvePlan, startedOf, stepFactsOf } from '../../../answers'
+import { type Plan, planSchema } from '../../../contract'
+import { type BakeState, dayOfDough, expectedMixMs, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -59,7 +60,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
-  const state = useMemo(() => foldBake(bake.events.map(happeningOf)), [bake.events])
+  const { state } = bake
   const started = useMemo(() => startedOf(bake), [bake])
   const solve = useMemo(
     () => onceEach((plan: Plan) => (planSchema.safeParse(plan).success ? solvePlan(plan, cultures, here, minute, started) : null)),
@@ -87,7 +88,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const hill = useMemo(() => {
     const shown = { ...bake, plan }
     if (judged !== undefined) return runningHill(judged, cultures)
-    if (bake.line !== null) return recordHill(shown, lineFromWire(bake.line), cultures)
+    if (bake.line !== null) return recordHill(shown, bake.line, cultures)
     return plannedHill(shown, solved, cultures, forecast)
   }, [bake, plan, judged, cultures, solved, forecast])
   const facts = useMemo(() => stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures), [bake, plan, solved, judged, here, cultures])
@@ -97,7 +98,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   }, [facts, minute])
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day?.times ?? null)]), [hill, plan, day])
   const height = narrow ? 236 : 244
-  const mixMs = state.mixed?.atMs ?? Date.parse(plan.mixAt)
+  const mixMs = state.mixed?.atMs ?? plan.mixAt
   const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day?.times.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
@@ -243,8 +244,8 @@ function SheetMenu({ bake, plan, now }: { bake: Bake; plan: Plan; now: number })
   const again = () => {
     const id = newId()
     const week = 7 * 24 * MS_PER_HOUR
-    const ahead = Math.max(Math.ceil((now + 12 * MS_PER_HOUR - Date.parse(plan.mixAt)) / week), 1)
-    createBake(id, { ...plan, mixAt: new Date(Date.parse(plan.mixAt) + ahead * week).toISOString() }, new Date(now).toISOString()).catch(tellError)
+    const ahead = Math.max(Math.ceil((now + 12 * MS_PER_HOUR - plan.mixAt) / week), 1)
+    createBake(id, { ...plan, mixAt: plan.mixAt + ahead * week }, now).catch(tellError)
     void navigate(`/bakes/${id}/dough`)
   }
   const remove = () => {

@@ -73,6 +73,6 @@ function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: Kitc
     ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
     ['Keep-back', format.mass(plan.build.keepBackGrams)],
     ['Place', format.temperature(plan.tempC)],
-    ['Mix', format.dayTime(Date.parse(plan.mixAt))]
+    ['Mix', format.dayTime(plan.mixAt)]
   ]
 }

@@ -59,7 +59,7 @@ export function PlanRibbon(
   /** The plan and the dough's day as they would be where the hill is held now. */
   const then = useMemo(() => {
     const next = drag === null ? plan : { ...plan, ...drag.move.patch }
-    const times = day === null || next.course === null ? null : courseTimes(next.course, dragged?.mixAtMs ?? Date.parse(next.mixAt), day.pace)
+    const times = day === null || next.course === null ? null : courseTimes(next.course, dragged?.mixAtMs ?? next.mixAt, day.pace)
     return { plan: next, times: drag === null ? (day?.times ?? null) : times }
   }, [plan, day, drag, dragged])
   const shown = useMemo(() => {

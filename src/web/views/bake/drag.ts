@@ -36,7 +36,7 @@ export function mixRange({ solved, plan, jar }: Pick<StationProps, 'solved' | 'p
 
 /** What a drag changes of a plan. */
 export function patchOfDrag(plan: Plan, { build, mixAtMs, timed }: DraggedBuild, grip: Grip, unknown: Unknown): Partial<Plan> {
-  const patch: { -readonly [Key in keyof Plan]?: Plan[Key] } = { mixAt: new Date(toFive(mixAtMs)).toISOString() }
+  const patch: { -readonly [Key in keyof Plan]?: Plan[Key] } = { mixAt: toFive(mixAtMs) }
   if (unknown === 'ratio' || unknown === 'inoculation') {
     const flourPerSeed = flourPerSeedOf(timed.levain, build.levain.hydration)
     const by =

@@ -1,4 +1,5 @@
-import { type Bake, type Cultures, lineToWire, type Plan, type Shown, type Stocked, stepFactsOf } from '../../../contract'
+import { type Bake, type Cultures, type Stocked, stepFactsOf } from '../../../answers'
+import { isoOf, lineToWire, type Plan, type Shown } from '../../../contract'
 import { type BatchLine, type Forecast, type HourRange, type JarBelief, MODEL_VERSION, type SolvedBake, stepsOf } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 
@@ -22,5 +23,5 @@ export function shownVerdict({ line, verdict, belief }: Judged): Shown {
 /** The day as it was planned, to be kept when the build has begun: what moves later is told against it. */
 export function shownSteps(bake: Bake, plan: Plan, solved: SolvedBake | null, stocked: Stocked, cultures: Cultures): Shown['steps'] {
   const facts = stepFactsOf({ ...bake, events: [], line: null }, plan, solved, null, stocked, cultures)
-  return stepsOf(facts, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: new Date(atMs).toISOString() }))
+  return stepsOf(facts, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: isoOf(atMs) }))
 }

@@ -1,4 +1,5 @@
-import type { Bake, Jar, Plan } from '../../../contract'
+import type { Bake } from '../../../answers'
+import type { Jar, Plan } from '../../../contract'
 import type { BakeState, Forecast, JarBelief, SolvedBake, StepFacts } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 import type { PlanPatch } from './usePlanDraft'

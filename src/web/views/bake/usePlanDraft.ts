@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
-import { type Bake, bakeSchema, type Plan, planSchema } from '../../../contract'
+import { type Bake, bakeOf } from '../../../answers'
+import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
 import { Refusal } from '../../data/api'
 import { savePlan, showBake } from '../../data/bakes'
 import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
@@ -44,7 +45,7 @@ export interface PlanDraft {
 }
 
 /** A plan that the server has not got yet, and the version it was made from. */
-const draftSchema = z.object({ version: z.number(), plan: planSchema })
+const draftSchema = z.object({ version: z.number(), plan: keptPlanSchema })
 type Draft = z.infer<typeof draftSchema>
 
 function load(id: string): Draft | null {
@@ -78,7 +79,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
   }, [])
   useEffect(() => {
     if (draft === null) localStorage.removeItem(keyOf(bake.id))
-    else localStorage.setItem(keyOf(bake.id), JSON.stringify(draft))
+    else localStorage.setItem(keyOf(bake.id), JSON.stringify({ ...draft, plan: planToWire(draft.plan) }))
   }, [draft, bake.id])
 
   const save = useCallback(
@@ -92,7 +93,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
         setRefusal(null)
       } catch (error) {
         const theirs = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
-        if (theirs?.success) setConflict(theirs.data)
+        if (theirs?.success) setConflict(bakeOf(theirs.data))
         else setRefusal(error instanceof Error ? error.message : String(error))
       }
       setSaving(false)

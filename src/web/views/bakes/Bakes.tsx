@@ -1,8 +1,7 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
 import { Link } from 'react-router'
-import { type Bake, happeningOf } from '../../../contract'
-import { foldBake } from '../../../core'
+import type { Bake } from '../../../answers'
 import { useDoneBakes, useOpenBakes } from '../../data/bakes'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/Quiet'
@@ -71,9 +70,9 @@ function List({ title, bakes }: { title: string; bakes: readonly Bake[] }) {
 
 function Row({ bake }: { bake: Bake }) {
   const { format } = useKitchen()
-  const { mixed, band, marks } = foldBake(bake.events.map(happeningOf))
+  const { mixed, band, marks } = bake.state
   const highest = Math.max(0, ...marks.map((m) => m.rise ?? 0))
-  const when = mixed?.atMs ?? Date.parse(bake.plan.mixAt)
+  const when = mixed?.atMs ?? bake.plan.mixAt
   return (
     <Link to={`/bakes/${bake.id}`} className={classes.row}>
       <span className={classes.when}>

@@ -2,7 +2,8 @@ import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, happeningOf, type Plan, solveBakeHere } from '../../../contract'
+import { type Bake, beliefIn, type Cultures, solveBakeHere } from '../../../answers'
+import type { Plan } from '../../../contract'
 import {
   bringsGluten,
   buildFrom,
@@ -10,7 +11,6 @@ import {
   FLOUR_KINDS,
   type FlourKind,
   type Format,
-  foldBake,
   POSSIBLE,
   type SolvedLevain,
   sournessOf,
@@ -330,7 +330,7 @@ function TakeOver({
 }) {
   const navigate = useNavigate()
   const { pantry } = useKitchen()
-  const planned = foldBake(bake.events.map(happeningOf)).status === 'planned'
+  const planned = bake.state.status === 'planned'
   const ripe = compared?.milestones.peakHours ?? null
   const flour = variant.flour === null ? null : [...pantry.values()].find((i) => i.flourKind === variant.flour)
   const take = async () => {
@@ -338,7 +338,7 @@ function TakeOver({
     const plan: Plan = {
       ...bake.plan,
       tempC: variant.tempC,
-      mixAt: new Date(near(startMs + ripe * MS_PER_HOUR)).toISOString(),
+      mixAt: near(startMs + ripe * MS_PER_HOUR),
       build: {
         ...bake.plan.build,
         by: { kind: 'ratio', flourPerSeed: variant.flourPerSeed },

@@ -1,7 +1,7 @@
 import { Button, Chip, Group, SegmentedControl, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
 import { useState } from 'react'
-import type { Kitchen } from '../../../contract'
+import { isoOf, type Kitchen } from '../../../contract'
 import { type FlourKind, POSSIBLE } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { KitchenProvider, sendFirstRun, useKitchenHere } from '../../data/kitchen'
@@ -77,7 +77,7 @@ export function FirstRun() {
         hydration: 1,
         grams,
         keepMinimumGrams: 15,
-        lastFedAt: new Date(nowMs() - Number(fed) * MS_PER_HOUR).toISOString()
+        lastFedAt: isoOf(nowMs() - Number(fed) * MS_PER_HOUR)
       }
     }).catch((error: unknown) => {
       setSending(false)

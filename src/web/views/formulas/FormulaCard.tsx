@@ -1,5 +1,5 @@
-import { problemSentence } from '../../../contract'
 import { allergensOf, levainComposition, type PortableFormula, roundDough, solveFormula, type WeighedPart } from '../../../core'
+import { problemSentence } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Figure, Figures, Mass, Note } from '../../parts/Card'
 import { Portions } from '../../parts/formula/Portions'

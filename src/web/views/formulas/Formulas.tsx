@@ -149,7 +149,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
           {versions !== undefined && versions.length > 1 && (
             <Select
               label="Version"
-              data={versions.map((v) => ({ value: String(v.version), label: `${v.version}, ${here.format.date(Date.parse(v.recordedAt))}` }))}
+              data={versions.map((v) => ({ value: String(v.version), label: `${v.version}, ${here.format.date(v.recordedAt)}` }))}
               value={String(version.version)}
               onChange={(v) => v !== null && setShown(Number(v))}
             />

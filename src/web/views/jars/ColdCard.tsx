@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import { useMemo } from 'react'
-import { type Jar, lineFromWire, standingAt } from '../../../contract'
+import { standingAt } from '../../../answers'
+import type { Jar } from '../../../contract'
 import { type ColdPeak, coldPeaks, feedByRatio, isCold, type JarParameters, lineOfFeed, simulate, vesselOf } from '../../../core'
 import { useJarLog } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
@@ -35,7 +36,7 @@ export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParamet
     })
   }, [jar, parameters, kitchen, cold, pantry])
   if (cold === undefined || expected.length === 0) return null
-  const seen = coldPeaks((builds ?? []).map(({ line, marks }) => ({ line: lineFromWire(line), marks: marks.map((m) => ({ ...m, atMs: Date.parse(m.at) })) })))
+  const seen = coldPeaks((builds ?? []).map(({ line, marks }) => ({ line, marks: marks.map((m) => ({ ...m, atMs: m.at })) })))
   return (
     <Card title={`To its peak at ${cold.name}, an hour out first`}>
       <ul className={rows.rows}>

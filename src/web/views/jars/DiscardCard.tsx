@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz'
 import { Button, Group, Select, SimpleGrid, Stack, Text } from '@mantine/core'
 import { format as formatDate } from 'date-fns'
 import { useState } from 'react'
-import type { DiscardPot, DiscardUse } from '../../../contract'
+import { type DiscardPot, type DiscardUse, msOf } from '../../../contract'
 import { DISCARD_FOODS, type Format, foodOfDiscard, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
 import { takeDiscard, useDiscardPot } from '../../data/discard'
 import { useKitchen } from '../../data/kitchen'
@@ -20,7 +20,7 @@ export function DiscardCard({ now }: { now: number }) {
   const { pot, error } = useDiscardPot()
   if (error !== undefined && pot === undefined) return <Note tone="care">The discard pot could not be looked into: {error.message}</Note>
   if (pot === undefined) return null
-  const portions = pot.portions.map(({ since, ...portion }) => ({ ...portion, sinceMs: Date.parse(since) }))
+  const portions = pot.portions.map(({ since, ...portion }) => ({ ...portion, sinceMs: since }))
   const contents = potContents(portions)
   const staleGrams = stalePotGrams(portions, now)
   return (
@@ -158,4 +158,4 @@ function Months({ pot, now }: { pot: DiscardPot; now: number }) {
 }
 
 const MONTHS_BEFORE = 2
-const nameOf = (month: string, format: Format) => format.month(Date.parse(`${month}-15`))
+const nameOf = (month: string, format: Format) => format.month(msOf(`${month}-15`))

@@ -23,7 +23,7 @@ export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
       <ul className={rows.rows} data-testid="history">
         {events.map((event) => (
           <li key={event.id} data-undone={event.undone}>
-            <b>{whenWords(Date.parse(event.at), now, format)}</b>
+            <b>{whenWords(event.at, now, format)}</b>
             <span>
               {eventWords(event, format)}
               {event.undone && ' (taken back)'}

@@ -3,7 +3,8 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { beliefIn, type Jar, lineFromWire } from '../../../contract'
+import { beliefIn } from '../../../answers'
+import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -106,7 +107,7 @@ export function JarRoom() {
             </Card>
           )}
           {!dried && <ColdCard jar={jar} parameters={centre} />}
-          {!dried && <TroubleCard line={lineFromWire(jar.line)} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
+          {!dried && <TroubleCard line={jar.line} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
         </div>
       </div>
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
@@ -123,7 +124,7 @@ function InProgram({ jar, now }: { jar: Jar; now: number }) {
   const { format } = useKitchen()
   const { program } = jar
   if (program === null) return null
-  const due = Date.parse(program.dueAt)
+  const due = program.dueAt
   return (
     <Card title={program.title} data-testid="in-program">
       <Group justify="space-between">

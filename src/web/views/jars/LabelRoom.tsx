@@ -1,7 +1,7 @@
 import { Button, CopyButton, Group, Skeleton } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { Link, useParams } from 'react-router'
-import { beliefIn, lineFromWire } from '../../../contract'
+import { beliefIn } from '../../../answers'
 import { conditionOf, ratioOf } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -22,7 +22,7 @@ export function LabelRoom() {
   const jar = cultures.jars.find((j) => j.id === id)
   if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
   const dried = jar.culture === 'dried'
-  const line = lineFromWire(jar.line)
+  const line = jar.line
   const { hungryMs } = conditionOf(line, now, beliefIn(cultures.beliefs, jar.id).centre)
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const { lastFeed } = jar

@@ -35,7 +35,7 @@ export function CalendarCard() {
       {addresses?.map((address) => (
         <Group key={address.id} wrap="nowrap" justify="space-between" mt="xs">
           <Text>
-            {address.name}, {address.readAt === null ? 'not asked for yet' : `last asked for ${format.dayTime(Date.parse(address.readAt))}`}
+            {address.name}, {address.readAt === null ? 'not asked for yet' : `last asked for ${format.dayTime(address.readAt)}`}
           </Text>
           <ActionIcon aria-label={`Withdraw the address of ${address.name}`} onClick={() => revokeCalendarAddress(address.id).catch(tellError)}>
             <IconMinus size={20} />

@@ -85,7 +85,7 @@ function DeviceRow({ device }: { readonly device: Device }) {
     reading === null
       ? device.seenAt === null
         ? 'silent'
-        : `last heard ${format.dayTime(Date.parse(device.seenAt))}`
+        : `last heard ${format.dayTime(device.seenAt)}`
       : device.kind === 'scale'
         ? format.mass(reading.value, device.resolution)
         : device.kind === 'level'

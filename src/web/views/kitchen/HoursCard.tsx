@@ -127,7 +127,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
   const [all, show] = useDisclosure(false)
   const [refused, setRefused] = useState<string | null>(null)
   const now = nowMs()
-  const coming = kitchen.once.filter((o) => Date.parse(o.to) > now).sort((a, b) => a.from.localeCompare(b.from))
+  const coming = kitchen.once.filter((o) => o.to > now).sort((a, b) => a.from - b.from)
   const bring = async (file: File | null) => {
     if (file === null) return
     const read = await readCalendar(await file.text(), now, now + AHEAD_MS, kitchen.timeZone)
@@ -149,8 +149,8 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
         id: newId(),
         name: t.name,
         kind: t.kind,
-        from: new Date(t.fromMs).toISOString(),
-        to: new Date(t.toMs).toISOString(),
+        from: t.fromMs,
+        to: t.toMs,
         calendar: name
       }))
     ]
@@ -167,8 +167,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
       {(all ? coming : coming.slice(0, SHOWN)).map((busy) => (
         <Group key={busy.id} wrap="nowrap" gap="sm" justify="space-between">
           <Text>
-            {busy.name}, {format.dayTime(Date.parse(busy.from))} –{' '}
-            {Date.parse(busy.to) - Date.parse(busy.from) < 18 * HOUR ? format.time(Date.parse(busy.to)) : format.dayTime(Date.parse(busy.to))}
+            {busy.name}, {format.dayTime(busy.from)} – {busy.to - busy.from < 18 * HOUR ? format.time(busy.to) : format.dayTime(busy.to)}
             {busy.kind === 'rather not' && ', rather not'}
           </Text>
           <ActionIcon aria-label={`Take ${busy.name} away`} onClick={() => change({ once: kitchen.once.filter((o) => o.id !== busy.id) })}>
@@ -229,10 +228,7 @@ function OnceForm({ now, onKeep }: { readonly now: number; readonly onKeep: (onc
       <Text fw={500}>To</Text>
       <MomentField ms={to} fromMs={now} onMs={setTo} />
       {wrong !== null && <Note tone="care">{wrong}</Note>}
-      <Button
-        disabled={wrong !== null}
-        onClick={() => onKeep({ id: newId(), name: name.trim(), kind, from: new Date(from).toISOString(), to: new Date(to).toISOString() })}
-      >
+      <Button disabled={wrong !== null} onClick={() => onKeep({ id: newId(), name: name.trim(), kind, from: from, to: to })}>
         Keep it free
       </Button>
     </div>

@@ -160,7 +160,7 @@ function Measured({ place }: { readonly place: Place }) {
       <Text c="dimmed" mb="xs">
         {known === undefined || known.count === 0 || known.firstAt === null || known.lastAt === null
           ? 'Nothing yet. A log of a thermometer makes the forecast follow the real room.'
-          : `${known.count} readings, ${format.dayTime(Date.parse(known.firstAt))} to ${format.dayTime(Date.parse(known.lastAt))}.`}
+          : `${known.count} readings, ${format.dayTime(known.firstAt)} to ${format.dayTime(known.lastAt)}.`}
       </Text>
       <Textarea
         aria-label={`Readings of ${place.name}`}

@@ -103,7 +103,7 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
               size="sm"
               variant="default"
               disabled={builds === 0}
-              onClick={() => void change({ kind: 'learned', since: new Date(nowMs()).toISOString() }, `${jar.name} is learned anew from here.`)}
+              onClick={() => void change({ kind: 'learned', since: nowMs() }, `${jar.name} is learned anew from here.`)}
             >
               Begin anew from here
             </Button>
@@ -151,7 +151,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
               return build === undefined ? null : (
                 <tr key={build.batchId}>
                   <th scope="row">
-                    {format.date(Date.parse(build.line.startedAt))} · {build.name}
+                    {format.date(build.line.startedAtMs)} · {build.name}
                   </th>
                   <td>{hours(forecast.p50)}</td>
                   <td>

@@ -27,7 +27,7 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
     const chart = new Chart(canvas.current, {
       type: 'line',
       data: {
-        labels: past.map(({ index }) => format.date(Date.parse(builds[index]?.line.startedAt ?? ''))),
+        labels: past.map(({ index }) => format.date(builds[index]?.line.startedAtMs ?? 0)),
         datasets: [
           line(
             past.map((p) => p.forecast.p95),

@@ -1,6 +1,7 @@
 import { Button, Group, SegmentedControl, Select, Stack, Text, TextInput } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
+import { isoOf } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, firstMix, NEW_CULTURE_SCHOOLS, type NewCultureSchool } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
@@ -37,7 +38,7 @@ export function NewCultureRoom() {
   const begin = async () => {
     if (name.trim() === '') return setProblem('Give it a name.')
     const jarId = newId()
-    const happenedAt = new Date(nowMs()).toISOString()
+    const happenedAt = isoOf(nowMs())
     await openJar({
       id: jarId,
       name: name.trim(),

@@ -30,8 +30,8 @@ export function ProgramRoom() {
       <Quiet title="This program could not be opened" words={error.message} action={{ label: 'Jars', href: '/jars' }} />
     )
   const { program, startedAt, entries, endedAt } = running
-  const startedMs = Date.parse(startedAt)
-  const stood = entries.filter((e) => !e.undone).map(({ step, at, outcome }) => ({ step, atMs: Date.parse(at), outcome }))
+  const startedMs = startedAt
+  const stood = entries.filter((e) => !e.undone).map(({ step, at, outcome }) => ({ step, atMs: at, outcome }))
   const state = foldProgram(program, startedMs, stood)
   const step = program.steps[state.step]
   const over = endedAt !== null || state.status !== 'running'
@@ -206,7 +206,7 @@ function Course({ running, state, now, over }: { running: RunningProgram; state:
       <ol className={rows.rows} data-testid="course">
         {entries.map((entry) => (
           <li key={entry.id} data-done="true" data-undone={entry.undone}>
-            <b>{whenWords(Date.parse(entry.at), now, format)}</b>
+            <b>{whenWords(entry.at, now, format)}</b>
             <span>
               {program.steps[entry.step]?.title}
               {entry.outcome === 'not yet' ? ': not yet' : entry.outcome === 'bad' ? `: ${BAD_WORDS.toLowerCase()}` : ''}

@@ -1,4 +1,5 @@
-import { type Jar, type Kitchen, lineFromWire, standingAt } from '../../../contract'
+import { standingAt } from '../../../answers'
+import type { Jar, Kitchen } from '../../../contract'
 import {
   type AbsenceWay,
   absenceWays,
@@ -78,7 +79,7 @@ export function proposeNewCulture(choices: Pick<ProgramChoices, 'culture' | 'sch
 function feedsFrom(jar: Jar, placeId: string, { kitchen, pantry, parameters }: ProgramGround): FeedsFrom {
   const place = kitchen.places.find((p) => p.id === placeId)
   return {
-    kept: { grams: Math.min(KEPT_GRAMS, jar.grams), hydration: jar.hydration, flour: jar.flour, line: lineFromWire(jar.line) },
+    kept: { grams: Math.min(KEPT_GRAMS, jar.grams), hydration: jar.hydration, flour: jar.flour, line: jar.line },
     feed: jar.feed,
     hydration: jar.hydration,
     pantry,
@@ -142,7 +143,7 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
     }
     case 'grow': {
       if (jar.grams >= choices.grams + jar.keepMinimumGrams) return { sentence: `There is enough already: ${format.mass(jar.grams)}.` }
-      const strength = strengthOf(cultureAt(lineFromWire(jar.line), nowMs, parameters))
+      const strength = strengthOf(cultureAt(jar.line, nowMs, parameters))
       const strong = strength === 'ready as it is' || strength === 'one feed'
       const grown = growJar(jar.name, choices.grams, { ...jar, strong }, from, jar.feed, nowMs)
       return grown.ok ? { program: grown.value } : { sentence: 'There is nothing in the jar to grow from.' }

@@ -1,6 +1,6 @@
 import { Text } from '@mantine/core'
 import { Link } from 'react-router'
-import type { Shelf } from '../../../contract'
+import { msOf, type Shelf } from '../../../contract'
 import { costOf } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
@@ -27,7 +27,7 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
             </span>
             <b>{amount === 0 && without.length > 0 ? 'no price' : `${without.length > 0 ? 'from ' : ''}${format.money(amount)}`}</b>
             <small>
-              {whenWords(Date.parse(mixAt), now, format)}
+              {whenWords(mixAt, now, format)}
               {pieces !== null && pieces > 0 && amount > 0 && ` · ${format.money(amount / pieces)} a piece, ${pieces} of them`}
             </small>
           </li>
@@ -43,7 +43,7 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
               const cost = costOf(new Map(flours.map((f) => [f.ingredientId, f.grams])), pantry)
               return (
                 <li key={month}>
-                  <span>{format.month(Date.parse(`${month}-15`))}</span>
+                  <span>{format.month(msOf(`${month}-15`))}</span>
                   <b>{format.money(cost.amount)}</b>
                   <small>{format.mass(flours.reduce((t, f) => t + f.grams, 0))} of flour</small>
                 </li>

@@ -16,7 +16,7 @@ export function ShoppingCard({ uses, stock, now }: { uses: Shelf['uses']; stock:
   const { format, pantry, kitchen } = useKitchen()
   const [weeks, setWeeks] = useState<string>('2')
   const until = now + Number(weeks) * MS_PER_WEEK
-  const needs = needsOf({ stock, uses: uses.filter((use) => Date.parse(use.at) < until) })
+  const needs = needsOf({ stock, uses: uses.filter((use) => use.at < until) })
   const items = shoppingList(needs, pantry)
   const words = ({ grams, packs, counted }: ShoppingItem) =>
     `${packs === null ? format.mass(grams) : `${packs.count} × ${format.mass(packs.grams)}`}${counted ? '' : ' in all, not counted'}`

@@ -5,6 +5,6 @@ import { type ShelfNeed, shelfNeeds } from '../../../core'
 export function needsOf(shelf: Pick<Shelf, 'stock' | 'uses'>): ShelfNeed[] {
   return shelfNeeds(
     new Map(shelf.stock.map(({ ingredientId, grams }) => [ingredientId, grams])),
-    shelf.uses.map(({ at, ...use }) => ({ ...use, atMs: Date.parse(at) }))
+    shelf.uses.map(({ at, ...use }) => ({ ...use, atMs: at }))
   )
 }

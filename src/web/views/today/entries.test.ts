@@ -22,7 +22,7 @@ const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
 const jar = {
   id: 'juno',
   name: 'Juno',
-  program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: new Date(now + 2 * HOUR).toISOString() }
+  program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: now + 2 * HOUR }
 } as unknown as Jar
 
 test('over all bakes and programs by time, what is overdue first', () => {

@@ -1,6 +1,6 @@
 import type { Jar } from '../../../contract'
-import { stepTitle } from '../../../contract'
 import type { Step } from '../../../core'
+import { stepTitle } from '../../../words'
 import type { BakeDay } from '../../data/days'
 import { STEP_STATION } from '../../parts/steps/stepPlaces'
 
@@ -44,7 +44,7 @@ export function entriesOf(days: readonly BakeDay[], jars: readonly Jar[], now: n
           {
             key: `program ${jar.program.id}`,
             title: `${jar.name}: ${jar.program.step}`,
-            atMs: Date.parse(jar.program.dueAt),
+            atMs: jar.program.dueAt,
             href: `/programs/${jar.program.id}`,
             of: { kind: 'program', jar, says: jar.program.title },
             plannedMs: null

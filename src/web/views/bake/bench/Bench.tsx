@@ -1,6 +1,6 @@
 import { Button, Select, Text } from '@mantine/core'
 import { useState } from 'react'
-import type { NewBakeEvent } from '../../../../contract'
+import { isoOf, type NewBakeEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
@@ -34,12 +34,7 @@ export function Bench(props: StationProps) {
   const job = jobs.find((j) => j.id === chosen) ?? (state.band === null ? jobs[0] : jobs.at(-1))
   const doubts = useDoubts(bake.id)
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(
-      bake,
-      { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent,
-      pantry,
-      solved?.build?.planned
-    )
+    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
   if (solved?.build == null && state.band === null)
     return (
       <Quiet title="Nothing to weigh yet" words="Dough and levain have to be known first." action={{ label: 'Go to Dough', href: `/bakes/${bake.id}/dough` }} />

@@ -1,4 +1,4 @@
-import { solvePlan } from '../../../../contract'
+import { solvePlan } from '../../../../answers'
 import { foldBake, type Happening } from '../../../../core'
 import { culturesWith, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
@@ -69,7 +69,7 @@ test('a first build is weighed like a levain, to the grams of its plan', () => {
   const stage = {
     id: 'first build',
     kind: 'first build' as const,
-    at: new Date(NOW).toISOString(),
+    at: NOW,
     seedGrams: 6,
     flourGrams: 12,
     waterGrams: 12.5,

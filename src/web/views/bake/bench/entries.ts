@@ -1,5 +1,5 @@
+import { doughItemsOf } from '../../../../answers'
 import type { Plan } from '../../../../contract'
-import { doughItemsOf } from '../../../../contract'
 import {
   type BakeState,
   type Composition,

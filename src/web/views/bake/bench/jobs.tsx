@@ -1,6 +1,6 @@
 import { SegmentedControl } from '@mantine/core'
-import { stepWord } from '../../../../contract'
 import type { RepairInto } from '../../../../core'
+import { stepWord } from '../../../../words'
 import type { StationProps } from '../station'
 import classes from './Bench.module.css'
 

@@ -1,4 +1,4 @@
-import { problemSentence } from '../../../../contract'
+import { problemSentence } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { fromNow, near } from '../../../parts/words'

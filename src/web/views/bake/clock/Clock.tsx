@@ -2,7 +2,8 @@ import { Button, Group } from '@mantine/core'
 import { useMediaQuery } from '@mantine/hooks'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type MovableStep, type Plan, plannedSteps, planProblemOf, takePlan } from '../../../../contract'
+import { plannedSteps, planProblemOf, takePlan } from '../../../../answers'
+import type { MovableStep, Plan } from '../../../../contract'
 import { type BreadWish, type CourseTimes, type DayPlan, dayOfDough, expectedMixMs, type PlanProblem, stepsOf } from '../../../../core'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
@@ -43,11 +44,10 @@ export function Clock(props: StationProps) {
   const [loose, setLoose] = useState<BreadWish | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
-  const mixMs = Date.parse(plan.mixAt)
+  const mixMs = plan.mixAt
   const steps = useMemo(() => stepsOf(facts, now), [facts, now])
   const times = dayOfDough(facts, expectedMixMs(facts, now))
-  const wish: BreadWish =
-    loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: Date.parse(plan.bread.at) })
+  const wish: BreadWish = loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: plan.bread.at })
   const others = useMemo(() => (days ?? []).filter((day) => day.bake.id !== bake.id).map((day) => day.claim), [days, bake.id])
   const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
   const asked = JSON.stringify(wish)
@@ -92,7 +92,7 @@ export function Clock(props: StationProps) {
           {!frozen &&
             (plan.course === null ? (
               <Card title="Ready to mix">
-                <MomentField ms={mixMs} fromMs={now} onMs={(ms) => edit({ mixAt: new Date(ms).toISOString() })} />
+                <MomentField ms={mixMs} fromMs={now} onMs={(ms) => edit({ mixAt: ms })} />
                 <Warnings {...props} codes={['mix in the night']} />
               </Card>
             ) : (
@@ -141,10 +141,10 @@ export function Clock(props: StationProps) {
 
 /** The plan moved as a whole, so that it is ready when it is wanted. */
 function shiftedTo(plan: Plan, bread: NonNullable<Plan['bread']>, times: CourseTimes | null): Partial<Plan> {
-  const readyMs = bread.kind === 'mix' ? Date.parse(plan.mixAt) : bread.kind === 'out' ? times?.outMs : times?.eatMs
+  const readyMs = bread.kind === 'mix' ? plan.mixAt : bread.kind === 'out' ? times?.outMs : times?.eatMs
   if (readyMs === undefined) return {}
-  const by = Date.parse(bread.at) - readyMs
-  const later = (iso: string) => new Date(Date.parse(iso) + by).toISOString()
+  const by = bread.at - readyMs
+  const later = (ms: number) => ms + by
   return {
     mixAt: later(plan.mixAt),
     startAt: plan.startAt === null ? null : later(plan.startAt),

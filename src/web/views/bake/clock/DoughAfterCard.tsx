@@ -1,6 +1,6 @@
 import { Text } from '@mantine/core'
 import { useMemo } from 'react'
-import { doughOf, lineFromWire } from '../../../../contract'
+import { doughOf } from '../../../../answers'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -22,10 +22,7 @@ const GAS = TARGETS.map((t) => t.gas)
 export function DoughAfterCard({ solved, plan, belief, bake, mixMs }: StationProps & { readonly mixMs: number }) {
   const here = useKitchen()
   const { format, kitchen } = here
-  const line = useMemo(
-    () => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : lineFromWire(bake.line)),
-    [bake, plan, solved, here, mixMs]
-  )
+  const line = useMemo(() => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : bake.line), [bake, plan, solved, here, mixMs])
   const grown = useGrown(line, belief, GAS)
   const { placeId, mixTempC } = plan.course ?? plan
   const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? 'that place'

@@ -1,5 +1,6 @@
 import { Button, NumberInput, SegmentedControl, SimpleGrid, Text } from '@mantine/core'
-import { type Course, courseFor } from '../../../../contract'
+import { courseFor } from '../../../../answers'
+import type { Course } from '../../../../contract'
 import { POSSIBLE, USUAL_COURSE } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'

@@ -15,7 +15,7 @@ const MS_PER_HOUR = 3_600_000
 export function ExpectCard({ plan, solved, forecast, judged, jar, belief }: StationProps) {
   const { format } = useKitchen()
   const build = solved?.build ?? null
-  const mixMs = Date.parse(plan.mixAt)
+  const mixMs = plan.mixAt
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
   if (shown === null) return null

@@ -134,5 +134,4 @@ function NightLow() {
 }
 
 /** A wish as the plan keeps it; what is not a moment is not kept. */
-export const breadOf = (wish: BreadWish): Plan['bread'] =>
-  wish.kind === 'soonest' || wish.kind === 'habit' ? null : { kind: wish.kind, at: new Date(wish.atMs).toISOString() }
+export const breadOf = (wish: BreadWish): Plan['bread'] => (wish.kind === 'soonest' || wish.kind === 'habit' ? null : { kind: wish.kind, at: wish.atMs })

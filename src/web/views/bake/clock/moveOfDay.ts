@@ -30,10 +30,8 @@ export interface HeldDay {
 }
 
 /** The levain of a plan as it can be moved; null where it cannot be. */
-export function heldOf(levain: NonNullable<StationProps['solved']>['build'], mixAt: string): HeldBuild | null {
-  return levain === null || levain.ladder === null || levain.ladder.length > 0
-    ? null
-    : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: Date.parse(mixAt) }
+export function heldOf(levain: NonNullable<StationProps['solved']>['build'], mixAt: number): HeldBuild | null {
+  return levain === null || levain.ladder === null || levain.ladder.length > 0 ? null : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: mixAt }
 }
 
 const isAnchor = (step: MovableStep): step is Anchor => step !== 'build'
@@ -77,10 +75,10 @@ export function moveOfDay(
   const moved = dough(step, toMs)
   if (moved !== null && !moved.ok) return { ok: false, problem: moved.problem }
   const mixMs = moved?.mixMs ?? toMs
-  if (Math.abs(mixMs - Date.parse(plan.mixAt)) < 60_000) return { ok: true, patch: together(plan, {}, moved), build: null, stuck: null }
+  if (Math.abs(mixMs - plan.mixAt) < 60_000) return { ok: true, patch: together(plan, {}, moved), build: null, stuck: null }
   const build = levain('ripe', mixMs, 'build')
   if (build === null && held !== null) return { ok: false, problem: 'never ripe' }
-  const patch = build === null ? { mixAt: new Date(mixMs).toISOString() } : patchOfDrag(plan, build, 'ripe', answers('build'))
+  const patch = build === null ? { mixAt: mixMs } : patchOfDrag(plan, build, 'ripe', answers('build'))
   return { ok: true, patch: together(plan, shiftBefore(plan, patch, held, build), moved), build, stuck: build?.stuck ?? null }
 }
 
@@ -106,9 +104,8 @@ function movedAsItIs(
   const hours = (mixMs - start) / MS_PER_HOUR
   if (opensHours !== null && hours < opensHours) return { ok: false, problem: 'ripe too late' }
   if (closesHours !== null && hours > closesHours) return { ok: false, problem: 'ripe too early' }
-  const iso = (ms: number) => new Date(ms).toISOString()
   const by = start - startMs
-  const patch = { mixAt: iso(mixMs), startAt: iso(start), before: plan.before.map((stage) => ({ ...stage, at: iso(Date.parse(stage.at) + by) })) }
+  const patch = { mixAt: mixMs, startAt: start, before: plan.before.map((stage) => ({ ...stage, at: stage.at + by })) }
   return { ok: true, patch: together(plan, patch, moved), build: { build, startMs: start, mixAtMs: mixMs, timed: timed.value, stuck: null }, stuck: null }
 }
 
@@ -116,7 +113,7 @@ function movedAsItIs(
 function shiftBefore(plan: Plan, patch: Partial<Plan>, held: HeldBuild | null, build: DraggedBuild | null): Partial<Plan> {
   const by = held === null || build === null ? 0 : build.startMs - held.startMs
   if (plan.before.length === 0 || by === 0) return patch
-  return { ...patch, before: plan.before.map((stage) => ({ ...stage, at: new Date(Date.parse(stage.at) + by).toISOString() })) }
+  return { ...patch, before: plan.before.map((stage) => ({ ...stage, at: stage.at + by })) }
 }
 
 function together(plan: Plan, patch: Partial<Plan>, moved: ReturnType<typeof moveStep> | null): Partial<Plan> {

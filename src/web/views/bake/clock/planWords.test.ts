@@ -1,4 +1,5 @@
-import { type Kitchen, planProblemOf, solvePlan } from '../../../../contract'
+import { planProblemOf, solvePlan } from '../../../../answers'
+import type { Kitchen } from '../../../../contract'
 import { createFormat, type DayPlan, findPlans, type PlanProblem, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../../../../core'
 import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
 import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'

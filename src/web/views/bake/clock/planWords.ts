@@ -1,6 +1,5 @@
 import { TZDate } from '@date-fns/tz'
 import type { Kitchen } from '../../../../contract'
-import { stepWord } from '../../../../contract'
 import {
   buildOfStage,
   type CostPart,
@@ -15,6 +14,7 @@ import {
   type Violation,
   wakeGrams
 } from '../../../../core'
+import { stepWord } from '../../../../words'
 import { near } from '../../../parts/words'
 
 /** Which part of the day a moment falls into, in a word. */

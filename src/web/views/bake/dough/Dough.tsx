@@ -2,7 +2,8 @@ import { Button, Group, Menu, SegmentedControl, Select, SimpleGrid, Switch } fro
 import { IconBook2, IconPlus } from '@tabler/icons-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { type FormulaContent, pantryOfBake, problemSentence } from '../../../../contract'
+import { pantryOfBake } from '../../../../answers'
+import type { FormulaContent } from '../../../../contract'
 import {
   DOUGH_KINDS,
   type DoughKind,
@@ -19,6 +20,7 @@ import {
   type Target,
   usualMix
 } from '../../../../core'
+import { problemSentence } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
 import { Card, Note } from '../../../parts/Card'

@@ -1,6 +1,7 @@
 import { Button, Chip, Group, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { doughOf, lineFromWire, type NewBakeEvent } from '../../../../contract'
+import { doughOf } from '../../../../answers'
+import type { NewBakeEvent } from '../../../../contract'
 import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
@@ -28,10 +29,7 @@ export function DoughReadCard({ bake, state, plan, solved, belief, now, onRead }
   const [tempC, setTempC] = useState<number | null>(null)
   const [poke, setPoke] = useState<Poke | null>(null)
   const mixMs = state.mixed?.atMs ?? now
-  const line = useMemo(
-    () => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : lineFromWire(bake.line)),
-    [bake, plan, solved, here, mixMs]
-  )
+  const line = useMemo(() => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : bake.line), [bake, plan, solved, here, mixMs])
   const target = plan.course?.bulkGas ?? 0.5
   const last = state.readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
   const progress = useMemo(() => {

@@ -1,6 +1,6 @@
 import { Group, Text } from '@mantine/core'
-import { stepCaution, stepWord } from '../../../../contract'
 import { OVEN, type Step } from '../../../../core'
+import { stepCaution, stepWord } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'

@@ -1,6 +1,7 @@
 import { useMemo } from 'react'
-import { type NewBakeEvent, stepWord } from '../../../../contract'
+import { isoOf, type NewBakeEvent } from '../../../../contract'
 import { type Step, stepsOf } from '../../../../core'
+import { stepWord } from '../../../../words'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useKitchen } from '../../../data/kitchen'
@@ -36,7 +37,7 @@ export function Oven(props: StationProps) {
     return <Quiet title="The dough’s day is not planned" words="This bake ends with the mix. Plan the dough’s day in the Clock of the next one." />
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, told: string) => {
     const id = newId()
-    const of = (more: Record<string, unknown>) => ({ happenedAt: new Date(nowMs()).toISOString(), ...more }) as NewBakeEvent
+    const of = (more: Record<string, unknown>) => ({ happenedAt: isoOf(nowMs()), ...more }) as NewBakeEvent
     addEvent(bake, of({ id, ...event }), pantry).then(
       () => tellDone(told, () => addEvent(bake, of({ id: newId(), type: 'undo', undoes: id }), pantry)),
       tellError

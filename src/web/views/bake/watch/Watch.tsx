@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
+import { isoOf, type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useReasons } from '../../../data/judging'
@@ -32,7 +32,7 @@ export function Watch(props: StationProps) {
   const { bake, state, judged, plan } = props
   const { pantry } = useKitchen()
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: new Date(nowMs() - minutesAgo * MS_PER_MINUTE).toISOString(), ...event } as NewBakeEvent, pantry)
+    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry)
   const undo = (id: string) => note({ type: 'undo', undoes: id })
   const noteUndoably = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo: number, told: string) => {
     const id = newId()

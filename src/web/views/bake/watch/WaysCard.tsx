@@ -1,6 +1,6 @@
 import { Button, Skeleton } from '@mantine/core'
 import { useMemo } from 'react'
-import { doughOf, standingIn } from '../../../../contract'
+import { doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
@@ -44,7 +44,7 @@ function useWaysHere({ bake, plan, solved, judged, now }: StationProps): Ways | 
       dough: line === undefined || plan.course === null ? null : doughOf(bake, plan, solved, stocked, nowMs, line),
       course: plan.course,
       mostGrams: line === undefined ? 0 : contentsOf(line).totalGrams - (solved?.build?.keepBackGrams ?? plan.build.keepBackGrams),
-      plannedMixMs: Date.parse(plan.mixAt),
+      plannedMixMs: plan.mixAt,
       school: plan.school
     }),
     [kitchen, stocked, bake, plan, solved, line, nowMs]

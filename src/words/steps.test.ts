@@ -1,7 +1,7 @@
+import type { Bake } from '../answers'
+import type { Jar } from '../contract'
 import type { Step } from '../core'
-import type { Bake } from './bakes'
-import type { Jar } from './jars'
-import { possessive, stepCaution, stepTitle, stepWord, windowTitle } from './stepWords'
+import { possessive, stepCaution, stepTitle, stepWord, windowTitle } from './steps'
 
 const jars = [{ id: 'j1', name: 'Juno' }] as unknown as Jar[]
 const bake = { id: 'b1', plan: { name: 'Two lantern loaves', jarId: 'j1', course: { folds: 4 } } } as unknown as Bake

@@ -1,6 +1,6 @@
+import type { Bake } from '../answers'
+import type { Jar } from '../contract'
 import type { Step, WindowAlarm } from '../core'
-import type { Bake } from './bakes'
-import type { Jar } from './jars'
 
 /** "Juno’s" */
 export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)

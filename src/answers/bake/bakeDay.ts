@@ -1,3 +1,4 @@
+import type { Kitchen, Plan } from '../../contract'
 import {
   type BakeDough,
   type BakeState,
@@ -9,7 +10,6 @@ import {
   doughItems,
   doughLine,
   doughPace,
-  foldBake,
   mainKind,
   nightAt,
   reckonMix,
@@ -18,10 +18,8 @@ import {
   type Verdict,
   type WeighedDough,
   withWeighed
-} from '../core'
-import { type Bake, happeningOf, type Plan } from './bakes'
-import { lineFromWire } from './jars'
-import type { Kitchen } from './kitchen'
+} from '../../core'
+import type { Bake } from '../fromWire'
 import { beliefIn, type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 const MS_PER_HOUR = 3_600_000
@@ -48,7 +46,7 @@ export function doughAsWeighed(state: Pick<BakeState, 'weighed' | 'bowls' | 'rep
  * @returns null while it cannot be told; where no day of it is planned, it stands where the levain stood
  */
 export function doughOf(
-  bake: Pick<Bake, 'ingredients' | 'events'>,
+  bake: Pick<Bake, 'ingredients' | 'state'>,
   plan: Plan,
   solved: SolvedBake | null,
   { kitchen, pantry }: Stocked,
@@ -58,7 +56,7 @@ export function doughOf(
   const line = levain ?? solved?.build?.timed.line
   if (solved === null || !solved.dough.ok || line === undefined) return null
   const { placeId, tempC, mixTempC } = plan.course ?? plan
-  const state = foldBake(bake.events.map(happeningOf))
+  const { state } = bake
   return doughLine(
     doughAsWeighed(state, plan, solved.dough.value),
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
@@ -86,7 +84,7 @@ function doughMixOf(plan: Plan, { dough }: SolvedBake, state: BakeState, { place
 
 /** How long bulk and proof of a plan's dough take. */
 function paceOf(
-  bake: Pick<Bake, 'ingredients' | 'events'>,
+  bake: Pick<Bake, 'ingredients' | 'state'>,
   plan: Plan,
   solved: SolvedBake | null,
   stocked: Stocked,
@@ -101,16 +99,16 @@ function paceOf(
 /** What the steps of a bake hang on. */
 export function stepFactsOf(bake: Bake, plan: Plan, solved: SolvedBake | null, verdict: Verdict | null, stocked: Stocked, cultures: Cultures): StepFacts {
   const { kitchen } = stocked
-  const { band, mixed, moves, deeds, status } = foldBake(bake.events.map(happeningOf))
-  const mixMs = mixed?.atMs ?? Date.parse(plan.mixAt)
+  const { band, mixed, moves, deeds, status } = bake.state
+  const mixMs = mixed?.atMs ?? plan.mixAt
   const startMs = solved?.build?.ladder?.[0]?.startMs ?? solved?.build?.timed.startMs ?? null
   const from = band?.atMs ?? solved?.build?.timed.startMs
-  const pace = paceOf(bake, plan, solved, stocked, cultures, mixMs, bake.line === null ? undefined : lineFromWire(bake.line))
+  const pace = paceOf(bake, plan, solved, stocked, cultures, mixMs, bake.line ?? undefined)
   return {
     status,
-    mixAtMs: Date.parse(plan.mixAt),
+    mixAtMs: plan.mixAt,
     startMs,
-    before: plan.before.map(({ id, kind, at }) => ({ id, kind, atMs: Date.parse(at) })),
+    before: plan.before.map(({ id, kind, at }) => ({ id, kind, atMs: at })),
     chillsMs: from === undefined ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * MS_PER_HOUR),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,
@@ -125,5 +123,5 @@ export function stepFactsOf(bake: Bake, plan: Plan, solved: SolvedBake | null, v
 export function plannedSteps(bake: Bake): ReadonlyMap<string, number> {
   const event = bake.events.findLast((e) => e.type === 'band')
   const steps = event?.type === 'band' ? (event.shown?.steps ?? []) : []
-  return new Map(steps.map(({ id, at }) => [id, Date.parse(at)]))
+  return new Map(steps.map(({ id, at }) => [id, at]))
 }

@@ -1,3 +1,4 @@
+import type { Kitchen, Place, Plan, StageBeforePlan } from '../../contract'
 import {
   atRatio,
   type BreadWish,
@@ -18,11 +19,10 @@ import {
   stepsOf,
   USUAL_COURSE,
   wakeGrams
-} from '../core'
-import { doughOf } from './bakeDay'
-import type { Bake, Plan, StageBeforePlan } from './bakes'
-import { hoursOf, type Kitchen, type Place } from './kitchen'
-import { type Cultures, type Stocked, solvePlan, standingIn } from './solvePlan'
+} from '../../core'
+import { doughOf } from '../bake/bakeDay'
+import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solvePlan'
+import { type Bake, hoursOf } from '../fromWire'
 
 const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
@@ -83,7 +83,7 @@ export function busyIn(kitchen: Kitchen, others: readonly Claim[], fromMs: numbe
  * @returns null while there is no levain or no dough to plan
  */
 export function planProblemOf(
-  bake: Pick<Bake, 'ingredients' | 'events'>,
+  bake: Pick<Bake, 'ingredients' | 'state'>,
   plan: Plan,
   solved: SolvedBake | null,
   wish: BreadWish,
@@ -98,9 +98,9 @@ export function planProblemOf(
   const build = bare?.build
   const jar = cultures.jars.find((j) => j.id === plan.jarId)
   const course = plan.course
-  const dough = doughOf(bake, plan, bare, stocked, Date.parse(plan.mixAt))
+  const dough = doughOf(bake, plan, bare, stocked, plan.mixAt)
   if (build === null || build === undefined || jar === undefined || course === null || dough === null) return null
-  const mixMs = Date.parse(plan.mixAt)
+  const mixMs = plan.mixAt
   const placeOf = (id: string, tempC: number): PlanPlace => ({ id, standing: standingIn(kitchen, id, tempC, mixMs) })
   const own = build.planned.seed
   return {
@@ -144,8 +144,8 @@ export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, cour
     tempC: tempOf(stage.place.id),
     mixTempC: stage.mixTempC,
     moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
-    mixAt: new Date(mixMs).toISOString(),
-    startAt: new Date(last.startMs).toISOString(),
+    mixAt: mixMs,
+    startAt: last.startMs,
     course: { ...plan.course, ...course },
     before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
     pins: []
@@ -161,7 +161,7 @@ function beforeOf(
   tempOf: (id: string) => number
 ): StageBeforePlan {
   const round = (grams: number) => Math.round(grams * 2) / 2
-  const common = { at: new Date(startMs).toISOString(), placeId: stage.place.id, tempC: tempOf(stage.place.id) }
+  const common = { at: startMs, placeId: stage.place.id, tempC: tempOf(stage.place.id) }
   if (stage.kind === 'wake') {
     const { flour, water } = wakeGrams(problem.wake, stage.flourPerSeed)
     return {

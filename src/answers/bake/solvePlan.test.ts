@@ -1,16 +1,17 @@
-import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../testing/plannedBake'
-import type { Bake, BakeEvent } from './bakes'
-import { solveBakeHere } from './solvePlan'
+import type { BakeEvent } from '../../contract'
+import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { solveBakeHere } from '../bake/solvePlan'
+import { type Bake, bakeOf } from '../fromWire'
 
 const cultures = culturesWith(1)
 const levainOf = (events: Bake['events']) => {
-  const build = solveBakeHere({ ...BAKE, events }, cultures, STOCKED, NOW)?.build
+  const build = solveBakeHere(bakeOf({ ...BAKE, events }), cultures, STOCKED, NOW)?.build
   if (build == null) throw new Error('no levain')
   return build
 }
 let count = 0
 const event = (more: Record<string, unknown>, atMs = NOW) =>
-  ({ id: `00000000-0000-4000-8000-${String(count++).padStart(12, '0')}`, happenedAt: new Date(atMs).toISOString(), source: 'typed', ...more }) as BakeEvent
+  ({ id: `00000000-0000-4000-8000-${String(count++).padStart(12, '0')}`, happenedAt: atMs, source: 'typed', ...more }) as BakeEvent
 const pour = (item: string, weighedGrams: number, atMs = NOW) =>
   event({ type: 'pour', item, ...(item === 'flour' ? { ingredientId: 'white wheat' } : {}), plannedGrams: weighedGrams, weighedGrams }, atMs)
 const planned = levainOf([])

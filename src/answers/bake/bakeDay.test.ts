@@ -1,8 +1,10 @@
-import { contentsOf, foldBake, type Happening } from '../core'
-import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../testing/plannedBake'
-import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from './bakeDay'
-import { type Bake, type BakeEvent, courseFor } from './bakes'
-import { solvePlan } from './solvePlan'
+import type { BakeEvent } from '../../contract'
+import { contentsOf, foldBake, type Happening } from '../../core'
+import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from '../bake/bakeDay'
+import { solvePlan } from '../bake/solvePlan'
+import { type Bake, bakeOf } from '../fromWire'
+import { courseFor } from './usualCourse'
 
 const solved = solvePlan(PLAN, culturesWith(1), STOCKED, NOW)
 if (solved === null || !solved.dough.ok) throw new Error('no dough')
@@ -58,7 +60,7 @@ test('after a mis-pour the bowl is to hold what the way on says', () => {
 test('the dough that ferments is the one that was weighed and measured', () => {
   const event = {
     id: 'x',
-    happenedAt: new Date(NOW).toISOString(),
+    happenedAt: NOW,
     source: 'typed',
     type: 'weigh',
     into: 'dough',
@@ -66,19 +68,19 @@ test('the dough that ferments is the one that was weighed and measured', () => {
     lineId: 'f',
     ingredientId: 'white wheat'
   }
-  const events = [{ ...event, bowls: 1, plannedGrams: itemOf('f').grams, weighedGrams: itemOf('f').grams + 100 }] as BakeEvent[]
-  const line = doughOf({ ...BAKE, events } as Bake, PLAN, solved, STOCKED, NOW)
+  const events = [{ ...event, bowls: 1, plannedGrams: itemOf('f').grams, weighedGrams: itemOf('f').grams + 100 }] as unknown as BakeEvent[]
+  const line = doughOf(bakeOf({ ...BAKE, events }), PLAN, solved, STOCKED, NOW)
   const planned = doughOf(BAKE, PLAN, solved, STOCKED, NOW)
   if (line === null || planned === null) throw new Error('no dough')
   expect(contentsOf(line).totalGrams).toBeCloseTo(contentsOf(planned).totalGrams + 100, 3)
-  const mixed = { id: 'm', happenedAt: new Date(NOW).toISOString(), source: 'typed', type: 'mixed', levainGrams: 200, keepBackGrams: 0, mixTempC: 21.5 }
-  expect(doughOf({ ...BAKE, events: [mixed] } as unknown as Bake, PLAN, solved, STOCKED, NOW)?.mixTempC).toBe(21.5)
+  const mixed = { id: 'm', happenedAt: NOW, source: 'typed', type: 'mixed', levainGrams: 200, keepBackGrams: 0, mixTempC: 21.5 }
+  expect(doughOf(bakeOf({ ...BAKE, events: [mixed as unknown as BakeEvent] }), PLAN, solved, STOCKED, NOW)?.mixTempC).toBe(21.5)
 })
 
 test('the steps of a planned bake begin with the build and end with bread that can be cut', () => {
   const facts = stepFactsOf(BAKE, PLAN, solved, null, STOCKED, culturesWith(1))
   expect(facts.status).toBe('planned')
-  expect(facts.startMs).toBeLessThan(Date.parse(PLAN.mixAt))
+  expect(facts.startMs).toBeLessThan(PLAN.mixAt)
   expect(facts.dough?.pace.bulkHours).toBeGreaterThan(2)
 })
 
@@ -86,10 +88,10 @@ test('cold flour and water measured for the dough make a longer bulk before it i
   const course = courseFor(PLAN.formula, { id: 'room', tempC: 21 })
   const plan = { ...PLAN, course }
   const paceWith = (events: Bake['events']) => {
-    const { dough } = stepFactsOf({ ...BAKE, plan, events }, plan, solved, null, STOCKED, culturesWith(1))
+    const { dough } = stepFactsOf(bakeOf({ ...BAKE, plan, events }), plan, solved, null, STOCKED, culturesWith(1))
     if (dough === null) throw new Error('no day')
     return dough.pace
   }
-  const cold = { id: 'm', happenedAt: new Date(NOW).toISOString(), source: 'typed', type: 'measured', into: 'dough', flourC: 8, waterC: 10 } as BakeEvent
+  const cold = { id: 'm', happenedAt: NOW, source: 'typed', type: 'measured', into: 'dough', flourC: 8, waterC: 10 } as unknown as BakeEvent
   expect(paceWith([cold]).bulkHours ?? 0).toBeGreaterThan((paceWith([]).bulkHours ?? 0) + 0.5)
 })

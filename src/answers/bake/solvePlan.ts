@@ -1,7 +1,7 @@
+import type { Jar, Kitchen, Place, Plan } from '../../contract'
 import {
   type BegunLevain,
   CUP_SIZES,
-  foldBake,
   type JarBelief,
   lineOfFeed,
   type NamedVessel,
@@ -14,10 +14,8 @@ import {
   solveBake,
   swingOf,
   UNKNOWN_JAR
-} from '../core'
-import { type Bake, happeningOf, type Plan, wishOf } from './bakes'
-import { type Jar, lineFromWire } from './jars'
-import type { Kitchen, Place } from './kitchen'
+} from '../../core'
+import { type Bake, wishOf } from '../fromWire'
 
 /** What is believed of each jar, by its id. */
 export type Beliefs = ReadonlyMap<string, JarBelief>
@@ -79,7 +77,7 @@ const NOT_STARTED: Started = { seedGrams: 0, ingredients: [], deeds: new Map(), 
 
 /** What a bake has taken and done. */
 export function startedOf(bake: Bake): Started {
-  const state = foldBake(bake.events.map(happeningOf))
+  const { state } = bake
   const { poured, deeds, pours, repairs, measured, band } = state
   const own = new Map([...pours].filter(([key]) => state.done.includes(key)))
   const begun = band === null ? { pours: own, targets: repairs.levain ?? {}, temps: measured.get('levain') ?? {} } : null
@@ -92,12 +90,12 @@ export function startedOf(bake: Bake): Started {
  */
 function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
   const { hydration, flour, keepMinimumGrams } = jar
-  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: lineFromWire(jar.line), parameters: belief.centre }
+  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: jar.line, parameters: belief.centre }
   let seed: SeedJar = own
   for (const stage of plan.before) {
     const deed = deeds.get(stage.id)
     if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) continue
-    const atMs = deed?.atMs ?? Date.parse(stage.at)
+    const atMs = deed?.atMs ?? stage.at
     const kept = { grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }
     const stays = [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }]
     const line = lineOfFeed(kept, { feed: jar.feed, flourGrams: stage.flourGrams, waterGrams: stage.waterGrams, mixTempC: plan.mixTempC }, stays, pantry)
@@ -120,7 +118,7 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
   if (jar === undefined) return null
   const { kitchen, pantry, vessels } = stocked
   const { sleep, timeZone, smallScale, tapTempC, places, cups } = kitchen
-  const mixMs = Date.parse(plan.mixAt)
+  const mixMs = plan.mixAt
   return solveBake(
     wishOf(plan),
     seedJarOf(plan, jar, beliefIn(beliefs, jar.id), stocked, started),

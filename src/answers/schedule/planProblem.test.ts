@@ -1,10 +1,10 @@
-import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../core'
-import { BAKE as bake, culturesWith, HOUR, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../testing/plannedBake'
-import { stepFactsOf } from './bakeDay'
-import type { Bake, Plan } from './bakes'
-import type { Kitchen } from './kitchen'
+import type { Bake } from '../../answers'
+import type { Kitchen, Plan } from '../../contract'
+import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../../core'
+import { BAKE as bake, culturesWith, HOUR, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
+import { stepFactsOf } from '../bake/bakeDay'
+import { solvePlan } from '../bake/solvePlan'
 import { busyIn, claimOf, fullStretches, planProblemOf, takePlan } from './planProblem'
-import { solvePlan } from './solvePlan'
 
 const wish: BreadWish = { kind: 'out', atMs: now + 42 * HOUR }
 
@@ -27,7 +27,7 @@ test('a way that is taken is the plan then: the same start, mix, bake and feeds,
       const solved = solvePlan(taken, cultures, stocked, now)
       const last = way.stages.at(-1)
       expect(solved?.build?.timed.startMs).toBe(last?.startMs)
-      expect(taken.before.map((b) => Date.parse(b.at))).toEqual(way.stages.slice(0, -1).map((s) => s.startMs))
+      expect(taken.before.map((b) => b.at)).toEqual(way.stages.slice(0, -1).map((s) => s.startMs))
       const steps = stepsOf(stepFactsOf(bake, taken, solved, null, stocked, cultures), now)
       const at = (id: string) => steps.find((s) => s.id === id)?.atMs ?? 0
       expect(at('mix')).toBe(way.mixMs)
@@ -56,7 +56,7 @@ test('what an earlier plan would have fed the jar does not count when ways are s
   const stage = {
     id: 'wake',
     kind: 'wake' as const,
-    at: new Date(now + HOUR).toISOString(),
+    at: now + HOUR,
     seedGrams: 20,
     flourGrams: 40,
     waterGrams: 40,
@@ -74,7 +74,7 @@ test('another bake takes hands, oven, and the one room in the warm', () => {
   const claim = claimOf(other, stepFactsOf(other, other.plan, solved, null, stocked, cultures), now)
   expect(claim.hands.map((h) => h.step)).toEqual(expect.arrayContaining(['build', 'mix', 'shape', 'bake', 'out']))
   expect((claim.oven?.toMs ?? 0) - (claim.oven?.fromMs ?? 0)).toBe(45 * 60_000)
-  expect(fullStretches(kitchen.places[1] as Kitchen['places'][number], [claim])).toMatchObject([{ placeId: 'warm', toMs: Date.parse(plan.mixAt) }])
+  expect(fullStretches(kitchen.places[1] as Kitchen['places'][number], [claim])).toMatchObject([{ placeId: 'warm', toMs: plan.mixAt }])
   expect(fullStretches(kitchen.places[0] as Kitchen['places'][number], [claim])).toEqual([])
   expect(
     busyIn(kitchen, [claim], now, now + 60 * HOUR)

@@ -1,0 +1,33 @@
+import { bakeEventSchema, bakeSchema, bakeToWire, planToWire } from '../contract'
+import { BAKE } from '../testing/plannedBake'
+import { bakeOf, stateOf, wishOf } from './fromWire'
+
+const id = '11111111-1111-4111-8111-111111111111'
+
+test('an event from the wire folds', () => {
+  const pour = bakeEventSchema.parse({ id, type: 'pour', item: 'seed', plannedGrams: 20, weighedGrams: 21, happenedAt: '2026-11-26T20:00:00Z' })
+  expect(pour.source).toBe('typed')
+  expect(stateOf([pour]).poured.seed).toBe(21)
+})
+
+test('a plan as a wish keeps its instant', () => {
+  const wish = wishOf({ mixAt: Date.UTC(2026, 10, 27, 18) } as never)
+  expect(wish.mixAtMs).toBe(Date.UTC(2026, 10, 27, 18))
+})
+
+test('a bake survives the wire, and is folded when it comes over it', () => {
+  const pour = bakeEventSchema.parse({ id, type: 'pour', item: 'seed', plannedGrams: 20, weighedGrams: 21, happenedAt: '2026-11-26T20:00:00.000Z' })
+  const record = { ...BAKE, id, version: 3, events: [pour], createdAt: pour.happenedAt, deletedAt: null }
+  const back = bakeOf(bakeSchema.parse(JSON.parse(JSON.stringify(bakeToWire(record)))))
+  expect(back.plan).toEqual(BAKE.plan)
+  expect(back.state.poured.seed).toBe(21)
+})
+
+test('what an earlier version kept is read, though its figures lie outside of the ranges of today', () => {
+  const wire = { ...bakeToWire({ ...BAKE, id, version: 1, createdAt: 0, deletedAt: null }) }
+  const { moves: _, pins: __, ...plan } = planToWire({ ...BAKE.plan, tempC: 900 })
+  const mark = { id, type: 'mark', happenedAt: '2026-11-26T20:00:00.000Z', rise: 99, signs: { top: 'a word of then' } }
+  const back = bakeOf(bakeSchema.parse({ ...wire, plan, events: [mark] }))
+  expect(back.plan).toMatchObject({ tempC: 900, moves: [], pins: [] })
+  expect(back.state.marks).toMatchObject([{ rise: 99, atMs: Date.UTC(2026, 10, 26, 20) }])
+})

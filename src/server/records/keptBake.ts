@@ -1,0 +1,23 @@
+import type { Model } from 'sequelize'
+import { type BakeEvent, isoOf, keptBakeEventSchema, keptPlanSchema, type Plan } from '../../contract'
+import type { Ingredient } from '../../core'
+import { type BakeRow, type EventRow, plain } from '../db/models'
+
+/** A bake out of the tables, its plan as the house takes it. */
+export interface KeptBake extends Omit<BakeRow, 'plan' | 'frozen'> {
+  readonly plan: Plan
+  /** What its ingredients were when the first item was poured. */
+  readonly frozen: { readonly ingredients: Ingredient[] } | null
+}
+
+/** Reads a row of the bakes. What was kept is read, whatever ranges hold today. */
+export function keptBake(row: Model<BakeRow, BakeRow>): KeptBake {
+  const { plan, ...rest } = plain(row)
+  return { ...rest, plan: keptPlanSchema.parse(plan), mixAtMs: Number(rest.mixAtMs), createdAtMs: Number(rest.createdAtMs) }
+}
+
+/** Reads an event of a bake; null for one that this version has no word for: the bake opens without it. */
+export function keptBakeEvent({ id, payload, happenedAtMs, source, device, type }: EventRow): BakeEvent | null {
+  const read = keptBakeEventSchema.safeParse({ ...payload, id, type, source, device: device ?? undefined, happenedAt: isoOf(Number(happenedAtMs)) })
+  return read.success ? read.data : null
+}

@@ -1,0 +1,3 @@
+/** The public face of the words. */
+export * from './problems'
+export * from './steps'
