@@ -1,5 +1,6 @@
 /** The public face of the answers: what follows from the records, asked once and told by everyone. */
 export * from './bake/bakeDay'
+export * from './bake/levainToWeigh'
 export * from './bake/solvePlan'
 export * from './bake/usualCourse'
 export * from './fromWire'

@@ -16,6 +16,7 @@ import {
   UNKNOWN_JAR
 } from '../../core'
 import { type Bake, wishOf } from '../fromWire'
+import { hydrationAfter, stagesToCome } from './levainToWeigh'
 
 /** What is believed of each jar, by its id. */
 export type Beliefs = ReadonlyMap<string, JarBelief>
@@ -92,16 +93,13 @@ function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }:
   const { hydration, flour, keepMinimumGrams } = jar
   const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: jar.line, parameters: belief.centre }
   let seed: SeedJar = own
-  for (const stage of plan.before) {
-    const deed = deeds.get(stage.id)
-    if (deed !== undefined && (stage.kind === 'wake' || deed.did === 'skipped')) continue
-    const atMs = deed?.atMs ?? stage.at
+  for (const stage of stagesToCome(plan, deeds)) {
+    const atMs = deeds.get(stage.id)?.atMs ?? stage.at
     const kept = { grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }
     const stays = [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }]
     const line = lineOfFeed(kept, { feed: jar.feed, flourGrams: stage.flourGrams, waterGrams: stage.waterGrams, mixTempC: plan.mixTempC }, stays, pantry)
-    const flourGrams = stage.flourGrams + stage.seedGrams / (1 + seed.hydration)
     const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams
-    const made = { line, hydration: (grams - flourGrams) / flourGrams }
+    const made = { line, hydration: hydrationAfter(stage, seed.hydration) }
     seed = stage.kind === 'wake' ? { ...seed, ...made, grams: Math.max(grams, seed.grams) } : { ...seed, ...made, grams, keepMinimumGrams: 0 }
   }
   return seed

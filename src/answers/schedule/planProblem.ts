@@ -160,7 +160,7 @@ function beforeOf(
   lastRatio: number,
   tempOf: (id: string) => number
 ): StageBeforePlan {
-  const round = (grams: number) => Math.round(grams * 2) / 2
+  const round = (grams: number) => Math.max(Math.round(grams), 1)
   const common = { at: startMs, placeId: stage.place.id, tempC: tempOf(stage.place.id) }
   if (stage.kind === 'wake') {
     const { flour, water } = wakeGrams(problem.wake, stage.flourPerSeed)

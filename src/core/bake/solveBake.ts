@@ -1,10 +1,10 @@
 import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
 import { MOST_GROWTH } from '../build/ladder'
-import { type PourManner, type PourStep, pourManner, pourSteps } from '../build/pourOrder'
+import type { PourManner, PourStep } from '../build/pourOrder'
 import { type BuildMeasure, levainComposition } from '../build/solveBuild'
-import type { LevainSource, SourcedLevain } from '../build/source'
+import type { LevainSource, LevainWish, SourcedLevain } from '../build/source'
 import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, type WaterBlend, waterTemperature } from '../build/waterTemperature'
-import { kindsOfBlend, mainKind, ownTraitsOfBlend } from '../dough/blend'
+import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
 import type { BlendPart, Pantry } from '../dough/ingredient'
 import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT, within } from '../dough/plausible'
@@ -30,10 +30,10 @@ import {
   type TimingProblem,
   timeLadder
 } from '../schedule/planBuild'
-import { KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
 import type { Problem, Result } from '../units/result'
 import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
 import { asBegun, type BegunLevain } from './begun'
+import { type WeighedBuild, weighLevain } from './weighLevain'
 
 /** How much seed, as a baker says it; spoons are converted. */
 export type SeedMeasure =
@@ -144,19 +144,6 @@ export interface SolvedBake {
   readonly warnings: readonly Warning[]
 }
 
-/** What is weighed for a levain, rounded to the scale, g. */
-export interface WeighedBuild {
-  /** Out of the jar. */
-  readonly seed: number
-  readonly older: number
-  /** All fresh flour. */
-  readonly flour: number
-  readonly flours: readonly { readonly ingredientId: string; readonly grams: number }[]
-  readonly water: number
-  readonly salt: number
-  readonly oil: number
-}
-
 /** The levain of a bake, answered. */
 export interface SolvedLevain {
   /** Levain that goes into the doughs, keep-back, what sticks, and all of it, g. */
@@ -189,8 +176,6 @@ export interface SolvedLevain {
   readonly impossibleWaterC: number | null
 }
 
-/** Below this a small seed is weighed on the small scale, g. */
-const TINY_GRAMS = 20
 /** Water off the boil, °C. */
 const KETTLE_C = 95
 /** Less fresh flour per seed than this is too little food for so much old starter. */
@@ -199,6 +184,25 @@ const LITTLE_FLOUR = 0.5
 /** Grams of seed that spoons hold. */
 export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: CupSizes): MassRange {
   return massOfVolume(by.count * cups[by.spoon], by.stirred ? STARTER_DENSITY.stirred : STARTER_DENSITY.risen)
+}
+
+/**
+ * What is asked of a levain: how much of it for which doughs, and from which jar.
+ * @param doughGrams levain in the dough, as it is weighed, g
+ */
+export function levainWishOf({ by, alsoFor, ...build }: BuildPlan, doughGrams: number, jar: LevainWish['jar'], cups: CupSizes): LevainWish {
+  const { source, keepBackGrams, hydration, salt, oil, older } = build
+  return {
+    source,
+    doughNeeds: [doughGrams, ...alsoFor.map((d) => d.grams)].filter((g) => g > 0),
+    keepBackGrams,
+    hydration,
+    salt,
+    oil,
+    by: by.kind === 'spoons' ? { kind: 'seed', grams: spoonedSeed(by, cups).middle } : by,
+    jar,
+    older
+  }
 }
 
 /**
@@ -218,21 +222,12 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
   const doughOnly = (problem: Problem<BakeProblem>): SolvedBake => ({ dough, build: null, problem, warnings: doughWarnings(wish, exact.value) })
   const flours = kindsOfBlend(build.flours, kitchen.pantry)
   if (flours === null) return doughOnly({ code: 'levain flour missing', values: {} })
-  const doughNeeds = [weigh.levainGrams, ...build.alsoFor.map((d) => d.grams)].filter((g) => g > 0)
-  if (doughNeeds.length === 0) return doughOnly({ code: 'no levain', values: {} })
+  const { grams, hydration, keepMinimumGrams } = jar
+  const levain = levainWishOf(build, weigh.levainGrams, { grams, hydration, keepMinimumGrams }, kitchen.cups)
+  if (levain.doughNeeds.length === 0) return doughOnly({ code: 'no levain', values: {} })
   const spoons = build.by.kind === 'spoons' ? spoonedSeed(build.by, kitchen.cups) : null
   const planned: PlannedBuild = {
-    levain: {
-      source: build.source,
-      doughNeeds,
-      keepBackGrams: build.keepBackGrams,
-      hydration: build.hydration,
-      salt: build.salt,
-      oil: build.oil,
-      by: build.by.kind === 'spoons' ? { kind: 'seed', grams: (spoons as MassRange).middle } : build.by,
-      jar: { grams: jar.grams, hydration: jar.hydration, keepMinimumGrams: jar.keepMinimumGrams },
-      older: build.older
-    },
+    levain,
     flours,
     own: ownTraitsOfBlend(build.flours, kitchen.pantry),
     seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
@@ -272,29 +267,13 @@ function answerLevain(
   kitchen: KitchenFacts
 ): SolvedLevain {
   const { levain: sourced, startMs } = timed
-  const { masses } = sourced
   const { build } = wish
-  const fine = (grams: number) => (kitchen.smallScale && grams < TINY_GRAMS ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS)
-  const seedOf = (grams: number) => (grams > 0 ? Math.max(roundToScale(grams, fine(grams)), fine(grams)) : 0)
-  const all = build.flours.reduce((t, p) => t + p.share, 0)
-  const flours = build.flours
-    .map(({ ingredientId, share }) => ({ ingredientId, grams: roundToScale((masses.flour * share) / all, KITCHEN_SCALE_GRAMS) }))
-    .filter((p) => p.grams > 0)
-  const weigh: WeighedBuild = {
-    seed: seedOf(sourced.fromJarGrams),
-    older: seedOf(sourced.fromOlderGrams),
-    flour: flours.reduce((t, p) => t + p.grams, 0),
-    flours,
-    water: roundToScale(masses.water, KITCHEN_SCALE_GRAMS),
-    salt: roundToScale(masses.salt, kitchen.smallScale ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS),
-    oil: roundToScale(masses.oil, fine(masses.oil))
-  }
+  const { weigh, steps, manner } = weighLevain(sourced, build.flours, planned.flours, build.hydration, kitchen.smallScale)
   const seedTempC = temperatureAt(jar.line, startMs, jar.parameters)
   const water = waterTemperature(wish.mixTempC, weigh.water, [
     { grams: weigh.seed + weigh.older, tempC: seedTempC, heat: levainHeat(sourced.seedHydration) },
     { grams: weigh.flour, tempC: kitchen.flourTempC, heat: HEAT.flour }
   ])
-  const manner = pourManner(build.hydration, mainKind(planned.flours))
   const vessel = kitchen.vessels.find((v) => v.id === build.vesselId)
   const rise = 1 + timed.milestones.peakGas
   return {
@@ -303,7 +282,7 @@ function answerLevain(
     sticksGrams: sourced.sticksGrams,
     totalGrams: weigh.seed + weigh.older + weigh.flour + weigh.water + weigh.salt + weigh.oil,
     weigh,
-    steps: pourSteps(weigh, flours, manner),
+    steps,
     manner,
     spoons,
     sourced,

@@ -29,6 +29,8 @@ export interface PourStep {
   /** Which flour; null for everything else. */
   readonly ingredientId: string | null
   readonly grams: number
+  /** Smallest step of the scale it is weighed on, g. */
+  readonly resolution: number
 }
 
 /** Names one pour among those of a build. */
@@ -38,17 +40,19 @@ export const pourKey = (step: { readonly item: PourItem; readonly ingredientId?:
 /**
  * The pours of a build in their order; nothing that weighs nothing.
  * @param masses what to weigh, g
- * @param flours shares of the fresh flour by ingredient
+ * @param flours the fresh flour by ingredient, g
+ * @param resolutions smallest step of the scale for each, g
  */
 export function pourSteps(
   masses: Readonly<Record<Exclude<PourItem, 'older levain'>, number>> & { readonly older: number },
   flours: readonly { readonly ingredientId: string; readonly grams: number }[],
-  manner: PourManner
+  manner: PourManner,
+  resolutions: Readonly<Record<PourItem, number>>
 ): PourStep[] {
   return pourOrder(manner)
     .flatMap((item): PourStep[] => {
-      if (item === 'flour') return flours.map(({ ingredientId, grams }) => ({ item, ingredientId, grams }))
-      return [{ item, ingredientId: null, grams: item === 'older levain' ? masses.older : masses[item] }]
+      if (item === 'flour') return flours.map(({ ingredientId, grams }) => ({ item, ingredientId, grams, resolution: resolutions[item] }))
+      return [{ item, ingredientId: null, grams: item === 'older levain' ? masses.older : masses[item], resolution: resolutions[item] }]
     })
     .filter((step) => step.grams > 0)
 }

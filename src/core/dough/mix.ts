@@ -67,6 +67,8 @@ export function anatomyOf(mix: Mix, pantry: Pantry): MixAnatomy | null {
 
 /** A part of a mix with its grams; `parts` of a mix within. */
 export interface WeighedPart {
+  /** Smallest step of the scale it is weighed on, g; once it is rounded. */
+  readonly resolution?: number
   readonly ingredientId: string | null
   readonly name: string
   readonly grams: number

@@ -23,7 +23,10 @@ export function roundDough(solved: SolvedDough, smallScale: boolean): WeighedDou
   const resolutionOf = ({ grams, fine }: { readonly grams: number; readonly fine: boolean }) =>
     smallScale && (fine || grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
   const roundParts = (parts: SolvedLine['parts']): SolvedLine['parts'] =>
-    parts.map((part) => ({ ...part, grams: roundToScale(part.grams, resolutionOf(part)), parts: roundParts(part.parts) }))
+    parts.map((part) => {
+      const resolution = resolutionOf(part)
+      return { ...part, grams: roundToScale(part.grams, resolution), resolution, parts: roundParts(part.parts) }
+    })
   const lines = solved.lines.map((line) => {
     const resolution = resolutionOf(line)
     return { ...line, grams: roundToScale(line.grams, resolution), parts: roundParts(line.parts), resolution }

@@ -1,3 +1,4 @@
+import { KITCHEN_SCALE_GRAMS } from '../units/mass'
 import type { WeighItem } from '../weighing/readPour'
 import { trueValues } from './composition'
 import type { Formula } from './formula'
@@ -71,7 +72,7 @@ export function preFermentItems({ lines }: Pick<WeighedDough, 'lines'>, lineId: 
             portion: 'mix',
             bowl: 1,
             grams: part.grams,
-            resolution: part.fine || part.grams < 10 ? 0.1 : 1
+            resolution: part.resolution ?? KITCHEN_SCALE_GRAMS
           }
         ]
   )

@@ -15,6 +15,16 @@ export function roundToScale(grams: number, resolution: number): number {
   return Number((Math.round(grams / resolution + 1e-9) * resolution).toFixed(3))
 }
 
+/** Below this a kitchen scale is too coarse for what goes into a jar, g. */
+const TINY_GRAMS = 20
+
+/**
+ * Smallest step of the scale that something is weighed on, g.
+ * @param smallScale a scale that shows 0.1 g is at hand: salt, and whatever is tiny, goes on it
+ */
+export const scaleStep = (grams: number, smallScale: boolean, fine = false): number =>
+  smallScale && (fine || grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
+
 /** Ledger entries are whole milligrams. */
 export function toMilligrams(grams: number): number {
   return Math.round(grams * 1000)

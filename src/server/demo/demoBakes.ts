@@ -1,31 +1,29 @@
 import { randomUUID } from 'node:crypto'
-import { courseFor } from '../../answers'
+import { courseFor, doughToWeigh, levainToWeigh } from '../../answers'
 import type { Plan } from '../../contract'
 import {
   type BatchLine,
   buildFor,
   buildFrom,
+  CUP_SIZES,
   courseTimes,
   doughLine,
   doughPace,
   HOTTEST_WATER_C,
   kindsOfBlend,
-  levainComposition,
+  levainWishOf,
   mainKind,
   nightAt,
   type PlannedBuild,
   type PourItem,
-  roundDough,
   seedShareOf,
-  solveFormula,
-  sourceLevain,
   TRUE_RIPE,
   TYPICAL_JAR,
   trueRise,
   trueRiseAt
 } from '../../core'
 import { addBakeEvent } from '../records/bakeEvents'
-import { createBake, levainWishOf } from '../records/bakes'
+import { createBake } from '../records/bakes'
 import { findJar } from '../records/jars'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
 import { DAY, type Demo, feed, HOUR, jarGrams, topUp, typedAt } from './demoJars'
@@ -35,6 +33,9 @@ const HIDDEN = {
   Juno: { jar: { pace: 1.45, pause: 0.8, height: 1.15 }, mixPace: 1 },
   Bramble: { jar: { pace: 0.95, pause: 1.1, height: 0.62 }, mixPace: 1.15 }
 } as const
+
+/** The scales and cups of Lantern Street. */
+const SCALES = { smallScale: true, cups: 'metric' } as const
 
 type DemoPlan = Partial<Plan> & { readonly flourPerSeed?: number }
 
@@ -127,13 +128,11 @@ async function note(demo: Demo, bakeId: string, atMs: number, what: Happened): P
 }
 
 function massesOf(plan: Plan, jarHydration = 1) {
-  const dough = solveFormula(plan.formula, plan.target, { pantry: PANTRY, levain: levainComposition(plan.build) })
-  if (!dough.ok) throw new Error(`The demo's formula fails: ${dough.problem.code}`)
-  const levainGrams = roundDough(dough.value, true).levainGrams
-  const wish = levainWishOf(plan, levainGrams, { grams: 100, hydration: jarHydration, keepMinimumGrams: 15 }, 'metric')
-  const build = sourceLevain(wish)
-  if (!build.ok) throw new Error(`The demo's build fails: ${build.problem.code}`)
-  return { levainGrams, wish, build: build.value }
+  const weights = levainToWeigh(plan, jarHydration, { kitchen: SCALES, pantry: PANTRY })
+  if (!weights.ok) throw new Error(`The demo's plan fails: ${weights.problem.code}`)
+  const { levainGrams } = weights.value.dough.weigh
+  const wish = levainWishOf(plan.build, levainGrams, { grams: 100, hydration: jarHydration, keepMinimumGrams: 15 }, CUP_SIZES.metric)
+  return { levainGrams, wish, build: weights.value.sourced }
 }
 
 async function weighIn(demo: Demo, bakeId: string, plan: Plan, startMs: number, slip: () => number): Promise<void> {
@@ -248,10 +247,10 @@ const LIVELY = 1.35
 /** When the dough of a plan is shaped, baked and out. */
 function dayAfter(plan: Plan, levain: BatchLine, mixAtMs: number): number[] {
   const { course } = plan
-  const dough = solveFormula(plan.formula, plan.target, { pantry: PANTRY, levain: levainComposition(plan.build) })
+  const dough = doughToWeigh(plan, { kitchen: SCALES, pantry: PANTRY })
   if (course === null || !dough.ok) return []
   const at = { mixAtMs, mixTempC: course.mixTempC, standing: { tempC: course.tempC } }
-  const line = doughLine(roundDough(dough.value, true), { line: levain, hydration: plan.build.hydration, flour: mainKind(levain.flours) }, at, PANTRY)
+  const line = doughLine(dough.value.weigh, { line: levain, hydration: plan.build.hydration, flour: mainKind(levain.flours) }, at, PANTRY)
   const times = courseTimes(course, mixAtMs, doughPace(line, course, { ...TYPICAL_JAR, vigour: LIVELY }))
   return times === null ? [] : [times.shapeMs, times.bakeMs, times.outMs]
 }

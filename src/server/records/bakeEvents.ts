@@ -1,8 +1,7 @@
-import { happeningOf, statusOf } from '../../answers'
+import { happeningOf, levainToWeigh, seedHydrationOf, statusOf } from '../../answers'
 import { type BakeEvent, eventToWire, type Kitchen, type Plan, planToWire } from '../../contract'
 import {
   type BakeState,
-  type CupKind,
   canUndo,
   contentsOf,
   foldBake,
@@ -19,10 +18,7 @@ import {
   ownTraits,
   type Pantry,
   pourKey,
-  pourManner,
-  pourSteps,
   reversed,
-  sourceLevain,
   standing,
   toMilligrams,
   transfer,
@@ -33,7 +29,7 @@ import { type BakeRow, type JarRow, plain } from '../db/models'
 import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
 import { mixed } from './bakeMix'
-import { bakeRow, doughOfPlan, eventsOf, levainOfBake, levainWishOf } from './bakes'
+import { bakeRow, eventsOf, levainOfBake } from './bakes'
 import { doughRead, isEcho, measuredFor, outcome, refuseSecond, repaired, weighed } from './bakeWeigh'
 import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from './batches'
 import { firstBuildOf, firstStage, mixedFirst, seedSource, unmixFirst } from './firstBuild'
@@ -167,17 +163,14 @@ async function pour(work: Work, row: KeptBake, state: BakeState, event: Extract<
   return { entries: [...fromBuild, ...(await drawn(work, event, jarId, batchId, poured - fromFirst))], batchId }
 }
 
-/** Items a plan wants poured that have not been yet. */
-function missingPours(plan: Plan, pantry: Pantry, state: BakeState, jarHydration: number, cups: CupKind): string[] {
-  const dough = doughOfPlan(plan, pantry)
-  const built = sourceLevain(levainWishOf(plan, dough.ok ? dough.value.levainGrams : 0, { grams: 0, hydration: jarHydration, keepMinimumGrams: 0 }, cups))
-  if (!built.ok) return []
-  const { masses, fromOlderGrams, fromJarGrams } = built.value
-  const flours = plan.build.flours.filter((p) => p.share > 0).map(({ ingredientId }) => ({ ingredientId, grams: masses.flour }))
-  const manner = pourManner(plan.build.hydration, mainKind(kindsOfBlend(plan.build.flours, pantry) ?? {}))
-  return pourSteps({ ...masses, seed: fromJarGrams, older: fromOlderGrams }, flours, manner)
+/** Items of a levain that the window offers and that have not been poured yet, by name. */
+function missingPours({ plan }: KeptBake, state: BakeState, jar: { readonly hydration: number }, kitchen: Kitchen, pantry: Pantry): string[] {
+  const weights = levainToWeigh(plan, seedHydrationOf(plan, jar, state.deeds), { kitchen, pantry })
+  if (!weights.ok) return []
+  const { steps, weigh } = weights.value
+  return steps
     .filter((step) => !state.done.includes(pourKey(step)))
-    .map((step) => (flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
+    .map((step) => (weigh.flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
 }
 
 async function band(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
@@ -185,7 +178,7 @@ async function band(work: Work, row: KeptBake, state: BakeState, event: Extract<
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const pantry = await pantryFor(work, row)
   const kitchen = await theKitchen(work)
-  const missing = missingPours(row.plan, pantry, state, hydration, kitchen.cups)
+  const missing = missingPours(row, state, { hydration }, kitchen, pantry)
   if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
   if (event.mixTempC > HOTTEST_WATER_C)
     throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)

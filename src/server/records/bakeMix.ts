@@ -1,4 +1,4 @@
-import { doughAsWeighed } from '../../answers'
+import { doughAsWeighed, doughToWeigh } from '../../answers'
 import type { BakeEvent } from '../../contract'
 import {
   type BakeState,
@@ -8,7 +8,6 @@ import {
   FLOURS,
   type FlourKind,
   mainKind,
-  roundDough,
   type SolvedLine,
   toGrams,
   toMilligrams,
@@ -16,7 +15,7 @@ import {
 } from '../../core'
 import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
-import { doughOfPlan, levainOfBake } from './bakes'
+import { levainOfBake } from './bakes'
 import { createBatch, lineOf, stayAt } from './batches'
 import { jarForSeed, setContents } from './jars'
 import type { KeptBake } from './keptBake'
@@ -68,9 +67,8 @@ export async function mixed(work: Work, row: KeptBake, state: BakeState, event: 
     })
   }
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
-  const solved = doughOfPlan(row.plan, pantry)
-  const planned = solved.ok ? { exact: solved.value, weigh: roundDough(solved.value, kitchen.smallScale) } : null
-  const lines = planned === null ? [] : doughAsWeighed(state, row.plan, planned).lines
+  const planned = doughToWeigh(row.plan, { kitchen, pantry })
+  const lines = planned.ok ? doughAsWeighed(state, row.plan, planned.value).lines : []
   const { flours, own, waterGrams, saltGrams } = doughContents(lines, pantry)
   const floursMg = inMilligrams(flours)
   const doughBatchId = await createBatch(work, {

@@ -1,8 +1,8 @@
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { type Bake, stateOf, statusOf } from '../../answers'
+import { type Bake, levainToWeigh, stateOf, statusOf } from '../../answers'
 import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../contract'
-import { CUP_SIZES, kindsOfBlend, levainComposition, type Pantry, POSSIBLE, type SeedMeasure, solveFormula, sourceLevain, spoonedSeed } from '../../core'
+import { type BakeProblem, POSSIBLE } from '../../core'
 import { problemSentence } from '../../words'
 import { type BatchRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
@@ -98,21 +98,11 @@ export async function listBakes(work: Work, query: z.output<typeof bakeQuerySche
   return { bakes: await bakeViews(work, rows.map(keptBake)), total: count }
 }
 
-/** What a plan asks of its levain, in the core's terms. */
-export function levainWishOf(
-  plan: Plan,
-  levainGrams: number,
-  jar: { grams: number; hydration: number; keepMinimumGrams: number },
-  cups: keyof typeof CUP_SIZES
-) {
-  const { by, alsoFor, ...build } = plan.build
-  const measure = (m: SeedMeasure) => (m.kind === 'spoons' ? { kind: 'seed' as const, grams: spoonedSeed(m, CUP_SIZES[cups]).middle } : m)
-  return { ...build, by: measure(by), doughNeeds: [levainGrams, ...alsoFor.map((d) => d.grams)].filter((g) => g > 0), jar }
-}
-
-/** The dough of a plan. */
-export function doughOfPlan(plan: Plan, pantry: Pantry) {
-  return solveFormula(plan.formula, plan.target, { pantry, levain: levainComposition(plan.build) })
+/** The field of a plan that a problem of its levain is about; the others are about the dough. */
+const FIELD_OF: Readonly<Partial<Record<BakeProblem, string>>> = {
+  'levain flour missing': 'build.flours',
+  'seed too wet': 'build.by',
+  'seed is enough': 'build.by'
 }
 
 /** Refuses a plan that cannot be, with the sentence that says why. */
@@ -128,16 +118,11 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
     if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', 'The time to mix is more than a year away. Choose a nearer one.')
   }
   const nameOf = (id: string) => pantry.get(id)?.name
-  const dough = doughOfPlan(plan, pantry)
-  if (!dough.ok) throw refused('formula', problemSentence(dough.problem, nameOf))
-  const { doughGrams, levainGrams } = dough.value
+  const weights = levainToWeigh(plan, jar.hydration, { kitchen, pantry })
+  if (!weights.ok) throw refused(FIELD_OF[weights.problem.code] ?? 'formula', problemSentence(weights.problem, nameOf))
+  const { doughGrams } = weights.value.dough.exact
   if (doughGrams > POSSIBLE.doughGrams[1])
     throw refused('target', `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent reckons with (${POSSIBLE.doughGrams[1] / 1000} kg).`)
-  if (kindsOfBlend(plan.build.flours, pantry) === null) throw refused('build.flours', problemSentence({ code: 'levain flour missing', values: {} }))
-  const wish = levainWishOf(plan, levainGrams, { grams: 0, hydration: jar.hydration, keepMinimumGrams: 0 }, kitchen.cups)
-  if (wish.doughNeeds.length === 0) throw refused('formula', problemSentence({ code: 'no levain', values: {} }))
-  const build = sourceLevain(wish)
-  if (!build.ok) throw refused('build.by', problemSentence(build.problem))
   return kitchen.id
 }
 

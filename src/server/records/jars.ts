@@ -164,6 +164,22 @@ export async function listJars(work: Work): Promise<Jar[]> {
   return jarViews(work, rows.map(plain))
 }
 
+/** Water ÷ flour of what is in each jar. */
+export async function jarHydrations(work: Work): Promise<ReadonlyMap<string, number>> {
+  const rows = (await work.models.jars.findAll({ where: { deletedAtMs: null }, transaction: work.transaction })).map(plain)
+  const lines = await linesOf(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? []),
+    1
+  )
+  return new Map(
+    rows.flatMap(({ id, currentBatchId }) => {
+      const line = lines.get(currentBatchId ?? '')
+      return line === undefined ? [] : [[id, hydrationOf(line)] as const]
+    })
+  )
+}
+
 /** Row and present contents of a jar, for what takes seed out of it. */
 export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow; hydration: number; milligrams: number }> {
   const row = await jarRow(work, id)

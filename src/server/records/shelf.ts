@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
 import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { stateOf } from '../../answers'
+import { doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stateOf, type Weighing } from '../../answers'
 import { isoOf, type Plan, type stockSchema, type undoSchema, type WireShelf } from '../../contract'
 import {
   type Account,
@@ -12,11 +12,8 @@ import {
   doughContents,
   gramsOfBlend,
   type LedgerEntry,
-  type Pantry,
   reversed,
-  roundDough,
   shelfHorizon,
-  sourceLevain,
   toGrams,
   toMilligrams,
   transfer
@@ -24,9 +21,9 @@ import {
 import { plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { pantryFor } from './bakeEffects'
-import { doughOfPlan, eventsOf, levainWishOf } from './bakes'
+import { eventsOf } from './bakes'
 import { pantryIn } from './ingredients'
-import { lastFeeds, refuseFuture } from './jars'
+import { jarHydrations, lastFeeds, refuseFuture } from './jars'
 import { type KeptBake, keptBake } from './keptBake'
 import { theKitchen } from './kitchens'
 import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, NOT_UNDONE, record, undoneIds, type Work } from './work'
@@ -88,21 +85,17 @@ export async function shelf(work: Work): Promise<WireShelf> {
 /** What a plan takes off the shelf: dough and levain, g by ingredient. */
 function takenBy(
   plan: Plan,
-  pantry: Pantry,
-  smallScale: boolean,
-  cups: Parameters<typeof levainWishOf>[3]
-): { dough: Map<string, number>; levain: Map<string, number> } {
-  const solved = doughOfPlan(plan, pantry)
-  if (!solved.ok) return { dough: new Map(), levain: new Map() }
-  const dough = roundDough(solved.value, smallScale)
-  const built = sourceLevain(levainWishOf(plan, dough.levainGrams, { grams: 0, hydration: 1, keepMinimumGrams: 0 }, cups))
-  const levain = new Map<string, number>()
-  if (built.ok) {
-    for (const { ingredientId, grams } of gramsOfBlend(plan.build.flours, built.value.masses.flour)) levain.set(ingredientId, grams)
-    levain.set('water', built.value.masses.water)
-    if (built.value.masses.salt > 0) levain.set('salt', built.value.masses.salt)
+  seedHydration: number,
+  weighing: Weighing
+): { readonly dough: ReadonlyMap<string, number>; readonly levain: ReadonlyMap<string, number> } {
+  const { pantry } = weighing
+  const weights = levainToWeigh(plan, seedHydration, weighing)
+  const dough = weights.ok ? { ok: true as const, value: weights.value.dough } : doughToWeigh(plan, weighing)
+  if (!dough.ok) return { dough: new Map(), levain: new Map() }
+  return {
+    dough: new Map([...doughContents(dough.value.weigh.lines, pantry).ingredients].filter(([id]) => pantry.get(id)?.kind !== 'starter')),
+    levain: weights.ok ? levainFromShelf(weights.value) : new Map()
   }
-  return { dough: new Map([...doughContents(dough.lines, pantry).ingredients].filter(([id]) => pantry.get(id)?.kind !== 'starter')), levain }
 }
 
 const summed = (...parts: readonly ReadonlyMap<string, number>[]) => {
@@ -129,7 +122,8 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
   const find = (status: string[], order: 'ASC' | 'DESC', limit: number) =>
     models.bakes.findAll({ where: { status, deletedAtMs: null }, order: [['mixAtMs', order]], limit, transaction })
   const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed', 'baked'], 'DESC', DONE_SHOWN))].map(keptBake)
-  const started = rows.filter((row) => row.status === 'building')
+  const started = rows.filter((row) => row.status !== 'mixed' && row.status !== 'baked')
+  const hydrations = await jarHydrations(work)
   const events = await eventsOf(
     work,
     started.map((row) => row.id)
@@ -137,9 +131,10 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
   const use = async (row: KeptBake): Promise<BakeUse> => {
     const pantry = await pantryFor(work, row)
     const { plan, status } = row
-    const { dough, levain } = takenBy(plan, pantry, kitchen.smallScale, kitchen.cups)
-    const poured = stateOf(events.get(row.id) ?? [])
-    const toPour = new Map([...levain].map(([id, grams]) => [id, Math.max(grams - (id === 'water' ? poured.poured.water : (poured.flours[id] ?? 0)), 0)]))
+    const state = stateOf(events.get(row.id) ?? [])
+    const { dough, levain } = takenBy(plan, seedHydrationOf(plan, { hydration: hydrations.get(plan.jarId) ?? 1 }, state.deeds), { kitchen, pantry })
+    const pouredOf = (id: string) => (id === 'water' || id === 'salt' || id === 'oil' ? state.poured[id] : (state.flours[id] ?? 0))
+    const toPour = new Map([...levain].map(([id, grams]) => [id, Math.max(grams - pouredOf(id), 0)]))
     const cost = costOf(summed(dough, levain), pantry)
     return {
       id: row.id,

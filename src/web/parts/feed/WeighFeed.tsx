@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { FLOUR, type Pantry, type PourManner, pourOrder, WATER } from '../../../core'
+import { FLOUR, type Pantry, type PourManner, pourOrder, roundToScale, scaleStep, WATER } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import type { WeighedFeed } from '../../data/wakes'
 import type { Entry } from '../weigh/entry'
@@ -21,10 +21,10 @@ export function WeighFeed({
   readonly manner: PourManner
   readonly onDone: (weighed: WeighedFeed) => void
 }) {
-  const { pantry } = useKitchen()
+  const { kitchen, pantry } = useKitchen()
   const [poured, setPoured] = useState<ReadonlyMap<string, number>>(new Map())
   const [targets, setTargets] = useState<Readonly<Record<string, number>>>({})
-  const entries = entriesOf(feed, manner, pantry, poured, targets)
+  const entries = entriesOf(feed, manner, pantry, kitchen.smallScale, poured, targets)
   const pour = (entry: Entry, grams: number) => {
     const now = new Map(poured).set(entry.key, (poured.get(entry.key) ?? 0) + grams)
     setPoured(now)
@@ -38,6 +38,7 @@ function entriesOf(
   { flours, waterGrams }: WeighedFeed,
   manner: PourManner,
   pantry: Pantry,
+  smallScale: boolean,
   poured: ReadonlyMap<string, number>,
   targets: Readonly<Record<string, number>>
 ): Entry[] {
@@ -47,8 +48,8 @@ function entriesOf(
     return {
       key,
       title,
-      grams: target ?? Math.round(grams * 10) / 10,
-      resolution: grams % 1 === 0 ? 1 : 0.1,
+      grams: target ?? roundToScale(grams, scaleStep(grams, smallScale)),
+      resolution: scaleStep(grams, smallScale),
       how: HOW[kind],
       poured: there ?? 0,
       lastPourId: null,

@@ -27,7 +27,7 @@ const UNDO_WORDS = { pour: 'Undo the last pour', weigh: 'Undo the last pour', re
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
 export function Bench(props: StationProps) {
   const { bake, state, solved, jar, plan } = props
-  const { pantry } = useKitchen()
+  const { kitchen, pantry } = useKitchen()
   const jobs = jobsOf(props)
   const [chosen, setChosen] = useState<string | null>(null)
   const [bowls, setBowls] = useState(1)
@@ -45,7 +45,7 @@ export function Bench(props: StationProps) {
   const sharedInto = state.bowls ?? bowls
   const entries =
     job.into === 'first build'
-      ? firstBuildEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
+      ? firstBuildEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry, kitchen.smallScale)
       : job.into === 'levain'
         ? levainEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
         : job.into === 'dough'

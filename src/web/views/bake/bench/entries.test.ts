@@ -77,16 +77,16 @@ test('a first build is weighed like a levain, to the grams of its plan', () => {
     tempC: 21
   }
   const plan = { ...PLAN, before: [stage] }
-  const entries = firstBuildEntries(solved, foldBake([]), plan, 'Pip', 1, pantry)
+  const entries = firstBuildEntries(solved, foldBake([]), plan, 'Pip', 1, pantry, true)
   expect(entries.map((e) => [e.key, e.grams, e.due])).toEqual([
     ['seed', 6, true],
     ['water', 12.5, true],
     ['white wheat', 12, true]
   ])
   const weighed = event({ type: 'weigh', into: 'first build', key: 'seed', plannedGrams: 6, weighedGrams: 7 })
-  expect(firstBuildEntries(solved, foldBake([weighed]), plan, 'Pip', 1, pantry)[0]).toMatchObject({ poured: 7, due: false })
+  expect(firstBuildEntries(solved, foldBake([weighed]), plan, 'Pip', 1, pantry, true)[0]).toMatchObject({ poured: 7, due: false })
   // Too little, and the rest asked for: it is due again.
   const rest = event({ type: 'repair', into: 'first build', targets: { seed: 9 } })
-  expect(firstBuildEntries(solved, foldBake([weighed, rest]), plan, 'Pip', 1, pantry)[0]).toMatchObject({ grams: 9, due: true })
-  expect(firstBuildEntries(solved, foldBake([]), PLAN, 'Pip', 1, pantry)).toEqual([])
+  expect(firstBuildEntries(solved, foldBake([weighed, rest]), plan, 'Pip', 1, pantry, true)[0]).toMatchObject({ grams: 9, due: true })
+  expect(firstBuildEntries(solved, foldBake([]), PLAN, 'Pip', 1, pantry, true)).toEqual([])
 })

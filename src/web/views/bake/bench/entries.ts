@@ -15,7 +15,9 @@ import {
   pourOrder,
   preFermentItems,
   type RepairInto,
+  roundToScale,
   type SolvedBake,
+  scaleStep,
   WATER,
   weighKey
 } from '../../../../core'
@@ -85,11 +87,11 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
   if (build === null) return []
   const compositions = pourCompositions(jarHydration, plan.build.older.hydration)
   return build.steps.map((step): Entry => {
-    const { item, ingredientId, grams } = step
+    const { item, ingredientId, grams, resolution } = step
     const draft = {
       key: pourKey(step),
       grams,
-      resolution: grams % 1 === 0 ? 1 : 0.1,
+      resolution,
       title: item === 'seed' ? `Seed from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
       how: HOW[build.manner][item],
       composition: compositions[item],
@@ -101,7 +103,15 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
 }
 
 /** What is weighed for the first build of a plan, so that it yields the seed of the last one. */
-export function firstBuildEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
+export function firstBuildEntries(
+  { build }: SolvedBake,
+  state: BakeState,
+  plan: Plan,
+  jarName: string,
+  jarHydration: number,
+  pantry: Pantry,
+  smallScale: boolean
+): Entry[] {
   const stage = plan.before.find((s) => s.kind === 'first build')
   if (stage === undefined || build === null) return []
   const entry = (key: string, title: string, grams: number, composition: Composition, item: PourItem) =>
@@ -109,8 +119,8 @@ export function firstBuildEntries({ build }: SolvedBake, state: BakeState, plan:
       {
         key,
         title,
-        grams: Math.round(grams * 10) / 10,
-        resolution: grams % 1 === 0 ? 1 : 0.1,
+        grams: roundToScale(grams, scaleStep(grams, smallScale)),
+        resolution: scaleStep(grams, smallScale),
         how: HOW[build.manner][item],
         composition,
         isCulture: item === 'seed',

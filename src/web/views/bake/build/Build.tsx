@@ -187,10 +187,10 @@ export function Build(props: StationProps) {
 }
 
 /** What was poured, in the order it was. */
-function pouredSteps({ state }: StationProps): PourStep[] {
+function pouredSteps({ state }: StationProps): Omit<PourStep, 'resolution'>[] {
   const { poured, flours } = state
   return (['seed', 'older levain', 'water', 'flour', 'salt', 'oil'] as const)
-    .flatMap((item): PourStep[] =>
+    .flatMap((item): Omit<PourStep, 'resolution'>[] =>
       item === 'flour' && Object.keys(flours).length > 0
         ? Object.entries(flours).map(([ingredientId, grams]) => ({ item, ingredientId, grams }))
         : [{ item, ingredientId: null, grams: poured[item] }]
