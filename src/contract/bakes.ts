@@ -90,6 +90,8 @@ export const shownSchema = z.object({
   theta: z.record(z.string(), z.number()),
   quantiles: z.object({ opens: quantilesSchema, peak: quantilesSchema, closes: quantilesSchema }),
   phase: z.string().max(40).optional(),
+  /** Whether the forecast held against the last look; so, when left out. */
+  holds: z.boolean().optional(),
   probability: z.number().min(0).max(1).optional(),
   advice: z.string().max(40).optional(),
   /** The day as it was planned: what moved since is told against it. */

@@ -8,6 +8,7 @@ const bake = { id: 'b1', plan: { name: 'Two lantern loaves', jarId: 'j1', course
 const KINDS: readonly Step['kind'][] = [
   'wake',
   'first build',
+  'grow',
   'build',
   'finish weighing',
   'chill',

@@ -17,6 +17,8 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
       return `Wake ${jar}: feed it`
     case 'first build':
       return `First build from ${jar}`
+    case 'grow':
+      return `Grow starter for ${levain}`
     case 'build':
       return `Build ${levain}`
     case 'finish weighing':
@@ -64,6 +66,8 @@ export function stepWord({ kind, id }: Pick<Step, 'kind' | 'id'>, planned?: { re
       return id === 'wake' ? 'Wake-up feed' : `Wake-up feed ${id.replace('wake ', '')}`
     case 'first build':
       return 'First build'
+    case 'grow':
+      return id === 'grow 1' ? 'Grow starter for it' : `Grow starter for it, stage ${id.replace('grow ', '')}`
     case 'build':
       return 'Build the levain'
     case 'finish weighing':

@@ -12,17 +12,11 @@ import {
   type Standing,
   type StepDeed,
   solveBake,
-  swingOf,
-  UNKNOWN_JAR
+  swingOf
 } from '../../core'
 import { type Bake, wishOf } from '../fromWire'
+import { type Beliefs, beliefIn } from '../judgement/beliefs'
 import { hydrationAfter, stagesToCome } from './levainToWeigh'
-
-/** What is believed of each jar, by its id. */
-export type Beliefs = ReadonlyMap<string, JarBelief>
-
-/** What is believed of a jar: nothing, when it has no log. */
-export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
 
 /** The jars of the kitchen with what is believed of them. */
 export interface Cultures {

@@ -2,9 +2,9 @@ import type { Bake } from '../../answers'
 import type { Kitchen, Plan } from '../../contract'
 import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../../core'
 import { BAKE as bake, culturesWith, HOUR, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
-import { stepFactsOf } from '../bake/bakeDay'
+import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
-import { busyIn, claimOf, fullStretches, planProblemOf, takePlan } from './planProblem'
+import { busyIn, fullStretches, planProblemOf, takePlan } from './planProblem'
 
 const wish: BreadWish = { kind: 'out', atMs: now + 42 * HOUR }
 
@@ -28,7 +28,7 @@ test('a way that is taken is the plan then: the same start, mix, bake and feeds,
       const last = way.stages.at(-1)
       expect(solved?.build?.timed.startMs).toBe(last?.startMs)
       expect(taken.before.map((b) => b.at)).toEqual(way.stages.slice(0, -1).map((s) => s.startMs))
-      const steps = stepsOf(stepFactsOf(bake, taken, solved, null, stocked, cultures), now)
+      const steps = stepsOf(stepFactsOf(bake, taken, solved, null, stocked, cultures, now), now)
       const at = (id: string) => steps.find((s) => s.id === id)?.atMs ?? 0
       expect(at('mix')).toBe(way.mixMs)
       expect(Math.abs(at('shape') - way.times.shapeMs) / HOUR).toBeLessThan(0.25)
@@ -71,7 +71,7 @@ test('another bake takes hands, oven, and the one room in the warm', () => {
   const cultures = culturesWith(0)
   const other = { ...bake, id: 'rolls', plan: { ...plan, name: 'Rolls', placeId: 'warm', tempC: 26 } } as Bake
   const solved = solvePlan(other.plan, cultures, stocked, now)
-  const claim = claimOf(other, stepFactsOf(other, other.plan, solved, null, stocked, cultures), now)
+  const claim = dayOfBake(other, { solved, verdict: null }, stocked, cultures, now).claim
   expect(claim.hands.map((h) => h.step)).toEqual(expect.arrayContaining(['build', 'mix', 'shape', 'bake', 'out']))
   expect((claim.oven?.toMs ?? 0) - (claim.oven?.fromMs ?? 0)).toBe(45 * 60_000)
   expect(fullStretches(kitchen.places[1] as Kitchen['places'][number], [claim])).toMatchObject([{ placeId: 'warm', toMs: plan.mixAt }])

@@ -6,25 +6,20 @@ import {
   busyBetween,
   type Claim,
   type DayPlan,
-  dayOfDough,
-  expectedMixMs,
   type Interval,
   levainNeeded,
   type PlanPlace,
   type PlanProblem,
   type SolvedBake,
-  type StepFacts,
   solveBuild,
   sourceLevain,
-  stepsOf,
   USUAL_COURSE,
   wakeGrams
 } from '../../core'
-import { doughOf } from '../bake/bakeDay'
+import { doughOf } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solvePlan'
 import { type Bake, hoursOf } from '../fromWire'
 
-const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
 /** Flour per seed that is tried. */
 const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
@@ -35,30 +30,6 @@ const GRID_MINUTES = 15
 const AHEAD_MS = 9 * 24 * MS_PER_HOUR
 /** What is kept of a jar at a wake-up feed where it has no least, g. */
 const KEPT_GRAMS = 20
-
-/** What a bake takes of hands, oven and places from now on. */
-export function claimOf(bake: Bake, facts: StepFacts, nowMs: number): Claim {
-  const { plan } = bake
-  const steps = stepsOf(facts, nowMs)
-  const mixMs = expectedMixMs(facts, nowMs)
-  const times = dayOfDough(facts, mixMs)
-  const startMs = facts.running?.bandMs ?? facts.startMs
-  const stays = [
-    ...(startMs === null || facts.mixedMs !== null ? [] : [{ placeId: plan.placeId, fromMs: startMs, toMs: mixMs }]),
-    ...(times === null || plan.course === null
-      ? []
-      : [{ placeId: plan.course.placeId, fromMs: mixMs, toMs: plan.course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }])
-  ]
-  return {
-    id: bake.id,
-    name: plan.name,
-    hands: steps.flatMap(({ id, atMs, minutes, kind }) =>
-      minutes > 0 && kind !== 'finish weighing' ? [{ step: id, fromMs: atMs, toMs: atMs + minutes * MINUTE }] : []
-    ),
-    oven: times === null || facts.deeds.has('out') ? null : { fromMs: times.bakeMs, toMs: times.outMs },
-    stays
-  }
-}
 
 /** Stretches in which a place that takes so many is full. */
 export function fullStretches({ id, takes }: Pick<Place, 'id' | 'takes'>, others: readonly Claim[]): (Interval & { placeId: string })[] {

@@ -1,3 +1,4 @@
+import type { UsualTemps } from '../build/benchTemps'
 import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
 import { MOST_GROWTH } from '../build/ladder'
 import type { PourManner, PourStep } from '../build/pourOrder'
@@ -25,15 +26,19 @@ import {
   flourPerSeedOf,
   type PlannedBuild,
   type Standing,
+  shifted,
   type TimedBuild,
   type TimedStage,
   type TimingProblem,
-  timeLadder
+  timeLadder,
+  timeLine
 } from '../schedule/planBuild'
 import type { Problem, Result } from '../units/result'
 import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
 import { asBegun, type BegunLevain } from './begun'
 import { type WeighedBuild, weighLevain } from './weighLevain'
+
+const MS_PER_HOUR = 3_600_000
 
 /** How much seed, as a baker says it; spoons are converted. */
 export type SeedMeasure =
@@ -157,7 +162,10 @@ export interface SolvedLevain {
   /** Seed measured by spoon: what it may weigh. */
   readonly spoons: MassRange | null
   readonly sourced: SourcedLevain
+  /** As it is planned; once something is in, as it was poured. */
   readonly timed: TimedBuild
+  /** The same as things stand: begun now, where its start has passed and nothing is in. */
+  readonly asItStands: TimedBuild
   readonly planned: PlannedBuild
   readonly flourPerSeed: number
   /** What the jar holds once the seed is out, and in the end, g. */
@@ -253,8 +261,20 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
   }
   const asPlanned = answerLevain(timed.value, ladder, spoons, planned, wish, jar, kitchen)
   const usual = { wantedC: wish.mixTempC, flourC: kitchen.flourTempC, cultureC: asPlanned.seedTempC, riseK: 0 }
-  const solved = begun === null ? asPlanned : { ...asPlanned, timed: asBegun(asPlanned, begun, usual, wish.school, kitchen.pantry) }
+  const solved = asThingsStand(asPlanned, begun, usual, wish.school, kitchen.pantry, nowMs)
   return { dough, build: solved, problem: null, warnings: [...buildWarnings(solved, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
+}
+
+/** A planned levain with what there is of it by now, or begun now where its start has passed. */
+function asThingsStand(planned: SolvedLevain, begun: BegunLevain | null, usual: UsualTemps, school: School, pantry: Pantry, nowMs: number): SolvedLevain {
+  if (begun !== null) {
+    const timed = asBegun(planned, begun, usual, school, pantry)
+    if (begun.pours.size > 0) return { ...planned, timed, asItStands: timed }
+    planned = { ...planned, timed, asItStands: timed }
+  }
+  if (planned.ladder === null || planned.ladder.length > 0 || planned.timed.startMs >= nowMs) return planned
+  const late = timeLine(shifted(planned.timed.line, nowMs), planned.planned.seed.jar, school)
+  return late === null ? planned : { ...planned, asItStands: { ...planned.timed, ...late } }
 }
 
 function answerLevain(
@@ -287,6 +307,7 @@ function answerLevain(
     spoons,
     sourced,
     timed,
+    asItStands: timed,
     planned,
     flourPerSeed: flourPerSeedOf(sourced, build.hydration),
     jarAfterGrams: sourced.jarAfterGrams,
@@ -312,7 +333,8 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   const startMs = build.ladder?.[0]?.startMs ?? build.timed.startMs
   const others = () =>
     awakeRatios(atRatio(build.planned, build.flourPerSeed), build.flourPerSeed, wish.mixAtMs, wish.school, startMs, kitchen.sleep, kitchen.timeZone, nowMs)
-  if (startMs < nowMs) warnings.push({ code: 'start has passed', startMs, soonestMs: nowMs + (wish.mixAtMs - startMs), others: others() })
+  if (startMs < nowMs)
+    warnings.push({ code: 'start has passed', startMs, soonestMs: build.asItStands.startMs + build.asItStands.fitHours * MS_PER_HOUR, others: others() })
   else if (nightAt(startMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'start in the night', startMs, others: others() })
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
   const { spareGrams } = build.sourced

@@ -9,6 +9,8 @@ const facts = (more: Partial<StepFacts>): StepFacts => ({
   status: 'planned',
   mixAtMs: now + 20 * HOUR,
   startMs: now + 11 * HOUR,
+  growMs: [],
+  ripens: null,
   before: [],
   chillsMs: [],
   running: null,
@@ -142,9 +144,10 @@ test('a levain that is late takes the day with it; one that would be ripe at nig
   const inNight = (ms: number) => ms > night.fromMs && ms < night.toMs
   const sleeping = { awake: (ms: number) => (inNight(ms) ? night.toMs : ms), bedtime: (ms: number) => (inNight(ms) ? night.fromMs : ms) }
   const running = (bandHours: number) => ({ bandMs: now + bandHours * HOUR, verdict: verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 6 }) })
+  const rested = { ...dough, course: USUAL_COURSE.wheat }
   // Opens after 7 h, closes after 10 h; planned for 6 h from now.
   const at = (bandHours: number, mixAt: number) =>
-    (expectedMixMs(facts({ status: 'ripening', mixAtMs: now + mixAt * HOUR, running: running(bandHours), ...sleeping }), now) - now) / HOUR
+    (expectedMixMs(facts({ status: 'ripening', mixAtMs: now + mixAt * HOUR, running: running(bandHours), dough: rested, ...sleeping }), now) - now) / HOUR
   expect(at(0, 8)).toBe(8)
   expect(at(0, 6)).toBe(7)
   expect(at(0, 12)).toBe(10)
@@ -160,4 +163,30 @@ test('where the dough’s day is planned, the mix stands at its moment and the a
   // Fit and due now: nothing rests for forty minutes any more.
   const now8 = { bandMs: now - 8 * HOUR, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
   expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - HOUR, running: now8 }).map((s) => s.id)).not.toContain('autolyse')
+})
+
+test('ready at the hour it was planned for: that hour is the appointment, not the opening of the window', () => {
+  const open = { bandMs: now - 8 * HOUR, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
+  const at = (mixAtMs: number) => stepsOf(facts({ status: 'ripening', running: open, dough, mixAtMs }), now).find((s) => s.kind === 'mix')
+  // Opened an hour ago, closes in two.
+  expect(at(now)?.atMs).toBe(now)
+  expect(at(now + HOUR)?.atMs).toBe(now + HOUR)
+  // Planned for an hour that has passed, or for one that it does not last until: now.
+  expect(at(now - HOUR)?.atMs).toBe(now)
+  expect(at(now + 5 * HOUR)?.atMs).toBe(now)
+})
+
+test('begun late it is mixed late, and all that follows with it; in time while it is ready by then', () => {
+  const late = (opensHours: number) =>
+    expectedMixMs(
+      facts({ mixAtMs: now + 6 * HOUR, startMs: now - 3 * HOUR, ripens: { opensMs: now + opensHours * HOUR, fitMs: now + (opensHours + 1) * HOUR } }),
+      now
+    )
+  expect(late(8)).toBe(now + 9 * HOUR)
+  expect(late(5)).toBe(now + 6 * HOUR)
+})
+
+test('starter that has to be grown first is grown first', () => {
+  const steps = stepsOf(facts({ growMs: [now + HOUR, now + 5 * HOUR] }), now)
+  expect(steps.map((s) => s.id)).toEqual(['grow 1', 'grow 2', 'build', 'mix'])
 })

@@ -6,7 +6,7 @@ import type { BakeStatus, StepDeed } from './foldBake'
 export interface Step {
   /** Its name within the bake: the kind, numbered where there are several. */
   readonly id: string
-  readonly kind: DayStep | 'finish weighing' | 'look' | 'feed again'
+  readonly kind: DayStep | 'grow' | 'finish weighing' | 'look' | 'feed again'
   /** From when, ms. */
   readonly atMs: number
   /** Until when it does no harm to wait; null: no end known. */
@@ -29,6 +29,10 @@ export interface StepFacts {
   readonly mixAtMs: number
   /** When the build is to begin, ms; null while the plan cannot be. */
   readonly startMs: number | null
+  /** Stages that grow the starter for it first: when each begins, ms. */
+  readonly growMs: readonly number[]
+  /** The levain as things stand before its band is set: from when it may be mixed, and when it is at its best, ms; null while the plan cannot be. */
+  readonly ripens: { readonly opensMs: number; readonly fitMs: number } | null
   /** Feeds and builds before it. */
   readonly before: readonly StageBefore[]
   /** Moves into the cold while it ripens, ms; those to come. */
@@ -77,29 +81,31 @@ function stagesBefore({ status, before }: StepFacts): Step[] {
 
 /** What the levain asks for, up to the mix. */
 function levainSteps(facts: StepFacts, nowMs: number): Step[] {
-  const { status, mixAtMs, startMs, running, chillsMs, dough, awake } = facts
+  const { status, startMs, growMs, running, chillsMs, awake } = facts
+  const mixMs = expectedMixMs(facts, nowMs)
   const mix = (atMs: number, untilMs: number | null = null) => step('mix', atMs, { untilMs })
   const chills = chillsMs.map((ms, i) => step('chill', ms, { id: `chill ${i + 1}` }))
   if (status === 'mixed' || status === 'baked') return []
-  if (status === 'planned') return [...(startMs === null ? [] : [step('build', startMs)]), ...chills, mix(mixAtMs)]
-  if (status === 'building') return [step('finish weighing', nowMs), ...chills, mix(mixAtMs)]
-  if (running === null || running.verdict === null) return [...chills, mix(mixAtMs)]
+  if (status === 'planned') {
+    const grown = growMs.map((ms, i) => step('grow', ms, { id: `grow ${i + 1}` }))
+    return [...grown, ...(startMs === null ? [] : [step('build', startMs)]), ...chills, mix(mixMs)]
+  }
+  if (status === 'building') return [step('finish weighing', nowMs), ...chills, mix(mixMs)]
+  if (running === null || running.verdict === null) return [...chills, mix(mixMs)]
   const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
   const { advice, forecast } = running.verdict
-  const opens = at(forecast.opens.p50)
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : null
   switch (advice.kind) {
+    // The appointment is the planned one for as long as the levain allows it; its window is the time in which it may wait.
     case 'mix now':
     case 'mix soon':
-      return [mix(Math.min(nowMs, opens), closes)]
+      return [mix(mixMs, closes)]
     case 'feed again':
       return [step('feed again', nowMs)]
     case 'not rising':
       return [step('look', awake(at(advice.lookAgainHours)))]
     case 'wait': {
       const look = awake(at(advice.lookAgainHours))
-      // Where the dough's day is planned, its moment counts as long as the levain allows it; else it is mixed from when it is fit on.
-      const mixMs = dough === null ? at(advice.opensHours) : expectedMixMs(facts, nowMs)
       return [...chills, step('look', look, { untilMs: at(advice.opensHours) }), mix(Math.max(mixMs, look), closes)]
     }
   }
@@ -109,14 +115,20 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
  * When the dough will be mixed as things stand: when it was, as planned where the levain allows it, else at the nearer end of its window, and not in the night.
  * @param nowMs the time now, ms
  */
-export function expectedMixMs({ mixedMs, mixAtMs, running, dough, awake, bedtime }: StepFacts, nowMs: number): number {
+export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake, bedtime }: StepFacts, nowMs: number): number {
   if (mixedMs !== null) return mixedMs
-  const forecast = running?.verdict?.forecast
-  if (running === null || forecast === undefined || !Number.isFinite(forecast.opens.p50)) return Math.max(mixAtMs, running === null ? mixAtMs : nowMs)
+  const verdict = running?.verdict ?? null
+  // Begun late, it is ready late: the planned hour holds while the levain may be mixed by then.
+  if (running === null) return ripens === null || ripens.opensMs <= mixAtMs ? mixAtMs : ripens.fitMs
+  if (verdict === null || !Number.isFinite(verdict.forecast.opens.p50)) return Math.max(mixAtMs, nowMs)
+  const { forecast, advice } = verdict
   const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
+  // Ready, and the planned hour has passed or comes too late for it: now.
+  if ((advice.kind === 'mix now' || advice.kind === 'mix soon') && (mixAtMs < nowMs || mixAtMs > closes)) return nowMs
   const soonest = Math.max(nowMs, at(forecast.opens.p50))
-  const wanted = Math.max(soonest, Math.min(mixAtMs, closes))
+  // Where the dough's day is planned, its hour counts as long as the levain allows it; else it is mixed from when it is ready on.
+  const wanted = dough === null && advice.kind === 'wait' ? soonest : Math.max(soonest, Math.min(mixAtMs, closes))
   const evening = bedtime(wanted) - HANDS_MINUTES.mix * MINUTE
   if (awake(wanted) === wanted) return wanted
   if (evening >= soonest) return evening

@@ -34,7 +34,7 @@ const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
     nowMs,
     school: 'dome',
     forecast,
-    shownPhase: null,
+    shown: null,
     jar: TYPICAL_JAR,
     places: [
       { id: 'warm', name: 'By the stove', standing: { tempC: 27 } },
@@ -120,14 +120,14 @@ test('more yeast, shorter bulk; none leaves the dough as it is', () => {
 
 test('one that shows itself quicker than it was reckoned is taken as riper', () => {
   const quick = { ...forecast, peak: { ...forecast.peak, p50: 0.7 * forecast.peak.p50 } }
-  const said = waysNow(asked(6, { forecast: quick }), forecastOf).mix
+  const said = waysNow(asked(6, { forecast: quick, shown: { peakHours: quick.peak.p50, phase: null, seenMs: start + 6 * HOUR } }), forecastOf).mix
   const plain = waysNow(asked(6), forecastOf).mix
   expect(said?.sourness).toBeGreaterThan(plain?.sourness ?? 9)
 })
 
 test('collapsed although its forecast has it young: what is said goes by what is seen', () => {
   const foretold = waysNow(asked(5), forecastOf)
-  const seen = waysNow(asked(5, { shownPhase: 'collapsed' }), forecastOf)
+  const seen = waysNow(asked(5, { shown: { peakHours: forecast.peak.p50, phase: 'collapsed', seenMs: start + 5 * HOUR } }), forecastOf)
   expect(foretold.mix?.sourness).toBeLessThan(0.9)
   expect(seen.mix?.sourness).toBeGreaterThan(1.12)
   expect(seen.mix?.other?.grams ?? 999).toBeLessThan(175)

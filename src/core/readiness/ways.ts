@@ -3,7 +3,7 @@ import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
-import { type DoughCourse, doughPace } from '../schedule/course'
+import { bulkHoursOf, type DoughCourse, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
 import type { Phase } from './phases'
 
@@ -23,8 +23,8 @@ export interface WaysAsked {
   readonly school: School
   /** The forecast as the looks have corrected it. */
   readonly forecast: Forecast
-  /** The phase it shows where that forecast does not hold; null where it does. */
-  readonly shownPhase: Phase | null
+  /** What the looks have shown of its age; null: nobody has looked. */
+  readonly shown: ShownAge | null
   readonly jar: JarParameters
   readonly places: readonly OtherPlace[]
   /** The dough as it would be if it were mixed now; null where no dough's day is planned. */
@@ -104,7 +104,7 @@ const NEAR_HOURS = 2
  */
 export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forecast): Ways {
   const { line, nowMs, places } = asked
-  const shows = asItShows(asked)
+  const shows = levainAsItShows(line, asked.shown, nowMs, asked.jar)
   const mix = mixNow(asked, shows)
   const hereC = line.stays.findLast((s) => s.fromMs <= nowMs)?.tempC ?? line.mixTempC
   const moved = (keep: (tempC: number) => boolean): MovedWay[] =>
@@ -123,30 +123,44 @@ export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forec
   }
 }
 
-/** The levain as old as it shows itself: a quick one has aged more than the clock says. */
-function asItShows(asked: WaysAsked): BatchLine {
-  const { line, nowMs } = asked
-  const hours = (nowMs - line.startedAtMs) / MS_PER_HOUR
-  const by = (ageShown(asked, hours) - hours) * MS_PER_HOUR
+/** What the looks at a levain have shown of its age. */
+export interface ShownAge {
+  /** Its peak as the looks have corrected it, h since mixing; not finite where it has none. */
+  readonly peakHours: number
+  /** The phase it is seen in where that forecast does not hold; null where it does. */
+  readonly phase: Phase | null
+  /** When it was seen so, ms. */
+  readonly seenMs: number
+}
+
+/**
+ * The levain as old as it shows itself: a quick one has aged more than the clock says. What is mixed or fed with it is timed by this.
+ * @param atMs when it is used
+ * @param shown null: nobody has looked at it, so it is as old as it is
+ */
+export function levainAsItShows(line: BatchLine, shown: ShownAge | null, atMs: number, jar: JarParameters = TYPICAL_JAR): BatchLine {
+  if (shown === null) return line
+  const by = aheadHours(line, shown, atMs, jar) * MS_PER_HOUR
   return { ...line, startedAtMs: line.startedAtMs - by, stays: line.stays.map((s, i) => (i === 0 ? { ...s, fromMs: s.fromMs - by } : s)) }
 }
 
-/** Its age by what it shows, h: where its forecast does not hold, that at which a usual one is in the phase it is seen in. */
-function ageShown({ line, forecast, shownPhase, jar }: WaysAsked, hours: number): number {
+/** By how much it is older than the clock says, h. */
+function aheadHours(line: BatchLine, { peakHours, phase, seenMs }: ShownAge, atMs: number, jar: JarParameters): number {
   const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: 240 })
-  if (shownPhase !== null)
-    return (
-      {
-        lag: null,
-        climbing: null,
-        young: milestones.sixtyHours,
-        peak: milestones.peakHours,
-        easing: milestones.easedHours,
-        collapsed: milestones.collapsedHours
-      }[shownPhase] ?? hours
-    )
+  const hoursAt = (ms: number) => (ms - line.startedAtMs) / MS_PER_HOUR
+  if (phase !== null) {
+    const age = {
+      lag: null,
+      climbing: null,
+      young: milestones.sixtyHours,
+      peak: milestones.peakHours,
+      easing: milestones.easedHours,
+      collapsed: milestones.collapsedHours
+    }[phase]
+    return age === null ? 0 : age - hoursAt(seenMs)
+  }
   const usual = milestones.peakHours
-  return usual === null || !Number.isFinite(forecast.peak.p50) || !(forecast.peak.p50 > 0) ? hours : (hours * usual) / forecast.peak.p50
+  return usual === null || !Number.isFinite(peakHours) || !(peakHours > 0) ? 0 : hoursAt(atMs) * (usual / peakHours - 1)
 }
 
 function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: BatchLine): FedWay[] {
@@ -197,8 +211,8 @@ function mixNow({ dough, course, jar, nowMs, mostGrams }: WaysAsked, shows: Batc
   const wanted = sourness > TANGY ? planned / sourness : is.yeast < FEW_YEAST * would.yeast ? (planned * would.yeast) / Math.max(is.yeast, 1e-6) : planned
   const grams = Math.round(Math.min(wanted, Math.max(mostGrams, planned)))
   return {
-    bulkHours: doughPace(shown, course, jar).bulkHours,
-    usualBulkHours: doughPace(doughWith(dough, best), course, jar).bulkHours,
+    bulkHours: bulkHoursOf(course, doughPace(shown, course, jar)),
+    usualBulkHours: bulkHoursOf(course, doughPace(doughWith(dough, best), course, jar)),
     sourness,
     other: Math.abs(grams - planned) < LEAST_OTHER_GRAMS ? null : otherAmount(shown, course, jar, grams)
   }
@@ -217,7 +231,7 @@ function otherAmount(dough: BatchLine, course: DoughCourse, jar: JarParameters, 
   const main = mainKind(contentsOf(dough).flours)
   const flours = { ...dough.flours, [main]: Math.max((dough.flours[main] ?? 0) + flourGrams, 0) }
   const changed = { ...dough, flours, waterGrams: Math.max(dough.waterGrams + waterGrams, 0), parents: [{ ...levain, grams }, ...others] }
-  return { grams, plannedGrams: levain.grams, flourGrams, waterGrams, bulkHours: doughPace(changed, course, jar).bulkHours }
+  return { grams, plannedGrams: levain.grams, flourGrams, waterGrams, bulkHours: bulkHoursOf(course, doughPace(changed, course, jar)) }
 }
 
 /**
@@ -251,7 +265,7 @@ function withPinch({ dough, course, jar }: WaysAsked, shows: BatchLine, mix: Mix
   const shown = doughWith(dough, shows)
   const most = INSTANT.most * contentsOf(dough).flourGrams
   for (let grams = INSTANT.step; grams <= most; grams += INSTANT.step) {
-    const { bulkHours } = doughPace(withInstantYeast(shown, grams, jar), course, jar)
+    const bulkHours = bulkHoursOf(course, doughPace(withInstantYeast(shown, grams, jar), course, jar))
     if (bulkHours !== null && bulkHours <= mix.usualBulkHours) return { grams: Math.round(grams * 10) / 10, bulkHours }
   }
   return null

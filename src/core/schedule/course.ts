@@ -116,6 +116,10 @@ export function doughPace(dough: BatchLine, course: DoughCourse, jar: JarParamet
   return { bulkHours, proofHours: proofed === null ? null : proofed - bulkHours }
 }
 
+/** How long the bulk is let go on, stretched where a step was moved by hand, h; null where it never rises so far. */
+export const bulkHoursOf = ({ bulkStretch }: Pick<DoughCourse, 'bulkStretch'>, { bulkHours }: Pick<DoughPace, 'bulkHours'>): number | null =>
+  bulkHours === null ? null : bulkHours * bulkStretch
+
 /** The same dough mixed at another time and standing elsewhere; its levain is then as old as it was, from what it was seeded with as that is by then. */
 export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing): BatchLine {
   const by = mixAtMs - dough.startedAtMs
@@ -153,8 +157,8 @@ const toFive = (ms: number) => Math.round(ms / FIVE_MINUTES) * FIVE_MINUTES
  * @returns null when it never rises so far
  */
 export function courseTimes(course: DoughCourse, mixMs: number, pace: DoughPace): CourseTimes | null {
-  if (pace.bulkHours === null) return null
-  return timesFrom(course, mixMs, toFive(mixMs + pace.bulkHours * course.bulkStretch * MS_PER_HOUR), pace.proofHours)
+  const bulkHours = bulkHoursOf(course, pace)
+  return bulkHours === null ? null : timesFrom(course, mixMs, toFive(mixMs + bulkHours * MS_PER_HOUR), pace.proofHours)
 }
 
 /** The rest of the day once it is known when the dough is shaped. */

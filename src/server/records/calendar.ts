@@ -1,24 +1,21 @@
 import ical, { ICalAlarmRelatesTo, ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
-import { type Bake, type Beliefs, beliefIn, buildLogOf, type Cultures, type Stocked, solveBakeHere, stepFactsOf } from '../../answers'
-import { isoOf, NO_LOG, type WireCalendarAddress } from '../../contract'
 import {
-  alarmsByClock,
-  drawForecast,
-  horizonHours,
-  type JarBelief,
-  judge,
-  learning,
-  MODEL_VERSION,
-  mannerOf,
-  pinnedJar,
-  SOON_HOURS,
-  type Step,
-  simulate,
-  stepsOf,
-  USUAL_RISK,
-  type Verdict,
-  vesselOf
-} from '../../core'
+  type Bake,
+  type Beliefs,
+  beliefIn,
+  beliefStamp,
+  beliefWithoutLog,
+  type Cultures,
+  dayOfBake,
+  isItReady,
+  learnedFrom,
+  minuteOf,
+  readyQuestion,
+  type Stocked,
+  solveBakeHere
+} from '../../answers'
+import { isoOf, type WireCalendarAddress } from '../../contract'
+import { alarmsByClock, type JarBelief, SOON_HOURS, type Step, USUAL_RISK } from '../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../words'
 import { plain } from '../db/models'
 import { notFound } from '../problems'
@@ -34,7 +31,6 @@ import type { Work } from './work'
 const MS_PER_HOUR = 3_600_000
 const MINUTE = 60_000
 const MOST_BAKES = 100
-const LOOK_HOURS = 240
 /** A reminder stands so long before its step, s. */
 const ALARM_BEFORE_SECONDS = 10 * 60
 const SOON = SOON_HOURS * MS_PER_HOUR
@@ -47,41 +43,25 @@ const KEEP = 200
 
 async function beliefsOf(work: Work, jars: Cultures['jars']): Promise<Beliefs> {
   const beliefs = new Map<string, JarBelief>()
-  for (const { id, pace, logStamp } of jars) {
-    if (pace.kind === 'pinned') beliefs.set(id, pinnedJar(pace.parameters))
-    else if (logStamp !== NO_LOG) {
-      const of = JSON.stringify([id, MODEL_VERSION, pace, logStamp])
-      const known = learned.get(of) ?? (await learn((await jarLog(work, id)).builds.map(buildLogOf)))
-      if (known === null) continue
-      if (learned.size >= KEEP) learned.delete(learned.keys().next().value ?? '')
-      learned.set(of, known)
-      beliefs.set(id, known)
-    }
-  }
+  for (const jar of jars) beliefs.set(jar.id, beliefWithoutLog(jar) ?? (await learnedOf(work, jar)))
   return beliefs
 }
 
-/** Learns a jar, letting others be answered in between. */
-async function learn(logs: Parameters<typeof learning>[0]): Promise<JarBelief | null> {
-  if (logs.length === 0) return null
-  const rounds = learning(logs)
+/** Learns a jar from its log, letting others be answered in between. */
+async function learnedOf(work: Work, jar: Cultures['jars'][number]): Promise<JarBelief> {
+  const stamp = beliefStamp(jar)
+  const known = learned.get(stamp)
+  if (known !== undefined) return known
+  const rounds = learnedFrom((await jarLog(work, jar.id)).builds)
   for (;;) {
     const next = rounds.next()
-    if (next.done === true) return next.value.belief
+    if (next.done === true) {
+      if (learned.size >= KEEP) learned.delete(learned.keys().next().value ?? '')
+      learned.set(stamp, next.value)
+      return next.value
+    }
     await new Promise((go) => setImmediate(go))
   }
-}
-
-/** What is thought of a running levain; the same as its own window says. */
-function verdictOf(bake: Bake, belief: JarBelief, nowMs: number): Verdict | null {
-  const { band, mixed, marks } = bake.state
-  if (bake.line === null || band === null || mixed !== null) return null
-  const line = bake.line
-  const vessel = vesselOf(line, belief.centre)
-  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
-  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
-  const seen = marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs }))
-  return judge(drawForecast(vessel, belief, { untilHours: horizonHours(milestones) }), seen, hoursAt(nowMs), bake.plan.school, mannerOf(line))
 }
 
 /** A step of a bake with its words. */
@@ -104,11 +84,13 @@ async function entriesOf(work: Work): Promise<{ kitchenName: string; bakes: Bake
   const stocked: Stocked = { kitchen, pantry, vessels }
   const cultures: Cultures = { jars, beliefs: await beliefsOf(work, jars) }
   const bakes = open.map((bake): BakeEntries => {
-    const verdict = verdictOf(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
-    const facts = stepFactsOf(bake, bake.plan, solveBakeHere(bake, cultures, stocked, work.nowMs), verdict, stocked, cultures)
+    const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
+    const verdict = question === null ? null : isItReady(question)
+    const minute = minuteOf(work.nowMs)
+    const { steps } = dayOfBake(bake, { solved: solveBakeHere(bake, cultures, stocked, minute), verdict }, stocked, cultures, minute)
     return {
       bake,
-      entries: stepsOf(facts, work.nowMs).map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
+      entries: steps.map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
       window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, bake.line.startedAtMs, USUAL_RISK)
     }
   })

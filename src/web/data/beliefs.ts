@@ -1,9 +1,9 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Beliefs, buildLogOf, type Cultures } from '../../answers'
-import { isoOf, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, NO_LOG, paceToWire, ROUTES } from '../../contract'
-import { type JarBelief, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
+import { type Beliefs, beliefStamp, beliefWithoutLog, buildLogOf, type Cultures } from '../../answers'
+import { isoOf, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, paceToWire, ROUTES } from '../../contract'
+import { type JarBelief, type PastBuild, UNKNOWN_JAR } from '../../core'
 import { nowMs } from './clock'
 import { desk, ONCE } from './desk'
 import { refreshJars, useJars } from './jars'
@@ -28,16 +28,15 @@ function keptBelief(jarId: string, of: string): JarBelief | null {
 }
 
 async function beliefOf(jar: Jar): Promise<JarBelief> {
-  if (jar.pace.kind === 'pinned') return pinnedJar(jar.pace.parameters)
-  if (jar.logStamp === NO_LOG) return UNKNOWN_JAR
-  const of = JSON.stringify([MODEL_VERSION, jar.pace, jar.logStamp])
+  const known = beliefWithoutLog(jar)
+  if (known !== null) return known
+  const of = beliefStamp(jar)
   const kept = keptBelief(jar.id, of)
   if (kept !== null) return kept
   const { builds } = await read(jarLogSchema, ROUTES.jarLog(jar.id))
-  if (builds.length === 0) return UNKNOWN_JAR
   const belief = await desk().learn(
     newId(),
-    builds.map(buildLogOf),
+    builds,
     proxy(() => undefined)
   )
   if (belief === null) return UNKNOWN_JAR

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Bake, beliefIn, type Cultures } from '../../answers'
-import { type BatchLine, type Drivers, type Forecast, type HourRange, type JarBelief, type Mark, mannerOf, type School, type Verdict } from '../../core'
+import { type Bake, beliefIn, type Cultures, minuteOf, type ReadyQuestion, readyQuestion } from '../../answers'
+import type { BatchLine, Drivers, Forecast, HourRange, JarBelief, Mark, School, Verdict } from '../../core'
 import { desk, ONCE } from './desk'
 
 /** A running levain with what is thought of it now. */
@@ -17,8 +17,6 @@ export interface Judged {
   readonly hours: number
 }
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_MINUTE = 60_000
 /** A build that is planned. */
 export interface PlannedLine {
   /** Of its bake. */
@@ -87,50 +85,27 @@ export function useGrown(line: BatchLine | null, belief: JarBelief, gas: readonl
   return line === null ? undefined : data
 }
 
-interface Question {
+interface Question extends ReadyQuestion {
+  /** Of its bake. */
   readonly id: string
-  readonly line: BatchLine
-  readonly marks: readonly Mark[]
-  readonly hours: number
-  readonly school: School
-  readonly belief: JarBelief
 }
 
-function questionsOf(bakes: readonly Bake[], minute: number, { beliefs }: Cultures): Question[] {
-  return bakes.flatMap((bake) => {
-    const { band, mixed, marks } = bake.state
-    if (bake.line === null || band === null || mixed !== null) return []
-    const line = bake.line
-    const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
-    return [
-      {
-        id: bake.id,
-        line,
-        marks: marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs })),
-        hours: hoursAt(minute),
-        school: bake.plan.school,
-        belief: beliefIn(beliefs, bake.plan.jarId)
-      }
-    ]
+const questionsOf = (bakes: readonly Bake[], nowMs: number, { beliefs }: Cultures): Question[] =>
+  bakes.flatMap((bake) => {
+    const question = readyQuestion(bake, beliefIn(beliefs, bake.plan.jarId), nowMs)
+    return question === null ? [] : [{ id: bake.id, ...question }]
   })
-}
 
 /** Answers as an array: two maps are alike to SWR, whatever they hold. */
-function answersTo(questions: readonly Question[]): Promise<(Omit<Judged, 'bake'> & { readonly id: string })[]> {
-  return Promise.all(
-    questions.map(async ({ id, line, marks, hours, school, belief }) => {
-      const verdict = await desk().judge(line, marks, hours, school, mannerOf(line), belief)
-      return { id, line, belief, verdict, marks, hours }
-    })
-  )
-}
+const answersTo = (questions: readonly Question[]): Promise<(Omit<Judged, 'bake'> & { readonly id: string })[]> =>
+  Promise.all(questions.map(async (question) => ({ ...question, verdict: await desk().judge(question) })))
 
 /**
  * Verdicts of all levains under way, by bake; renewed every minute and with every mark.
  * @returns undefined until the first have been reckoned
  */
 export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cultures: Cultures | undefined): ReadonlyMap<string, Judged> | undefined {
-  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const minute = minuteOf(now)
   const questions = useMemo(() => (cultures === undefined ? [] : questionsOf(bakes ?? [], minute, cultures)), [bakes, minute, cultures])
   const { data, error } = useSWR(questions.length === 0 ? null : ['verdicts', questions], ([, asked]: [string, Question[]]) => answersTo(asked), ONCE)
   return useMemo(() => {

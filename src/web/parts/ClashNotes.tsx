@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 import { type Clash, clashesOf, type Format } from '../../core'
 import { stepWord } from '../../words'
-import type { BakeDay } from '../data/days'
+import type { OpenBake } from '../data/days'
 import { useKitchen } from '../data/kitchen'
 import { Note } from './Card'
 import classes from './ClashNotes.module.css'
@@ -9,7 +9,7 @@ import classes from './ClashNotes.module.css'
 const SHOWN = 3
 
 /** Where two bakes want the oven, the hands or a place at once, with the way out; one line for each pair and thing. */
-export function ClashNotes({ days, only }: { readonly days: readonly BakeDay[]; readonly only?: string }) {
+export function ClashNotes({ days, only }: { readonly days: readonly OpenBake[]; readonly only?: string }) {
   const { kitchen, format } = useKitchen()
   const takes = new Map(kitchen.places.flatMap((p) => (p.takes === null ? [] : [[p.id, p.takes] as const])))
   const clashes = clashesOf(

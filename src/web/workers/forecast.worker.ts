@@ -1,4 +1,6 @@
 import { expose } from 'comlink'
+import { drawn, drawsOf, isItReady, learnedFrom, shownAge, whatToExpect } from '../../answers'
+import type { JarBuild } from '../../contract'
 import {
   type BatchLine,
   type BuildLog,
@@ -9,16 +11,12 @@ import {
   type DayPlan,
   type Draws,
   type Drivers,
-  drawForecast,
   driversOf,
-  type Forecast,
   type HourRange,
-  horizonHours,
   type JarBelief,
   type JarCondition,
   type JarParameters,
   judge,
-  learning,
   type Mark,
   type Mendings,
   mannerOf,
@@ -35,9 +33,7 @@ import {
   searchPlans,
   simulate,
   spreadsOf,
-  summarise,
   type ToldPlan,
-  type Verdict,
   vesselOf,
   type Ways,
   type WaysAsked,
@@ -53,27 +49,7 @@ export interface KeptJar {
   readonly parameters: JarParameters
 }
 
-/** Draws of the builds asked for last, by what was mixed and what is believed of the jar: judging again costs no new draws. */
-const kept = new Map<string, Draws>()
-const KEEP = 12
-const LOOK_HOURS = 240
 const MS_PER_HOUR = 3_600_000
-
-function drawn(line: BatchLine, belief: JarBelief): Draws {
-  const vessel = vesselOf(line, belief.centre)
-  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
-  return drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
-}
-
-function drawsOf(line: BatchLine, belief: JarBelief): Draws {
-  const key = JSON.stringify([line, belief])
-  const there = kept.get(key)
-  if (there !== undefined) return there
-  const draws = drawn(line, belief)
-  if (kept.size >= KEEP) kept.delete(kept.keys().next().value ?? '')
-  kept.set(key, draws)
-  return draws
-}
 
 /** Plans that were found, each with what is worth knowing of it; where there is none, what would mend it. */
 export interface FoundPlans {
@@ -109,9 +85,8 @@ async function searched(task: string, problem: PlanProblem, tell: (progress: Sea
 }
 
 const desk = {
-  forecast: (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school),
-  judge: (line: BatchLine, marks: readonly Mark[], hours: number, school: School, manner: CultureManner, belief: JarBelief): Verdict =>
-    judge(drawsOf(line, belief), marks, hours, school, manner),
+  forecast: whatToExpect,
+  judge: isItReady,
   reasons: (line: BatchLine, marks: readonly Mark[], hours: number, manner: CultureManner, belief: JarBelief): Reasons =>
     reasonsOf(drawsOf(line, belief), marks, hours, manner),
   /** What can be done with a running levain now. */
@@ -119,14 +94,14 @@ const desk = {
     line: BatchLine,
     marks: readonly Mark[],
     hours: number,
-    wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'shownPhase' | 'jar'>,
+    wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'shown' | 'jar'>,
     belief: JarBelief
   ): Ways => {
     const asLooked = (draws: Draws) => judge(draws, marks, hours, wanted.school, mannerOf(line))
-    const { forecast, holds, phase } = asLooked(drawsOf(line, belief))
+    const verdict = asLooked(drawsOf(line, belief))
     const nowMs = line.startedAtMs + hours * MS_PER_HOUR
     return waysNow(
-      { ...wanted, line, nowMs, forecast, shownPhase: holds ? null : phase, jar: belief.centre },
+      { ...wanted, line, nowMs, forecast: verdict.forecast, shown: shownAge({ line, marks, hours }, verdict), jar: belief.centre },
       (moved) => asLooked(drawn(moved, belief)).forecast
     )
   },
@@ -142,12 +117,12 @@ const desk = {
   conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map(({ line, parameters }) => conditionOf(line, atMs, parameters)),
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
   /** Learns a jar; null when it was called off. */
-  learn: async (task: string, logs: readonly BuildLog[], tell: (share: number) => void): Promise<JarBelief | null> => {
-    const rounds = learning(logs)
+  learn: async (task: string, builds: readonly JarBuild[], tell: (share: number) => void): Promise<JarBelief | null> => {
+    const rounds = learnedFrom(builds)
     for (;;) {
       const next = rounds.next()
-      if (next.done) return next.value.belief
-      tell(next.value.round / next.value.ofRounds)
+      if (next.done) return next.value
+      tell(next.value)
       await breath()
       if (stopped.delete(task)) return null
     }

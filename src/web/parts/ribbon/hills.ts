@@ -99,7 +99,7 @@ function windowAt(milestones: Milestones, school: School, startMs: number): Hill
 
 /** A planned build as a hill. */
 export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, beliefs }: Cultures, forecast?: Forecast): Hill | null {
-  const timed = solved?.build?.timed
+  const timed = solved?.build?.asItStands
   if (timed === undefined) return null
   const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, points: [], window: null }
   return draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)

@@ -5,6 +5,7 @@ import type { StationId } from '../stations'
 export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   wake: 'clock',
   'first build': 'clock',
+  grow: 'build',
   build: 'bench',
   'finish weighing': 'bench',
   chill: 'watch',

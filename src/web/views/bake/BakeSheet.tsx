@@ -3,9 +3,9 @@ import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, solvePlan, startedOf, stepFactsOf } from '../../../answers'
+import { type Bake, beliefIn, type Cultures, dayOfBake, minuteOf, solvePlan, startedOf } from '../../../answers'
 import { type Plan, planSchema } from '../../../contract'
-import { type BakeState, dayOfDough, expectedMixMs, hasBegun } from '../../../core'
+import { type BakeState, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -21,6 +21,7 @@ import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
+import { heldDay } from './clock/moveOfDay'
 import { PlanRibbon } from './PlanRibbon'
 import { stationFigure } from './stationFigure'
 import { freeStart, type PlanPatch, usePlanDraft } from './usePlanDraft'
@@ -33,7 +34,6 @@ const Watch = lazy(() => import('./watch/Watch').then((m) => ({ default: m.Watch
 const Oven = lazy(() => import('./oven/Oven').then((m) => ({ default: m.Oven })))
 const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch, oven: Oven } as const
 
-const MS_PER_MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
 
 /** Station a bake opens at: where its work is. */
@@ -58,7 +58,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const { kitchen, format } = here
   const now = useNow()
   const narrow = useMediaQuery('(max-width: 720px)') === true
-  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const minute = minuteOf(now)
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
   const { state } = bake
   const started = useMemo(() => startedOf(bake), [bake])
@@ -78,7 +78,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     now,
     cultures
   )?.get(bake.id)
-  const plannedLine = state.band !== null ? null : (solved?.build?.timed.line ?? null)
+  const plannedLine = state.band !== null ? null : (solved?.build?.asItStands.line ?? null)
   const forecast = useForecasts(
     useMemo(
       () => (plannedLine === null ? [] : [{ id: bake.id, line: plannedLine, school: plan.school, belief: beliefIn(cultures.beliefs, plan.jarId) }]),
@@ -91,16 +91,15 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     if (bake.line !== null) return recordHill(shown, bake.line, cultures)
     return plannedHill(shown, solved, cultures, forecast)
   }, [bake, plan, judged, cultures, solved, forecast])
-  const facts = useMemo(() => stepFactsOf(bake, plan, solved, judged?.verdict ?? null, here, cultures), [bake, plan, solved, judged, here, cultures])
-  const day = useMemo(() => {
-    const times = dayOfDough(facts, expectedMixMs(facts, minute))
-    return times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
-  }, [facts, minute])
-  const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day?.times ?? null)]), [hill, plan, day])
+  const day = useMemo(
+    () => dayOfBake(bake, { plan, solved, verdict: judged?.verdict ?? null }, here, cultures, minute),
+    [bake, plan, solved, judged, here, cultures, minute]
+  )
+  const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day.times, state.band === null ? day.beginsMs : null)]), [hill, plan, day, state.band])
   const height = narrow ? 236 : 244
   const mixMs = state.mixed?.atMs ?? plan.mixAt
-  const startMs = hill?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
-  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day?.times.outMs ?? 0) : 0)
+  const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
+  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
   const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })
   const index = STATIONS.findIndex((s) => s.id === station)
@@ -130,7 +129,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     solved,
     forecast,
     judged,
-    facts,
+    day,
     belief: beliefIn(cultures.beliefs, plan.jarId),
     jars,
     jar: jars.find((j) => j.id === plan.jarId),
@@ -164,7 +163,15 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       {frozen ? (
         <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
       ) : (
-        <PlanRibbon {...props} hill={hills[0] ?? null} day={day} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'clock'} />
+        <PlanRibbon
+          {...props}
+          hill={hills[0] ?? null}
+          held={heldDay(day)}
+          fromMs={fromMs}
+          toMs={endMs + 2 * MS_PER_HOUR}
+          height={height}
+          open={station === 'clock'}
+        />
       )}
       <nav className={classes.path} aria-label="Stations">
         {STATIONS.map((s) => (

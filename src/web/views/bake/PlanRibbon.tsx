@@ -37,14 +37,15 @@ type RibbonStep = MovableStep | Exclude<Grip, string>
 export function PlanRibbon(
   props: StationProps & {
     readonly hill: Hill | null
-    readonly day: HeldDay | null
+    /** The dough's day, held by its steps. */
+    readonly held: HeldDay | null
     readonly fromMs: number
     readonly toMs: number
     readonly height: number
     readonly open: boolean
   }
 ) {
-  const { hill, day, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
+  const { hill, held: day, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
   const { kitchen, format } = useKitchen()
   const [unknown, setUnknown] = useState<Unknown>('start')
   const [drag, setDrag] = useState<{

@@ -1,4 +1,4 @@
-import { type Bake, type Cultures, type Stocked, stepFactsOf } from '../../../answers'
+import { type Bake, bakeOf, type Cultures, type Stocked, stepFactsOf } from '../../../answers'
 import { isoOf, lineToWire, type Plan, type Shown } from '../../../contract'
 import { type BatchLine, type Forecast, type HourRange, type JarBelief, MODEL_VERSION, type SolvedBake, stepsOf } from '../../../core'
 import type { Judged } from '../../data/forecasts'
@@ -17,11 +17,18 @@ export function shownForecast(line: BatchLine, forecast: Forecast, belief: JarBe
 
 /** A verdict as it stands on the screen. */
 export function shownVerdict({ line, verdict, belief }: Judged): Shown {
-  return { ...shownForecast(line, verdict.forecast, belief), phase: verdict.phase, probability: verdict.probability, advice: verdict.advice.kind }
+  return {
+    ...shownForecast(line, verdict.forecast, belief),
+    phase: verdict.phase,
+    holds: verdict.holds,
+    probability: verdict.probability,
+    advice: verdict.advice.kind
+  }
 }
 
 /** The day as it was planned, to be kept when the build has begun: what moves later is told against it. */
 export function shownSteps(bake: Bake, plan: Plan, solved: SolvedBake | null, stocked: Stocked, cultures: Cultures): Shown['steps'] {
-  const facts = stepFactsOf({ ...bake, events: [], line: null }, plan, solved, null, stocked, cultures)
+  const unbegun = bakeOf({ ...bake, events: [], line: null })
+  const facts = stepFactsOf(unbegun, plan, solved, null, stocked, cultures, Number.NEGATIVE_INFINITY)
   return stepsOf(facts, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: isoOf(atMs) }))
 }

@@ -1,6 +1,6 @@
-import type { Bake } from '../../../answers'
+import type { Bake, BakeDay } from '../../../answers'
 import type { Jar, Plan } from '../../../contract'
-import type { BakeState, Forecast, JarBelief, SolvedBake, StepFacts } from '../../../core'
+import type { BakeState, Forecast, JarBelief, SolvedBake } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 import type { PlanPatch } from './usePlanDraft'
 
@@ -18,8 +18,8 @@ export interface StationProps {
   readonly solved: SolvedBake | null
   readonly forecast: Forecast | undefined
   readonly judged: Judged | undefined
-  /** What its steps hang on. */
-  readonly facts: StepFacts
+  /** Its day as it comes out by now. */
+  readonly day: BakeDay
   /** What is believed of the jar it is seeded from. */
   readonly belief: JarBelief
   readonly jars: readonly Jar[]

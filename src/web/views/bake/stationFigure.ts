@@ -1,4 +1,4 @@
-import { dayOfDough, expectedMixMs, type Format, pouredGrams, ratioOf } from '../../../core'
+import { type Format, pouredGrams, ratioOf } from '../../../core'
 import type { StationId } from '../../parts/stations'
 import { near, PHASE_WORDS } from '../../parts/words'
 import type { StationProps } from './station'
@@ -6,7 +6,7 @@ import type { StationProps } from './station'
 const MS_PER_HOUR = 3_600_000
 
 /** The one number of a station that is folded. */
-export function stationFigure(id: StationId, { state, solved, judged, facts, now }: StationProps, format: Format): string {
+export function stationFigure(id: StationId, { state, solved, judged, day }: StationProps, format: Format): string {
   const build = solved?.build
   switch (id) {
     case 'dough':
@@ -18,11 +18,11 @@ export function stationFigure(id: StationId, { state, solved, judged, facts, now
       return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.sourced.masses)} · ${format.mass(build.totalGrams)}`
     case 'clock':
       if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
-      return build === undefined || build === null ? 'no time yet' : `begin ${format.dayTime(near(build.timed.startMs))}`
+      return day.beginsMs === null ? 'no time yet' : `begin ${format.dayTime(near(day.beginsMs))}`
     case 'bench':
       return state.band !== null ? 'band is set' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
     case 'oven': {
-      const times = dayOfDough(facts, expectedMixMs(facts, now))
+      const { times } = day
       if (state.deeds.has('out')) return 'out'
       return times === null ? 'not planned' : `bread ${format.dayTime(near(times.outMs))}`
     }

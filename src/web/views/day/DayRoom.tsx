@@ -1,12 +1,12 @@
 import { Button, Group, Skeleton } from '@mantine/core'
 import { Link, useParams } from 'react-router'
-import { solveBakeHere, stepFactsOf } from '../../../answers'
+import { dayOfBake, solveBakeHere } from '../../../answers'
 import { ROUTES } from '../../../contract'
-import { allergensOf, lineName, nightsBetween, type Step, stepsOf, type WeighedDough } from '../../../core'
+import { allergensOf, lineName, nightsBetween, type Step, type WeighedDough } from '../../../core'
 import { stepCaution, stepWord } from '../../../words'
 import { useBake } from '../../data/bakes'
-import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
+import { useDays } from '../../data/days'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/Quiet'
 import { near, sizeWords } from '../../parts/words'
@@ -21,16 +21,16 @@ export function DayRoom() {
   const here = useKitchen()
   const { kitchen, format, pantry } = here
   const { bake, error } = useBake(id)
-  const { cultures } = useCultures()
-  if (bake === undefined || cultures === undefined)
+  const { days, cultures } = useDays(now)
+  if (bake === undefined || cultures === undefined || days === undefined)
     return error === undefined ? (
       <Skeleton height={320} />
     ) : (
       <Quiet title="This bake could not be opened" words={error.message} action={{ label: 'All bakes', href: '/bakes' }} />
     )
   const { plan } = bake
-  const solved = solveBakeHere(bake, cultures, here, now)
-  const steps = stepsOf(stepFactsOf(bake, plan, solved, null, here, cultures), now)
+  const open = days.find((day) => day.bake.id === bake.id)
+  const { solved, steps } = open ?? dayOfBake(bake, { solved: solveBakeHere(bake, cultures, here, now), verdict: null }, here, cultures, now)
   const build = solved?.build
   const dough = solved?.dough.ok ? solved.dough.value.weigh : null
   const nights = nightsBetween(steps[0]?.atMs ?? now, (steps.at(-1)?.atMs ?? now) + HOUR, kitchen.sleep, kitchen.timeZone)

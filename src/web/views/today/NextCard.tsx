@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
 import { stepCaution } from '../../../words'
-import type { BakeDay } from '../../data/days'
+import type { OpenBake } from '../../data/days'
 import type { Judged } from '../../data/forecasts'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -72,7 +72,7 @@ export function movedWords(byMs: number, plannedMs: number, format: Format): str
 /** Steps that take from the jar. */
 const FROM_JAR: readonly Step['kind'][] = ['wake', 'first build', 'build']
 
-function BakeStep({ day, step, now, href }: { readonly day: BakeDay; readonly step: Step; readonly now: number; readonly href: string }) {
+function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly step: Step; readonly now: number; readonly href: string }) {
   const { format, kitchen } = useKitchen()
   const { jars } = useJars()
   const placeId = jars?.find((j) => j.id === day.bake.plan.jarId)?.placeId
@@ -104,7 +104,7 @@ function BakeStep({ day, step, now, href }: { readonly day: BakeDay; readonly st
 }
 
 /** What is needed at a step, in figures that carry. */
-function StepFigures({ day: { bake, solved, judged, times }, step, now }: { readonly day: BakeDay; readonly step: Step; readonly now: number }): ReactNode {
+function StepFigures({ day: { bake, solved, judged, times }, step, now }: { readonly day: OpenBake; readonly step: Step; readonly now: number }): ReactNode {
   const { format, pantry } = useKitchen()
   const build = solved?.build
   const { course, before } = bake.plan

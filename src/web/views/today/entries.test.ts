@@ -1,6 +1,6 @@
 import type { Jar } from '../../../contract'
 import type { Step } from '../../../core'
-import type { BakeDay } from '../../data/days'
+import type { OpenBake } from '../../data/days'
 import { entriesOf, isLate } from './entries'
 
 const HOUR = 3_600_000
@@ -18,7 +18,7 @@ const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
     bake: { id: name, plan: { name, jarId: 'juno', course: { folds: 3 } } },
     steps,
     planned: new Map(planned.map(([id, hours]) => [id, now + hours * HOUR]))
-  }) as unknown as BakeDay
+  }) as unknown as OpenBake
 const jar = {
   id: 'juno',
   name: 'Juno',

@@ -1,7 +1,7 @@
 import type { Jar } from '../../../contract'
 import type { Step } from '../../../core'
 import { stepTitle } from '../../../words'
-import type { BakeDay } from '../../data/days'
+import type { OpenBake } from '../../data/days'
 import { STEP_STATION } from '../../parts/steps/stepPlaces'
 
 /** One thing to do: a step of a bake, or of a program a jar is in. */
@@ -10,7 +10,7 @@ export interface Entry {
   readonly title: string
   readonly atMs: number
   readonly href: string
-  readonly of: { readonly kind: 'bake'; readonly day: BakeDay; readonly step: Step } | { readonly kind: 'program'; readonly jar: Jar; readonly says: string }
+  readonly of: { readonly kind: 'bake'; readonly day: OpenBake; readonly step: Step } | { readonly kind: 'program'; readonly jar: Jar; readonly says: string }
   /** When it was to be, where it has moved since. */
   readonly plannedMs: number | null
 }
@@ -23,7 +23,7 @@ const MOVED_MS = 10 * MINUTE
 const AHEAD_MS = 48 * HOUR
 
 /** Everything to do over all bakes and jars, overdue first; what lies further ahead than two days only where there is nothing before it. */
-export function entriesOf(days: readonly BakeDay[], jars: readonly Jar[], now: number): Entry[] {
+export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], now: number): Entry[] {
   const steps = days.flatMap((day) =>
     day.steps.map((step): Entry => {
       const planned = day.planned.get(step.id)

@@ -48,8 +48,8 @@ export function PouredList({ entries, onUndo }: { readonly entries: readonly Ent
 /** When it will be fit with what is in by now. */
 export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
   const { format } = useKitchen()
-  const startMs = solved?.build?.timed.startMs
-  if (startMs === undefined || forecast === undefined || state.band !== null || !Number.isFinite(forecast.opens.p50)) return null
+  const startMs = solved?.build?.asItStands.startMs
+  if (state.done.length === 0 || startMs === undefined || forecast === undefined || state.band !== null || !Number.isFinite(forecast.opens.p50)) return null
   const fromMs = near(startMs + forecast.opens.p50 * MS_PER_HOUR)
   return (
     <Text mt="sm" data-testid="fit-as-poured">

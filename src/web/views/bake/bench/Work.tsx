@@ -85,7 +85,7 @@ export function Work(
       </Weigh>
     )
   if (job.into === 'levain' && solved?.build != null) {
-    const { line } = solved.build.timed
+    const { line } = solved.build.asItStands
     const onBand = ({ mixTempC, levelMm, minutesAgo }: BandNote) => {
       note(
         {

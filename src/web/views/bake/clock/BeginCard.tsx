@@ -7,13 +7,12 @@ import { Warnings } from '../Warnings'
 
 /** When the build begins, or began. */
 export function BeginCard(props: StationProps) {
-  const { solved, state, now } = props
+  const { solved, state, day, now } = props
   const { format } = useKitchen()
-  const build = solved?.build ?? null
-  const atMs = state.band?.atMs ?? build?.timed.startMs
+  const atMs = day.beginsMs
   return (
     <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
-      {atMs === undefined ? (
+      {atMs === null ? (
         <Note tone="stop">{solved?.problem === null || solved === null ? 'Dough and levain have to be known first.' : problemSentence(solved.problem)}</Note>
       ) : (
         <Figures>

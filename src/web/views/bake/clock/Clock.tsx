@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { plannedSteps, planProblemOf, takePlan } from '../../../../answers'
 import type { MovableStep, Plan } from '../../../../contract'
-import { type BreadWish, type CourseTimes, type DayPlan, dayOfDough, expectedMixMs, type PlanProblem, stepsOf } from '../../../../core'
+import type { BreadWish, CourseTimes, DayPlan, PlanProblem } from '../../../../core'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
 import { useKitchen } from '../../../data/kitchen'
@@ -23,7 +23,7 @@ import { DoughAfterCard } from './DoughAfterCard'
 import { DoughDayCard } from './DoughDayCard'
 import { DriversCard } from './DriversCard'
 import { ExpectCard } from './ExpectCard'
-import { heldOf, moveOfDay } from './moveOfDay'
+import { heldDay, heldOf, moveOfDay } from './moveOfDay'
 import { moveSentence } from './moveWords'
 import { PlanCards } from './PlanCards'
 import { planTitle } from './planWords'
@@ -35,7 +35,7 @@ const FIVE_MINUTES = 300_000
 
 /** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
 export function Clock(props: StationProps) {
-  const { bake, plan, edit, solved, facts, frozen, state, now, belief } = props
+  const { bake, plan, edit, solved, day, frozen, state, now, belief } = props
   const here = useKitchen()
   const { kitchen } = here
   const { cultures } = useCultures()
@@ -45,10 +45,9 @@ export function Clock(props: StationProps) {
   const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
   const mixMs = plan.mixAt
-  const steps = useMemo(() => stepsOf(facts, now), [facts, now])
-  const times = dayOfDough(facts, expectedMixMs(facts, now))
+  const { steps, times } = day
   const wish: BreadWish = loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: plan.bread.at })
-  const others = useMemo(() => (days ?? []).filter((day) => day.bake.id !== bake.id).map((day) => day.claim), [days, bake.id])
+  const others = useMemo(() => (days ?? []).filter((other) => other.bake.id !== bake.id).map((other) => other.claim), [days, bake.id])
   const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
   const asked = JSON.stringify(wish)
   const problem = useMemo(
@@ -72,8 +71,7 @@ export function Clock(props: StationProps) {
   }
   const held = heldOf(build, plan.mixAt)
   const move = (step: MovableStep, toMs: number) => {
-    const day = times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
-    const moved = moveOfDay(props, held, day, step, Math.max(toMs, now), 'start')
+    const moved = moveOfDay(props, held, heldDay(day), step, Math.max(toMs, now), 'start')
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
     if (moved.ok) edit(moved.patch)
   }
@@ -120,7 +118,7 @@ export function Clock(props: StationProps) {
             <StandCard {...props} />
           </fieldset>
           <DriversCard {...props} />
-          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} mixMs={expectedMixMs(facts, now)} />}
+          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} />}
           <Group>
             {build !== null && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">

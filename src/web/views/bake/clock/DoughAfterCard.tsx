@@ -1,6 +1,6 @@
 import { Text } from '@mantine/core'
 import { useMemo } from 'react'
-import { doughOf } from '../../../../answers'
+import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -19,12 +19,16 @@ const TARGETS = [
 const GAS = TARGETS.map((t) => t.gas)
 
 /** The dough after the levain: when its bulk has risen so far, with its doubt, where it will stand. */
-export function DoughAfterCard({ solved, plan, belief, bake, mixMs }: StationProps & { readonly mixMs: number }) {
+export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixMs }, now }: StationProps) {
   const here = useKitchen()
   const { format, kitchen } = here
-  const line = useMemo(() => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : bake.line), [bake, plan, solved, here, mixMs])
+  const minute = minuteOf(now)
+  const line = useMemo(
+    () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
+    [bake, plan, solved, here, judged, belief, mixMs, minute]
+  )
   const grown = useGrown(line, belief, GAS)
-  const { placeId, mixTempC } = plan.course ?? plan
+  const { placeId } = plan.course ?? plan
   const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? 'that place'
   if (line === null || grown === undefined) return null
   const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
@@ -54,7 +58,7 @@ export function DoughAfterCard({ solved, plan, belief, bake, mixMs }: StationPro
         </tbody>
       </table>
       <Text c="dimmed" mt="xs">
-        Mixed at {format.time(line.startedAtMs)} with {format.temperature(mixTempC)}, standing in: {place}.
+        Mixed at {format.time(line.startedAtMs)} with {format.temperature(line.mixTempC)}, standing in: {place}.
       </Text>
     </Card>
   )

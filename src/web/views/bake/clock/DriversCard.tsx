@@ -11,7 +11,7 @@ import type { StationProps } from '../station'
 export function DriversCard({ solved, judged, plan, belief, bake }: StationProps) {
   const { format } = useKitchen()
   const [open, setOpen] = useState(false)
-  const line = judged?.line ?? (bake.line === null ? (solved?.build?.timed.line ?? null) : null)
+  const line = judged?.line ?? (bake.line === null ? (solved?.build?.asItStands.line ?? null) : null)
   const drivers = useDrivers(open ? line : null, belief, plan.school)
   if (line === null) return null
   return (

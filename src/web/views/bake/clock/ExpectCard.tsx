@@ -1,5 +1,6 @@
 import { Text } from '@mantine/core'
 import { Link } from 'react-router'
+import { chanceAt } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import type { Forecast, HourRange, JarBelief } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
@@ -12,12 +13,12 @@ import type { StationProps } from '../station'
 const MS_PER_HOUR = 3_600_000
 
 /** What is to be expected of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
-export function ExpectCard({ plan, solved, forecast, judged, jar, belief }: StationProps) {
+export function ExpectCard({ solved, forecast, judged, jar, belief, day }: StationProps) {
   const { format } = useKitchen()
   const build = solved?.build ?? null
-  const mixMs = plan.mixAt
+  const { mixMs } = day
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
-  const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.timed.startMs, mixMs))
+  const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
   if (shown === null) return null
   return (
     <Card title="What is to be expected">
@@ -37,9 +38,9 @@ export function ExpectCard({ plan, solved, forecast, judged, jar, belief }: Stat
           <Moment name="Fit until" range={shown.closes} startMs={shown.startMs} />
         </tbody>
       </table>
-      {build?.timed.milestones.doubledHours !== null && build !== null && running === null && (
+      {build?.asItStands.milestones.doubledHours !== null && build !== null && running === null && (
         <Text c="dimmed" mt="sm">
-          Doubled after about {format.duration(build.timed.milestones.doubledHours)}.
+          Doubled after about {format.duration(build.asItStands.milestones.doubledHours)}.
         </Text>
       )}
       {shown.fitAtMix !== null && (
@@ -53,9 +54,7 @@ export function ExpectCard({ plan, solved, forecast, judged, jar, belief }: Stat
 }
 /** A forecast with its start, and how likely it is fit when it is to be mixed. */
 function told(forecast: Forecast, startMs: number, mixMs: number) {
-  const step = forecast.gridHours[1] ?? 1
-  const at = Math.round((mixMs - startMs) / MS_PER_HOUR / step)
-  return { ...forecast, startMs, fitAtMix: forecast.fit[at] ?? null }
+  return { ...forecast, startMs, fitAtMix: chanceAt(forecast, startMs, mixMs) }
 }
 
 /** How much is known of the jar, and so how wide the forecast is. */

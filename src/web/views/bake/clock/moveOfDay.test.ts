@@ -10,7 +10,7 @@ function held(more: Partial<Plan> = {}) {
   const cultures = culturesWith(1)
   const solved = solvePlan(plan, cultures, STOCKED, NOW)
   if (solved === null || solved.build === null) throw new Error('no levain')
-  const facts = stepFactsOf({ ...BAKE, plan }, plan, solved, null, STOCKED, cultures)
+  const facts = stepFactsOf({ ...BAKE, plan }, plan, solved, null, STOCKED, cultures, NOW)
   const times = dayOfDough(facts, plan.mixAt)
   if (times === null || facts.dough === null) throw new Error('no day')
   const props = { plan, solved, jar: cultures.jars[0] }

@@ -1,3 +1,4 @@
+import type { BakeDay } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep, type Plan } from '../../../../contract'
 import {
   type Anchor,
@@ -31,8 +32,14 @@ export interface HeldDay {
 
 /** The levain of a plan as it can be moved; null where it cannot be. */
 export function heldOf(levain: NonNullable<StationProps['solved']>['build'], mixAt: number): HeldBuild | null {
-  return levain === null || levain.ladder === null || levain.ladder.length > 0 ? null : { build: levain.planned, startMs: levain.timed.startMs, mixAtMs: mixAt }
+  return levain === null || levain.ladder === null || levain.ladder.length > 0
+    ? null
+    : { build: levain.planned, startMs: levain.asItStands.startMs, mixAtMs: mixAt }
 }
+
+/** A dough's day as it can be moved. */
+export const heldDay = ({ times, facts }: Pick<BakeDay, 'times' | 'facts'>): HeldDay | null =>
+  times === null || facts.dough === null ? null : { times, pace: facts.dough.pace }
 
 const isAnchor = (step: MovableStep): step is Anchor => step !== 'build'
 

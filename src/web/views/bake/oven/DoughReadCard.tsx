@@ -1,6 +1,6 @@
 import { Button, Chip, Group, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { doughOf } from '../../../../answers'
+import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
 import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
@@ -21,15 +21,19 @@ const POKE_SAYS: Readonly<Record<Poke, string>> = {
 export type Reading = Omit<Extract<NewBakeEvent, { type: 'dough' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
 
 /** What is read of the dough: its temperature, its rise in the bowl or a sample jar, what a finger finds. */
-export function DoughReadCard({ bake, state, plan, solved, belief, now, onRead }: StationProps & { readonly onRead: (reading: Reading) => void }) {
+export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, now, onRead }: StationProps & { readonly onRead: (reading: Reading) => void }) {
   const here = useKitchen()
   const { format } = here
   const [of, setOf] = useState<'bowl' | 'sample'>('bowl')
   const [rise, setRise] = useState<number | null>(null)
   const [tempC, setTempC] = useState<number | null>(null)
   const [poke, setPoke] = useState<Poke | null>(null)
-  const mixMs = state.mixed?.atMs ?? now
-  const line = useMemo(() => doughOf(bake, plan, solved, here, mixMs, bake.line === null ? undefined : bake.line), [bake, plan, solved, here, mixMs])
+  const { mixMs } = day
+  const minute = minuteOf(now)
+  const line = useMemo(
+    () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
+    [bake, plan, solved, here, judged, belief, mixMs, minute]
+  )
   const target = plan.course?.bulkGas ?? 0.5
   const last = state.readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
   const progress = useMemo(() => {
@@ -67,7 +71,7 @@ export function DoughReadCard({ bake, state, plan, solved, belief, now, onRead }
           kind="temperature"
           label="Dough, measured"
           what="The dough"
-          value={tempC ?? plan.course?.mixTempC ?? 24}
+          value={tempC ?? line?.mixTempC ?? plan.course?.mixTempC ?? plan.mixTempC}
           range={[0, 45]}
           onCommit={setTempC}
         />

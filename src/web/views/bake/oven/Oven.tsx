@@ -1,6 +1,5 @@
-import { useMemo } from 'react'
 import { isoOf, type NewBakeEvent } from '../../../../contract'
-import { type Step, stepsOf } from '../../../../core'
+import type { Step } from '../../../../core'
 import { stepWord } from '../../../../words'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
@@ -22,9 +21,9 @@ const OVEN_STEPS: readonly Step['kind'][] = ['preheat', 'bake', 'lid', 'out', 'e
 
 /** From the mixed dough to bread: folds, shaping, what is read of the dough, the oven, and how it came out. */
 export function Oven(props: StationProps) {
-  const { bake, state, plan, facts, now } = props
+  const { bake, state, plan, day } = props
   const { pantry } = useKitchen()
-  const steps = useMemo(() => stepsOf(facts, now), [facts, now])
+  const { steps } = day
   if (state.mixed === null)
     return (
       <Quiet

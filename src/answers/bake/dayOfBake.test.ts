@@ -1,7 +1,7 @@
 import type { BakeEvent } from '../../contract'
 import { contentsOf, foldBake, type Happening } from '../../core'
 import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
-import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from '../bake/bakeDay'
+import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
 import { type Bake, bakeOf } from '../fromWire'
 import { courseFor } from './usualCourse'
@@ -78,7 +78,7 @@ test('the dough that ferments is the one that was weighed and measured', () => {
 })
 
 test('the steps of a planned bake begin with the build and end with bread that can be cut', () => {
-  const facts = stepFactsOf(BAKE, PLAN, solved, null, STOCKED, culturesWith(1))
+  const facts = stepFactsOf(BAKE, PLAN, solved, null, STOCKED, culturesWith(1), NOW)
   expect(facts.status).toBe('planned')
   expect(facts.startMs).toBeLessThan(PLAN.mixAt)
   expect(facts.dough?.pace.bulkHours).toBeGreaterThan(2)
@@ -88,7 +88,7 @@ test('cold flour and water measured for the dough make a longer bulk before it i
   const course = courseFor(PLAN.formula, { id: 'room', tempC: 21 })
   const plan = { ...PLAN, course }
   const paceWith = (events: Bake['events']) => {
-    const { dough } = stepFactsOf(bakeOf({ ...BAKE, plan, events }), plan, solved, null, STOCKED, culturesWith(1))
+    const { dough } = stepFactsOf(bakeOf({ ...BAKE, plan, events }), plan, solved, null, STOCKED, culturesWith(1), NOW)
     if (dough === null) throw new Error('no day')
     return dough.pace
   }

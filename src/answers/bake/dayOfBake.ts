@@ -1,0 +1,250 @@
+import type { Kitchen, Plan } from '../../contract'
+import {
+  type BakeDough,
+  type BakeState,
+  type BatchLine,
+  type Claim,
+  type CourseTimes,
+  contentsOf,
+  DOUGH_RISE_K,
+  type DoughItem,
+  dayOfDough,
+  doughItems,
+  doughLine,
+  doughPace,
+  expectedMixMs,
+  type JarBelief,
+  levainAsItShows,
+  mainKind,
+  nightAt,
+  type Phase,
+  reckonMix,
+  type School,
+  type ShownAge,
+  type SolvedBake,
+  type Step,
+  type StepFacts,
+  stepsOf,
+  type TimedBuild,
+  type Verdict,
+  type WeighedDough,
+  windowOf,
+  withWeighed
+} from '../../core'
+import type { Bake } from '../fromWire'
+import { beliefIn } from '../judgement/beliefs'
+import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
+import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
+
+const MS_PER_HOUR = 3_600_000
+const MINUTE = 60_000
+
+/** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
+export function doughItemsOf(plan: Pick<Plan, 'formula'>, { exact, weigh }: BakeDough, { repairs }: Pick<BakeState, 'repairs'>, bowls: number): DoughItem[] {
+  return doughItems(plan.formula, weigh, exact.baseFlourGrams, bowls).map((item) => ({ ...item, grams: repairs.dough?.[item.key] ?? item.grams }))
+}
+
+/** The dough of a bake as it was really weighed; what was not, counts as planned. */
+export function doughAsWeighed(state: Pick<BakeState, 'weighed' | 'bowls' | 'repairs'>, plan: Pick<Plan, 'formula'>, dough: BakeDough): WeighedDough {
+  const items = doughItemsOf(plan, dough, state, state.bowls ?? 1)
+  return withWeighed(
+    dough.weigh,
+    items,
+    state.weighed.filter((w) => w.into === 'dough')
+  )
+}
+
+/**
+ * The dough of a plan as it ferments where it will stand.
+ * @param levain the levain as it was mixed; as it is planned when left out
+ * @param mixMs when the dough is mixed, ms
+ * @returns null while it cannot be told; where no day of it is planned, it stands where the levain stood
+ */
+export function doughOf(
+  bake: Pick<Bake, 'ingredients' | 'state'>,
+  plan: Plan,
+  solved: SolvedBake | null,
+  { kitchen, pantry }: Stocked,
+  mixMs: number,
+  levain?: BatchLine
+): BatchLine | null {
+  const line = levain ?? solved?.build?.asItStands.line
+  if (solved === null || !solved.dough.ok || line === undefined) return null
+  const { placeId, tempC, mixTempC } = plan.course ?? plan
+  const { state } = bake
+  return doughLine(
+    doughAsWeighed(state, plan, solved.dough.value),
+    { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
+    {
+      mixAtMs: mixMs,
+      mixTempC: state.mixed?.mixTempC ?? doughMixOf(plan, solved, state, kitchen) ?? mixTempC,
+      standing: standingIn(kitchen, placeId, tempC, mixMs)
+    },
+    pantryOfBake(bake, pantry)
+  )
+}
+
+/** How warm a dough comes out by what was measured of it; null while nothing was. */
+function doughMixOf(plan: Plan, { dough }: SolvedBake, state: BakeState, { places }: Kitchen): number | null {
+  const measured = state.measured.get('dough')
+  if (measured === undefined || !dough.ok || plan.course === null) return null
+  const { lines } = doughAsWeighed(state, plan, dough.value)
+  const usual = { wantedC: plan.course.mixTempC, flourC: places[0]?.tempC ?? plan.mixTempC, cultureC: plan.tempC, riseK: DOUGH_RISE_K }
+  return reckonMix(
+    lines.map(({ grams, composition, kind }) => ({ grams, composition, isCulture: kind === 'levain' })),
+    measured,
+    usual
+  ).mixC
+}
+
+/** What is asked about besides the bake itself. */
+export interface DayAsked {
+  /** The plan as it is being edited; the bake's own when left out. */
+  readonly plan?: Plan
+  /** Everything that follows from that plan. */
+  readonly solved: SolvedBake | null
+  /** What is thought of its levain; null where none is on its way, or it is not known yet. */
+  readonly verdict: Verdict | null
+}
+
+/** The day of a bake as it comes out by now: what every face shows of its times. */
+export interface BakeDay {
+  readonly bake: Bake
+  readonly solved: SolvedBake | null
+  /** What its steps hang on. */
+  readonly facts: StepFacts
+  /** From now on. */
+  readonly steps: readonly Step[]
+  /** When its work begins: the first feed, stage or pour that is still to come; when the band was set, once it is; null while the plan cannot be. */
+  readonly beginsMs: number | null
+  /** When the dough is mixed. */
+  readonly mixMs: number
+  /** The dough's stages; null where none are planned, or they cannot be told. */
+  readonly times: CourseTimes | null
+  /** How long the bulk takes, h; null where it is not planned. */
+  readonly bulkHours: number | null
+  /** What it takes of hands, oven and places. */
+  readonly claim: Claim
+}
+
+/**
+ * When what is to be done for a bake, as things stand.
+ * @param nowMs asked within the same minute it is the same
+ */
+export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, cultures: Cultures, nowMs: number): BakeDay {
+  const minute = minuteOf(nowMs)
+  const plan = asked.plan ?? bake.plan
+  const { solved, verdict } = asked
+  const facts = stepFactsOf(bake, plan, solved, verdict, stocked, cultures, minute)
+  const mixMs = expectedMixMs(facts, minute)
+  const times = dayOfDough(facts, mixMs)
+  const begins = [
+    ...facts.before.filter((stage) => !facts.deeds.has(stage.id)).map((stage) => stage.atMs),
+    ...facts.growMs,
+    ...(facts.startMs === null ? [] : [facts.startMs])
+  ]
+  return {
+    bake,
+    solved,
+    facts,
+    steps: stepsOf(facts, minute),
+    beginsMs: facts.running?.bandMs ?? (facts.startMs === null ? null : Math.min(...begins)),
+    mixMs,
+    times,
+    bulkHours: times === null ? null : (times.shapeMs - mixMs) / MS_PER_HOUR,
+    claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
+  }
+}
+
+/** What the looks had shown of a levain's age when it was mixed, as it was told then. */
+function shownAtMix(bake: Bake): ShownAge | null {
+  const event = bake.events.findLast((e) => e.id === bake.state.mixed?.id)
+  const shown = event?.type === 'mixed' ? event.shown : undefined
+  const peakHours = shown?.quantiles.peak[2]
+  if (event === undefined || shown === undefined || bake.state.marks.length === 0) return null
+  return { peakHours: peakHours ?? Number.NaN, phase: shown.holds === false ? (shown.phase as Phase) : null, seenMs: event.happenedAt }
+}
+
+/**
+ * The levain of a bake as its dough gets it: as old as the looks at it have shown.
+ * @param verdict what is thought of it now
+ * @param mixMs when it goes into the dough
+ * @returns undefined while it has not been mixed
+ */
+export function levainForDough(bake: Bake, verdict: Verdict | null, mixMs: number, belief: JarBelief, nowMs: number): BatchLine | undefined {
+  const question = readyQuestion(bake, belief, nowMs)
+  const shown = question !== null && verdict !== null ? shownAge(question, verdict) : shownAtMix(bake)
+  return bake.line === null ? undefined : levainAsItShows(bake.line, shown, mixMs, belief.centre)
+}
+
+/** What the steps of a bake hang on. */
+export function stepFactsOf(
+  bake: Bake,
+  plan: Plan,
+  solved: SolvedBake | null,
+  verdict: Verdict | null,
+  stocked: Stocked,
+  cultures: Cultures,
+  nowMs: number
+): StepFacts {
+  const { kitchen } = stocked
+  const { band, mixed, moves, deeds, status } = bake.state
+  const build = solved?.build ?? null
+  const startMs = build?.timed.startMs ?? null
+  const from = band?.atMs ?? startMs
+  const without: StepFacts = {
+    status,
+    mixAtMs: plan.mixAt,
+    startMs,
+    growMs: (build?.ladder ?? []).map((stage) => stage.startMs),
+    ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
+    before: plan.before.map(({ id, kind, at }) => ({ id, kind, atMs: at })),
+    chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * MS_PER_HOUR),
+    running: band === null ? null : { bandMs: band.atMs, verdict },
+    mixedMs: mixed?.atMs ?? null,
+    dough: null,
+    deeds,
+    awake: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.toMs ?? ms,
+    bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
+  }
+  if (plan.course === null) return without
+  const { course } = plan
+  const belief = beliefIn(cultures.beliefs, plan.jarId)
+  // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
+  const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
+  const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))
+  return { ...without, dough: dough === null ? null : { course, pace: doughPace(dough, course, belief.centre) } }
+}
+
+/** When a levain that is not mixed yet may go into the dough, and when it is at its best. */
+function ripensAt({ startMs, milestones, fitHours }: TimedBuild, school: School): StepFacts['ripens'] {
+  const { opensHours } = windowOf(milestones, school)
+  return { opensMs: startMs + (opensHours ?? fitHours) * MS_PER_HOUR, fitMs: startMs + fitHours * MS_PER_HOUR }
+}
+
+/** The day as it was told when the band was set: what moved since is told against it. */
+export function plannedSteps(bake: Bake): ReadonlyMap<string, number> {
+  const event = bake.events.findLast((e) => e.type === 'band')
+  const steps = event?.type === 'band' ? (event.shown?.steps ?? []) : []
+  return new Map(steps.map(({ id, at }) => [id, at]))
+}
+
+/** What a bake takes of hands, oven and places from now on. */
+function claimOf({ id, plan }: Pick<Bake, 'id' | 'plan'>, facts: StepFacts, mixMs: number, times: CourseTimes | null, nowMs: number): Claim {
+  const startMs = facts.running?.bandMs ?? facts.startMs
+  const stays = [
+    ...(startMs === null || facts.mixedMs !== null ? [] : [{ placeId: plan.placeId, fromMs: startMs, toMs: mixMs }]),
+    ...(times === null || plan.course === null
+      ? []
+      : [{ placeId: plan.course.placeId, fromMs: mixMs, toMs: plan.course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }])
+  ]
+  return {
+    id,
+    name: plan.name,
+    hands: stepsOf(facts, nowMs).flatMap(({ id: step, atMs, minutes, kind }) =>
+      minutes > 0 && kind !== 'finish weighing' ? [{ step, fromMs: atMs, toMs: atMs + minutes * MINUTE }] : []
+    ),
+    oven: times === null || facts.deeds.has('out') ? null : { fromMs: times.bakeMs, toMs: times.outMs },
+    stays
+  }
+}

@@ -1,0 +1,29 @@
+import { type Jar, type JarBuild, NO_LOG } from '../../contract'
+import { type JarBelief, learning, MODEL_VERSION, pinnedJar, UNKNOWN_JAR } from '../../core'
+import { buildLogOf } from '../fromWire'
+
+/** What is believed of each jar, by its id. */
+export type Beliefs = ReadonlyMap<string, JarBelief>
+
+/** What is believed of a jar: nothing, when it has no log. */
+export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
+
+/** What is believed of a jar without its log; null where it is to be learned from that. */
+export function beliefWithoutLog({ pace, logStamp }: Pick<Jar, 'pace' | 'logStamp'>): JarBelief | null {
+  if (pace.kind === 'pinned') return pinnedJar(pace.parameters)
+  return logStamp === NO_LOG ? UNKNOWN_JAR : null
+}
+
+/** Names what was learned of a jar by all that it was learned from. */
+export const beliefStamp = ({ id, pace, logStamp }: Pick<Jar, 'id' | 'pace' | 'logStamp'>): string => JSON.stringify([id, MODEL_VERSION, pace, logStamp])
+
+/** Learns a jar from its log, round by round, so that others get a word in; each round is told as a share. */
+export function* learnedFrom(builds: readonly JarBuild[]): Generator<number, JarBelief> {
+  if (builds.length === 0) return UNKNOWN_JAR
+  const rounds = learning(builds.map(buildLogOf))
+  for (;;) {
+    const next = rounds.next()
+    if (next.done === true) return next.value.belief
+    yield next.value.round / next.value.ofRounds
+  }
+}

@@ -1,0 +1,86 @@
+import {
+  type BatchLine,
+  type Draws,
+  drawForecast,
+  type Forecast,
+  horizonHours,
+  type JarBelief,
+  judge,
+  type Mark,
+  mannerOf,
+  type School,
+  type ShownAge,
+  simulate,
+  summarise,
+  type Verdict,
+  vesselOf
+} from '../../core'
+import type { Bake } from '../fromWire'
+
+const MS_PER_HOUR = 3_600_000
+const MS_PER_MINUTE = 60_000
+/** A levain is followed no longer than this, h. */
+const LOOK_HOURS = 240
+/** Draws of the builds asked for last are kept: judging again costs no new ones. */
+const KEPT_DRAWS = 12
+
+const kept = new Map<string, Draws>()
+
+/** A forecast of a batch in draws, by what was mixed and what is believed of its jar. */
+export function drawsOf(line: BatchLine, belief: JarBelief): Draws {
+  const key = JSON.stringify([line, belief])
+  const there = kept.get(key)
+  if (there !== undefined) return there
+  const draws = drawn(line, belief)
+  if (kept.size >= KEPT_DRAWS) kept.delete(kept.keys().next().value ?? '')
+  kept.set(key, draws)
+  return draws
+}
+
+/** The same without a look at what is kept, for batches that are asked about once. */
+export function drawn(line: BatchLine, belief: JarBelief): Draws {
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  return drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
+}
+
+/** What is to be expected of a levain that is planned. */
+export const whatToExpect = (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school)
+
+/** How likely a levain is ready at a moment, by its forecast; null beyond what it tells. */
+export function chanceAt(forecast: Pick<Forecast, 'gridHours' | 'fit'>, startMs: number, atMs: number): number | null {
+  const step = forecast.gridHours[1] ?? 1
+  return forecast.fit[Math.round((atMs - startMs) / MS_PER_HOUR / step)] ?? null
+}
+
+/** A levain on its way, with what was seen of it. */
+export interface ReadyQuestion {
+  /** As it was mixed. */
+  readonly line: BatchLine
+  readonly marks: readonly Mark[]
+  /** When it is asked, h since mixing. */
+  readonly hours: number
+  readonly school: School
+  /** What is believed of its jar. */
+  readonly belief: JarBelief
+}
+
+/** Whole minutes: whoever asks within the same one gets the same answer. */
+export const minuteOf = (ms: number) => Math.floor(ms / MS_PER_MINUTE) * MS_PER_MINUTE
+
+/** What is asked of a bake's levain at a moment; null where none is on its way. */
+export function readyQuestion(bake: Bake, belief: JarBelief, nowMs: number): ReadyQuestion | null {
+  const { line, plan, state } = bake
+  if (line === null || state.band === null || state.mixed !== null) return null
+  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
+  const marks = state.marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs }))
+  return { line, marks, hours: hoursAt(minuteOf(nowMs)), school: plan.school, belief }
+}
+
+/** Is it ready to mix: phase, window, and what to do. */
+export const isItReady = ({ line, marks, hours, school, belief }: ReadyQuestion): Verdict => judge(drawsOf(line, belief), marks, hours, school, mannerOf(line))
+
+/** What the looks have shown of a levain's age; null while nobody has looked. */
+export function shownAge({ line, marks, hours }: Pick<ReadyQuestion, 'line' | 'marks' | 'hours'>, { forecast, holds, phase }: Verdict): ShownAge | null {
+  return marks.length === 0 ? null : { peakHours: forecast.peak.p50, phase: holds ? null : phase, seenMs: line.startedAtMs + hours * MS_PER_HOUR }
+}
