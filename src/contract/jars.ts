@@ -83,7 +83,10 @@ export const jarSchema = z.object({
   keepMinimumGrams: z.number(),
   /** From the ledger. */
   grams: z.number(),
+  /** Where it stands in the end. */
   placeId: idSchema,
+  /** Where what is in it has stood, stands, and is to go on to, in the order of time. */
+  stays: z.array(z.object({ placeId: idSchema, from: instantSchema })),
   version: versionSchema,
   pace: jarPaceSchema,
   /** Changes whenever its log does: what was learned under another stamp no longer holds. */
@@ -95,12 +98,13 @@ export type Jar = z.infer<typeof jarSchema>
 
 /** A jar as it is told. */
 export function jarToWire(jar: Jar): z.input<typeof jarSchema> {
-  const { lastFeed, program, pace, line } = jar
+  const { lastFeed, program, pace, line, stays } = jar
   return {
     ...jar,
     lastFeed: lastFeed === null ? null : { ...lastFeed, at: isoOf(lastFeed.at) },
     program: program === null ? null : { ...program, dueAt: isoOf(program.dueAt) },
     pace: paceToWire(pace),
+    stays: stays.map((stay) => ({ ...stay, from: isoOf(stay.from) })),
     line: lineToWire(line)
   }
 }
@@ -157,7 +161,7 @@ export type JarEnd = z.input<typeof jarEndSchema>
 export const jarEventSchema = z.object({
   id: idSchema,
   at: instantSchema,
-  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended']),
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'drawn', 'returned']),
   /** It was taken back later. */
   undone: z.boolean(),
   /** What it weighed, or held when it came. */
@@ -167,7 +171,9 @@ export const jarEventSchema = z.object({
   waterGrams: z.number().nullable(),
   /** Height ÷ height after the feed, of a look. */
   rise: z.number().nullable(),
-  placeName: z.string().nullable()
+  placeName: z.string().nullable(),
+  /** The bake it went into, or came back from. */
+  bakeName: z.string().nullable()
 })
 export type JarEvent = z.infer<typeof jarEventSchema>
 export type WireJarEvent = z.input<typeof jarEventSchema>

@@ -1,5 +1,6 @@
 import type { Jar, Kitchen, Place, Plan } from '../../contract'
 import {
+  asSeed,
   type BegunLevain,
   CUP_SIZES,
   type JarBelief,
@@ -85,11 +86,11 @@ export function startedOf(bake: Bake): Started {
  */
 function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
   const { hydration, flour, keepMinimumGrams } = jar
-  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: jar.line, parameters: belief.centre }
+  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: asSeed(jar.line), parameters: belief.centre }
   let seed: SeedJar = own
   for (const stage of stagesToCome(plan, deeds)) {
     const atMs = deeds.get(stage.id)?.atMs ?? stage.at
-    const kept = { grams: stage.seedGrams, hydration: seed.hydration, flour, line: seed.line }
+    const kept = { grams: stage.seedGrams, hydration: seed.hydration, flour, line: asSeed(seed.line) }
     const stays = [{ fromMs: atMs, ...standingIn(kitchen, stage.placeId, stage.tempC, atMs) }]
     const line = lineOfFeed(kept, { feed: jar.feed, flourGrams: stage.flourGrams, waterGrams: stage.waterGrams, mixTempC: plan.mixTempC }, stays, pantry)
     const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams

@@ -58,6 +58,15 @@ export interface BatchLine {
   }[]
 }
 
+/** Batches a culture is followed back; before that it is taken to have been ripe. */
+export const FOLLOWED_BACK = 3
+
+/** A batch as far back as it will be followed once it seeds another one: what is foretold of that is then what is told of it afterwards. */
+export const asSeed = (line: BatchLine, generations = FOLLOWED_BACK - 1): BatchLine => ({
+  ...line,
+  parents: line.parents.map((p) => ({ ...p, line: p.line === null || generations <= 1 ? null : asSeed(p.line, generations - 1) }))
+})
+
 /** Contents of a batch with all that its parents brought, g. */
 export interface BatchContents {
   readonly flours: Readonly<Partial<Record<FlourKind, number>>>

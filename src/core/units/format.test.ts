@@ -76,3 +76,15 @@ test('money in the currency of the kitchen', () => {
   expect(createFormat({ ...choice, currency: 'GBP' }).money(0.857)).toBe('£0.86')
   expect(createFormat({ ...choice, currency: 'JPY' }).money(120)).toBe('JP¥120')
 })
+
+test('a weekday of another week has its date beside it, one of another year the year as well', () => {
+  const now = Date.UTC(2026, 10, 27, 8)
+  const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' }, () => now)
+  const day = 86_400_000
+  expect(format.dayTime(now + 5 * day)).toBe('Wed 08:00')
+  expect(format.dayTime(now - 7 * day)).toBe('Fri 20 Nov 08:00')
+  expect(format.dayTime(now + 7 * day)).toBe('Fri 4 Dec 08:00')
+  expect(format.dayTime(now - 364 * day)).toBe('Fri 28 Nov 2025 08:00')
+  expect(format.date(now - 364 * day)).toBe('Fri 28 Nov 2025')
+  expect(format.date(now - 7 * day)).toBe('Fri 20 Nov')
+})

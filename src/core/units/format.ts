@@ -12,6 +12,9 @@ export interface UnitChoice {
 }
 
 const FAHRENHEIT_PER_KELVIN = 1.8
+const MS_PER_DAY = 86_400_000
+/** From so many days on a weekday alone could be mistaken for another one. */
+const WEEKDAY_DAYS = 6
 
 /** Figures as words. Masses are g, temperatures °C, shares fractions, instants ms, durations hours. */
 export interface Format {
@@ -27,9 +30,9 @@ export interface Format {
   rise(rise: number): string
   /** "08:25" */
   time(ms: number): string
-  /** "Sat 08:25" */
+  /** "Sat 08:25"; six days away or more "Sat 28 Nov 08:25", in another year with that. */
   dayTime(ms: number): string
-  /** "Sat 28 Nov" */
+  /** "Sat 28 Nov", in another year with that. */
   date(ms: number): string
   /** "Saturday" */
   weekday(ms: number): string
@@ -54,9 +57,10 @@ export function fahrenheitToCelsius(tempF: number): number {
 /**
  * The one place where figures become words.
  * @param choice units and zone of the kitchen
+ * @param now the time now, ms: what is further away is told with its date; without it, nothing is
  * @example createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' }).mass(750.4) // "750 g"
  */
-export function createFormat(choice: UnitChoice): Format {
+export function createFormat(choice: UnitChoice, now: () => number = () => Number.NaN): Format {
   const locale = choice.clock === '12 h' ? 'en-US' : 'en-GB'
   const hour12 = choice.clock === '12 h'
   const intl = (options: Intl.DateTimeFormatOptions) => new Intl.DateTimeFormat(locale, { ...options, timeZone: choice.timeZone })
@@ -65,6 +69,8 @@ export function createFormat(choice: UnitChoice): Format {
   const longDay = intl({ weekday: 'long' })
   const longMonth = intl({ month: 'long' })
   const shortDate = intl({ weekday: 'short', day: 'numeric', month: 'short' })
+  const fullDate = intl({ weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' })
+  const year = intl({ year: 'numeric' })
   // Making a formatter takes a hundred times as long as using it.
   const numbers = [0, 1, 2, 3].map(
     (digits) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })
@@ -75,6 +81,8 @@ export function createFormat(choice: UnitChoice): Format {
   const massFigure = (grams: number, resolution = 1) =>
     choice.mass === 'g' ? number(grams, digitsFor(resolution)) : number(grams / GRAMS_PER_OUNCE, resolution >= 1 ? 2 : 3)
   const time = (ms: number) => clock.format(ms).replace(' ', NARROW)
+  const date = (ms: number) => (Number.isFinite(now()) && year.format(ms) !== year.format(now()) ? fullDate : shortDate).format(ms).replaceAll(',', '')
+  const isFar = (ms: number) => Math.abs(ms - now()) >= WEEKDAY_DAYS * MS_PER_DAY
   return {
     choice,
     massFigure,
@@ -87,8 +95,8 @@ export function createFormat(choice: UnitChoice): Format {
     percent: (share, digits = 1) => `${Number(number(share * 100, digits))}${NARROW}%`,
     rise: (rise) => `×${number(rise, 1)}`,
     time,
-    dayTime: (ms) => `${shortDay.format(ms)} ${time(ms)}`,
-    date: (ms) => shortDate.format(ms).replace(',', ''),
+    dayTime: (ms) => `${isFar(ms) ? date(ms) : shortDay.format(ms)} ${time(ms)}`,
+    date,
     weekday: (ms) => longDay.format(ms),
     month: (ms) => longMonth.format(ms),
     money: (amount) => money.format(amount),

@@ -1,12 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import type { Kitchen } from '../../contract'
-import { type BatchLine, type FlourKind, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../core'
-import { type BatchParentRow, type BatchRow, type BatchStayRow, plain } from '../db/models'
+import { type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../core'
+import type { BatchParentRow, BatchRow, BatchStayRow } from '../db/models'
 import { readingsBetween, readingsFor } from './readings'
 import type { Work } from './work'
-
-/** Feeds a culture is followed back; before that it is taken to have been ripe. */
-const GENERATIONS = 3
 
 /** A batch about to be written. */
 export interface NewBatch extends Omit<BatchRow, 'id' | 'material' | 'own'> {
@@ -65,16 +62,17 @@ export async function addLineage({ models, transaction }: Work, batchId: string,
 }
 
 /** Where a batch stands and has stood, in the order of time. */
-export async function staysOf({ models, transaction }: Work, batchId: string): Promise<NewStay[]> {
-  const rows = await models.batchStays.findAll({ where: { batchId }, order: [['fromMs', 'ASC']], transaction })
-  return rows.map(plain).map(({ placeId, fromMs, tempC, surroundings, swingK, warmestMs }) => ({
-    placeId,
-    fromMs: Number(fromMs),
-    tempC,
-    surroundings,
-    swingK,
-    warmestMs: warmestMs === null ? null : Number(warmestMs)
-  }))
+export const staysOf = async (work: Work, batchId: string): Promise<NewStay[]> => (await staysOfBatches(work, [batchId])).get(batchId) ?? []
+
+/** Stays of many batches in one question, each in the order of time. */
+export async function staysOfBatches({ models, transaction }: Work, batchIds: readonly string[]): Promise<Map<string, NewStay[]>> {
+  const rows = await models.batchStays.findAll({ where: { batchId: [...batchIds] }, order: [['fromMs', 'ASC']], raw: true, transaction })
+  const stays = new Map<string, NewStay[]>()
+  for (const { batchId, placeId, fromMs, tempC, surroundings, swingK, warmestMs } of rows as unknown as BatchStayRow[]) {
+    const stay = { placeId, fromMs: Number(fromMs), tempC, surroundings, swingK, warmestMs: warmestMs === null ? null : Number(warmestMs) }
+    stays.set(batchId, [...(stays.get(batchId) ?? []), stay])
+  }
+  return stays
 }
 
 /** Writes the stays of a batch anew: it was moved, or a move was taken back. */
@@ -96,7 +94,7 @@ const inGrams = (mg: Partial<Record<FlourKind, number>>) =>
   Object.fromEntries(Object.entries(mg).map(([kind, m]) => [kind, toGrams(m)])) as Partial<Record<FlourKind, number>>
 
 /** One batch with its parents; null for one that is unknown or not mixed yet. */
-export async function lineOf(work: Work, batchId: string | null, generations = GENERATIONS): Promise<BatchLine | null> {
+export async function lineOf(work: Work, batchId: string | null, generations = FOLLOWED_BACK): Promise<BatchLine | null> {
   return batchId === null ? null : ((await linesOf(work, [batchId], generations)).get(batchId) ?? null)
 }
 
@@ -104,7 +102,7 @@ export async function lineOf(work: Work, batchId: string | null, generations = G
  * Batches with their parents, a few generations back; three questions to the database per generation, however many batches.
  * @returns by id; batches that are unknown or not mixed yet are left out
  */
-export async function linesOf(work: Work, batchIds: readonly string[], generations = GENERATIONS): Promise<Map<string, BatchLine>> {
+export async function linesOf(work: Work, batchIds: readonly string[], generations = FOLLOWED_BACK): Promise<Map<string, BatchLine>> {
   const batches = new Map<string, BatchRow>()
   const parents = new Map<string, BatchParentRow[]>()
   const stays = new Map<string, BatchStayRow[]>()

@@ -21,7 +21,7 @@ import {
 } from '../../core'
 import { type JarRow, plain, type VesselRow } from '../db/models'
 import { notFound, Problem } from '../problems'
-import { createBatch, lineOf, linesOf, type NewBatch, stayAt } from './batches'
+import { createBatch, lineOf, linesOf, type NewBatch, stayAt, staysOfBatches } from './batches'
 import { pantryIn } from './ingredients'
 import { placeIn, theKitchen } from './kitchens'
 import { programsOfJars } from './programStates'
@@ -40,6 +40,7 @@ export async function jarRow({ models, transaction }: Work, id: string): Promise
 /** What is told of a jar beside its row. */
 interface JarFacts {
   readonly line: BatchLine | undefined
+  readonly stays: Jar['stays']
   readonly milligrams: number
   readonly logStamp: string
   readonly lastFeed: Jar['lastFeed']
@@ -137,6 +138,10 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
     work,
     rows.flatMap((row) => row.currentBatchId ?? [])
   )
+  const stays = await staysOfBatches(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? [])
+  )
   const stamps = await logStamps(work)
   const accountOf = ({ id }: JarRow) => `jar:${id}` as const
   const balances = await balancesOf(work, rows.map(accountOf))
@@ -145,6 +150,7 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   return rows.map((row) =>
     jarView(row, {
       line: lines.get(row.currentBatchId ?? ''),
+      stays: (stays.get(row.currentBatchId ?? '') ?? []).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
       milligrams: balances.get(accountOf(row)) ?? 0,
       logStamp: stamps.get(row.id) ?? NO_LOG,
       lastFeed: feeds.get(row.id) ?? null,

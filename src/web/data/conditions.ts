@@ -1,15 +1,13 @@
 import { useMemo } from 'react'
 import useSWR from 'swr'
-import { beliefIn, type Cultures } from '../../answers'
+import { beliefIn, type Cultures, minuteOf } from '../../answers'
 import type { JarCondition } from '../../core'
 import type { KeptJar } from '../workers/forecast.worker'
 import { desk, ONCE } from './desk'
 
-const MS_PER_MINUTE = 60_000
-
 /** How all jars are, by id; renewed every minute. Undefined until it is reckoned. */
 export function useConditions(cultures: Cultures | undefined, now: number): ReadonlyMap<string, JarCondition> | undefined {
-  const minute = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE
+  const minute = minuteOf(now)
   const kept = useMemo(() => cultures?.jars.map((jar): KeptJar => ({ line: jar.line, parameters: beliefIn(cultures.beliefs, jar.id).centre })), [cultures])
   const { data } = useSWR(
     kept === undefined ? null : ['conditions', kept, minute],

@@ -12,7 +12,7 @@ import {
   ROUTES
 } from '../../contract'
 import { BUILT_IN_INGREDIENTS, createFormat, type Format, type Pantry, pantryOf } from '../../core'
-import { syncClock } from './clock'
+import { nowMs, syncClock } from './clock'
 import { newId } from './newId'
 import { read, send } from './outbox'
 import { useIngredients, useVessels } from './stores'
@@ -44,7 +44,7 @@ export function useKitchen(): KitchenHere {
 /** A kitchen with its format, ingredients and vessels; each made anew only when it changes. */
 export function useKitchenHere(kitchen: Kitchen): KitchenHere {
   const { mass, temperature, clock, timeZone, currency } = kitchen
-  const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone, currency }), [mass, temperature, clock, timeZone, currency])
+  const format = useMemo(() => createFormat({ mass, temperature, clock, timeZone, currency }, nowMs), [mass, temperature, clock, timeZone, currency])
   const ingredients = useIngredients() ?? BUILT_IN
   const vessels = useVessels() ?? NO_VESSELS
   const pantry = useMemo(() => pantryOf(ingredients.map((listed) => listed.ingredient)), [ingredients])

@@ -33,7 +33,7 @@ test('ripe, past it, hungry', () => {
 })
 
 test('weak before it is hungry: nothing is told as past that is still to come', () => {
-  expect(told({ use: 'one feed' })).toEqual({ headline: 'At the end of its food', use: 'one feed before it builds, hungry from Fri 17:00', hungry: false })
+  expect(told({ use: 'one feed' })).toEqual({ headline: 'Past its best', use: 'one feed before it builds, hungry from Fri 17:00', hungry: false })
 })
 
 test('a week off is a date, not a weekday that might be this one', () => {

@@ -2,13 +2,12 @@ import { type Format, isHungry, type JarCondition } from '../../core'
 import { near } from './words'
 
 const MS_PER_DAY = 86_400_000
-/** Further off than this a weekday would be told twice. */
-const WEEKDAY_DAYS = 6
+/** Nobody plans to the hour so far ahead, days. */
+const HOUR_DAYS = 6
 
 /** "Sat 08:25", or "Sat 28 Nov" when that is further off. */
-export function whenWords(ms: number, nowMs: number, format: Format): string {
-  return Math.abs(ms - nowMs) < WEEKDAY_DAYS * MS_PER_DAY ? format.dayTime(near(ms)) : format.date(ms)
-}
+export const whenWords = (ms: number, nowMs: number, format: Format): string =>
+  Math.abs(ms - nowMs) < HOUR_DAYS * MS_PER_DAY ? format.dayTime(near(ms)) : format.date(ms)
 
 /** What a jar is for the next bake, in a word or two. */
 export const USE_WORDS: Readonly<Record<JarCondition['use'], string>> = {
@@ -38,7 +37,7 @@ export function tellCondition(condition: JarCondition, nowMs: number, format: Fo
   const headline = () => {
     if (use === 'ripens') return peakMs === null ? 'Asleep: it hardly rises here' : `Ripe about ${when(peakMs)}`
     if (use === 'ready as it is') return hungry ? 'Ripe: use it or feed it' : 'Ripe now'
-    return hungry && hungryMs !== null ? `Hungry since ${when(hungryMs)}` : 'At the end of its food'
+    return hungry && hungryMs !== null ? `Hungry since ${when(hungryMs)}` : 'Past its best'
   }
   const hungryFrom = hungryMs === null || hungry ? '' : `, hungry from ${when(hungryMs)}`
   return { headline: headline(), use: `${USE_WORDS[use]}${hungryFrom}`, hungry: hungry && use !== 'ready as it is' }

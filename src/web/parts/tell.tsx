@@ -2,10 +2,16 @@ import { Button, Group, Text } from '@mantine/core'
 import { notifications } from '@mantine/notifications'
 import { newId } from '../data/newId'
 
+/** The notice whose Undo can be pressed. What is undone is the latest thing, so an older way back goes when a newer one comes. */
+let undoable: string | null = null
+
 /** Says that something was done, with the way back. */
 export function tellDone(words: string, undo?: () => Promise<unknown>): void {
-  // Two alike, one after the other, are two: each has its own way back.
   const id = newId()
+  if (undo !== undefined) {
+    if (undoable !== null) notifications.hide(undoable)
+    undoable = id
+  }
   notifications.show({
     id,
     withBorder: true,

@@ -1,5 +1,5 @@
 import { expose } from 'comlink'
-import { drawn, drawsOf, isItReady, learnedFrom, shownAge, whatToExpect } from '../../answers'
+import { drawn, drawsOf, howItIs, isItReady, learnedFrom, shownAge, whatToExpect } from '../../answers'
 import type { JarBuild } from '../../contract'
 import {
   type BatchLine,
@@ -7,7 +7,6 @@ import {
   type ComparedBuild,
   type CultureManner,
   compareLine,
-  conditionOf,
   type DayPlan,
   type Draws,
   type Drivers,
@@ -114,7 +113,7 @@ const desk = {
     return acids.length === 0 ? null : weightedQuantile(acids, new Float64Array(acids.length).fill(1), 0.5)
   },
   /** How jars are at a moment. */
-  conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map(({ line, parameters }) => conditionOf(line, atMs, parameters)),
+  conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
   /** Learns a jar; null when it was called off. */
   learn: async (task: string, builds: readonly JarBuild[], tell: (share: number) => void): Promise<JarBelief | null> => {

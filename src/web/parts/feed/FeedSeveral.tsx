@@ -1,6 +1,6 @@
 import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { beliefIn, type Cultures } from '../../../answers'
+import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, whereItStands } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { nowMs } from '../../data/clock'
@@ -11,7 +11,6 @@ import { tellCondition } from '../conditionWords'
 import { jarsByNeed } from '../jarsByNeed'
 import { tellDone, tellError } from '../tell'
 import classes from './FeedSheet.module.css'
-import { type FeedFigures, feedFigures, firstDraft } from './feedDraft'
 
 interface Row {
   readonly jar: Jar
@@ -40,20 +39,20 @@ export function FeedSeveral({
 }
 
 function Several({ cultures, conditions, onClose }: { cultures: Cultures; conditions: ReadonlyMap<string, JarCondition>; onClose: () => void }) {
-  const { kitchen, pantry, format } = useKitchen()
+  const { kitchen, pantry, format, vessels } = useKitchen()
   const now = useMemo(nowMs, [])
   const rows = useMemo(
     () =>
       jarsByNeed(cultures.jars, conditions, now)
         .filter((jar) => jar.culture !== 'dried' && jar.program === null)
         .map((jar): Row => {
-          const draft = usualDraft(jar, firstDraft(jar, kitchen))
+          const draft = usualDraft(jar, firstDraft(jar, kitchen, now))
           const parameters = beliefIn(cultures.beliefs, jar.id).centre
-          const found = feedFigures(draft, jar, jar.line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
+          const found = feedFigures(draft, jar, jar.line, { kitchen, pantry, cups: kitchen.cups, vessels }, parameters, now)
           const condition = conditions.get(jar.id)
           return { jar, figures: 'code' in found ? null : found, trimGrams: draft.trimGrams, hungry: condition !== undefined && isHungry(condition, now) }
         }),
-    [cultures, conditions, kitchen, pantry, now]
+    [cultures, conditions, kitchen, pantry, vessels, now]
   )
   const [ticked, setTicked] = useState<readonly string[]>(rows.filter((row) => row.hungry && row.figures !== null).map((row) => row.jar.id))
   const chosen = rows.filter((row) => ticked.includes(row.jar.id))
@@ -74,8 +73,8 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
             trimGrams,
             flours,
             waterGrams,
-            mixTempC: Math.round(mixTempC * 10) / 10,
-            placeId: jar.placeId,
+            mixTempC,
+            placeId: whereItStands(jar, now).placeId,
             underWater
           })
         )

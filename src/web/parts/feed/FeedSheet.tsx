@@ -1,10 +1,22 @@
 import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { beliefIn } from '../../../answers'
+import {
+  beliefIn,
+  FEED_WAYS,
+  type FeedAmounts,
+  type FeedDraft,
+  type FeedFigures,
+  type FeedWay,
+  feedFigures,
+  firstDraft,
+  howItIs,
+  LATER,
+  type Later,
+  minuteOf
+} from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
 import {
-  conditionOf,
   glutenInto,
   gramsOfBlend,
   HOTTEST_WATER_C,
@@ -18,7 +30,7 @@ import {
   ratioOf
 } from '../../../core'
 import { useCultures } from '../../data/beliefs'
-import { nowMs } from '../../data/clock'
+import { nowMs, useNow } from '../../data/clock'
 import { feedJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -30,7 +42,6 @@ import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
 import classes from './FeedSheet.module.css'
-import { FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedFigures, type FeedWay, feedFigures, firstDraft, LATER, type Later } from './feedDraft'
 import { InVessel } from './InVessel'
 import { NOTHING_OUT, type TakenOut, TakeOut, takeOut } from './TakeOut'
 import { WakeUp } from './WakeUp'
@@ -62,19 +73,19 @@ interface FormProps {
 }
 
 function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
-  const { kitchen, format, pantry } = useKitchen()
-  const now = useMemo(nowMs, [])
-  const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, amounts))
+  const { kitchen, format, pantry, vessels } = useKitchen()
+  const now = minuteOf(useNow())
+  const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, now, amounts))
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
   const [weighing, setWeighing] = useState(false)
   const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
-  const line = useMemo(() => jar.line, [jar.line])
+  const { line } = jar
   const there = jar.grams - out.grams
-  const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups }, parameters, now)
+  const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups, vessels }, parameters, now)
   const figures = 'code' in found ? null : found
   const problem = 'code' in found ? found : null
-  const coming = figures === null ? null : conditionOf(figures.line, now, parameters)
-  const condition = useMemo(() => conditionOf(line, now, parameters), [line, now, parameters])
+  const coming = figures === null ? null : howItIs(figures, parameters, now)
+  const condition = useMemo(() => howItIs({ line }, parameters, now), [line, now, parameters])
   const told = tellCondition(condition, now, format)
   const place = kitchen.places.find((p) => p.id === draft.placeId)
   const gluten = glutenInto(
@@ -97,7 +108,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       trimGrams,
       flours: weighed === undefined ? gramsOfBlend(draft.feed, figures.flourGrams) : [...weighed.flours],
       waterGrams: weighed?.waterGrams ?? waterGrams,
-      mixTempC: Math.round(mixTempC * 10) / 10,
+      mixTempC,
       placeId,
       later,
       vesselId,

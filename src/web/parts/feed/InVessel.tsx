@@ -1,12 +1,12 @@
 import { Group, Select, Stack, Text } from '@mantine/core'
 import { Link } from 'react-router'
+import type { FeedFigures } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { FULLEST, jarFit, smallestThatFits } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
 import { familyOf } from '../family'
 import { VesselDrawing } from '../jar/VesselDrawing'
-import type { FeedFigures } from './feedDraft'
 
 const NONE = 'none'
 /** The drawing is no higher than this, px. */

@@ -1,5 +1,5 @@
 import { Select, SimpleGrid, TextInput } from '@mantine/core'
-import { type Bake, solveBakeHere } from '../../../answers'
+import { type Bake, solveBakeHere, whereItStands } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
 import type { Pantry } from '../../../core'
 import { addEvent, useOpenBakes } from '../../data/bakes'
@@ -27,7 +27,12 @@ const USUAL_GRAMS = 30
  */
 export async function takeOut(jar: Jar, { into, grams }: TakenOut, pantry: Pantry): Promise<() => Promise<void>> {
   if (into.kind === 'jar')
-    return splitJar(jar, { jarId: newId(), name: into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim(), grams, placeId: jar.placeId })
+    return splitJar(jar, {
+      jarId: newId(),
+      name: into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim(),
+      grams,
+      placeId: whereItStands(jar, nowMs()).placeId
+    })
   if (into.kind === 'nothing') return () => Promise.resolve()
   const { bake } = into
   const at = () => isoOf(nowMs())

@@ -1,10 +1,12 @@
 import { Button } from '@mantine/core'
 import { Link } from 'react-router'
+import { whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { tellCondition, whenWords } from '../conditionWords'
 import { familyOf } from '../family'
+import { near } from '../words'
 import classes from './JarCard.module.css'
 import { JarDrawing } from './JarDrawing'
 
@@ -28,7 +30,8 @@ export function JarCard({
   const { kitchen, format } = useKitchen()
   const dried = jar.culture === 'dried'
   const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format)
-  const place = kitchen.places.find((p) => p.id === jar.placeId)
+  const stands = whereItStands(jar, now)
+  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'somewhere'
   return (
     <article className={classes.card} aria-label={jar.name}>
       <Link to={`/jars/${jar.id}`} className={classes.jar}>
@@ -39,8 +42,9 @@ export function JarCard({
             {format.mass(jar.grams)} · {jar.culture} {dried ? '' : format.percent(jar.hydration, 0)}
           </span>
           <span>
-            {place?.name ?? 'somewhere'} · {dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'}{' '}
-            {format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)} ago
+            {nameOf(stands.placeId)}
+            {stands.next !== null && `, to ${nameOf(stands.next.placeId)} ${format.dayTime(near(stands.next.atMs))}`} ·{' '}
+            {dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'} {format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)} ago
           </span>
           {jar.program === null ? (
             <>

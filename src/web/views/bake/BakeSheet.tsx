@@ -141,7 +141,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       <div className={classes.head}>
         <NameField name={plan.name} frozen={frozen} onName={(name) => draft.edit({ name })} />
         <span className={classes.meta}>
-          {state.mixed === null ? 'mix' : 'mixed'} {format.weekday(mixMs)} {format.time(mixMs)}
+          {state.mixed === null ? 'mix' : 'mixed'} {format.dayTime(mixMs)}
         </span>
         <Group gap={4} ml="auto" wrap="nowrap">
           <span className={classes.saved} role="status">

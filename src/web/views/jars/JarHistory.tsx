@@ -40,12 +40,14 @@ export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
   )
 }
 
-function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, placeName }: JarEvent, format: Format): string {
+function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, placeName, bakeName }: JarEvent, format: Format): string {
   const at = placeName === null ? '' : `, ${placeName}`
   if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
     return `fed ${ratioOf(fed)}: ${format.mass(keepGrams)} kept, ${format.mass(flourGrams)} flour, ${format.mass(waterGrams)} water${at}`
   }
+  if (type === 'drawn') return `${format.mass(grams ?? 0, 0.1)} taken for ${bakeName ?? 'a bake'}`
+  if (type === 'returned') return `${format.mass(grams ?? 0, 0.1)} back into the jar from ${bakeName ?? 'a bake'}`
   if (type === 'look') return rise === null ? 'looked at' : `looked at: ${format.rise(rise)}`
   if (type === 'ended') return 'left the kitchen, and came back'
   if (type === 'weighing') return `weighed: ${format.mass(grams ?? 0)}`

@@ -3,6 +3,7 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
+import type { FeedAmounts } from '../../../answers'
 import { beliefIn } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
@@ -14,7 +15,6 @@ import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { tellCondition, USE_WORDS, whenWords } from '../../parts/conditionWords'
 import { familyOf } from '../../parts/family'
 import { FeedSheet } from '../../parts/feed/FeedSheet'
-import type { FeedAmounts } from '../../parts/feed/feedDraft'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { knownSentence } from '../../parts/jarWords'
@@ -182,10 +182,13 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
 }
 
 const DRAWN_PX = 72
+const MS_PER_HOUR = 3_600_000
+/** Nobody reckons the food of a jar to the minute: to an hour, and from two days on to a day. */
+const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
 
 function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
-  const { rise, food, hungryMs, peakMs, peakRise, fades } = condition
+  const { rise, hungryMs, peakMs, peakRise, fades } = condition
   const told = tellCondition(condition, now, format)
   const coming = [
     ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: `ripe, ${format.rise(peakRise)}` }] : []),
@@ -204,7 +207,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
           <Figures>
             <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
             <Figure value={format.rise(rise)} name="expected now" />
-            <Figure value={format.percent(food, 0)} name="food left" />
+            {hungryMs !== null && hungryMs > now && <Figure value={`about ${format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR))}`} name="food for" />}
           </Figures>
         </div>
       </div>

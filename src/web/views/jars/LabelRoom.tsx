@@ -1,8 +1,8 @@
 import { Button, CopyButton, Group, Skeleton } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { Link, useParams } from 'react-router'
-import { beliefIn } from '../../../answers'
-import { conditionOf, ratioOf } from '../../../core'
+import { beliefIn, howItIs, minuteOf } from '../../../answers'
+import { ratioOf } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -23,7 +23,7 @@ export function LabelRoom() {
   if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
   const dried = jar.culture === 'dried'
   const line = jar.line
-  const { hungryMs } = conditionOf(line, now, beliefIn(cultures.beliefs, jar.id).centre)
+  const { hungryMs } = howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(now))
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const { lastFeed } = jar
   const flours = jar.feed.map((p) => pantry.get(p.ingredientId)?.name.toLowerCase() ?? p.ingredientId).join(', ')

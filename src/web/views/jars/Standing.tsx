@@ -1,12 +1,13 @@
 import { Button, Select } from '@mantine/core'
+import { type FeedAmounts, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
 import { moveJar, swapPlaces } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
-import type { FeedAmounts } from '../../parts/feed/feedDraft'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { tellDone, tellError } from '../../parts/tell'
+import { near } from '../../parts/words'
 
 /** A small feed before the cold: as much flour as starter, a little of it. */
 const SMALL_GRAMS = 20
@@ -25,20 +26,27 @@ export function Standing({
   now: number
   onFeed: (amounts: FeedAmounts) => void
 }) {
-  const { kitchen } = useKitchen()
-  const here = kitchen.places.find((p) => p.id === jar.placeId)
+  const { kitchen, format } = useKitchen()
+  const stands = whereItStands(jar, now)
+  const here = kitchen.places.find((p) => p.id === stands.placeId)
+  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'elsewhere'
   const hungry = condition !== undefined && isHungry(condition, now)
   const move = ({ id, name }: Place) => {
-    if (id !== jar.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
+    if (id !== stands.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
   }
-  const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && other.placeId !== jar.placeId)
+  const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && whereItStands(other, now).placeId !== stands.placeId)
   /** Two jars that take turns: one works, one sleeps. */
   const swap = (other: Jar | undefined) => {
     if (other !== undefined) swapPlaces(jar, other).then((undo) => tellDone(`${jar.name} and ${other.name} have swapped places.`, undo), tellError)
   }
   return (
     <Card title="Where it stands">
-      <PlaceSelect aria-label="Where it stands" value={jar.placeId} onPlace={move} />
+      <PlaceSelect aria-label="Where it stands" value={stands.placeId} onPlace={move} />
+      {stands.next !== null && (
+        <Note>
+          To go to {nameOf(stands.next.placeId)} at {format.dayTime(near(stands.next.atMs))}. Olvent takes it that you move it then.
+        </Note>
+      )}
       {others.length > 0 && (
         <Select
           mt="sm"
@@ -46,7 +54,7 @@ export function Standing({
           placeholder="Swap places with another jar"
           data={others.map((other) => ({
             value: other.id,
-            label: `${other.name}, ${kitchen.places.find((p) => p.id === other.placeId)?.name ?? 'elsewhere'}`
+            label: `${other.name}, ${nameOf(whereItStands(other, now).placeId)}`
           }))}
           value={null}
           onChange={(v) => swap(others.find((other) => other.id === v))}

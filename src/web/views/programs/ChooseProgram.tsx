@@ -1,7 +1,7 @@
 import { Button, SegmentedControl, Select, Skeleton, Stack, Text, TextInput } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
-import { beliefIn } from '../../../answers'
+import { beliefIn, type ProgramChoices, type ProgramGround, proposeProgram, waysToWait, whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type AbsenceWay, CULTURE_TRAITS, CULTURES, type Culture, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
 import { useCultures } from '../../data/beliefs'
@@ -15,7 +15,6 @@ import { QuantityField } from '../../parts/QuantityField'
 import { Quiet } from '../../parts/Quiet'
 import { Room } from '../../parts/Room'
 import { tellError } from '../../parts/tell'
-import { type ProgramChoices, type ProgramGround, proposeProgram, waysToWait } from './buildProgram'
 import classes from './programs.module.css'
 import { KIND_WORDS } from './programWords'
 import { StepList } from './StepList'
@@ -65,7 +64,10 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
   const { kitchen, pantry, format } = useKitchen()
   const navigate = useNavigate()
   const now = useMemo(nowMs, [])
-  const warm = kitchen.places.find((p) => p.id === jar.placeId && !isCold(p.tempC)) ?? kitchen.places.find((p) => !isCold(p.tempC)) ?? kitchen.places[0]
+  const warm =
+    kitchen.places.find((p) => p.id === whereItStands(jar, now).placeId && !isCold(p.tempC)) ??
+    kitchen.places.find((p) => !isCold(p.tempC)) ??
+    kitchen.places[0]
   const [choices, setChoices] = useState<ProgramChoices>({
     placeId: warm?.id ?? jar.placeId,
     culture: jar.culture === 'stiff' ? 'white wheat' : 'stiff',

@@ -2,6 +2,7 @@ import { Button, Group, Text } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
+import { whereItStands } from '../../../answers'
 import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
 import { stepCaution } from '../../../words'
 import type { OpenBake } from '../../data/days'
@@ -75,7 +76,8 @@ const FROM_JAR: readonly Step['kind'][] = ['wake', 'first build', 'build']
 function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly step: Step; readonly now: number; readonly href: string }) {
   const { format, kitchen } = useKitchen()
   const { jars } = useJars()
-  const placeId = jars?.find((j) => j.id === day.bake.plan.jarId)?.placeId
+  const jar = jars?.find((j) => j.id === day.bake.plan.jarId)
+  const placeId = jar === undefined ? undefined : whereItStands(jar, now).placeId
   const coldPlace = kitchen.places.find((p) => p.id === placeId && isCold(p.tempC))
   const { bake, judged } = day
   const caution = stepCaution(step)

@@ -2,6 +2,7 @@ import { Button, Group, Select, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import type { FeedAmounts } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { problemSentence } from '../../../../words'
@@ -9,7 +10,6 @@ import { useKitchen } from '../../../data/kitchen'
 import { BlendEditor } from '../../../parts/BlendEditor'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
 import { FeedSheet } from '../../../parts/feed/FeedSheet'
-import type { FeedAmounts } from '../../../parts/feed/feedDraft'
 import { NewJarSheet } from '../../../parts/feed/NewJarSheet'
 import { needOf } from '../../../parts/warnings'
 import classes from '../BakeSheet.module.css'
@@ -134,7 +134,7 @@ export function Build(props: StationProps) {
         {build !== null && jar !== undefined && state.band === null && (
           <Card title={`What stays in ${jar.name}`}>
             <Figures>
-              <Figure value={<Mass grams={jar.grams + state.poured.seed} />} name="in the jar now" />
+              <Figure value={<Mass grams={jar.grams} />} name="in the jar now" />
               <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : 'not enough'} name="once the seed is out" />
               <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name="when you have mixed" />
               {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name="to the discard pot" />}

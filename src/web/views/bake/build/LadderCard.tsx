@@ -1,9 +1,9 @@
 import { Button, Text } from '@mantine/core'
+import type { FeedAmounts } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Mass, Note } from '../../../parts/Card'
-import type { FeedAmounts } from '../../../parts/feed/feedDraft'
 import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 

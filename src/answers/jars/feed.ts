@@ -1,6 +1,6 @@
-import { standingAt } from '../../../answers'
-import type { Jar, Kitchen } from '../../../contract'
+import type { Jar, Kitchen } from '../../contract'
 import {
+  asSeed,
   type BatchLine,
   type BlendPart,
   CULTURE_TRAITS,
@@ -16,12 +16,15 @@ import {
   type MassRange,
   massOfVolume,
   mixTemperature,
+  type NamedVessel,
   type Pantry,
   risenHours,
   STARTER_DENSITY,
   TWO_THIRDS,
   temperatureAt
-} from '../../../core'
+} from '../../core'
+import { standingAt } from '../bake/solvePlan'
+import { whereItStands } from './jarNow'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -73,10 +76,11 @@ const TRIMMED_SHARE = 0.15
 const HAND_WARM_C = 26
 
 /** The feed a jar begins with: as its culture usually is, or with amounts that were reckoned elsewhere. */
-export function firstDraft(jar: Jar, { places }: Kitchen, amounts?: FeedAmounts): FeedDraft {
+export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts?: FeedAmounts): FeedDraft {
   const { flourPerSeed, trimmed, underWater } = CULTURE_TRAITS[jar.culture]
   const trimGrams = trimmed && amounts === undefined ? Math.round(jar.grams * TRIMMED_SHARE) : 0
-  const here = places.find((p) => p.id === jar.placeId)
+  const { placeId } = whereItStands(jar, nowMs)
+  const here = places.find((p) => p.id === placeId)
   const warm = places.find((p) => !isCold(p.tempC))
   const hourOut = amounts?.hourOut === true && here !== undefined && isCold(here.tempC)
   return {
@@ -92,8 +96,8 @@ export function firstDraft(jar: Jar, { places }: Kitchen, amounts?: FeedAmounts)
     flourCups: 0.5,
     waterCups: 0.25,
     waterTempC: HAND_WARM_C,
-    placeId: hourOut ? (warm?.id ?? jar.placeId) : jar.placeId,
-    laterPlaceId: hourOut ? jar.placeId : null,
+    placeId: hourOut ? (warm?.id ?? placeId) : placeId,
+    laterPlaceId: hourOut ? placeId : null,
     later: 'an hour',
     vesselId: jar.vesselId,
     underWater
@@ -128,6 +132,7 @@ export interface FeedKitchen {
   readonly kitchen: Pick<Kitchen, 'places' | 'timeZone'>
   readonly pantry: Pantry
   readonly cups: CupKind
+  readonly vessels: readonly Pick<NamedVessel, 'id' | 'material'>[]
 }
 
 /**
@@ -139,7 +144,7 @@ export function feedFigures(
   draft: FeedDraft,
   jar: Pick<Jar, 'hydration' | 'flour'>,
   line: BatchLine,
-  { kitchen, pantry, cups }: FeedKitchen,
+  { kitchen, pantry, cups, vessels }: FeedKitchen,
   parameters: JarParameters,
   nowMs: number
 ): FeedFigures | FeedProblem {
@@ -154,13 +159,17 @@ export function feedFigures(
     const stay = { fromMs, ...standingAt(where, where?.tempC ?? HAND_WARM_C, fromMs, kitchen.timeZone) }
     return draft.underWater ? { ...stay, surroundings: 'water bath' as const } : stay
   }
-  const mixTempC = mixTemperature([
-    { grams: keepGrams, tempC: temperatureAt(line, nowMs, parameters), heat: levainHeat(jar.hydration) },
-    { grams: flourGrams, tempC: kitchen.places[0]?.tempC ?? HAND_WARM_C, heat: HEAT.flour },
-    { grams: waterGrams, tempC: draft.waterTempC, heat: HEAT.water }
-  ])
-  const kept = { grams: keepGrams, hydration: jar.hydration, flour: jar.flour, line }
-  const fed = lineOfFeed(kept, { feed: draft.feed, flourGrams, waterGrams, mixTempC }, [stayAt(place, nowMs)], pantry)
+  // As it is sent: the jar afterwards is what is foretold here.
+  const mixTempC = toTenth(
+    mixTemperature([
+      { grams: keepGrams, tempC: temperatureAt(line, nowMs, parameters), heat: levainHeat(jar.hydration) },
+      { grams: flourGrams, tempC: kitchen.places[0]?.tempC ?? HAND_WARM_C, heat: HEAT.flour },
+      { grams: waterGrams, tempC: draft.waterTempC, heat: HEAT.water }
+    ])
+  )
+  const kept = { grams: keepGrams, hydration: jar.hydration, flour: jar.flour, line: asSeed(line) }
+  const vessel = vessels.find((v) => v.id === draft.vesselId)
+  const fed = { ...lineOfFeed(kept, { feed: draft.feed, flourGrams, waterGrams, mixTempC }, [stayAt(place, nowMs)], pantry), material: vessel?.material }
   const risen = risenHours(fed, TWO_THIRDS, parameters)
   const afterHours = laterPlace === undefined ? null : draft.later === 'two thirds' ? risen : LATER_HOURS[draft.later]
   const goesOn = laterPlace !== undefined && afterHours !== null
@@ -178,6 +187,8 @@ export function feedFigures(
     line: goesOn ? { ...fed, stays: [...fed.stays, stayAt(laterPlace, nowMs + afterHours * MS_PER_HOUR)] } : fed
   }
 }
+
+const toTenth = (value: number) => Math.round(value * 10) / 10
 
 type Amounts = Pick<FeedFigures, 'keepGrams' | 'flourGrams' | 'waterGrams' | 'ranges'>
 

@@ -1,8 +1,8 @@
-import { standingAt } from '../../../answers'
-import type { Jar, Kitchen } from '../../../contract'
+import type { Jar, Kitchen } from '../../contract'
 import {
   type AbsenceWay,
   absenceWays,
+  asSeed,
   CULTURE_TRAITS,
   type Culture,
   changeCulture,
@@ -30,7 +30,8 @@ import {
   strengthOf,
   timedFeeds,
   wakeDried
-} from '../../../core'
+} from '../../core'
+import { standingAt } from '../bake/solvePlan'
 
 const KEPT_GRAMS = 20
 
@@ -79,7 +80,7 @@ export function proposeNewCulture(choices: Pick<ProgramChoices, 'culture' | 'sch
 function feedsFrom(jar: Jar, placeId: string, { kitchen, pantry, parameters }: ProgramGround): FeedsFrom {
   const place = kitchen.places.find((p) => p.id === placeId)
   return {
-    kept: { grams: Math.min(KEPT_GRAMS, jar.grams), hydration: jar.hydration, flour: jar.flour, line: jar.line },
+    kept: { grams: Math.min(KEPT_GRAMS, jar.grams), hydration: jar.hydration, flour: jar.flour, line: asSeed(jar.line) },
     feed: jar.feed,
     hydration: jar.hydration,
     pantry,

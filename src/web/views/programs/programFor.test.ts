@@ -1,3 +1,4 @@
+import { type ProgramChoices, type ProgramGround, proposeNewCulture, proposeProgram, waysToWait } from '../../../answers'
 import { type Jar, type Kitchen, programSchema } from '../../../contract'
 import {
   BUILT_IN_INGREDIENTS,
@@ -11,13 +12,11 @@ import {
   pantryOf,
   TYPICAL_JAR
 } from '../../../core'
-import { type ProgramChoices, type ProgramGround, proposeNewCulture, proposeProgram, waysToWait } from './buildProgram'
 import { deedWords, KIND_WORDS } from './programWords'
 
 const HOUR = 3_600_000
 const DAY = 24 * HOUR
 const now = Date.UTC(2026, 10, 27, 9)
-const iso = (ms: number) => new Date(ms).toISOString()
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const pantry = pantryOf(BUILT_IN_INGREDIENTS)
 const [counter, fridge] = ['00000000-0000-4000-8000-000000000001', '00000000-0000-4000-8000-000000000002']
@@ -41,12 +40,12 @@ const jar = (more: Partial<Jar> = {}) =>
     keepMinimumGrams: 15,
     placeId: counter,
     line: {
-      startedAt: iso(now - 10 * HOUR),
+      startedAtMs: now - 10 * HOUR,
       flours: { 'white wheat': 40 },
       waterGrams: 40,
       saltGrams: 0,
       mixTempC: 22,
-      stays: [{ from: iso(now - 10 * HOUR), tempC: 22 }],
+      stays: [{ fromMs: now - 10 * HOUR, tempC: 22 }],
       parents: [{ grams: 10, hydration: 1, flour: 'white wheat', line: null }]
     },
     ...more

@@ -1,6 +1,6 @@
-import type { Jar, Kitchen } from '../../../contract'
-import { type BatchLine, BUILT_IN_INGREDIENTS, pantryOf, TYPICAL_JAR } from '../../../core'
-import { type FeedDraft, type FeedFigures, type FeedKitchen, feedFigures, firstDraft } from './feedDraft'
+import type { Jar, Kitchen } from '../../contract'
+import { type BatchLine, BUILT_IN_INGREDIENTS, pantryOf, TYPICAL_JAR } from '../../core'
+import { type FeedDraft, type FeedFigures, type FeedKitchen, feedFigures, firstDraft } from './feed'
 
 const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 27, 9)
@@ -9,7 +9,7 @@ const places = [
   { id: 'fridge', name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' as const }
 ]
 const kitchen = { places, timeZone: 'UTC' } as unknown as Kitchen
-const here: FeedKitchen = { kitchen, pantry: pantryOf(BUILT_IN_INGREDIENTS), cups: 'metric' }
+const here: FeedKitchen = { kitchen, pantry: pantryOf(BUILT_IN_INGREDIENTS), cups: 'metric', vessels: [] }
 const line: BatchLine = {
   startedAtMs: now - 12 * HOUR,
   flours: { 'white wheat': 50 },
@@ -29,11 +29,12 @@ const jar = (more: Partial<Jar> = {}) =>
     grams: 120,
     keepMinimumGrams: 15,
     placeId: 'counter',
+    stays: [],
     vesselId: null,
     ...more
   }) as Jar
 function figures(draft: Partial<FeedDraft>, of = jar()): FeedFigures {
-  const found = feedFigures({ ...firstDraft(of, kitchen), ...draft }, of, line, here, TYPICAL_JAR, now)
+  const found = feedFigures({ ...firstDraft(of, kitchen, now), ...draft }, of, line, here, TYPICAL_JAR, now)
   if ('code' in found) throw new Error(found.code)
   return found
 }
@@ -51,7 +52,7 @@ test.each([
   // From liquid to 60 %: 10 and 10, with 40 g flour 50 take 30
   ['thick from liquid', {}, { hydration: 0.6 }, { keep: 20, flour: 40, water: 20, trim: 0 }]
 ] as [string, Partial<Jar>, Partial<FeedDraft>, { keep: number; flour: number; water: number; trim: number }][])('%s', (_, of, draft, wanted) => {
-  const first = { ...firstDraft(jar(of), kitchen), ...draft }
+  const first = { ...firstDraft(jar(of), kitchen, now), ...draft }
   const found = figures(first, jar(of))
   expect(first.trimGrams).toBe(wanted.trim)
   expect([found.keepGrams, found.flourGrams, found.waterGrams]).toEqual([wanted.keep, wanted.flour, wanted.water])
@@ -64,7 +65,7 @@ test('by cups: a tablespoon stirred, half a cup of flour, a quarter of water, in
   expect(ranges?.keep).toMatchObject({ least: 15, most: 16.5 })
   expect(ranges?.flour).toMatchObject({ least: 62.5, most: 81.25 })
   const odd = { ...here, pantry: pantryOf(BUILT_IN_INGREDIENTS.map((i) => ({ ...i, density: undefined }))) }
-  expect(feedFigures({ ...firstDraft(jar(), kitchen), by: 'cups' }, jar(), line, odd, TYPICAL_JAR, now)).toEqual({ code: 'no cups' })
+  expect(feedFigures({ ...firstDraft(jar(), kitchen, now), by: 'cups' }, jar(), line, odd, TYPICAL_JAR, now)).toEqual({ code: 'no cups' })
 })
 
 test('the mix comes out between its parts, warmer with warmer water; too hot is refused', () => {
@@ -73,7 +74,7 @@ test('the mix comes out between its parts, warmer with warmer water; too hot is 
   // 20 g at 22 °C (2.99), 40 g flour at 22 (1.8), 40 g water at 10 (4.18): 17.4 °C
   expect(cold.mixTempC).toBeCloseTo((20 * 2.99 * 22 + 40 * 1.8 * 22 + 40 * 4.18 * 10) / (20 * 2.99 + 72 + 167.2), 1)
   expect(hot.mixTempC).toBeGreaterThan(cold.mixTempC + 10)
-  expect(feedFigures({ ...firstDraft(jar(), kitchen), waterTempC: 45 }, jar(), line, here, TYPICAL_JAR, now)).toEqual({ code: 'too hot' })
+  expect(feedFigures({ ...firstDraft(jar(), kitchen, now), waterTempC: 45 }, jar(), line, here, TYPICAL_JAR, now)).toEqual({ code: 'too hot' })
 })
 
 test('an hour out, then the fridge: it stands in both; risen by two thirds it goes later than after an hour', () => {
@@ -89,15 +90,15 @@ test('an hour out, then the fridge: it stands in both; risen by two thirds it go
 })
 
 test('a small feed for a hungry jar in the cold begins warm and goes back after an hour', () => {
-  const draft = firstDraft(jar({ placeId: 'fridge' }), kitchen, { keepGrams: 20, flourGrams: 20, waterGrams: 20, hourOut: true })
+  const draft = firstDraft(jar({ placeId: 'fridge' }), kitchen, now, { keepGrams: 20, flourGrams: 20, waterGrams: 20, hourOut: true })
   expect(draft).toMatchObject({ by: 'grams', placeId: 'counter', laterPlaceId: 'fridge', later: 'an hour' })
 })
 
 test('a seed too wet for a stiff jar names the least that works; nothing is no feed', () => {
   const wet = jar({ hydration: 2 })
-  expect(feedFigures({ ...firstDraft(wet, kitchen), ratio: 0.4, hydration: 0.5 }, wet, line, here, TYPICAL_JAR, now)).toEqual({
+  expect(feedFigures({ ...firstDraft(wet, kitchen, now), ratio: 0.4, hydration: 0.5 }, wet, line, here, TYPICAL_JAR, now)).toEqual({
     code: 'seed too wet',
     leastRatio: expect.closeTo(1, 6)
   })
-  expect(feedFigures({ ...firstDraft(jar(), kitchen), by: 'grams' }, jar(), line, here, TYPICAL_JAR, now)).toEqual({ code: 'nothing' })
+  expect(feedFigures({ ...firstDraft(jar(), kitchen, now), by: 'grams' }, jar(), line, here, TYPICAL_JAR, now)).toEqual({ code: 'nothing' })
 })
