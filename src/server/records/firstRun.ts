@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
+import { FIRST_KITCHEN, firstPlaces } from '../../answers'
 import type { firstRunSchema, Kitchen } from '../../contract'
 import { Problem } from '../problems'
 import { openJar } from './jars'
@@ -15,25 +16,10 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
   }
   const counter = randomUUID()
   await createKitchen(work, answers.id, false, {
-    name: 'My kitchen',
+    ...FIRST_KITCHEN,
     timeZone: answers.timeZone,
-    mass: 'g',
-    temperature: '°C',
-    clock: '24 h',
     sleep: answers.sleep,
-    weekly: [],
-    once: [],
-    school: 'dome',
-    base: 'dough flour',
-    smallScale: false,
-    tapTempC: 15,
-    cups: 'metric',
-    currency: 'EUR',
-    keys: true,
-    places: [
-      { id: counter, name: 'Counter', tempC: answers.roomTempC, nightTempC: null, takes: null, surroundings: 'air' },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, takes: null, surroundings: 'air' }
-    ]
+    places: firstPlaces([counter, randomUUID()], answers.roomTempC)
   })
   await openJar(work, { ...answers.jar, placeId: counter })
   return theKitchen(work)

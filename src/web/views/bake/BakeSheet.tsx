@@ -3,7 +3,7 @@ import { useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, dayOfBake, minuteOf, solvePlan, startedOf } from '../../../answers'
+import { type Bake, beliefIn, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
 import { type Plan, planSchema } from '../../../contract'
 import { type BakeState, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
@@ -157,7 +157,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
               <IconArrowForwardUp size={22} />
             </ActionIcon>
           )}
-          <SheetMenu bake={bake} plan={plan} now={now} />
+          <SheetMenu bake={bake} plan={plan} cultures={cultures} now={now} />
         </Group>
       </div>
       {frozen ? (
@@ -246,13 +246,12 @@ function NameField({ name, frozen, onName }: { name: string; frozen: boolean; on
   )
 }
 
-function SheetMenu({ bake, plan, now }: { bake: Bake; plan: Plan; now: number }) {
+function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cultures: Cultures; now: number }) {
   const navigate = useNavigate()
+  const here = useKitchen()
   const again = () => {
     const id = newId()
-    const week = 7 * 24 * MS_PER_HOUR
-    const ahead = Math.max(Math.ceil((now + 12 * MS_PER_HOUR - plan.mixAt) / week), 1)
-    createBake(id, { ...plan, mixAt: plan.mixAt + ahead * week }, now).catch(tellError)
+    createBake(id, planAgain({ plan }, cultures, here, now), now).catch(tellError)
     void navigate(`/bakes/${id}/dough`)
   }
   const remove = () => {

@@ -2,8 +2,7 @@ import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, solveBakeHere } from '../../../answers'
-import type { Plan } from '../../../contract'
+import { type Bake, beliefIn, type Cultures, solveBakeHere, variantTaken } from '../../../answers'
 import {
   bringsGluten,
   buildFrom,
@@ -76,7 +75,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
   const belief = beliefIn(cultures.beliefs, plan.jarId)
   const planned = variantOf(levain.planned, Math.round(levain.flourPerSeed * 100) / 100)
   const [variants, setVariants] = useState<readonly Variant[]>(() => firstVariants(planned))
-  const startMs = levain.timed.startMs
+  const { startMs } = levain.asItStands
   const lines = useMemo(
     () =>
       variants.map((variant) => {
@@ -331,29 +330,17 @@ function TakeOver({
   const navigate = useNavigate()
   const { pantry } = useKitchen()
   const planned = bake.state.status === 'planned'
-  const ripe = compared?.milestones.peakHours ?? null
-  const flour = variant.flour === null ? null : [...pantry.values()].find((i) => i.flourKind === variant.flour)
+  const taken = compared === null ? null : variantTaken(bake.plan, variant, startMs, compared.milestones, pantry)
   const take = async () => {
-    if (ripe === null) return
-    const plan: Plan = {
-      ...bake.plan,
-      tempC: variant.tempC,
-      mixAt: near(startMs + ripe * MS_PER_HOUR),
-      build: {
-        ...bake.plan.build,
-        by: { kind: 'ratio', flourPerSeed: variant.flourPerSeed },
-        hydration: variant.hydration,
-        flours: flour === null || flour === undefined ? bake.plan.build.flours : [{ ingredientId: flour.id, share: 1 }]
-      }
-    }
-    const saved = await savePlan(bake.id, bake.version, plan)
+    if (taken === null) return
+    const saved = await savePlan(bake.id, bake.version, taken)
     tellDone(`${letter} is in the bake.`, async () => {
       await savePlan(bake.id, saved.version, bake.plan)
     })
     void navigate(`/bakes/${bake.id}/clock`)
   }
   return (
-    <Button size="sm" variant="light" disabled={!planned || hold || ripe === null} onClick={() => void take().catch(tellError)}>
+    <Button size="sm" variant="light" disabled={!planned || hold || taken === null} onClick={() => void take().catch(tellError)}>
       Take {letter} over
     </Button>
   )

@@ -1,6 +1,7 @@
 import { Button, Chip, Group, SegmentedControl, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
 import { useState } from 'react'
+import { FIRST_JAR, FIRST_KITCHEN, FIRST_ROOM_C } from '../../../answers'
 import { isoOf, type Kitchen } from '../../../contract'
 import { type FlourKind, POSSIBLE } from '../../../core'
 import { nowMs } from '../../data/clock'
@@ -28,24 +29,11 @@ const FLOURS: { value: FlourKind; label: string }[] = [
 
 /** Stand-in until there is a kitchen: figures are typed in g and °C on the first run. */
 const BEFORE: Kitchen = {
+  ...FIRST_KITCHEN,
   id: '00000000-0000-4000-8000-000000000000',
   version: 1,
   demo: false,
-  name: '',
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-  mass: 'g',
-  temperature: '°C',
-  clock: '24 h',
-  sleep: { from: '23:00', to: '07:00' },
-  weekly: [],
-  once: [],
-  school: 'dome',
-  base: 'dough flour',
-  smallScale: false,
-  tapTempC: 15,
-  cups: 'metric',
-  currency: 'EUR',
-  keys: true,
   places: []
 }
 
@@ -55,9 +43,9 @@ export function FirstRun() {
   const [ids] = useState(() => ({ kitchen: newId(), jar: newId() }))
   const [name, setName] = useState('')
   const [flour, setFlour] = useState<FlourKind>('white wheat')
-  const [grams, setGrams] = useState(100)
+  const [grams, setGrams] = useState<number>(FIRST_JAR.grams)
   const [fed, setFed] = useState('12')
-  const [roomTempC, setRoom] = useState(21)
+  const [roomTempC, setRoom] = useState(FIRST_ROOM_C)
   const [sleep, setSleep] = useState(BEFORE.sleep)
   const [problem, setProblem] = useState<string | null>(null)
   const [sending, setSending] = useState(false)
@@ -74,9 +62,8 @@ export function FirstRun() {
         id: ids.jar,
         name: name.trim(),
         flour,
-        hydration: 1,
+        ...FIRST_JAR,
         grams,
-        keepMinimumGrams: 15,
         lastFedAt: isoOf(nowMs() - Number(fed) * MS_PER_HOUR)
       }
     }).catch((error: unknown) => {

@@ -22,7 +22,7 @@ export function LookSheet({ jar, expected, opened, onClose }: { jar: Jar; expect
 
 function LookForm({ jar, expected, onClose }: { jar: Jar; expected: number; onClose: () => void }) {
   const { format } = useKitchen()
-  const [levelSeen, setLevelSeen] = useState(true)
+  const [levelSeen, setLevelSeen] = useState(false)
   const [rise, setRise] = useState(Math.round(expected * 10) / 10)
   const [signs, setSigns] = useState<Signs>({})
   const note = () => {

@@ -41,8 +41,11 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
   const step = (by: number) => setTyped(Math.min(Math.max(Math.round((rise + by) * 10) / 10, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
   const fromMm = (mm: number) => bandMm !== undefined && setTyped(Math.min(Math.max(Math.round((mm / bandMm) * 100) / 100, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
   const manner = judged === undefined ? 'wheat' : mannerOf(judged.line)
+  /** Only what was seen is noted: the level shown before anybody has touched it is the one expected. */
+  const nothing = typed === null && Object.keys(signs).length === 0
   const mark = () => {
-    onMark(rise, signs, ago)
+    if (nothing) return
+    onMark(typed ?? undefined, signs, ago)
     setTyped(null)
     setSigns({})
     setAgo(0)
@@ -59,12 +62,12 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
           onRise={setTyped}
         />
         <div className={sheet.riseBox}>
-          <Text c="dimmed">Level against the band: drag it in the jar</Text>
+          <Text c="dimmed">{typed === null ? 'Expected now. Drag, tap or type the level you see.' : 'Level against the band'}</Text>
           <div className={sheet.ratio}>
             <ActionIcon aria-label="Lower" variant="default" onClick={() => step(-RISE_STEP)}>
               <IconMinus size={22} />
             </ActionIcon>
-            <output className={large.huge} aria-label={`Rise ${rise.toFixed(1)} times`}>
+            <output className={large.huge} data-expected={typed === null} aria-label={`Rise ${rise.toFixed(1)} times`}>
               {format.rise(rise)}
             </output>
             <ActionIcon aria-label="Higher" variant="default" onClick={() => step(RISE_STEP)}>
@@ -81,7 +84,7 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
         <WhenField label="Seen" minutesAgo={ago} onChange={setAgo} />
       </Group>
       {bandMm !== undefined && <ReadFrom kind="level" onRead={fromMm} />}
-      <Button size="lg" fullWidth mt="md" variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
+      <Button size="lg" fullWidth mt="md" disabled={nothing} variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
         Note this look{kitchen.keys && <span className={large.keyHint}>m</span>}
       </Button>
       {SIGN_KINDS.map((kind) => (
