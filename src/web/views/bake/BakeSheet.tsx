@@ -4,7 +4,7 @@ import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-rea
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
-import { type Plan, planSchema } from '../../../contract'
+import { type Plan, planSchema, planToWire } from '../../../contract'
 import { type BakeState, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
@@ -63,7 +63,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const { state } = bake
   const started = useMemo(() => startedOf(bake), [bake])
   const solve = useMemo(
-    () => onceEach((plan: Plan) => (planSchema.safeParse(plan).success ? solvePlan(plan, cultures, here, minute, started) : null)),
+    () => onceEach((plan: Plan) => (planSchema.safeParse(planToWire(plan)).success ? solvePlan(plan, cultures, here, minute, started) : null)),
     [cultures, here, minute, started]
   )
   const sendable = useCallback((plan: Plan) => solve(plan)?.problem === null, [solve])
