@@ -80,11 +80,11 @@ test('a jar eight days in the fridge, bread on Saturday noon, work nine to five:
   // The jar is woken or built twice somewhere, and no way is more likely to fail than not.
   const offered = (await plans().allInnerTexts()).map(plain)
   expect(offered.some((words) => /^(Two builds|[\w ]+ feed)/.test(words))).toBe(true)
-  for (const words of offered) expect(Number(/(\d+) % fit while you are there/.exec(words)?.[1])).toBeGreaterThanOrEqual(50)
+  for (const words of offered) expect(Number(/(\d+) % chance it’s ready while you’re home/.exec(words)?.[1])).toBeGreaterThanOrEqual(50)
   await plans().first().getByRole('checkbox').check()
   await plans().nth(1).getByRole('checkbox').check()
   const compared = page.getByRole('dialog', { name: 'Two ways side by side' })
-  await compared.getByRole('row', { name: /Fit while you are there/ }).waitFor()
+  await compared.getByRole('row', { name: /Chance it’s ready while you’re home/ }).waitFor()
   await page.keyboard.press('Escape')
   await plans().first().getByRole('button', { name: 'Take this one' }).click()
   await page.getByText(/^Taken:/).waitFor()

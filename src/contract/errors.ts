@@ -1,9 +1,51 @@
 import { z } from 'zod'
 
+/** Why something was refused. Windows branch on these, and on nothing else. */
+export const PROBLEM_CODES = [
+  'before the band',
+  'before the feed',
+  'before the mix',
+  'cannot be',
+  'empty',
+  'fault',
+  'gluten guard',
+  'in a program',
+  'in the future',
+  'in use',
+  'last portion',
+  'more in the bowl',
+  'more than there is',
+  'no kitchen',
+  'no picture',
+  'no such address',
+  'not found',
+  'not json',
+  'not understood',
+  'nothing',
+  'nothing kept',
+  'out of range',
+  'poured already',
+  'says where',
+  'set up already',
+  'stale',
+  'started',
+  'strange host',
+  'taken away',
+  'too hot',
+  'too large',
+  'too late',
+  'too many',
+  'unknown device',
+  'which flour',
+  'wrong moment'
+] as const
+export type ProblemCode = (typeof PROBLEM_CODES)[number]
+
 /** The one shape of every error on the wire. */
 export const errorSchema = z.object({
   error: z.object({
-    code: z.string(),
+    /** A code of a newer server is a fault to this window: its sentence is shown all the same. */
+    code: z.enum(PROBLEM_CODES).catch('fault'),
     /** A sentence a baker understands. */
     message: z.string(),
     /** Sentences by field, written like `plan.salt`. */

@@ -1,13 +1,13 @@
 import 'pino-http'
 import type { NextFunction, Request, RequestHandler, Response } from 'express'
 import type { z } from 'zod'
-import { fieldSentences } from '../contract'
+import { fieldSentences, type ProblemCode } from '../contract'
 
 /** Something a caller did that cannot be: becomes the one error shape. */
 export class Problem extends Error {
   constructor(
     readonly status: number,
-    readonly code: string,
+    readonly code: ProblemCode,
     message: string,
     readonly more: { fields?: Record<string, string>; current?: unknown } = {}
   ) {

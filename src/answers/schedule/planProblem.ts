@@ -48,6 +48,9 @@ export function busyIn(kitchen: Kitchen, others: readonly Claim[], fromMs: numbe
   return [...busyBetween(fromMs, toMs, hoursOf(kitchen)), ...others.flatMap(({ name, hands }) => hands.map((h): Busy => ({ ...h, kind: 'other bake', name })))]
 }
 
+/** All that takes the baker away in the days that are looked at. */
+export const busyAhead = (kitchen: Kitchen, others: readonly Claim[], nowMs: number): Busy[] => busyIn(kitchen, others, nowMs, nowMs + AHEAD_MS)
+
 /**
  * What a search is asked for a bake.
  * @param others what else goes on in the kitchen
@@ -95,7 +98,7 @@ export function planProblemOf(
     proofs: course.proof.kind === 'warm' ? [course.proof, { kind: 'cold' as const, hours: 12 }] : [course.proof, USUAL_COURSE[plan.formula.doughKind].proof],
     dough,
     doughPlace: placeOf(course.placeId, course.tempC),
-    busy: busyIn(kitchen, others, nowMs, nowMs + AHEAD_MS),
+    busy: busyAhead(kitchen, others, nowMs),
     oven: others.flatMap((o) => o.oven ?? []),
     full: kitchen.places.flatMap((p) => fullStretches(p, others)),
     spread: { jar: 0, fed: 0 },
@@ -121,6 +124,22 @@ export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, cour
     before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
     pins: []
   }
+}
+
+/** A way as it is once it has been taken: what its card tells is what the plan tells then. */
+export interface WayTaken {
+  readonly plan: Plan
+  readonly solved: SolvedBake | null
+  /** Fresh flour of all its feeds and builds, g. */
+  readonly flourGrams: number
+}
+
+/** Takes a way on trial. */
+export function wayTaken(plan: Plan, problem: PlanProblem, way: DayPlan, cultures: Cultures, stocked: Stocked, nowMs: number): WayTaken {
+  const taken: Plan = { ...plan, ...takePlan(plan, problem, way, stocked.kitchen) }
+  const solved = solvePlan(taken, cultures, stocked, nowMs)
+  const before = taken.before.reduce((sum, stage) => sum + stage.flourGrams, 0)
+  return { plan: taken, solved, flourGrams: before + (solved?.build?.weigh.flour ?? 0) }
 }
 
 function beforeOf(

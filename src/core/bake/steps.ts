@@ -84,7 +84,8 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
   const { status, startMs, growMs, running, chillsMs, awake } = facts
   const mixMs = expectedMixMs(facts, nowMs)
   const mix = (atMs: number, untilMs: number | null = null) => step('mix', atMs, { untilMs })
-  const chills = chillsMs.map((ms, i) => step('chill', ms, { id: `chill ${i + 1}` }))
+  // What goes into the dough first is not moved on any more.
+  const chills = chillsMs.flatMap((ms, i) => (ms < mixMs ? [step('chill', ms, { id: `chill ${i + 1}` })] : []))
   if (status === 'mixed' || status === 'baked') return []
   if (status === 'planned') {
     const grown = growMs.map((ms, i) => step('grow', ms, { id: `grow ${i + 1}` }))

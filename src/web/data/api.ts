@@ -21,6 +21,8 @@ export interface Request {
   readonly method: 'GET' | 'POST' | 'PUT' | 'DELETE'
   readonly path: string
   readonly body?: unknown
+  /** Id of what a write is about. */
+  readonly of?: string
 }
 
 /** Names this window among those of the household. */

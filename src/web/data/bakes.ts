@@ -100,9 +100,8 @@ export async function restoreBake(id: string): Promise<void> {
 const isDoubt = (error: unknown): error is Refusal => error instanceof Refusal && error.detail.code === 'poured already'
 
 // A pour that was sent after a reload is in doubt just the same.
-onRefusal((error, { path, body }) => {
-  const bakeId = /^\/api\/bakes\/([^/]+)\/events$/.exec(path)?.[1]
-  if (isDoubt(error) && bakeId !== undefined) doubt({ bakeId, event: body as Record<string, unknown>, words: error.message })
+onRefusal((error, { of, body }) => {
+  if (isDoubt(error) && of !== undefined) doubt({ bakeId: of, event: body as Record<string, unknown>, words: error.message })
 })
 
 /** A bake as it will be once the server has an event. */
@@ -123,7 +122,7 @@ function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | unde
  * @throws Refusal; what the server has is shown again
  */
 export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): Promise<void> {
-  const sent = sendBake(event.id, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event })
+  const sent = sendBake(event.id, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event, of: bake.id })
   void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
   void mutate<BakePage>(OPEN, (there) => there && { ...there, bakes: there.bakes.map((b) => (b.id === bake.id ? withEvent(b, event, planned, pantry) : b)) }, {
     revalidate: false

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
 import { type Bake, beliefIn, type Cultures, minuteOf, type ReadyQuestion, readyQuestion } from '../../answers'
-import type { BatchLine, Drivers, Forecast, HourRange, JarBelief, Mark, School, Verdict } from '../../core'
+import type { BatchLine, Busy, Drivers, Forecast, HourRange, JarBelief, Mark, School, Verdict } from '../../core'
 import { desk, ONCE } from './desk'
 
 /** A running levain with what is thought of it now. */
@@ -32,6 +32,26 @@ export function useForecasts(planned: readonly PlannedLine[]): ReadonlyMap<strin
     planned.length === 0 ? null : ['forecasts', planned],
     ([, asked]: [string, PlannedLine[]]) =>
       Promise.all(asked.map(async ({ id, line, school, belief }) => [id, await desk().forecast(line, school, belief)] as const)),
+    ONCE
+  )
+  return useMemo(() => new Map(planned.length === 0 ? [] : data), [planned, data])
+}
+
+/** A planned levain, when its dough is mixed, and what takes the baker away until then. */
+export interface PlannedMix extends PlannedLine {
+  readonly mixMs: number
+  readonly busy: readonly Busy[]
+  readonly fromMs: number
+}
+
+/** How likely planned levains are ready while the baker is at home around their mix, by id. */
+export function useChances(planned: readonly PlannedMix[]): ReadonlyMap<string, number> {
+  const { data } = useSWR(
+    planned.length === 0 ? null : ['chances', planned],
+    ([, asked]: [string, PlannedMix[]]) =>
+      Promise.all(
+        asked.map(async ({ id, line, belief, school, mixMs, busy, fromMs }) => [id, await desk().chance(line, belief, school, mixMs, busy, fromMs)] as const)
+      ),
     ONCE
   )
   return useMemo(() => new Map(planned.length === 0 ? [] : data), [planned, data])

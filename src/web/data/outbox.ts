@@ -2,7 +2,14 @@ import { z } from 'zod'
 import { ask, type Request, Unreachable } from './api'
 
 /** A write on its way: it is sent again until the server has said yes or no. */
-const entrySchema = z.object({ id: z.string(), method: z.enum(['POST', 'PUT', 'DELETE']), path: z.string(), body: z.unknown().optional() })
+const entrySchema = z.object({
+  id: z.string(),
+  method: z.enum(['POST', 'PUT', 'DELETE']),
+  path: z.string(),
+  body: z.unknown().optional(),
+  /** What it is about, for whoever hears of a refusal after a reload. */
+  of: z.string().optional()
+})
 type Entry = z.infer<typeof entrySchema>
 
 /** Who waits for the answer to an entry; nobody after a reload. */

@@ -41,7 +41,7 @@ export function usePlans(problem: PlanProblem | null, line: BatchLine | null, be
     return () => clearTimeout(timer)
   }, [question, asked])
   useEffect(() => {
-    setSearch((before) => (question === null ? IDLE : { ...before, share: 0, failed: false }))
+    setSearch(IDLE)
     if (question === null || still !== question) return
     const task = newId()
     let wanted = true

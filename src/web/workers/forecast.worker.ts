@@ -6,6 +6,7 @@ import {
   type BuildLog,
   type ComparedBuild,
   type CultureManner,
+  chanceWhileHome,
   compareLine,
   type DayPlan,
   type Draws,
@@ -114,6 +115,8 @@ const desk = {
   },
   /** How jars are at a moment. */
   conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),
+  /** How likely a planned levain is ready while the baker is at home around its mix. */
+  chance: chanceWhileHome,
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),
   /** Learns a jar; null when it was called off. */
   learn: async (task: string, builds: readonly JarBuild[], tell: (share: number) => void): Promise<JarBelief | null> => {

@@ -4,7 +4,7 @@ import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
-import { busyGrid } from '../availability'
+import { type Busy, busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
 import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
 import { refinePlan, tasksOfPlan } from './weighPlan'
@@ -101,8 +101,6 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
   const last = plan.stages.at(-1) as TimedPlanStage
   const line = makeStages(problem, plan.stages)?.at(-1)?.line ?? null
   const jar = problem.build.seed.jar ?? TYPICAL_JAR
-  const grid = busyGrid(problem.busy, problem.nowMs, plan.mixMs + MIX_LEEWAY_MS)
-  const free = grid.freeAround(plan.mixMs, MIX_LEEWAY_MS)
   const onClock = (window: FitWindow | null): Told | null =>
     window === null ? null : { fromMs: last.startMs + window.opens * MS_PER_HOUR, toMs: last.startMs + window.closes * MS_PER_HOUR }
   const off = (k: number) => onClock(line === null ? null : windowAtOffset(line, jar, problem.school, k))
@@ -110,7 +108,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
   const source = sourceLevain(buildOfStage(problem, last.stage).levain)
   const emptied = wakes.length > 0 ? Math.max(problem.build.levain.jar.grams - problem.wake.kept.grams, 0) : 0
   return {
-    chance: line === null ? 0 : chanceOf(line, belief, problem.school, (free.fromMs - last.startMs) / MS_PER_HOUR, (free.toMs - last.startMs) / MS_PER_HOUR),
+    chance: line === null ? 0 : chanceWhileHome(line, belief, problem.school, plan.mixMs, problem.busy, problem.nowMs),
     window: off(0) ?? (onClock(last.window) as Told),
     colder: off(-KITCHEN_OFF_K),
     warmer: off(KITCHEN_OFF_K),
@@ -128,6 +126,17 @@ function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], sc
   const { opensHours, closesHours } = windowOf(milestones, school)
   const fit = fitHours(milestones, school)
   return opensHours === null || closesHours === null || fit === null ? null : { opens: opensHours, fit, closes: closesHours }
+}
+
+/**
+ * How likely a levain is ready while the baker is at home around the hour of the mix: over all that is not known of jar, build and room.
+ * @param line the levain as it is planned
+ * @param busy times that are taken, from now on
+ */
+export function chanceWhileHome(line: BatchLine, belief: JarBelief, school: School, mixMs: number, busy: readonly Busy[], nowMs: number): number {
+  const free = busyGrid(busy, nowMs, mixMs + MIX_LEEWAY_MS).freeAround(mixMs, MIX_LEEWAY_MS)
+  const hoursAt = (ms: number) => (ms - line.startedAtMs) / MS_PER_HOUR
+  return chanceOf(line, belief, school, hoursAt(free.fromMs), hoursAt(free.toMs))
 }
 
 /** Share of the draws whose window meets the time in which hands are there. */

@@ -7,6 +7,8 @@ import { flourOfStage } from './windows'
 
 const MINUTE = 60_000
 const MS_PER_HOUR = 3_600_000
+/** A levain is put into the cold for no less than this, h. */
+export const LEAST_HELD_HOURS = 1
 /** What comes after the wish is looked at so far, ms. */
 const BEYOND_MS = 60 * MS_PER_HOUR
 /** A broken limit counts for at least so much, min. */
@@ -117,6 +119,8 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     ofMix(stage, window, startMs, mixMs, collect = silent) {
       const hours = (mixMs - startMs) / MS_PER_HOUR
       if (hours < window.opens || hours > window.closes) return Number.POSITIVE_INFINITY
+      // What is put into the cold is held there: nobody carries a levain away that goes into the dough at once, or has gone already.
+      if (stage.chill !== null && hours < stage.chill.afterHours + LEAST_HELD_HOURS) return Number.POSITIVE_INFINITY
       const fit = fitCost(window, hours)
       const chance = COST.chance * (1 - chanceOfMix(stage, window, startMs, mixMs))
       collect('off the fit moment', fit)

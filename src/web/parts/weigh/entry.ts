@@ -9,6 +9,8 @@ export interface Entry extends WeighItem, Pick<MixItem, 'composition' | 'isCultu
   readonly poured: number
   /** Its latest pour, which can be taken back; null: none. */
   readonly lastPourId: string | null
+  /** Which bowl it goes into, from 1 on, where a dough is shared out. */
+  readonly bowl?: number
   /** Still to be weighed. */
   readonly due: boolean
   /** What is noted of it. */

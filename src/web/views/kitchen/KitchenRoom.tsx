@@ -1,6 +1,6 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
 import { useState } from 'react'
-import { type KitchenEdit, kitchenEditSchema } from '../../../contract'
+import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
 import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
 import { Refusal } from '../../data/api'
 import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
@@ -22,7 +22,7 @@ export function KitchenRoom() {
   const { colorScheme, setColorScheme } = useMantineColorScheme()
   const [name, setName] = useState(kitchen.name)
   const change = (patch: Partial<KitchenEdit>) => {
-    const edit = kitchenEditSchema.safeParse({ ...editOf(kitchen), ...patch })
+    const edit = kitchenEditSchema.safeParse(kitchenToWire({ ...editOf(kitchen), ...patch }))
     if (!edit.success) return
     saveKitchen(kitchen, edit.data).catch((error: unknown) =>
       tellError(

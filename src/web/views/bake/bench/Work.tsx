@@ -56,7 +56,7 @@ export function Work(
   if (entries.some((e) => e.due))
     return (
       <Weigh
-        key={`${job.id} ${isDough ? (entries.find((e) => e.due)?.how.match(/Bowl \d/)?.[0] ?? '') : ''}`}
+        key={`${job.id} ${entries.find((e) => e.due)?.bowl ?? 1}`}
         entries={entries}
         mode={job.into === 'pieces' ? 'pieces' : 'bowl'}
         onPour={props.onPour}

@@ -145,6 +145,7 @@ export function doughEntries(solved: SolvedBake, state: BakeState, plan: Plan, b
   const { weigh } = solved.dough.value
   return doughItemsOf(plan, solved.dough.value, state, bowls).map((item) => ({
     ...weighEntry(item, state, 'dough'),
+    bowl: item.bowl,
     how: `${PORTION_HOW[item.portion]}${bowls > 1 ? ` Bowl ${item.bowl} of ${bowls}.` : ''}`,
     composition: weigh.lines.find((l) => l.id === item.lineId)?.composition ?? NEITHER
   }))

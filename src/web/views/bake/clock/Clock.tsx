@@ -1,8 +1,8 @@
 import { Button, Group } from '@mantine/core'
 import { useMediaQuery } from '@mantine/hooks'
-import { useMemo, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { plannedSteps, planProblemOf, takePlan } from '../../../../answers'
+import { busyAhead, plannedSteps, planProblemOf, takePlan, wayTaken } from '../../../../answers'
 import type { MovableStep, Plan } from '../../../../contract'
 import type { BreadWish, CourseTimes, DayPlan, PlanProblem } from '../../../../core'
 import { useCultures } from '../../../data/beliefs'
@@ -49,6 +49,7 @@ export function Clock(props: StationProps) {
   const wish: BreadWish = loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: plan.bread.at })
   const others = useMemo(() => (days ?? []).filter((other) => other.bake.id !== bake.id).map((other) => other.claim), [days, bake.id])
   const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
+  const busy = useMemo(() => busyAhead(kitchen, others, from), [kitchen, others, from])
   const asked = JSON.stringify(wish)
   const problem = useMemo(
     () => (frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others)),
@@ -62,6 +63,10 @@ export function Clock(props: StationProps) {
     if (bread === null) setOpen(true)
     else edit((p) => ({ bread, ...shiftedTo(p, bread, times) }))
   }
+  const onTrial = useCallback(
+    (chosen: DayPlan, of: PlanProblem) => (cultures === undefined ? null : wayTaken(plan, of, chosen, cultures, here, from)),
+    [plan, cultures, here, from]
+  )
   const take = (chosen: DayPlan, of: PlanProblem) => {
     edit({ ...takePlan(plan, of, chosen, kitchen), bread: breadOf(wish) })
     setLoose(null)
@@ -80,7 +85,14 @@ export function Clock(props: StationProps) {
     frozen || !open ? null : problem === null ? (
       <Note tone="stop">Dough and levain have to be known first.</Note>
     ) : (
-      <PlanCards search={search} problem={problem} onTake={take} onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })} />
+      <PlanCards
+        search={search}
+        problem={problem}
+        onTrial={onTrial}
+        belief={belief}
+        onTake={take}
+        onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })}
+      />
     )
   return (
     <>
@@ -113,7 +125,7 @@ export function Clock(props: StationProps) {
         </div>
         <div className={classes.stack}>
           {!narrow && ways}
-          <ExpectCard {...props} />
+          <ExpectCard {...props} busy={busy} fromMs={from} />
           <fieldset disabled={frozen} className={classes.plain}>
             <StandCard {...props} />
           </fieldset>

@@ -1,8 +1,10 @@
 import { Text } from '@mantine/core'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt } from '../../../../answers'
 import type { Jar } from '../../../../contract'
-import type { Forecast, HourRange, JarBelief } from '../../../../core'
+import type { Busy, Forecast, HourRange, JarBelief } from '../../../../core'
+import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
 import { knownSentence } from '../../../parts/jarWords'
@@ -13,12 +15,30 @@ import type { StationProps } from '../station'
 const MS_PER_HOUR = 3_600_000
 
 /** What is to be expected of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
-export function ExpectCard({ solved, forecast, judged, jar, belief, day }: StationProps) {
+export function ExpectCard({
+  bake,
+  plan,
+  solved,
+  forecast,
+  judged,
+  jar,
+  belief,
+  day,
+  busy,
+  fromMs
+}: StationProps & { readonly busy: readonly Busy[]; readonly fromMs: number }) {
   const { format } = useKitchen()
   const build = solved?.build ?? null
   const { mixMs } = day
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
+  const line = judged === undefined && bake.line === null ? build?.asItStands.line : undefined
+  const whileHome = useChances(
+    useMemo(
+      () => (line === undefined ? [] : [{ id: bake.id, line, school: plan.school, belief, mixMs, busy, fromMs }]),
+      [line, bake.id, plan.school, belief, mixMs, busy, fromMs]
+    )
+  ).get(bake.id)
   if (shown === null) return null
   return (
     <Card title="What is to be expected">
@@ -43,9 +63,14 @@ export function ExpectCard({ solved, forecast, judged, jar, belief, day }: Stati
           Doubled after about {format.duration(build.asItStands.milestones.doubledHours)}.
         </Text>
       )}
-      {shown.fitAtMix !== null && (
+      {running === null && whileHome !== undefined && (
         <Text mt="sm">
-          Fit to mix at {format.time(mixMs)}: <b>{format.percent(shown.fitAtMix, 0)}</b>
+          <b>{format.percent(whileHome, 0)}</b> chance it’s ready while you’re home around {format.time(mixMs)}
+        </Text>
+      )}
+      {running !== null && shown.fitAtMix !== null && (
+        <Text mt="sm">
+          <b>{format.percent(shown.fitAtMix, 0)}</b> chance it’s ready at {format.time(mixMs)}
         </Text>
       )}
       <KnownJar jar={jar} belief={belief} />

@@ -1,37 +1,77 @@
 import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/core'
-import { useState } from 'react'
-import type { DayPlan, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
+import { useMemo, useState } from 'react'
+import type { WayTaken } from '../../../../answers'
+import type { DayPlan, JarBelief, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
 import { useNow } from '../../../data/clock'
+import { type PlannedMix, useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import type { PlanSearch } from '../../../data/plans'
 import { Card, Figure, Note } from '../../../parts/Card'
 import { near } from '../../../parts/words'
 import { DayStrip } from './DayStrip'
 import classes from './PlanCards.module.css'
-import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
+import { planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
 
 interface Offered {
   readonly plan: DayPlan
   readonly told: ToldPlan | null
+  readonly title: string
+  /** How likely its levain is ready while somebody is there to mix it, as the plan tells it once it is taken; null until it is known. */
+  readonly chance: number | null
+  /** Fresh flour of all its feeds and builds, g. */
+  readonly flourGrams: number | null
 }
+
+/** Below this a way hardly ever works. */
+const HARDLY = 0.1
 
 /** The ways that were found, each with its day; where there is none, what would mend it. */
 export function PlanCards({
   search,
   problem,
+  belief,
+  onTrial,
   onTake,
   onLater
 }: {
   readonly search: PlanSearch
   readonly problem: PlanProblem
+  readonly belief: JarBelief
+  /** A way as it is once it has been taken. */
+  readonly onTrial: (plan: DayPlan, problem: PlanProblem) => WayTaken | null
   readonly onTake: (plan: DayPlan, problem: PlanProblem) => void
   readonly onLater: (atMs: number) => void
 }) {
-  const { format } = useKitchen()
+  const { kitchen, format } = useKitchen()
   const [compared, setCompared] = useState<readonly number[]>([])
   const { found, early, share, failed } = search
   const asked = found?.problem ?? problem
-  const offered: readonly Offered[] = found?.plans ?? early.map((plan) => ({ plan, told: null }))
+  const plans = useMemo(() => found?.plans ?? early.map((plan) => ({ plan, told: null })), [found, early])
+  const titles = useMemo(
+    () =>
+      planTitles(
+        asked,
+        plans.map(({ plan }) => plan),
+        kitchen
+      ),
+    [asked, plans, kitchen]
+  )
+  const trials = useMemo(() => plans.map((offer) => ({ ...offer, taken: offer.told === null ? null : onTrial(offer.plan, asked) })), [plans, asked, onTrial])
+  const chances = useChances(
+    useMemo(
+      () =>
+        trials.flatMap(({ plan, taken }, i): PlannedMix[] => {
+          const line = taken?.solved?.build?.asItStands.line
+          if (taken === null || line === undefined) return []
+          return [{ id: String(i), line, school: taken.plan.school, belief, mixMs: plan.mixMs, busy: asked.busy, fromMs: asked.nowMs }]
+        }),
+      [trials, belief, asked]
+    )
+  )
+  const offered: readonly Offered[] = trials.flatMap(({ plan, told, taken }, i) => {
+    const title = titles.get(plan)
+    return title === undefined ? [] : [{ plan, told, title, chance: chances.get(String(i)) ?? null, flourGrams: taken?.flourGrams ?? null }]
+  })
   if (failed) return <Note tone="stop">The search came to no end. Try it again.</Note>
   const fromMs = Math.min(asked.nowMs, ...offered.map(({ plan }) => plan.stages[0]?.startMs ?? asked.nowMs))
   const toMs = Math.max(...offered.map(({ plan }) => plan.times.outMs), fromMs + 1)
@@ -44,7 +84,6 @@ export function PlanCards({
         <PlanCard
           key={`${offer.plan.stages[0]?.startMs} ${offer.plan.mixMs} ${offer.plan.stages.at(-1)?.stage.place.id}`}
           offer={offer}
-          problem={asked}
           strip={{ fromMs, toMs }}
           compared={compared.includes(i)}
           comparable={offered.length > 1 && offer.told !== null}
@@ -66,8 +105,7 @@ export function PlanCards({
 }
 
 function PlanCard({
-  offer: { plan, told },
-  problem,
+  offer: { plan, told, title, chance, flourGrams },
   strip,
   compared,
   comparable,
@@ -75,15 +113,13 @@ function PlanCard({
   onTake
 }: {
   readonly offer: Offered
-  readonly problem: PlanProblem
   readonly strip: { readonly fromMs: number; readonly toMs: number }
   readonly compared: boolean
   readonly comparable: boolean
   readonly onCompare: (on: boolean) => void
   readonly onTake: () => void
 }) {
-  const { kitchen, format } = useKitchen()
-  const title = planTitle(problem, plan, kitchen)
+  const { format } = useKitchen()
   const first = plan.stages[0] as TimedPlanStage
   return (
     <Card title={title} data-testid="plan">
@@ -92,7 +128,7 @@ function PlanCard({
         <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
         <Figure value={format.dayTime(near(plan.mixMs))} name="mix" />
         <Figure value={format.dayTime(near(plan.times.outMs))} name="out of the oven" />
-        {told !== null && <Figure value={format.percent(told.chance, 0)} name="fit while you are there" />}
+        {chance !== null && <Figure value={format.percent(chance, 0)} name="chance it’s ready while you’re home" />}
       </div>
       {told !== null && (
         <>
@@ -100,11 +136,12 @@ function PlanCard({
             {whyWords(plan, told, format).join(' ')} {proofWords(plan, format).replace(/^./, (c) => c.toUpperCase())}.
           </Text>
           <Text c="dimmed" mt={4}>
-            {format.duration(told.handsMinutes / 60)} of hands · {format.mass(Math.round(told.flourGrams))} of flour for the levain
+            {format.duration(told.handsMinutes / 60)} of hands · {format.mass(Math.round(flourGrams ?? told.flourGrams))} of flour for the levain
             {told.discardGrams >= 1 && ` · ${format.mass(Math.round(told.discardGrams))} to the discard pot`} · {tasteWord(told, plan)}
           </Text>
         </>
       )}
+      {chance !== null && chance < HARDLY && <Note tone="care">At that hour the levain is hardly ever ready. Another hour, place or ratio would help.</Note>}
       <Group mt="md" justify="space-between">
         <Button onClick={onTake} size="md">
           Take this one
@@ -160,9 +197,9 @@ function NoWay({
 }
 
 function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered]; readonly problem: PlanProblem }) {
-  const { kitchen, format } = useKitchen()
+  const { format } = useKitchen()
   const rows: readonly [string, (offer: Offered) => string][] = [
-    ['Way', ({ plan }) => planTitle(problem, plan, kitchen)],
+    ['Way', ({ title }) => title],
     ['Begins', ({ plan }) => format.dayTime(near(plan.stages[0]?.startMs ?? 0))],
     ['Ratio', ({ plan }) => plan.stages.map(({ stage }) => stageRatio(problem, stage)).join(', then ')],
     ['Mix', ({ plan }) => format.dayTime(near(plan.mixMs))],
@@ -170,9 +207,9 @@ function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered
     ['Proof', ({ plan }) => proofWords(plan, format)],
     ['Into the oven', ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
     ['Out of the oven', ({ plan }) => format.dayTime(near(plan.times.outMs))],
-    ['Fit while you are there', ({ told }) => (told === null ? '' : format.percent(told.chance, 0))],
+    ['Chance it’s ready while you’re home', ({ chance }) => (chance === null ? '' : format.percent(chance, 0))],
     ['Hands', ({ told }) => (told === null ? '' : format.duration(told.handsMinutes / 60))],
-    ['Flour for the levain', ({ told }) => (told === null ? '' : format.mass(Math.round(told.flourGrams)))],
+    ['Flour for the levain', ({ flourGrams }) => (flourGrams === null ? '' : format.mass(Math.round(flourGrams)))],
     ['To the discard pot', ({ told }) => (told === null ? '' : format.mass(Math.round(told.discardGrams)))],
     ['Taste', ({ plan, told }) => (told === null ? '' : tasteWord(told, plan))]
   ]

@@ -55,6 +55,19 @@ export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Ki
   return `${when} build, ${where}, ${ratio}${held}`
 }
 
+/** The words of several plans: where two would have the same, how they are proofed tells them apart; what still reads alike is one card. */
+export function planTitles(problem: PlanProblem, plans: readonly DayPlan[], kitchen: Kitchen): ReadonlyMap<DayPlan, string> {
+  const titles = plans.map((plan) => planTitle(problem, plan, kitchen))
+  const told = new Map<DayPlan, string>()
+  plans.forEach((plan, i) => {
+    const title = titles[i] as string
+    const alone = titles.filter((other) => other === title).length === 1
+    const full = alone ? title : `${title}, ${plan.course.proof.kind === 'cold' ? 'proofed in the cold' : 'baked the same day'}`
+    if (![...told.values()].includes(full)) told.set(plan, full)
+  })
+  return told
+}
+
 /** How it will taste against the others, from the acid of its levain and the hours in the cold. */
 export function tasteWord({ acid }: ToldPlan, { course }: DayPlan): string {
   const tang = acid + (course.proof.kind === 'cold' ? COLD_TANG * course.proof.hours : 0)
