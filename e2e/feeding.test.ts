@@ -219,6 +219,7 @@ test('named anew, in another vessel; two windows do not overwrite each other', a
   const other = (await openWindow()).page
   await other.goto(page.url())
   await other.getByRole('button', { name: 'Note a look' }).click()
+  await type(other, 'Level', '1.2')
   await other.getByRole('dialog').getByRole('button', { name: 'Note it' }).click()
   await other
     .getByText(/looked at/)

@@ -17,6 +17,9 @@ export const ROUTES = {
   jarUndo: (id: string) => `/api/jars/${id}/undo`,
   jarLog: (id: string) => `/api/jars/${id}/log`,
   jarPace: (id: string) => `/api/jars/${id}/pace`,
+  /** Several things done as one. */
+  together: '/api/together',
+  togetherUndo: '/api/together/undo',
   programs: '/api/programs',
   program: (id: string) => `/api/programs/${id}`,
   programEntries: (id: string) => `/api/programs/${id}/entries`,

@@ -1,6 +1,10 @@
 import { type Jar, type JarBuild, NO_LOG } from '../../contract'
-import { type JarBelief, learning, MODEL_VERSION, pinnedJar, UNKNOWN_JAR } from '../../core'
+import { type JarBelief, learning, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
 import { buildLogOf } from '../fromWire'
+
+const MS_PER_HOUR = 3_600_000
+/** Mixed so little before its peak, a levain was at it for any baker, h. */
+const SEEN_WITHIN_HOURS = 0.5
 
 /** What is believed of each jar, by its id. */
 export type Beliefs = ReadonlyMap<string, JarBelief>
@@ -26,4 +30,12 @@ export function* learnedFrom(builds: readonly JarBuild[]): Generator<number, Jar
     if (next.done === true) return next.value.belief
     yield next.value.round / next.value.ofRounds
   }
+}
+
+/** Past builds whose peak was seen: one that was mixed before it is no fact, however well it could be told. */
+export function peaksSeen(past: readonly PastBuild[], builds: readonly Pick<JarBuild, 'line' | 'mixedAt'>[]): PastBuild[] {
+  return past.filter(({ index, outcome }) => {
+    const build = builds[index]
+    return build !== undefined && outcome.p50 <= (build.mixedAt - build.line.startedAtMs) / MS_PER_HOUR + SEEN_WITHIN_HOURS
+  })
 }

@@ -29,8 +29,6 @@ const MOST_PAST = 24
 /** A build that was hardly looked at tells no outcome: its peak is known worse than this, h. */
 const VAGUE_HOURS = 5
 const LOOK_HOURS = 240
-/** A peak counts as seen where the last look came no more than this before it, h. */
-const SEEN_WITHIN_HOURS = 0.5
 
 /**
  * Goes through the log of a jar as it grew.
@@ -55,10 +53,7 @@ export function* pastBuilds(logs: readonly BuildLog[]): Generator<{ readonly don
       'dome',
       corrected.logWeights.map((log) => Math.exp(log - best))
     ).peak
-    // A build that was mixed while it climbed has shown no peak, however well it could be told.
-    const lastHours = Math.max(...seen.map((look) => look.hours))
-    if (outcome.p95 - outcome.p05 <= VAGUE_HOURS && outcome.p50 <= lastHours + SEEN_WITHIN_HOURS)
-      past.push({ index, forecast: summarise(draws, 'dome').peak, outcome })
+    if (seen.length > 0 && outcome.p95 - outcome.p05 <= VAGUE_HOURS) past.push({ index, forecast: summarise(draws, 'dome').peak, outcome })
     yield { done: index - first + 1, of: logs.length - first }
   }
   return past

@@ -13,6 +13,7 @@ import {
   jarSplitSchema,
   jarToWire,
   ROUTES,
+  togetherSchema,
   undoSchema,
   weighingSchema
 } from '../../contract'
@@ -22,6 +23,7 @@ import { endJar, feedJar, lookAtJar, moveJar, restoreJar, splitJar, undoJar, wei
 import { jarHistory } from '../records/jarHistory'
 import { jarLog } from '../records/jarLog'
 import { editJar, findJar, listJars, openJar, setPace } from '../records/jars'
+import { doTogether, undoTogether } from '../records/together'
 import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
 
@@ -95,6 +97,20 @@ export function jarRoutes(services: Services): Router {
   router.put(
     ROUTES.jarPace(':id'),
     changes(services, 'This jar', told, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
+  )
+  router.post(
+    ROUTES.together,
+    writes(services, async (work, req) => {
+      await doTogether(work, parse(togetherSchema, req.body))
+      return toldAll(work)
+    })
+  )
+  router.post(
+    ROUTES.togetherUndo,
+    writes(services, async (work, req) => {
+      await undoTogether(work, parse(undoSchema, req.body))
+      return toldAll(work)
+    })
   )
   router.get(
     ROUTES.discard,

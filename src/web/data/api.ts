@@ -56,3 +56,13 @@ export async function ask<Schema extends z.ZodType>(schema: Schema, { method, pa
   const error = errorSchema.safeParse(told)
   throw new Refusal(error.success ? error.data.error : { code: 'fault', message: 'The server answered in a way that Olvent does not understand.' })
 }
+
+/** Sends something that goes on to be sent while the page is gone; nobody hears the answer. */
+export function askLast({ method, path, body }: Request): void {
+  void fetch(path, {
+    method,
+    keepalive: true,
+    headers: { [WINDOW_HEADER]: THIS_WINDOW, 'Content-Type': 'application/json' },
+    body: JSON.stringify(body)
+  }).catch(() => undefined)
+}

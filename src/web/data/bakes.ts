@@ -3,7 +3,7 @@ import useSWRInfinite from 'swr/infinite'
 import { type Bake, bakeOf, stateOf, statusOf } from '../../answers'
 import { bakeEventSchema, bakePageSchema, bakeSchema, type NewBakeEvent, type Plan, planToWire, ROUTES } from '../../contract'
 import { lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
-import { Refusal } from './api'
+import { askLast, Refusal } from './api'
 import { doubt } from './doubts'
 import { refreshJars } from './jars'
 import { newId } from './newId'
@@ -86,6 +86,10 @@ export async function savePlan(id: string, version: number, plan: Plan): Promise
   return saved
 }
 
+/** Sends a plan as the page goes: nobody is there to hear the answer, and the draft is kept until one comes. */
+export const sendPlanLast = (id: string, version: number, plan: Plan): void =>
+  askLast({ method: 'PUT', path: ROUTES.bake(id), body: { version, plan: planToWire(plan) } })
+
 /** Takes a bake off the table. */
 export async function removeBake(id: string): Promise<void> {
   await settled(sendBake(newId(), { method: 'DELETE', path: ROUTES.bake(id) }), id)
@@ -115,6 +119,14 @@ function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | unde
   return { ...bake, events, state, status, line: bake.line ?? mixed }
 }
 
+/** Shows a bake as it will be once the server has an event. */
+export function showEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): void {
+  void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
+  void mutate<BakePage>(OPEN, (there) => there && { ...there, bakes: there.bakes.map((b) => (b.id === bake.id ? withEvent(b, event, planned, pantry) : b)) }, {
+    revalidate: false
+  })
+}
+
 /**
  * Notes what happened: shown at once, and sent until the server has it.
  * @param pantry kinds of the flours poured
@@ -123,10 +135,7 @@ function withEvent(bake: Bake, event: NewBakeEvent, planned: PlannedBuild | unde
  */
 export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, planned?: PlannedBuild): Promise<void> {
   const sent = sendBake(event.id, { method: 'POST', path: ROUTES.bakeEvents(bake.id), body: event, of: bake.id })
-  void mutate<Bake>(ROUTES.bake(bake.id), (there) => withEvent(there ?? bake, event, planned, pantry), { revalidate: false })
-  void mutate<BakePage>(OPEN, (there) => there && { ...there, bakes: there.bakes.map((b) => (b.id === bake.id ? withEvent(b, event, planned, pantry) : b)) }, {
-    revalidate: false
-  })
+  showEvent(bake, event, pantry, planned)
   try {
     const kept = await sent
     // Another window may have noted the same of the same device: then what the server has is shown.

@@ -1,7 +1,7 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Beliefs, beliefStamp, beliefWithoutLog, buildLogOf, type Cultures } from '../../answers'
+import { type Beliefs, beliefStamp, beliefWithoutLog, buildLogOf, type Cultures, peaksSeen } from '../../answers'
 import { isoOf, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, paceToWire, ROUTES } from '../../contract'
 import { type JarBelief, type PastBuild, UNKNOWN_JAR } from '../../core'
 import { nowMs } from './clock'
@@ -106,7 +106,7 @@ export function useEvidence(jar: Jar): JarEvidence {
           if (here) setShare(done)
         })
       )
-      .then((found) => here && setPast(found))
+      .then((found) => here && setPast(found === null ? null : peaksSeen(found, builds)))
       .catch(() => here && setPast(null))
     return () => {
       here = false

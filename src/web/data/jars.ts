@@ -2,7 +2,6 @@ import useSWR, { mutate } from 'swr'
 import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
 import { z } from 'zod'
 import {
-  type Feed,
   isoOf,
   type Jar,
   type JarEdit,
@@ -68,29 +67,12 @@ const takenBack = (jar: Jar, undoes: string) => async () => {
   await refreshAfter(jar)
 }
 
-/** Feeds a jar. @returns takes the feed back */
-export async function feedJar(jar: Jar, feed: Feed): Promise<() => Promise<void>> {
-  await send(feed.id, jarSchema, { method: 'POST', path: ROUTES.jarFeeds(jar.id), body: feed })
-  await refreshAfter(jar)
-  return takenBack(jar, feed.id)
-}
-
 /** Puts a jar in another place, now. @returns takes the move back */
 export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<void>> {
   const id = newId()
   await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { ...noted(id), placeId } })
   await refreshAfter(jar)
   return takenBack(jar, id)
-}
-
-/** Two jars swap places, now. @returns takes both moves back */
-export async function swapPlaces(jar: Jar, other: Jar): Promise<() => Promise<void>> {
-  const first = await moveJar(jar, other.placeId)
-  const second = await moveJar(other, jar.placeId)
-  return async () => {
-    await second()
-    await first()
-  }
 }
 
 /** Puts some of a jar into a new one. @returns takes it back */

@@ -1,10 +1,8 @@
 import type { Bake } from '../../answers'
 import { isoOf, type Jar } from '../../contract'
 import { gramsOfBlend, type Pantry } from '../../core'
-import { addEvent } from './bakes'
-import { nowMs } from './clock'
-import { feedJar } from './jars'
 import { newId } from './newId'
+import { doTogether } from './together'
 
 /** What went into a jar, as it was weighed. */
 export interface WeighedFeed {
@@ -13,7 +11,7 @@ export interface WeighedFeed {
 }
 
 /**
- * A wake-up feed of a plan was done: the jar is fed, and the step is told. Both are sent one after the other, also when the server is away.
+ * A wake-up feed of a plan was done: the jar is fed, and the step is told. Both are one deed.
  * @param weighed what really went in; as planned when left out
  * @returns takes both back
  */
@@ -22,7 +20,7 @@ export async function feedForBake(bake: Bake, stageId: string, jar: Jar, pantry:
   if (stage === undefined) throw new Error(`No such feed: ${stageId}.`)
   const happenedAt = isoOf(atMs)
   const { flours, waterGrams } = weighed ?? { flours: gramsOfBlend(jar.feed, stage.flourGrams), waterGrams: stage.waterGrams }
-  const fed = feedJar(jar, {
+  const feed = {
     id: newId(),
     happenedAt,
     keepGrams: Math.min(stage.seedGrams, jar.grams),
@@ -30,12 +28,13 @@ export async function feedForBake(bake: Bake, stageId: string, jar: Jar, pantry:
     waterGrams,
     mixTempC: bake.plan.mixTempC,
     placeId: stage.placeId
-  })
-  const id = newId()
-  const told = addEvent(bake, { id, happenedAt, type: 'step', step: stageId, did: 'done' }, pantry)
-  const [undoFeed] = await Promise.all([fed, told])
-  return async () => {
-    await addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), type: 'undo', undoes: id }, pantry)
-    await undoFeed()
   }
+  const event = { id: newId(), happenedAt, type: 'step' as const, step: stageId, did: 'done' as const }
+  return doTogether(
+    [
+      { do: 'feed', jarId: jar.id, feed },
+      { do: 'note', bakeId: bake.id, event }
+    ],
+    { bake, event, pantry }
+  )
 }

@@ -1,12 +1,12 @@
 import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, whereItStands } from '../../../answers'
-import { isoOf, type Jar } from '../../../contract'
+import { isoOf, type Jar, type TogetherPart } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { nowMs } from '../../data/clock'
-import { feedJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
+import { doTogether } from '../../data/together'
 import { tellCondition } from '../conditionWords'
 import { jarsByNeed } from '../jarsByNeed'
 import { tellDone, tellError } from '../tell'
@@ -57,35 +57,18 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
   const [ticked, setTicked] = useState<readonly string[]>(rows.filter((row) => row.hungry && row.figures !== null).map((row) => row.jar.id))
   const chosen = rows.filter((row) => ticked.includes(row.jar.id))
   const feed = async () => {
-    const undos: (() => Promise<void>)[] = []
     const happenedAt = isoOf(nowMs())
-    try {
-      for (const { jar, figures, trimGrams } of chosen) {
-        if (figures === null) continue
-        const { keepGrams, flourGrams, waterGrams, mixTempC } = figures
-        const flours = gramsOfBlend(jar.feed, flourGrams)
-        const underWater = jar.culture === 'stiff under water'
-        undos.unshift(
-          await feedJar(jar, {
-            id: newId(),
-            happenedAt,
-            keepGrams,
-            trimGrams,
-            flours,
-            waterGrams,
-            mixTempC,
-            placeId: whereItStands(jar, now).placeId,
-            underWater
-          })
-        )
-      }
-    } finally {
-      if (undos.length > 0) {
-        tellDone(`${undos.length} ${undos.length === 1 ? 'jar is' : 'jars are'} fed.`, async () => {
-          for (const undo of undos) await undo()
-        })
-      }
-    }
+    const parts = chosen.flatMap(({ jar, figures, trimGrams }): TogetherPart[] => {
+      if (figures === null) return []
+      const { keepGrams, flourGrams, waterGrams, mixTempC } = figures
+      const flours = gramsOfBlend(jar.feed, flourGrams)
+      const underWater = jar.culture === 'stiff under water'
+      const placeId = whereItStands(jar, now).placeId
+      return [{ do: 'feed', jarId: jar.id, feed: { id: newId(), happenedAt, keepGrams, trimGrams, flours, waterGrams, mixTempC, placeId, underWater } }]
+    })
+    if (parts.length === 0) return
+    const undo = await doTogether(parts)
+    tellDone(`${parts.length} ${parts.length === 1 ? 'jar is' : 'jars are'} fed.`, undo)
   }
   return (
     <Stack gap="md">

@@ -31,9 +31,9 @@ import {
 } from '../../../core'
 import { useCultures } from '../../data/beliefs'
 import { nowMs, useNow } from '../../data/clock'
-import { feedJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
+import { doTogether } from '../../data/together'
 import type { WeighedFeed } from '../../data/wakes'
 import { BlendEditor } from '../BlendEditor'
 import { Figure, Figures, Note } from '../Card'
@@ -43,7 +43,7 @@ import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'
 import classes from './FeedSheet.module.css'
 import { InVessel } from './InVessel'
-import { NOTHING_OUT, type TakenOut, TakeOut, takeOut } from './TakeOut'
+import { NOTHING_OUT, type TakenOut, TakeOut, takenOut } from './TakeOut'
 import { WakeUp } from './WakeUp'
 import { WeighFeed } from './WeighFeed'
 import { WeighJar } from './WeighJar'
@@ -100,8 +100,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
     const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
     const { placeId, trimGrams, vesselId, underWater } = draft
     const { keepGrams, waterGrams, mixTempC } = figures
-    const putBack = await takeOut(jar, out, pantry)
-    const undo = await feedJar(jar, {
+    const fed = {
       id: newId(),
       happenedAt,
       keepGrams,
@@ -113,11 +112,9 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       later,
       vesselId,
       underWater
-    })
-    tellDone(`${jar.name} is fed.`, async () => {
-      await undo()
-      await putBack()
-    })
+    }
+    const undo = await doTogether([...takenOut(jar, out), { do: 'feed', jarId: jar.id, feed: fed }])
+    tellDone(`${jar.name} is fed.`, undo)
   }
   const choose = (by: FeedWay) =>
     edit({ by, ...(by === 'grams' && figures !== null ? { flourGrams: figures.flourGrams, waterGrams: figures.waterGrams } : {}) })

@@ -1,11 +1,9 @@
 import { Select, SimpleGrid, TextInput } from '@mantine/core'
 import { type Bake, solveBakeHere, whereItStands } from '../../../answers'
-import { isoOf, type Jar } from '../../../contract'
-import type { Pantry } from '../../../core'
-import { addEvent, useOpenBakes } from '../../data/bakes'
+import { isoOf, type Jar, type TogetherPart } from '../../../contract'
+import { useOpenBakes } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
-import { splitJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { QuantityField } from '../QuantityField'
@@ -21,24 +19,20 @@ const NEW_JAR = 'jar'
 const NOTHING = 'nothing'
 const USUAL_GRAMS = 30
 
-/**
- * Takes out what is to go elsewhere.
- * @returns puts it back
- */
-export async function takeOut(jar: Jar, { into, grams }: TakenOut, pantry: Pantry): Promise<() => Promise<void>> {
-  if (into.kind === 'jar')
-    return splitJar(jar, {
-      jarId: newId(),
-      name: into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim(),
-      grams,
-      placeId: whereItStands(jar, nowMs()).placeId
-    })
-  if (into.kind === 'nothing') return () => Promise.resolve()
-  const { bake } = into
-  const at = () => isoOf(nowMs())
-  const pour = newId()
-  await addEvent(bake, { id: pour, happenedAt: at(), type: 'pour', item: 'seed', plannedGrams: grams, weighedGrams: grams }, pantry)
-  return () => addEvent(bake, { id: newId(), happenedAt: at(), type: 'undo', undoes: pour }, pantry)
+/** What goes elsewhere first, as a part of the feed; none where nothing does. */
+export function takenOut(jar: Jar, { into, grams }: TakenOut): TogetherPart[] {
+  const atMs = nowMs()
+  const note = { id: newId(), happenedAt: isoOf(atMs) }
+  switch (into.kind) {
+    case 'nothing':
+      return []
+    case 'jar': {
+      const name = into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim()
+      return [{ do: 'split', jarId: jar.id, split: { ...note, jarId: newId(), name, grams, placeId: whereItStands(jar, atMs).placeId } }]
+    }
+    case 'bake':
+      return [{ do: 'note', bakeId: into.bake.id, event: { ...note, type: 'pour', item: 'seed', plannedGrams: grams, weighedGrams: grams } }]
+  }
 }
 
 /** Some of the jar goes into a bake or a new jar before it is fed; the rest of what is not kept goes to the discard pot. */

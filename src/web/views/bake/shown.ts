@@ -30,5 +30,6 @@ export function shownVerdict({ line, verdict, belief }: Judged): Shown {
 export function shownSteps(bake: Bake, plan: Plan, solved: SolvedBake | null, stocked: Stocked, cultures: Cultures): Shown['steps'] {
   const unbegun = bakeOf({ ...bake, events: [], line: null })
   const facts = stepFactsOf(unbegun, plan, solved, null, stocked, cultures, Number.NEGATIVE_INFINITY)
-  return stepsOf(facts, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: isoOf(atMs) }))
+  // As it was planned: that it is begun late is what moves it.
+  return stepsOf({ ...facts, ripens: null }, Number.NEGATIVE_INFINITY).map(({ id, atMs }) => ({ id, at: isoOf(atMs) }))
 }

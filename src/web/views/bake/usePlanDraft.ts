@@ -3,7 +3,7 @@ import { z } from 'zod'
 import { type Bake, bakeOf } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
 import { Refusal } from '../../data/api'
-import { savePlan, showBake } from '../../data/bakes'
+import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
 import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
 
 const SAVE_AFTER_MS = 500
@@ -56,13 +56,20 @@ function load(id: string): Draft | null {
   }
 }
 
+/** A draft as it is kept. */
+const textOf = ({ version, plan }: Draft) => JSON.stringify({ version, plan: planToWire(plan) })
+const isSame = (a: Plan, b: Plan) => JSON.stringify(planToWire(a)) === JSON.stringify(planToWire(b))
+
+/** A draft that the server has by now is no draft any more. */
+const unlessSaved = (draft: Draft | null, { plan }: Bake): Draft | null => (draft !== null && isSame(draft.plan, plan) ? null : draft)
+
 /**
  * Edits the plan of a bake: shown at once, saved half a second after the last keystroke, one save at a time.
  * @param bake as the server has it
  * @param sendable whether the plan can be at all; one that cannot is held back, not lost
  */
 export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): PlanDraft {
-  const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? load(bake.id) : null))
+  const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? unlessSaved(load(bake.id), bake) : null))
   const [piles, setPiles] = useState<EditPiles<Plan>>(NO_EDITS)
   const [refusal, setRefusal] = useState<string | null>(null)
   const [conflict, setConflict] = useState<Bake | null>(null)
@@ -79,7 +86,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
   }, [])
   useEffect(() => {
     if (draft === null) localStorage.removeItem(keyOf(bake.id))
-    else localStorage.setItem(keyOf(bake.id), JSON.stringify({ ...draft, plan: planToWire(draft.plan) }))
+    else localStorage.setItem(keyOf(bake.id), textOf(draft))
   }, [draft, bake.id])
 
   const save = useCallback(
@@ -93,7 +100,11 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
         setRefusal(null)
       } catch (error) {
         const theirs = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
-        if (theirs?.success) setConflict(bakeOf(theirs.data))
+        if (theirs?.success && isSame(theirs.data.plan, mine.plan)) {
+          // It had arrived already, and only the answer was lost.
+          await showBake(bakeOf(theirs.data))
+          put(null)
+        } else if (theirs?.success) setConflict(bakeOf(theirs.data))
         else setRefusal(error instanceof Error ? error.message : String(error))
       }
       setSaving(false)
@@ -107,6 +118,29 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     const timer = setTimeout(() => void save(draft), SAVE_AFTER_MS)
     return () => clearTimeout(timer)
   }, [ready, draft, save])
+
+  // A draft is not left behind: it goes as its sheet is closed, and with the last breath of a page that is put away.
+  const unsent = useRef<Draft | null>(null)
+  unsent.current = ready ? draft : null
+  useEffect(() => {
+    const flush = () => {
+      const mine = unsent.current
+      if (mine !== null) sendPlanLast(bake.id, mine.version, mine.plan)
+    }
+    window.addEventListener('pagehide', flush)
+    return () => {
+      window.removeEventListener('pagehide', flush)
+      const mine = unsent.current
+      if (mine === null) return
+      savePlan(bake.id, mine.version, mine.plan).then(
+        () => {
+          if (localStorage.getItem(keyOf(bake.id)) === textOf(mine)) localStorage.removeItem(keyOf(bake.id))
+        },
+        // What was not taken stays with the sheet: it is told when that is opened again.
+        () => undefined
+      )
+    }
+  }, [bake.id])
 
   const change = (next: Plan) => {
     setRefusal(null)

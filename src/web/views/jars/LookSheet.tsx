@@ -22,24 +22,30 @@ export function LookSheet({ jar, expected, opened, onClose }: { jar: Jar; expect
 
 function LookForm({ jar, expected, onClose }: { jar: Jar; expected: number; onClose: () => void }) {
   const { format } = useKitchen()
-  const [levelSeen, setLevelSeen] = useState(false)
-  const [rise, setRise] = useState(Math.round(expected * 10) / 10)
+  /** Only a level that was read is noted: what is shown before is the one expected. */
+  const [rise, setRise] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})
   const note = () => {
-    lookAtJar(jar, { rise: levelSeen ? rise : undefined, signs }).then((undo) => tellDone(`Noted, and ${jar.name} is known better.`, undo), tellError)
+    lookAtJar(jar, { rise: rise ?? undefined, signs }).then((undo) => tellDone(`Noted, and ${jar.name} is known better.`, undo), tellError)
     onClose()
   }
-  const nothing = !levelSeen && Object.keys(signs).length === 0
+  const nothing = rise === null && Object.keys(signs).length === 0
   return (
     <Stack gap="md" align="stretch">
       <Text>
         Height now ÷ height after its feed. {format.rise(expected)} is expected. In the cold a look a day is enough: days to the peak are learned from it.
       </Text>
       <Group align="center" gap="xl">
-        <JarDrawing rise={levelSeen ? rise : null} top={signs.top ?? 'flat'} family={familyOf(jar.flour)} height={180} scale />
+        <JarDrawing rise={rise ?? expected} top={signs.top ?? 'flat'} family={familyOf(jar.flour)} height={180} scale />
         <Stack gap="sm">
-          <Switch label="I read its level" checked={levelSeen} onChange={(e) => setLevelSeen(e.currentTarget.checked)} />
-          <QuantityField kind="rise" label="Level" disabled={!levelSeen} value={rise} range={POSSIBLE.rise} onCommit={setRise} />
+          <QuantityField
+            kind="rise"
+            label="Level"
+            description={rise === null ? 'expected; type what you see' : 'as you saw it'}
+            value={rise ?? Math.round(expected * 10) / 10}
+            range={POSSIBLE.rise}
+            onCommit={setRise}
+          />
         </Stack>
       </Group>
       <Text fw={500}>Its top</Text>

@@ -2,8 +2,9 @@ import { Button, Select } from '@mantine/core'
 import { type FeedAmounts, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
-import { moveJar, swapPlaces } from '../../data/jars'
+import { moveJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
+import { swapPlaces } from '../../data/together'
 import { Card, Note } from '../../parts/Card'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { tellDone, tellError } from '../../parts/tell'
@@ -37,7 +38,11 @@ export function Standing({
   const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && whereItStands(other, now).placeId !== stands.placeId)
   /** Two jars that take turns: one works, one sleeps. */
   const swap = (other: Jar | undefined) => {
-    if (other !== undefined) swapPlaces(jar, other).then((undo) => tellDone(`${jar.name} and ${other.name} have swapped places.`, undo), tellError)
+    if (other !== undefined)
+      swapPlaces(jar, other, { jar: stands.placeId, other: whereItStands(other, now).placeId }).then(
+        (undo) => tellDone(`${jar.name} and ${other.name} have swapped places.`, undo),
+        tellError
+      )
   }
   return (
     <Card title="Where it stands">
