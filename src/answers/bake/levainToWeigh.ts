@@ -3,7 +3,6 @@ import {
   type BakeDough,
   type BakeProblem,
   CUP_SIZES,
-  gramsOfBlend,
   kindsOfBlend,
   type LevainWeights,
   levainComposition,
@@ -93,7 +92,3 @@ export function levainFromShelf({ weigh }: Pick<PlanWeights, 'weigh'>): Readonly
   ]
   return new Map(taken.filter(([, grams]) => grams > 0))
 }
-
-/** What the first build of a plan is made of beside its seed, g by ingredient. */
-export const firstBuildFlours = ({ build }: Pick<Plan, 'build'>, stage: Pick<Plan['before'][number], 'flourGrams'>) =>
-  gramsOfBlend(build.flours, stage.flourGrams)
