@@ -189,10 +189,8 @@ async function facesOf(bakeId: string, jarId: string, ground: Ground): Promise<{
   const [{ jars }, bake] = await Promise.all([call('GET', '/api/jars'), call('GET', `/api/bakes/${bakeId}`)])
   const jar = jarSchema.parse(jars.find((j: Loose) => j.id === jarId))
   const delivered: Delivered = {
-    kitchen,
+    ...ground,
     jars: [jars.find((j: Loose) => j.id === jarId)],
-    ingredients,
-    vessels,
     bake,
     beliefs: new Map([[jarId, await beliefOf(jar)]])
   }
