@@ -60,7 +60,7 @@ test('out for an hour, then the fridge: ripe days later, and it is there', async
   await page.getByRole('button', { name: 'Fed like this' }).click()
   await page.getByText('Juno is fed.').waitFor()
   await page.getByText(/140 g/).waitFor()
-  expect(await words('Juno')).toMatch(/140 g · white wheat 100 % Fridge · fed/)
+  expect(await words('Juno')).toMatch(/140 g · white wheat 100 % Worktop, to Fridge Fri \d\d:\d\d · fed/)
 })
 
 test('it can be taken back', async () => {

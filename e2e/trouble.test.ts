@@ -130,7 +130,7 @@ test('a bake taken away can be brought back at once', async () => {
   await newBake()
   await page.getByRole('button', { name: 'More for this bake' }).click()
   await page.getByRole('menuitem', { name: 'Take this bake away' }).click()
-  await page.getByText('Two loaves has been taken away.').waitFor()
+  await page.getByText(/^Two loaves.* has been taken away\.$/).waitFor()
   await page.getByRole('button', { name: 'Undo', exact: true }).click()
   await page.getByRole('region', { name: 'On the way' }).getByText('Two loaves').first().waitFor()
 })

@@ -68,7 +68,7 @@ test('the levain follows: seed, flour, water, and what the jar then holds', asyn
 test('ready on Friday at six: when to begin, and the ribbon answers to ratio and warmth at once', async () => {
   await page.getByRole('link', { name: /^Clock/ }).click()
   await setMix(page, 27, '18', '00')
-  await page.getByText('mix Friday 18:00').waitFor()
+  await page.getByText('mix Fri 18:00').waitFor()
   const begin = async () => (await ribbon()).match(/to be built (\w+ \d\d:\d\d)/)?.[1] ?? ''
   await page.waitForFunction(() => /to be built Fri/.test(document.querySelector('[data-testid=ribbon] figcaption')?.textContent ?? ''))
   const at22 = await begin()
@@ -99,7 +99,7 @@ test('a start in the night says so and offers a ratio that lets one sleep', asyn
     .click()
   await page.getByText(/falls in the night/).waitFor({ state: 'detached' })
   await setMix(page, 27, '18', '00')
-  await page.getByText('mix Friday 18:00').waitFor()
+  await page.getByText('mix Fri 18:00').waitFor()
   await page.getByRole('link', { name: /^Build/ }).click()
   await type(page, 'Flour per seed', '5')
   await page.getByText('saved', { exact: true }).waitFor()

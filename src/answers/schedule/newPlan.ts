@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
-import { type Formula, HANDLING_LOSS, instantAt, nightAt } from '../../core'
+import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
 import type { Bake } from '../fromWire'
@@ -11,8 +11,8 @@ const MS_PER_WEEK = 7 * 24 * MS_PER_HOUR
 const FIRST_MIX = '09:30'
 /** Mornings that are looked at. */
 const MORNINGS = 10
-/** Ratios that are looked at, flour per starter: the usual one first. */
-const FIRST_RATIOS = [5, 4, 3, 6, 8, 2, 10] as const
+/** Flour per starter a new bake begins with. */
+const FIRST_RATIO = 5
 /** A repeated bake leaves at least so long until its mix, h. */
 const LEAST_AHEAD_HOURS = 12
 /** Weeks a repeated bake is put off until its first step lies ahead. */
@@ -66,7 +66,7 @@ function freeName(name: string, taken: readonly string[]): string {
 }
 
 /**
- * The plan a new bake begins with. It begins now or later, and while somebody is awake: on the first morning, and at the first ratio, that allows it.
+ * The plan a new bake begins with. It begins now or later: it is for the first morning that allows it.
  * @param names of bakes that are open
  */
 export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: number, names: readonly string[], from?: BakeSeed): Plan {
@@ -75,14 +75,14 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
   const formula = from?.content.formula ?? firstFormula(jar, kitchen)
   const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: jar.feed }
   const days = mornings(nowMs, kitchen.timeZone)
-  const at = (mixAt: number, flourPerSeed: number): Plan => ({
+  const at = (mixAt: number): Plan => ({
     name: freeName(from?.name ?? 'Two loaves', names),
     target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: HANDLING_LOSS, bakeLoss: null },
     formula,
     build: {
       ...levain,
       source: 'separate build',
-      by: { kind: 'ratio', flourPerSeed },
+      by: { kind: 'ratio', flourPerSeed: FIRST_RATIO },
       keepBackGrams: 20,
       older: { share: 0.5, hydration: 1 },
       vesselId: null,
@@ -101,21 +101,11 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
     bread: null,
     pins: []
   })
-  const inTime = (plan: Plan): 'awake' | 'asleep' | null => {
+  const inTime = (plan: Plan) => {
     const begins = planBegins(plan, cultures, stocked, nowMs)
-    if (begins === null || begins < nowMs) return null
-    return nightAt(begins, kitchen.sleep, kitchen.timeZone) === undefined ? 'awake' : 'asleep'
+    return begins !== null && begins >= nowMs
   }
-  let fallback: Plan | null = null
-  for (const mixAt of days) {
-    for (const ratio of FIRST_RATIOS) {
-      const plan = at(mixAt, ratio)
-      const when = inTime(plan)
-      if (when === 'awake') return plan
-      if (when === 'asleep') fallback ??= plan
-    }
-  }
-  return fallback ?? at(days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * MS_PER_HOUR, FIRST_RATIOS[0])
+  return days.map(at).find(inTime) ?? at(days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * MS_PER_HOUR)
 }
 
 /**
