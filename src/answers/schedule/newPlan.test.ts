@@ -1,0 +1,57 @@
+import type { Jar } from '../../contract'
+import { restedSeed } from '../../core'
+import { BAKE, culturesWith, HOUR, KITCHEN, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { bakeOf } from '../fromWire'
+import { newPlan, planAgain, planBegins } from './newPlan'
+
+const DAY = 24 * HOUR
+const kitchen = { ...KITCHEN, base: 'dough flour', school: 'dome' } as typeof KITCHEN
+const stocked = { ...STOCKED, kitchen }
+const jarOf = (coldDays: number) => culturesWith(coldDays).jars[0] as Jar
+
+test.each([
+  ['fed today', 0],
+  ['a week in the cold', 7],
+  ['three weeks in the cold', 21]
+] as const)('the first bake of a jar %s begins now or later, at any hour of the day', (_, coldDays) => {
+  const cultures = culturesWith(coldDays)
+  for (let hour = 0; hour < 24; hour += 3) {
+    const now = NOW + hour * HOUR
+    const plan = newPlan(jarOf(coldDays), cultures, stocked, now, [])
+    expect(planBegins(plan, cultures, stocked, now)).toBeGreaterThanOrEqual(now)
+    // By the kitchen's clock (Lisbon in winter is UTC), at half past nine.
+    expect(new Date(plan.mixAt).toISOString().slice(11, 16)).toBe('09:30')
+    expect(plan.mixAt).toBeLessThan(now + 4 * DAY)
+  }
+})
+
+test('a second one has a name of its own', () => {
+  const named = (names: readonly string[]) => newPlan(jarOf(1), culturesWith(1), stocked, NOW, names).name
+  expect([named([]), named(['Two loaves']), named(['Two loaves', 'Two loaves 2'])]).toEqual(['Two loaves', 'Two loaves 2', 'Two loaves 3'])
+})
+
+test('a repeated bake is whole weeks on, feeds before it and wished hour included, and its first step lies ahead', () => {
+  const cultures = culturesWith(1)
+  const stage = { id: 'wake', kind: 'wake' as const, at: PLAN.mixAt - 60 * HOUR, seedGrams: 20, flourGrams: 40, waterGrams: 40, placeId: 'room', tempC: 21 }
+  const plan = { ...PLAN, startAt: PLAN.mixAt - 9 * HOUR, before: [stage], bread: { kind: 'out' as const, at: PLAN.mixAt + 8 * HOUR } }
+  const now = PLAN.mixAt + 5 * DAY
+  const again = planAgain(bakeOf({ ...BAKE, plan }), cultures, STOCKED, now)
+  // A week on its feed, sixty hours before the mix, would lie half a day back: two weeks.
+  expect(again.mixAt).toBe(PLAN.mixAt + 14 * DAY)
+  expect(again.before.map((s) => s.at)).toEqual([stage.at + 14 * DAY])
+  expect(again.bread).toEqual({ kind: 'out', at: PLAN.mixAt + 14 * DAY + 8 * HOUR })
+  // When it begins is told by the jar as it is by then.
+  expect(again.startAt).toBeNull()
+  expect(planBegins(again, cultures, STOCKED, now)).toBeGreaterThanOrEqual(now)
+})
+
+test('a jar that has three grams too little: its starter is grown first, and that is when the bake begins', () => {
+  const [jar] = culturesWith(1).jars
+  const line = restedSeed('white wheat', 1, NOW)
+  const cultures = { ...culturesWith(1), jars: [{ ...(jar as Jar), grams: 100, line }] }
+  const plan = { ...PLAN, build: { ...PLAN.build, by: { kind: 'seed' as const, grams: 88 } } }
+  const begins = planBegins(plan, cultures, STOCKED, NOW)
+  const build = planBegins({ ...plan, build: { ...plan.build, by: { kind: 'seed', grams: 80 } } }, cultures, STOCKED, NOW)
+  if (begins === null || build === null) throw new Error('no levain')
+  expect(begins).toBeLessThan(build - 2 * HOUR)
+})
