@@ -52,7 +52,7 @@ export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: 
         <BakeStep day={of.day} step={of.step} now={now} href={entry.href} />
       ) : (
         <Button size="lg" mt="lg" component={Link} to={entry.href}>
-          Go to the step
+          {of.kind === 'jar' ? `Go to ${of.jar.name}` : 'Go to the step'}
         </Button>
       )}
     </Card>

@@ -22,17 +22,19 @@ const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
 const jar = {
   id: 'juno',
   name: 'Juno',
+  placeId: 'fridge',
+  stays: [],
   program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: now + 2 * HOUR }
 } as unknown as Jar
 
 test('over all bakes and programs by time, what is overdue first', () => {
-  const entries = entriesOf([day('Loaves', [step('mix', 1), step('shape', 5)]), day('Rolls', [step('bake', -1)])], [jar], now)
+  const entries = entriesOf([day('Loaves', [step('mix', 1), step('shape', 5)]), day('Rolls', [step('bake', -1)])], [jar], [], now)
   expect(entries.map((e) => e.title)).toEqual(['Into the oven: Rolls', 'Mix: Loaves', 'Juno: Feed 1:2', 'Shape: Loaves'])
   expect(entries.map((e) => isLate(e, now))).toEqual([true, false, false, false])
 })
 
 test('a mix may wait until its window closes; bread that has cooled is never late', () => {
-  const entries = entriesOf([day('Loaves', [step('mix', -2, { untilMs: now + HOUR }), step('eat', -1)])], [], now)
+  const entries = entriesOf([day('Loaves', [step('mix', -2, { untilMs: now + HOUR }), step('eat', -1)])], [], [], now)
   expect(entries.map((e) => isLate(e, now))).toEqual([false, false])
 })
 
@@ -49,6 +51,7 @@ test('by how much a step moved is told from ten minutes on', () => {
       )
     ],
     [],
+    [],
     now
   )
   expect(entries.map((e) => e.plannedMs)).toEqual([now, null])
@@ -56,6 +59,17 @@ test('by how much a step moved is told from ten minutes on', () => {
 
 test('what lies further ahead than two days waits until there is nothing nearer', () => {
   const far = day('Rye', [step('build', 60)])
-  expect(entriesOf([day('Loaves', [step('mix', 1)]), far], [], now)).toHaveLength(1)
-  expect(entriesOf([far], [], now)).toHaveLength(1)
+  expect(entriesOf([day('Loaves', [step('mix', 1)]), far], [], [], now)).toHaveLength(1)
+  expect(entriesOf([far], [], [], now)).toHaveLength(1)
+})
+
+test('a jar that is to go to the fridge in an hour is something to do, until it is there', () => {
+  const stays = [
+    { placeId: 'worktop', from: now - HOUR },
+    { placeId: 'fridge', from: now + HOUR }
+  ]
+  const fed = { ...jar, program: null, stays } as Jar
+  const places = [{ id: 'fridge', name: 'Fridge' }]
+  expect(entriesOf([], [fed], places, now).map((e) => [e.title, e.atMs])).toEqual([['Move Juno: Fridge', now + HOUR]])
+  expect(entriesOf([], [fed], places, now + HOUR)).toEqual([])
 })

@@ -1,16 +1,19 @@
-import type { Jar } from '../../../contract'
+import { whereItStands } from '../../../answers'
+import type { Jar, Place } from '../../../contract'
 import type { Step } from '../../../core'
 import { stepTitle } from '../../../words'
 import type { OpenBake } from '../../data/days'
 import { STEP_STATION } from '../../parts/steps/stepPlaces'
 
-/** One thing to do: a step of a bake, or of a program a jar is in. */
+/** One thing to do: a step of a bake, or of a program a jar is in; or a jar that is to go to another place. */
 export interface Entry {
   readonly key: string
   readonly title: string
   readonly atMs: number
   readonly href: string
-  readonly of: { readonly kind: 'bake'; readonly day: OpenBake; readonly step: Step } | { readonly kind: 'program'; readonly jar: Jar; readonly says: string }
+  readonly of:
+    | { readonly kind: 'bake'; readonly day: OpenBake; readonly step: Step }
+    | { readonly kind: 'program' | 'jar'; readonly jar: Jar; readonly says: string }
   /** When it was to be, where it has moved since. */
   readonly plannedMs: number | null
 }
@@ -23,7 +26,7 @@ const MOVED_MS = 10 * MINUTE
 const AHEAD_MS = 48 * HOUR
 
 /** Everything to do over all bakes and jars, overdue first; what lies further ahead than two days only where there is nothing before it. */
-export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], now: number): Entry[] {
+export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], places: readonly Pick<Place, 'id' | 'name'>[], now: number): Entry[] {
   const steps = days.flatMap((day) =>
     day.steps.map((step): Entry => {
       const planned = day.planned.get(step.id)
@@ -51,7 +54,22 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], now: 
           }
         ]
   )
-  const all = [...steps, ...programs].sort((a, b) => a.atMs - b.atMs)
+  const moves = jars.flatMap((jar): Entry[] => {
+    const { next } = whereItStands(jar, now)
+    const place = places.find((p) => p.id === next?.placeId)
+    if (next === null || place === undefined) return []
+    return [
+      {
+        key: `jar ${jar.id} moves`,
+        title: `Move ${jar.name}: ${place.name}`,
+        atMs: next.atMs,
+        href: `/jars/${jar.id}`,
+        of: { kind: 'jar', jar, says: jar.name },
+        plannedMs: null
+      }
+    ]
+  })
+  const all = [...steps, ...programs, ...moves].sort((a, b) => a.atMs - b.atMs)
   const near = all.filter((entry) => entry.atMs < now + AHEAD_MS)
   return near.length > 0 ? near : all
 }
