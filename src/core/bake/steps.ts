@@ -118,9 +118,17 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
  */
 export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake, bedtime }: StepFacts, nowMs: number): number {
   if (mixedMs !== null) return mixedMs
+  /** Before bed where it is ready by then, else in the morning; the autolyse before it is in nobody's sleep either. */
+  const whileAwake = (wanted: number, soonest: number) => {
+    if (awake(wanted) === wanted) return wanted
+    const evening = bedtime(wanted) - HANDS_MINUTES.mix * MINUTE
+    if (evening >= soonest) return evening
+    const autolyse = (dough?.course.autolyseMinutes ?? 0) * MINUTE
+    return awake(awake(wanted) - autolyse) + autolyse
+  }
   const verdict = running?.verdict ?? null
   // Begun late, it is ready late: the planned hour holds while the levain may be mixed by then.
-  if (running === null) return ripens === null || ripens.opensMs <= mixAtMs ? mixAtMs : ripens.fitMs
+  if (running === null) return ripens === null || ripens.opensMs <= mixAtMs ? mixAtMs : whileAwake(ripens.fitMs, ripens.opensMs)
   if (verdict === null || !Number.isFinite(verdict.forecast.opens.p50)) return Math.max(mixAtMs, nowMs)
   const { forecast, advice } = verdict
   const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
@@ -130,12 +138,7 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   const soonest = Math.max(nowMs, at(forecast.opens.p50))
   // Where the dough's day is planned, its hour counts as long as the levain allows it; else it is mixed from when it is ready on.
   const wanted = dough === null && advice.kind === 'wait' ? soonest : Math.max(soonest, Math.min(mixAtMs, closes))
-  const evening = bedtime(wanted) - HANDS_MINUTES.mix * MINUTE
-  if (awake(wanted) === wanted) return wanted
-  if (evening >= soonest) return evening
-  // The autolyse before it is in nobody's sleep either.
-  const autolyse = (dough?.course.autolyseMinutes ?? 0) * MINUTE
-  return awake(awake(wanted) - autolyse) + autolyse
+  return whileAwake(wanted, soonest)
 }
 
 /** The dough's day as it comes out by now: from what was done where it was, from the forecast where not. */

@@ -116,6 +116,10 @@ export function doughPace(dough: BatchLine, course: DoughCourse, jar: JarParamet
   return { bulkHours, proofHours: proofed === null ? null : proofed - bulkHours }
 }
 
+/** When a dough has grown by so much where it stands, h; null where it never does: what its bulk is timed by. */
+export const hoursToGas = (dough: BatchLine, bulkGas: number, jar: JarParameters = TYPICAL_JAR): number | null =>
+  firstHoursAt(simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true }).curve, bulkGas)
+
 /** How long the bulk is let go on, stretched where a step was moved by hand, h; null where it never rises so far. */
 export const bulkHoursOf = ({ bulkStretch }: Pick<DoughCourse, 'bulkStretch'>, { bulkHours }: Pick<DoughPace, 'bulkHours'>): number | null =>
   bulkHours === null ? null : bulkHours * bulkStretch

@@ -1,4 +1,5 @@
 import type { Format } from '../../../core'
+import { near } from '../words'
 import type { Hill } from './geometry'
 
 /**
@@ -7,16 +8,16 @@ import type { Hill } from './geometry'
  * @param nowMs the present
  */
 export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Format): string[] {
+  const at = (ms: number) => format.dayTime(near(ms))
   return hills.map((hill) => {
     const start = hill.points[0]?.ms ?? nowMs
-    const began = hill.running ? `mixed ${format.dayTime(start)}` : `to be built ${format.dayTime(start)}`
-    const window =
-      hill.window === null ? 'no window within the time looked at' : `fit to mix ${format.dayTime(hill.window.fromMs)} to ${format.dayTime(hill.window.toMs)}`
+    const began = hill.running ? `mixed ${format.dayTime(start)}` : `to be built ${at(start)}`
+    const window = hill.window === null ? 'no window within the time looked at' : `fit to mix ${at(hill.window.fromMs)} to ${at(hill.window.toMs)}`
     const last = hill.marks?.at(-1)
     const mark = last === undefined ? '' : `, last seen at ${format.rise(1 + last.gas)} on ${format.dayTime(last.ms)}`
     const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? ', that is now' : ''
     const oven = hill.day?.find((stage) => stage.kind === 'oven')
-    const bread = oven === undefined ? '' : `; its dough goes into the oven ${format.dayTime(oven.fromMs)} and comes out ${format.dayTime(oven.toMs)}`
+    const bread = oven === undefined ? '' : `; its dough goes into the oven ${at(oven.fromMs)} and comes out ${at(oven.toMs)}`
     return `${hill.label}: ${began}, ${window}${fit}${mark}${bread}.`
   })
 }

@@ -19,6 +19,7 @@ import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { withDay } from '../../parts/ribbon/useHills'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
+import { near } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
 import { heldDay } from './clock/moveOfDay'
@@ -97,7 +98,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   )
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day.times, state.band === null ? day.beginsMs : null)]), [hill, plan, day, state.band])
   const height = narrow ? 236 : 244
-  const mixMs = state.mixed?.atMs ?? plan.mixAt
+  const { mixMs } = day
   const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
@@ -141,7 +142,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       <div className={classes.head}>
         <NameField name={plan.name} frozen={frozen} onName={(name) => draft.edit({ name })} />
         <span className={classes.meta}>
-          {state.mixed === null ? 'mix' : 'mixed'} {format.dayTime(mixMs)}
+          {state.mixed === null ? 'mix' : 'mixed'} {format.dayTime(state.mixed === null ? near(mixMs) : mixMs)}
         </span>
         <Group gap={4} ml="auto" wrap="nowrap">
           <span className={classes.saved} role="status">

@@ -46,6 +46,7 @@ export function PlanRibbon(
   }
 ) {
   const { hill, held: day, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
+  const { mixMs } = props.day
   const { kitchen, format } = useKitchen()
   const [unknown, setUnknown] = useState<Unknown>('start')
   const [drag, setDrag] = useState<{
@@ -54,7 +55,7 @@ export function PlanRibbon(
   } | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
   const levain = solved?.build ?? null
-  const held = useMemo(() => heldOf(levain, plan.mixAt), [levain, plan.mixAt])
+  const held = useMemo(() => heldOf(levain, mixMs), [levain, mixMs])
   const dragged = drag?.move.build ?? null
   const live = useLiveForecast(dragged?.timed.line ?? null, plan.school, belief)
   /** The plan and the dough's day as they would be where the hill is held now. */

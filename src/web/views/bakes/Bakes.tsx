@@ -1,12 +1,15 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { Bake } from '../../../answers'
 import { useDoneBakes, useOpenBakes } from '../../data/bakes'
+import { useNow } from '../../data/clock'
+import { useDays } from '../../data/days'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/Quiet'
 import { useNewBake } from '../../parts/useNewBake'
-import { sizeWords } from '../../parts/words'
+import { near, sizeWords } from '../../parts/words'
 import classes from './Bakes.module.css'
 
 const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'dough on its way', baked: 'baked' } as const
@@ -16,6 +19,8 @@ export function Bakes() {
   const open = useOpenBakes()
   const mixed = useDoneBakes()
   const newBake = useNewBake()
+  const { days } = useDays(useNow())
+  const mixes = useMemo(() => new Map((days ?? []).map(({ bake, mixMs }) => [bake.id, near(mixMs)])), [days])
   const loaded = open.bakes !== undefined && mixed.bakes !== undefined
   const failure = open.error ?? mixed.error
   if (!loaded && failure !== undefined) return <Quiet title="The bakes could not be opened" words={failure.message} />
@@ -37,7 +42,7 @@ export function Bakes() {
           action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
         />
       )}
-      {open.bakes !== undefined && open.bakes.length > 0 && <List title="On the way" bakes={open.bakes} />}
+      {open.bakes !== undefined && open.bakes.length > 0 && <List title="On the way" bakes={open.bakes} mixes={mixes} />}
       {mixed.bakes !== undefined && mixed.bakes.length > 0 && (
         <>
           <List title="In the record" bakes={mixed.bakes} />
@@ -57,22 +62,23 @@ export function Bakes() {
   )
 }
 
-function List({ title, bakes }: { title: string; bakes: readonly Bake[] }) {
+function List({ title, bakes, mixes }: { title: string; bakes: readonly Bake[]; mixes?: ReadonlyMap<string, number> }) {
   return (
     <section className={classes.list} aria-label={title}>
       <h2 className={classes.heading}>{title}</h2>
       {bakes.map((bake) => (
-        <Row key={bake.id} bake={bake} />
+        <Row key={bake.id} bake={bake} mixMs={mixes?.get(bake.id)} />
       ))}
     </section>
   )
 }
 
-function Row({ bake }: { bake: Bake }) {
+/** @param mixMs when it will be mixed as things stand */
+function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
   const { format } = useKitchen()
   const { mixed, band, marks } = bake.state
   const highest = Math.max(0, ...marks.map((m) => m.rise ?? 0))
-  const when = mixed?.atMs ?? bake.plan.mixAt
+  const when = mixed?.atMs ?? mixMs ?? bake.plan.mixAt
   return (
     <Link to={`/bakes/${bake.id}`} className={classes.row}>
       <span className={classes.when}>

@@ -74,7 +74,7 @@ export function Clock(props: StationProps) {
     setStuck(null)
     tellDone(`Taken: ${planTitle(of, chosen, kitchen)}.`)
   }
-  const held = heldOf(build, plan.mixAt)
+  const held = heldOf(build, day.mixMs)
   const move = (step: MovableStep, toMs: number) => {
     const moved = moveOfDay(props, held, heldDay(day), step, Math.max(toMs, now), 'start')
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))

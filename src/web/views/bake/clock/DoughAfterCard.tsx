@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import { useMemo } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
+import { hoursToGas } from '../../../../core'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -28,6 +29,7 @@ export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixM
     [bake, plan, solved, here, judged, belief, mixMs, minute]
   )
   const grown = useGrown(line, belief, GAS)
+  const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan
   const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? 'that place'
   if (line === null || grown === undefined) return null
@@ -48,7 +50,7 @@ export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixM
             return range === undefined ? null : (
               <tr key={gas}>
                 <th scope="row">{word}</th>
-                <td className={classes.grams}>{at(range.p50)}</td>
+                <td className={classes.grams}>{at(likely[i] ?? range.p50)}</td>
                 <td>
                   {at(range.p05)} – {at(range.p95)}
                 </td>
