@@ -1,9 +1,10 @@
 import { randomUUID } from 'node:crypto'
 import { beliefWithoutLog, feedFigures, firstDraft, howItIs, learnedFrom } from '../answers'
 import { jarLogSchema, jarSchema } from '../contract'
-import { type JarBelief, seededRandom, UNKNOWN_JAR } from '../core'
+import { type JarBelief, UNKNOWN_JAR } from '../core'
 import { calendarFace, type Delivered, disagreements, type Face, groundOf, jarFace, shelfFace, windowFace } from '../testing/faces'
-import { buildWith, firstRun, formulaFor, type Loose, startTestServer, type TestServer } from './testing/testServer'
+import { situationsFrom } from '../testing/situations'
+import { firstRun, type Loose, startTestServer, type TestServer } from './testing/testServer'
 
 /**
  * One question, one answer: kitchens and moments are drawn, and what every face tells of them is read as it is delivered: JSON over HTTP, the text of the
@@ -14,26 +15,14 @@ const SEED = Number(process.env.OLVENT_SEED ?? 17)
 const HOUR = 3_600_000
 const MINUTE = 60_000
 const START = Date.parse('2026-11-26T19:42:00.000Z')
-const iso = (ms: number) => new Date(ms).toISOString()
 
 let server: TestServer
-let nowMs = START
-const random = seededRandom(SEED)
-const between = (low: number, high: number) => low + random() * (high - low)
-const whole = (low: number, high: number) => Math.floor(between(low, high + 1))
-const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
-const maybe = (chance: number) => random() < chance
-
 async function call(method: string, path: string, body?: unknown): Promise<Loose> {
   const { status, body: answer } = await server.send(method, path, body)
   if (status >= 300) throw new Error(`${method} ${path} ${status}: ${JSON.stringify(answer)}`)
   return answer
 }
-const note = (more: Record<string, unknown> = {}) => ({ id: randomUUID(), happenedAt: iso(nowMs), ...more })
-async function wait(ms: number): Promise<void> {
-  nowMs += Math.round(ms / MINUTE) * MINUTE
-  await call('POST', '/api/clock', { now: iso(nowMs) })
-}
+const { pick, maybe, whole, between, note, wait, nowMs, drawKitchen, drawJar, drawPlan } = situationsFrom(SEED, call, START)
 
 beforeAll(async () => {
   server = await startTestServer()
@@ -43,50 +32,6 @@ beforeAll(async () => {
 })
 afterAll(() => server.end())
 
-/** Another kitchen: sleep, scales, cups, and how warm its places are. */
-async function drawKitchen(): Promise<Loose> {
-  const { kitchen } = await call('GET', '/api/kitchen')
-  const { id: _, version, demo: __, ...edit } = kitchen
-  const [counter, fridge] = edit.places
-  const tempC = whole(18, 29)
-  const warm = edit.places[2] ?? { id: randomUUID(), name: 'Proofer', tempC: 28, nightTempC: null, takes: null, surroundings: 'air' }
-  return call('PUT', '/api/kitchen', {
-    version,
-    kitchen: {
-      ...edit,
-      smallScale: maybe(0.5),
-      cups: pick(['metric', 'US']),
-      sleep: { from: pick(['21:30', '23:00', '00:30']), to: pick(['05:30', '07:00', '08:30']) },
-      places: [
-        { ...counter, tempC, nightTempC: maybe(0.4) ? tempC - whole(1, 5) : null },
-        { ...fridge, tempC: whole(3, 7) },
-        { ...warm, tempC: whole(24, 30) }
-      ]
-    }
-  })
-}
-
-const KINDS = [
-  { flour: 'white wheat', culture: 'white wheat', hydrations: [1, 1.25, 0.6] },
-  { flour: 'rye', culture: 'rye', hydrations: [1, 1.5] },
-  { flour: 'wholegrain wheat', culture: 'wholegrain', hydrations: [1, 0.8] },
-  { flour: 'white wheat', culture: 'stiff', hydrations: [0.5, 0.45] }
-] as const
-
-async function drawJar(kitchen: Loose): Promise<Loose> {
-  const kind = pick(KINDS)
-  return call('POST', '/api/jars', {
-    id: randomUUID(),
-    name: `Jar ${whole(1, 999_999)}`,
-    culture: kind.culture,
-    flour: kind.flour,
-    hydration: pick(kind.hydrations),
-    grams: whole(40, 320),
-    lastFedAt: iso(nowMs - between(2, 200) * HOUR),
-    placeId: pick(kitchen.places as Loose[]).id
-  })
-}
-
 /** A feed as the window foretells it, and the jar as it is told once it is fed. */
 async function feedAndCompare(
   jarJson: Loose,
@@ -95,7 +40,7 @@ async function feedAndCompare(
   const { stocked } = groundOf(delivered)
   const { kitchen } = stocked
   const jar = jarSchema.parse(jarJson)
-  const first = firstDraft(jar, kitchen, nowMs)
+  const first = firstDraft(jar, kitchen, nowMs())
   const draft = {
     ...first,
     ratio: pick([1, 2, 3, 5]),
@@ -103,14 +48,14 @@ async function feedAndCompare(
     waterTempC: whole(18, 34),
     ...(maybe(0.5) ? { laterPlaceId: kitchen.places[1]?.id ?? null, later: pick(['an hour', 'two hours', 'two thirds'] as const) } : { laterPlaceId: null })
   }
-  const figures = feedFigures(draft, jar, jar.line, { ...stocked, cups: kitchen.cups }, UNKNOWN_JAR.centre, nowMs)
+  const figures = feedFigures(draft, jar, jar.line, { ...stocked, cups: kitchen.cups }, UNKNOWN_JAR.centre, nowMs())
   if ('code' in figures) return { jar: jarJson, apart: [], faces: [] }
   const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
-  const { peakMs, hungryMs } = howItIs(figures, UNKNOWN_JAR.centre, nowMs)
+  const { peakMs, hungryMs } = howItIs(figures, UNKNOWN_JAR.centre, nowMs())
   const foretold: Record<string, number> = { 'in the jar g': figures.keepGrams + figures.flourGrams + figures.waterGrams }
   if (peakMs !== null) foretold.ripe = peakMs / MINUTE
   if (hungryMs !== null) foretold.hungry = hungryMs / MINUTE
-  if (later !== null) foretold['moves on'] = nowMs / MINUTE + later.afterHours * 60
+  if (later !== null) foretold['moves on'] = nowMs() / MINUTE + later.afterHours * 60
   const fed = await call('POST', `/api/jars/${jar.id}/feeds`, {
     ...note(),
     keepGrams: figures.keepGrams,
@@ -122,63 +67,11 @@ async function feedAndCompare(
     later,
     underWater: draft.underWater
   })
-  const told = jarFace(fed, nowMs, 'the jar afterwards')
+  const told = jarFace(fed, nowMs(), 'the jar afterwards')
   const apart = disagreements([{ name: 'feed sheet', told: foretold }, told])
   // Where it stands now is where it was put, not where it goes to later.
   if (told.placeId !== draft.placeId) apart.push('place: the jar is told to stand elsewhere than it was put')
   return { jar: fed, apart, faces: [{ name: 'feed sheet', told: foretold }, told] }
-}
-
-function drawPlan(kitchen: Loose, jar: Loose, name: string): Loose {
-  const flours = maybe(0.3)
-    ? [
-        { ingredientId: 'white wheat', share: 0.99 },
-        { ingredientId: 'rye', share: 0.01 }
-      ]
-    : [{ ingredientId: pick(['white wheat', 'rye', 'wholegrain wheat']), share: 1 }]
-  const place = pick([kitchen.places[0], kitchen.places[2]]) as Loose
-  const course = {
-    autolyseMinutes: pick([0, 40]),
-    folds: pick([0, 3]),
-    foldEveryMinutes: 30,
-    bulkGas: pick([0.3, 0.5, 0.75]),
-    bulkStretch: pick([1, 1.1]),
-    proof: maybe(0.5) ? { kind: 'warm', gas: 0.35 } : { kind: 'cold', hours: whole(8, 20) },
-    preheatMinutes: 45,
-    bakeMinutes: 45,
-    loads: 1,
-    coolHours: 1.5,
-    placeId: kitchen.places[0].id,
-    tempC: kitchen.places[0].tempC,
-    mixTempC: whole(22, 27)
-  }
-  return {
-    name,
-    target: maybe(0.5)
-      ? { kind: 'dough', grams: whole(400, 2400) }
-      : { kind: 'pieces', pieces: [{ count: whole(1, 6), grams: whole(90, 900) }], handlingLoss: 0.02, bakeLoss: null },
-    formula: formulaFor({ levain: pick([0.1, 0.2, 0.35]), hydration: pick([0.65, 0.74, 0.82]) }),
-    build: buildWith({
-      source: pick(['separate build', 'separate build', 'draw and top up', 'put some back', 'mixed seed']),
-      by: pick([
-        { kind: 'ratio', flourPerSeed: pick([1, 2, 3, 5, 8]) },
-        { kind: 'inoculation', share: pick([0.1, 0.2, 0.5]) },
-        { kind: 'spoons', count: 2, spoon: 'tablespoon', stirred: true }
-      ]),
-      hydration: pick([0.6, 1, 1.25]),
-      salt: pick([0, 0, 0.01]),
-      oil: pick([0, 0, 0.005]),
-      flours,
-      keepBackGrams: pick([0, 20, 40])
-    }),
-    jarId: jar.id,
-    placeId: place.id,
-    tempC: place.tempC,
-    mixTempC: whole(22, 28),
-    school: pick(['young', 'dome', 'mature']),
-    mixAt: iso(nowMs + whole(6, 60) * HOUR),
-    course: maybe(0.85) ? course : null
-  }
 }
 
 /** What does not change while a bake is followed. */
@@ -194,7 +87,7 @@ async function facesOf(bakeId: string, jarId: string, ground: Ground): Promise<{
     bake,
     beliefs: new Map([[jarId, await beliefOf(jar)]])
   }
-  const window = windowFace(delivered, nowMs)
+  const window = windowFace(delivered, nowMs())
   const file = await (await fetch(`${server.address}/api/bakes/${bakeId}/calendar.ics`)).text()
   const faces: Face[] = [window, { name: 'levain to weigh', told: bake.status === 'planned' ? window.levain : {} }, calendarFace(file, bakeId)]
   if (bake.status === 'planned') faces.push(shelfFace(await call('GET', '/api/shelf'), bake.plan.name))

@@ -77,7 +77,7 @@ export function groundOf({ kitchen, jars, ingredients, vessels, beliefs }: Omit<
 export function windowFace(
   delivered: Delivered,
   nowMs: number
-): Face & { readonly items: readonly string[]; readonly levain: Told; readonly verdict: Verdict | null } {
+): Face & { readonly items: readonly string[]; readonly levain: Told; readonly verdict: Verdict | null; readonly placeOfJar: string | null } {
   const { stocked, cultures } = groundOf(delivered)
   const bake = bakeOf(bakeSchema.parse(delivered.bake))
   const solved = solveBakeHere(bake, cultures, stocked, nowMs)
@@ -92,6 +92,7 @@ export function windowFace(
   return {
     name: 'window',
     verdict,
+    placeOfJar: jar === undefined ? null : whereItStands(jar, nowMs).placeId,
     items: steps.map(pourKey),
     levain: known(Object.fromEntries((weights?.ok ? weights.value.steps : []).map((s) => [`${pourKey(s)} g`, s.grams]))),
     told: known({
