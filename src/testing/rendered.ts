@@ -1,9 +1,14 @@
 import type { Face, Told } from './faces'
 
 const MINUTE = 60_000
+const DAY = 24 * 60 * MINUTE
+/** A weekday without a date is one of the seven days that begin this long ago: a day and a bit of a bake lie behind, the rest ahead. */
+const PAST_MS = 28 * 60 * MINUTE
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 /** "Fri 08:15", "Fri 4 Dec 08:15" */
+const WRITTEN = '(?:Sun|Mon|Tue|Wed|Thu|Fri|Sat)(?: \\d{1,2} (?:Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec))? \\d\\d:\\d\\d'
+/** The same, with its parts taken out. */
 const MOMENT = /(Sun|Mon|Tue|Wed|Thu|Fri|Sat)(?: (\d{1,2}) (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec))? (\d\d):(\d\d)/
 
 /** A step of a list by the words it begins with. */
@@ -19,23 +24,22 @@ const STEPS: readonly (readonly [RegExp, string])[] = [
 
 /**
  * Reads moments and masses off the words of the views, as a baker does. The kitchen's clock is UTC's (Lisbon in winter).
- * @param nowMs weekdays are meant near to it
+ * @param nowMs weekdays are meant near to it, ms
  */
 export function windowOfDay(nowMs: number) {
   const minuteOf = (words: string | undefined): number | null => {
     const found = MOMENT.exec(words ?? '')
     if (found === null) return null
     const [, day, date, month, hour, minute] = found as unknown as [string, string, string | undefined, string | undefined, string, string]
+    const clock = (Number(hour) * 60 + Number(minute)) * MINUTE
     for (let off = -40; off <= 60; off++) {
-      const at = new Date(nowMs + off * 24 * 60 * MINUTE)
+      const at = new Date(nowMs + off * DAY)
+      const ms = Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), at.getUTCDate()) + clock
       const isIt =
-        date === undefined ? Math.abs(off) <= 6 && DAYS[at.getUTCDay()] === day : at.getUTCDate() === Number(date) && MONTHS[at.getUTCMonth()] === month
-      if (
-        isIt &&
-        (date !== undefined ||
-          Math.abs(Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), at.getUTCDate(), Number(hour), Number(minute)) - nowMs) < 6 * 24 * 60 * MINUTE)
-      )
-        return Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), at.getUTCDate(), Number(hour), Number(minute)) / MINUTE
+        date === undefined
+          ? DAYS[at.getUTCDay()] === day && ms > nowMs - PAST_MS && ms <= nowMs - PAST_MS + 7 * DAY
+          : at.getUTCDate() === Number(date) && MONTHS[at.getUTCMonth()] === month
+      if (isIt) return ms / MINUTE
     }
     return null
   }
@@ -44,7 +48,7 @@ export function windowOfDay(nowMs: number) {
   /** "Fri 08:15 Build the levain …, Sat 09:30 Mix …" */
   const listed = (words: string): Told => {
     const told: Record<string, number> = {}
-    const parts = words.split(new RegExp(`(?=${MOMENT.source} )`))
+    const parts = words.split(new RegExp(`(?=${WRITTEN} )`))
     for (const part of parts) {
       const at = minuteOf(part)
       const rest = part.replace(MOMENT, '').trim()
@@ -60,7 +64,7 @@ export function windowOfDay(nowMs: number) {
   }
   return {
     today: (words: string, bake: string, jar: string): Face => {
-      const next = new RegExp(`(?:Next|Overdue) · ${bake} (.*?) (${MOMENT.source}) ·`).exec(words)
+      const next = new RegExp(`(?:Next|Overdue) · ${bake} (.*?) (${WRITTEN}) ·`).exec(words)
       const then = words.slice(Math.max(words.indexOf(' Then '), 0), words.includes('All ') ? words.indexOf('All ') : undefined)
       const first = next === null ? {} : listed(`${next[2]} ${(next[1] ?? '').replace(`${jar}’s levain`, '')}`)
       return { name: 'Today', told: { ...listed(then), ...first } }
