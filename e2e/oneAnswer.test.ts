@@ -65,22 +65,24 @@ async function calendarAndWindow(bakeId: string, jarId: string): Promise<Face[]>
 
 const moments: (readonly Face[])[] = []
 
-test(`${SITUATIONS} drawn situations: every view shows what the calendar and the other views show (seed ${SEED})`, async () => {
-  const apart: string[] = []
-  for (let n = 1; n <= SITUATIONS; n++) {
+describe(`drawn situations, seed ${SEED}`, () => {
+  test.each(Array.from({ length: SITUATIONS }, (_, i) => i + 1))('%i: every view shows what the calendar and the other views show', async (n) => {
     const kitchen = await drawn.drawKitchen()
     const jar = await drawn.drawJar(kitchen)
     const bake = await call('POST', '/api/bakes', { id: randomUUID(), plan: drawn.drawPlan(kitchen, jar, `Bake ${n}`) }).catch(() => null)
-    if (bake === null) continue
+    // A plan that cannot be, and is said so, is no situation.
+    if (bake === null) return
     if (drawn.maybe(0.5)) await drawn.wait(drawn.between(0, 20) * 3_600_000)
     if (drawn.maybe(0.4)) await weighedIn(bake, jar, kitchen)
     const faces = [...(await calendarAndWindow(bake.id, jar.id)), ...(await rendered(bake, jar))]
     moments.push(faces)
-    apart.push(...disagreements(faces).map((line) => `${n}: ${line}`))
     await call('DELETE', `/api/bakes/${bake.id}`)
     await call('POST', `/api/jars/${jar.id}/end`, drawn.note({ why: 'not wanted' }))
-  }
-  expect(apart).toEqual([])
+    expect(disagreements(faces)).toEqual([])
+  })
+})
+
+test('nearly every drawn situation could be looked at', () => {
   expect(moments.length).toBeGreaterThanOrEqual(0.9 * SITUATIONS)
 })
 

@@ -16,8 +16,11 @@ export function keptBake(row: Model<BakeRow, BakeRow>): KeptBake {
   return { ...rest, plan: keptPlanSchema.parse(plan), mixAtMs: Number(rest.mixAtMs), createdAtMs: Number(rest.createdAtMs) }
 }
 
-/** Reads an event of a bake; null for one that this version has no word for: the bake opens without it. */
+/**
+ * Reads an event of a bake; null for one that this version has no word for: the bake opens without it. What the ledger keeps for its own undo stays behind.
+ */
 export function keptBakeEvent({ id, payload, happenedAtMs, source, device, type }: EventRow): BakeEvent | null {
-  const read = keptBakeEventSchema.safeParse({ ...payload, id, type, source, device: device ?? undefined, happenedAt: isoOf(Number(happenedAtMs)) })
+  const { trace: _, ...told } = payload as Record<string, unknown>
+  const read = keptBakeEventSchema.safeParse({ ...told, id, type, source, device: device ?? undefined, happenedAt: isoOf(Number(happenedAtMs)) })
   return read.success ? read.data : null
 }
