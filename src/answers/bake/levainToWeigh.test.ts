@@ -1,7 +1,7 @@
 import type { Plan } from '../../contract'
 import { pourKey } from '../../core'
 import { culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
-import { hydrationAfter, levainFromShelf, levainToWeigh, seedHydrationOf } from './levainToWeigh'
+import { hydrationAfter, levainFromShelf, levainToWeigh, seedHydrationOf, stagesFromShelf } from './levainToWeigh'
 import { solvePlan } from './solvePlan'
 
 const withBuild = (build: Partial<Plan['build']>, grams = 600): Plan => ({ ...PLAN, target: { kind: 'dough', grams }, build: { ...PLAN.build, ...build } })
@@ -67,4 +67,39 @@ test('a first build changes what the last one is seeded from; a wake-up feed tha
   expect(seedHydrationOf(plan, { hydration: 1 }, new Map([['first build', { did: 'skipped' }]]))).toBe(1)
   const woken = { ...PLAN, before: [{ ...stage, id: 'wake', kind: 'wake' as const }] }
   expect(seedHydrationOf(woken, { hydration: 1 }, new Map([['wake', { did: 'done' }]]))).toBe(1)
+})
+
+test('what is still to be fed and built before the levain comes off the shelf, once', () => {
+  const stage = { at: NOW, seedGrams: 20, flourGrams: 40, waterGrams: 20, placeId: 'room', tempC: 21 }
+  const wake = { ...stage, id: 'wake', kind: 'wake' as const }
+  const first = { ...stage, id: 'first build', kind: 'first build' as const, flourGrams: 50 }
+  const build = {
+    ...PLAN.build,
+    flours: [
+      { ingredientId: 'white wheat', share: 0.8 },
+      { ingredientId: 'rye', share: 0.2 }
+    ]
+  }
+  const plan = { ...PLAN, build, before: [wake, first] }
+  const jar = { feed: [{ ingredientId: 'rye', share: 1 }] }
+  // The jar eats 40 g of rye; the build takes four fifths of 50 g white and one fifth rye.
+  const left = (deeds: string[], weighed: { key: string; grams: number }[] = []) =>
+    Object.fromEntries(
+      stagesFromShelf(plan, jar, {
+        deeds: new Map(deeds.map((id) => [id, { id, did: 'done' as const, atMs: NOW }])),
+        weighed: weighed.map((w, i) => ({ id: `${i}`, into: 'first build' as const, ...w }))
+      })
+    )
+  expect(left([])).toEqual({ rye: 50, 'white wheat': 40, water: 40 })
+  expect(left(['wake'])).toEqual({ rye: 10, 'white wheat': 40, water: 20 })
+  expect(
+    left(
+      ['wake'],
+      [
+        { key: 'white wheat', grams: 42 },
+        { key: 'water', grams: 15 }
+      ]
+    )
+  ).toEqual({ rye: 10, 'white wheat': 0, water: 5 })
+  expect(left(['wake', 'first build'])).toEqual({})
 })

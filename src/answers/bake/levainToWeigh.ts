@@ -2,7 +2,9 @@ import type { Jar, Kitchen, Plan } from '../../contract'
 import {
   type BakeDough,
   type BakeProblem,
+  type BakeState,
   CUP_SIZES,
+  gramsOfBlend,
   kindsOfBlend,
   type LevainWeights,
   levainComposition,
@@ -91,4 +93,29 @@ export function levainFromShelf({ weigh }: Pick<PlanWeights, 'weigh'>): Readonly
     ['oil', weigh.oil]
   ]
   return new Map(taken.filter(([, grams]) => grams > 0))
+}
+
+/** What a first build is made of: the flours of the levain that it will seed, g. */
+export const floursOfFirstBuild = ({ build }: Pick<Plan, 'build'>, { flourGrams }: Pick<Plan['before'][number], 'flourGrams'>) =>
+  gramsOfBlend(build.flours, flourGrams)
+
+/**
+ * What the stages that are still to come before a levain take off the shelf, g by ingredient.
+ * @param weighed what is in the first build already, and has left the shelf
+ */
+export function stagesFromShelf(
+  plan: Pick<Plan, 'before' | 'build'>,
+  jar: Pick<Jar, 'feed'>,
+  { deeds, weighed }: Pick<BakeState, 'deeds' | 'weighed'>
+): ReadonlyMap<string, number> {
+  const taken = new Map<string, number>()
+  for (const stage of plan.before) {
+    if (deeds.has(stage.id)) continue
+    const flours = stage.kind === 'wake' ? gramsOfBlend(jar.feed, stage.flourGrams) : floursOfFirstBuild(plan, stage)
+    for (const { ingredientId, grams } of [...flours, { ingredientId: 'water', grams: stage.waterGrams }]) {
+      const there = stage.kind === 'wake' ? [] : weighed.filter((w) => w.into === stage.kind && w.key === ingredientId)
+      taken.set(ingredientId, (taken.get(ingredientId) ?? 0) + Math.max(grams - there.reduce((sum, w) => sum + w.grams, 0), 0))
+    }
+  }
+  return taken
 }

@@ -1,5 +1,6 @@
+import { floursOfFirstBuild } from '../../answers'
 import type { BakeEvent, Plan, StageBeforePlan } from '../../contract'
-import { type BakeState, gramsOfBlend, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../core'
+import { type BakeState, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../core'
 import { type BatchRow, plain } from '../db/models'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
 import { addLineage, createBatch, dropLineage, stayAt } from './batches'
@@ -65,7 +66,7 @@ export async function mixedFirst(work: Work, row: KeptBake, state: BakeState, st
   if (weighed(SEED) === null) await refuseMoreThanThereIs(work, jar.id, toMilligrams(stage.seedGrams), plan.build.keepBackGrams)
   const seed = really(SEED, stage.seedGrams, `jar:${jar.id}`)
   const water = really('water', stage.waterGrams, 'shelf:water')
-  const flours = gramsOfBlend(plan.build.flours, stage.flourGrams).map(({ ingredientId, grams }) => ({
+  const flours = floursOfFirstBuild(plan, stage).map(({ ingredientId, grams }) => ({
     ingredientId,
     grams: really(ingredientId, grams, `shelf:${ingredientId}`)
   }))

@@ -170,8 +170,8 @@ export async function listJars(work: Work): Promise<Jar[]> {
   return jarViews(work, rows.map(plain))
 }
 
-/** Water ÷ flour of what is in each jar. */
-export async function jarHydrations(work: Work): Promise<ReadonlyMap<string, number>> {
+/** What each jar gives as seed, and is fed with. */
+export async function jarSeeds(work: Work): Promise<ReadonlyMap<string, Pick<Jar, 'hydration' | 'feed'>>> {
   const rows = (await work.models.jars.findAll({ where: { deletedAtMs: null }, transaction: work.transaction })).map(plain)
   const lines = await linesOf(
     work,
@@ -179,9 +179,9 @@ export async function jarHydrations(work: Work): Promise<ReadonlyMap<string, num
     1
   )
   return new Map(
-    rows.flatMap(({ id, currentBatchId }) => {
-      const line = lines.get(currentBatchId ?? '')
-      return line === undefined ? [] : [[id, hydrationOf(line)] as const]
+    rows.flatMap((row) => {
+      const line = lines.get(row.currentBatchId ?? '')
+      return line === undefined ? [] : [[row.id, { hydration: hydrationOf(line), feed: feedOf(row) }] as const]
     })
   )
 }

@@ -25,7 +25,12 @@ afterEach(() => server.end())
 test('a kitchen opens with masses, temperatures and names that no range of today would take', async () => {
   const { plan } = await bake()
   const name = 'A very long name of former days, '.repeat(20)
-  await rewrite('UPDATE bakes SET plan = json_set(plan, :name, :long, :temp, 71) WHERE id = :id', { name: '$.name', long: name, temp: '$.mixTempC', id: bakeId })
+  await rewrite('UPDATE bakes SET plan = json_set(plan, :name, :long, :temp, 71) WHERE id = :id', {
+    name: '$.name',
+    long: name,
+    temp: '$.mixTempC',
+    id: bakeId
+  })
   await rewrite('UPDATE events SET payload = json_set(payload, :mass, 90000) WHERE type = :type', { mass: '$.weighedGrams', type: 'pour' })
   await server.restart()
   expect((await bake()).plan).toEqual({ ...plan, name, mixTempC: 71 })
@@ -39,5 +44,8 @@ test('an event that this version has no word for closes nothing: the bake opens 
   await rewrite('UPDATE events SET type = :word WHERE payload LIKE :which', { word: 'sung to', which: '%"water"%' })
   await server.restart()
   expect((await bake()).events).toMatchObject([{ type: 'pour', item: 'seed' }])
-  expect((await event('pour', { item: 'water', plannedGrams: 79, weighedGrams: 80 })).body.events).toMatchObject([{ item: 'seed' }, { item: 'water', weighedGrams: 80 }])
+  expect((await event('pour', { item: 'water', plannedGrams: 79, weighedGrams: 80 })).body.events).toMatchObject([
+    { item: 'seed' },
+    { item: 'water', weighedGrams: 80 }
+  ])
 })

@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
 import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stateOf, type Weighing } from '../../answers'
+import { doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stagesFromShelf, stateOf, type Weighing } from '../../answers'
 import { isoOf, type Plan, type stockSchema, type undoSchema, type WireShelf } from '../../contract'
 import {
   type Account,
@@ -23,7 +23,7 @@ import { notFound, Problem } from '../problems'
 import { pantryFor } from './bakeEffects'
 import { eventsOf } from './bakes'
 import { pantryIn } from './ingredients'
-import { jarHydrations, lastFeeds, refuseFuture } from './jars'
+import { jarSeeds, lastFeeds, refuseFuture } from './jars'
 import { type KeptBake, keptBake } from './keptBake'
 import { theKitchen } from './kitchens'
 import { balanceOf, balancesOf, entriesOf, eventById, eventOf, isRecorded, NOT_UNDONE, record, undoneIds, type Work } from './work'
@@ -123,7 +123,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
     models.bakes.findAll({ where: { status, deletedAtMs: null }, order: [['mixAtMs', order]], limit, transaction })
   const rows = [...(await find(['planned', 'building', 'ripening'], 'ASC', 100)), ...(await find(['mixed', 'baked'], 'DESC', DONE_SHOWN))].map(keptBake)
   const started = rows.filter((row) => row.status !== 'mixed' && row.status !== 'baked')
-  const hydrations = await jarHydrations(work)
+  const seeds = await jarSeeds(work)
   const events = await eventsOf(
     work,
     started.map((row) => row.id)
@@ -132,7 +132,8 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
     const pantry = await pantryFor(work, row)
     const { plan, status } = row
     const state = stateOf(events.get(row.id) ?? [])
-    const { dough, levain } = takenBy(plan, seedHydrationOf(plan, { hydration: hydrations.get(plan.jarId) ?? 1 }, state.deeds), { kitchen, pantry })
+    const jar = seeds.get(plan.jarId) ?? { hydration: 1, feed: [] }
+    const { dough, levain } = takenBy(plan, seedHydrationOf(plan, jar, state.deeds), { kitchen, pantry })
     const pouredOf = (id: string) => (id === 'water' || id === 'salt' || id === 'oil' ? state.poured[id] : (state.flours[id] ?? 0))
     const toPour = new Map([...levain].map(([id, grams]) => [id, Math.max(grams - pouredOf(id), 0)]))
     const cost = costOf(summed(dough, levain), pantry)
@@ -143,7 +144,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
       done: status === 'mixed' || status === 'baked',
       pieces: plan.target.kind === 'pieces' ? plan.target.pieces.reduce((sum, p) => sum + p.count, 0) : null,
       ...cost,
-      left: status === 'ripening' ? dough : summed(dough, toPour)
+      left: status === 'ripening' ? dough : summed(dough, toPour, stagesFromShelf(plan, jar, state))
     }
   }
   return Promise.all(rows.map(use))

@@ -1,11 +1,10 @@
-import { doughItemsOf } from '../../../../answers'
+import { doughItemsOf, floursOfFirstBuild } from '../../../../answers'
 import type { Plan } from '../../../../contract'
 import {
   type BakeState,
   type Composition,
   type DoughItem,
   FLOUR,
-  gramsOfBlend,
   levainOf,
   type Pantry,
   type PourItem,
@@ -133,9 +132,7 @@ export function firstBuildEntries(
     if (item === 'seed') return [entry('seed', `Seed from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
     if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
-    return gramsOfBlend(plan.build.flours, stage.flourGrams).map((f) =>
-      entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item)
-    )
+    return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))
   })
 }
 
