@@ -238,16 +238,22 @@ test('two devices on one bake: each is told of the other’s pours; two pours of
   window = await open()
   const tablet = window
   const laptop = await open()
+  await laptop.page.clock.install()
   for (const { page } of [tablet, laptop]) {
     await page.goto(`${program.address}/bakes/${id}/bench`)
     await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
     await page.waitForTimeout(500)
   }
-  const before = Date.now()
+  // The laptop's clock goes on by hand, and not so far that it would ask by itself: it has to be told. How soon is measured by the benchmark of the live line.
+  await laptop.page.clock.pauseAt(new Date(await laptop.page.evaluate(() => Date.now() + 1000)))
   await tablet.page.getByRole('button', { name: /^Poured/ }).click()
-  await laptop.page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
-  // It did not wait until it would have asked by itself; how soon it is told is measured by the benchmark of the live line.
-  expect(Date.now() - before).toBeLessThan(ASKS_BY_ITSELF_MS / 2)
+  const told = laptop.page.getByTestId('pour').getByRole('heading', { name: 'Water' })
+  for (let passed = 0; passed < ASKS_BY_ITSELF_MS / 2 && !(await told.isVisible()); passed += 100) {
+    await laptop.page.clock.runFor(100)
+    await laptop.page.waitForTimeout(200)
+  }
+  expect(await told.isVisible()).toBe(true)
+  await laptop.page.clock.resume()
   // The laptop loses the server, pours the water; the tablet pours it, too.
   await laptop.page.route('**/api/**', (route) => route.abort())
   await laptop.page.getByRole('button', { name: /^Poured/ }).click()

@@ -96,7 +96,7 @@ function newest(paths) {
 /** The program, built from the sources as they are. */
 export async function ensureBuild() {
   const stamp = join(root, 'dist', '.built')
-  const sources = newest(['src', 'vite.config.ts', 'vite.server.config.ts', 'package-lock.json'])
+  const sources = newest(['src', 'vite.config.ts', 'vite.server.config.ts', 'package.json', 'package-lock.json'])
   if (existsSync(stamp) && statSync(stamp).mtimeMs >= sources) return
   say('Building …')
   const build = (config) => begin('npx', ['vite', 'build', '--config', config, '--logLevel', 'warn'])

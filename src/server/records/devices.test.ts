@@ -24,7 +24,7 @@ function listen(): void {
 }
 
 async function until(heard: () => boolean): Promise<void> {
-  const end = Date.now() + 5000
+  const end = Date.now() + 60_000
   while (!heard()) {
     if (Date.now() > end) throw new Error('Nothing came over the line.')
     await new Promise((go) => setTimeout(go, 20))
