@@ -2,6 +2,7 @@
 export * from './bake/dayOfBake'
 export * from './bake/levainToWeigh'
 export * from './bake/solvePlan'
+export * from './bake/usesOfLevain'
 export * from './bake/usualCourse'
 export * from './fromWire'
 export * from './jars/feed'

@@ -72,7 +72,7 @@ export function windowOfDay(nowMs: number) {
     sheet: (words: string): Face => {
       const head = /\bmix ((?:Sun|Mon|Tue|Wed|Thu|Fri|Sat)[^a-z]*?\d\d:\d\d)/.exec(words)?.[1]
       const bread = /Oven bread (.*?\d\d:\d\d)/.exec(words)?.[1]
-      const begin = /Clock begin (.*?\d\d:\d\d)/.exec(words)?.[1]
+      const begin = /Clock (?:begin|late since) (.*?\d\d:\d\d)/.exec(words)?.[1]
       return { name: 'head and stations', told: known({ mix: minuteOf(head), bread: minuteOf(bread), begins: minuteOf(begin) }) }
     },
     clock: (words: string): Face => {

@@ -18,7 +18,8 @@ export function stationFigure(id: StationId, { state, solved, judged, day }: Sta
       return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.sourced.masses)} · ${format.mass(build.totalGrams)}`
     case 'clock':
       if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
-      return day.beginsMs === null ? 'no time yet' : `begin ${format.dayTime(near(day.beginsMs))}`
+      if (day.beginsMs === null) return 'no time yet'
+      return `${build != null && build.asItStands.startMs > build.timed.startMs ? 'late since' : 'begin'} ${format.dayTime(near(day.beginsMs))}`
     case 'bench':
       return state.band !== null ? 'band is set' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
     case 'oven': {

@@ -2,7 +2,7 @@ import { Button, Group, Select, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { FeedAmounts } from '../../../../answers'
+import { type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { problemSentence } from '../../../../words'
@@ -173,16 +173,15 @@ export function Build(props: StationProps) {
   )
 
   function needWords({ plan: { build: b }, solved: s }: StationProps): string {
-    const levain = s?.build
-    if (levain == null) return ''
-    const others = b.alsoFor.reduce((t, d) => t + d.grams, 0)
+    if (s?.build == null) return ''
+    const { dough, others, keptBack, sticks, whole } = usesOfLevain(s.build, b)
     const terms = [
-      `${format.mass(levain.needGrams - others)} for the dough`,
-      ...b.alsoFor.map((d) => `${format.mass(d.grams)} for ${d.name}`),
-      `${format.mass(levain.keepBackGrams)} ${b.source === 'put some back' ? 'to put back' : 'keep-back'}`,
-      `${format.mass(levain.sticksGrams)} that sticks`
+      `${format.mass(dough)} for the dough`,
+      ...others.map((d) => `${format.mass(d.grams)} for ${d.name}`),
+      `${format.mass(keptBack)} ${b.source === 'put some back' ? 'to put back' : 'keep-back'}`,
+      `${format.mass(sticks)} that sticks`
     ]
-    return `${terms.join(' + ')} = ${format.mass(levain.needGrams + levain.keepBackGrams + levain.sticksGrams)}`
+    return `${terms.join(' + ')} = ${format.mass(whole)}`
   }
 }
 
