@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, setMix, startProgram, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, setMix, startProgram, type, type Window } from './support'
 
 /** The build: every school, every way to say how much seed, ladders, vessels, and pours in the order of the culture. */
 let program: Program
@@ -18,10 +18,7 @@ afterAll(async () => {
 const saved = () => page.getByText('saved', { exact: true }).waitFor()
 const room = async () => plain(await page.locator('main').innerText())
 const card = async (name: string | RegExp) => plain(await page.getByRole('region', { name }).innerText())
-const choose = async (label: string, option: string) => {
-  await page.getByRole('combobox', { name: label, exact: true }).click()
-  await page.getByRole('option', { name: option }).click()
-}
+const pick = (label: string, option: string) => choose(page, { name: label, exact: true }, { name: option })
 
 async function newBuild(): Promise<void> {
   await page.goto(program.address)
@@ -34,14 +31,14 @@ async function newBuild(): Promise<void> {
 
 test('each school has its sentence, its numbers, and what it leaves', async () => {
   await newBuild()
-  await choose('Where the levain comes from', 'straight from the jar')
+  await pick('Where the levain comes from', 'straight from the jar')
   await page.getByText('to the discard pot').first().waitFor()
   expect(await card(/^What stays in/)).toMatch(/0 g once the seed is out 20 g when you have mixed \d+ g to the discard pot/)
-  await choose('Where the levain comes from', 'draw and top up')
+  await pick('Where the levain comes from', 'draw and top up')
   await page.getByText(/at the same moment: \d/).waitFor()
-  await choose('Where the levain comes from', 'put some back')
+  await pick('Where the levain comes from', 'put some back')
   await page.getByText(/to put back \+/).waitFor()
-  await choose('Where the levain comes from', 'mixed seed')
+  await pick('Where the levain comes from', 'mixed seed')
   await page.getByText('older levain', { exact: true }).waitFor()
   await saved()
 })
@@ -71,7 +68,7 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
   await newBuild()
   await page.getByText('stiff', { exact: true }).click()
   await page.getByRole('button', { name: 'Another flour' }).click()
-  await choose('Flour 2 of the levain', 'Wholegrain rye flour')
+  await pick('Flour 2 of the levain', 'Wholegrain rye flour')
   await page.getByText('Flour into the seed first, then the water.').waitFor()
   await page.getByRole('link', { name: /^Clock/ }).click()
   await setMix(page, 27, '18', '00')
@@ -118,8 +115,7 @@ test('more seed than levain is told, and kept as typed', async () => {
 
 test('a vessel too small foams over, and one that fits is named', async () => {
   await newBuild()
-  await page.getByRole('combobox', { name: 'Vessel' }).click()
-  await page.getByRole('option', { name: /Small jar/ }).click()
+  await choose(page, { name: 'Vessel' }, { name: /Small jar/ })
   await page.getByText(/Small jar would be \d+\s% full at the peak and foam over\. \w+ \w+ fits\./).waitFor()
   await saved()
 })

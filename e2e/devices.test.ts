@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, mixedBake, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+import { choose, closeBrowser, mixedBake, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** What the bench leans on: devices of one's own, a wake-up feed and a first build by the scale, the label, a picture of the bread. */
 let program: Program
@@ -73,8 +73,7 @@ test('a scale of one’s own is taken in, pushes with the token told once, and i
   const like = (await openBakes()).find((b) => b.plan.name.startsWith('Market rolls')) as Loose
   await page.goto(`${program.address}/bakes/${like.id}/bench`)
   const seed = Number(await page.getByRole('textbox', { name: 'What the scale shows' }).inputValue())
-  await page.getByRole('combobox', { name: 'Scale' }).click()
-  await page.getByRole('option', { name: 'Scale by the window' }).click()
+  await choose(page, { name: 'Scale' }, { name: 'Scale by the window' })
   // The bowl, then the seed in it: a scale goes on saying what stands on it.
   const stands = async (grams: number, seen: () => Promise<boolean>) => {
     for (let tries = 0; tries < 60 && !(await seen()); tries++) {

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type, until, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, until, type Window } from './support'
 
 /** The dough: a grid that answers like a spreadsheet, pre-ferments, recipes of others, the library. */
 let program: Program
@@ -156,8 +156,7 @@ describe('lines', () => {
 
 test('from the levain at hand: the dough follows', async () => {
   await newBake()
-  await page.getByRole('combobox', { name: 'What you know' }).click()
-  await page.getByRole('option', { name: 'ripe levain at hand' }).click()
+  await choose(page, { name: 'What you know' }, { name: 'ripe levain at hand' })
   await type(page, 'ripe levain at hand', '300')
   await becomes('Levain, 100 %, grams', '300')
   await becomes('White wheat flour, grams', '1500')
@@ -166,8 +165,7 @@ test('from the levain at hand: the dough follows', async () => {
 test('a tin and a flatbread know their dough', async () => {
   await newBake()
   await page.getByRole('button', { name: 'Shape of size 1' }).click()
-  await page.getByRole('combobox', { name: 'Shape' }).click()
-  await page.getByRole('option', { name: 'Flatbread, thin' }).click()
+  await choose(page, { name: 'Shape' }, { name: 'Flatbread, thin' })
   await type(page, 'Across, cm', '30')
   // 707 cm² at .37 g, to 5 g
   await page.getByRole('button', { name: /^Take 260/ }).click()
@@ -186,8 +184,7 @@ describe('a recipe somebody else wrote', () => {
     await dialog.getByText('3 lines have to be told').waitFor()
     await dialog.getByText('Wholegrain rye flour, 113 to 138 g: marked until weighed').waitFor()
     await dialog.getByText('not used: 100%').waitFor()
-    await dialog.getByRole('combobox', { name: 'Which ingredient is 500 g flour' }).click()
-    await page.getByRole('option', { name: 'Strong white flour' }).click()
+    await choose(dialog, { name: 'Which ingredient is 500 g flour' }, { name: 'Strong white flour' })
     await type(page, 'How much Salt', '12')
     await dialog.getByRole('button', { name: 'Leave Bake 40 min out' }).click()
     await dialog.getByText('true hydration').waitFor()
@@ -223,11 +220,9 @@ describe('the library', () => {
     await page.goto(`${program.address}/formulas`)
     await page.getByRole('button', { name: /Corner loaf/ }).click()
     await page.getByText('75 %').first().waitFor()
-    await page.getByRole('combobox', { name: 'Version' }).click()
-    await page.getByRole('option', { name: /^1,/ }).click()
+    await choose(page, { name: 'Version' }, { name: /^1,/ })
     await page.getByText('This is version 1; the newest is 2.').waitFor()
-    await page.getByRole('combobox', { name: 'Beside' }).click()
-    await page.getByRole('option', { name: 'Rye tin' }).click()
+    await choose(page, { name: 'Beside' }, { name: 'Rye tin' })
     expect(plain(await page.getByRole('dialog').innerText())).toMatch(/Wholegrain rye flour – 85\.1 %/)
     await page.keyboard.press('Escape')
   })

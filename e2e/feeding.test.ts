@@ -1,4 +1,4 @@
-import { closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
 
 /** Feeding by the schools: stiff and trimmed, by cups, of a blend, into a vessel, with seed or a spare taken out first; and the guards. */
 let program: Program
@@ -88,8 +88,7 @@ test('too small a vessel is said before it foams over, with the way out', async 
 })
 
 test('a spare is taken out of it, then it is fed: both can be taken back at once', async () => {
-  await sheet().getByRole('combobox', { name: 'Take out first' }).click()
-  await window.page.getByRole('option', { name: 'into a new jar' }).click()
+  await choose(sheet(), { name: 'Take out first' }, { name: 'into a new jar' })
   await type(window.page, 'Goes out', '30')
   await type(window.page, 'Name of the new jar', 'Juno’s cold spare')
   expect(await words()).toContain('67 g goes to the discard pot')
@@ -103,8 +102,7 @@ test('a spare is taken out of it, then it is fed: both can be taken back at once
 
 test('seed goes out into a planned bake, which stands at its bench from there on', async () => {
   await feed('Bramble')
-  await sheet().getByRole('combobox', { name: 'Take out first' }).click()
-  await window.page.getByRole('option', { name: /seed for Monday’s rye tin/ }).click()
+  await choose(sheet(), { name: 'Take out first' }, { name: /seed for Monday’s rye tin/ })
   const seed = Number(await sheet().getByRole('textbox', { name: 'Goes out' }).inputValue())
   expect(seed).toBeGreaterThan(10)
   await fed('Bramble')
@@ -116,8 +114,7 @@ test('seed goes out into a planned bake, which stands at its bench from there on
 
 test('more than there is cannot be kept', async () => {
   await feed('Juno')
-  await sheet().getByRole('combobox', { name: 'Take out first' }).click()
-  await window.page.getByRole('option', { name: 'into a new jar' }).click()
+  await choose(sheet(), { name: 'Take out first' }, { name: 'into a new jar' })
   await type(window.page, 'Goes out', '100')
   await sheet()
     .getByText(/Only 12 g are left to keep once 100 g are out/)
@@ -160,8 +157,7 @@ test('two jars take turns: one goes into the cold, the other comes out, and back
     return Object.fromEntries(all.jars.map((j) => [j.name, kitchen.places.find((p) => p.id === j.placeId)?.name]))
   }
   await page.goto(`${program.address}/jars/${(await jar('Juno')).id}`)
-  await page.getByRole('combobox', { name: 'Swap places with' }).click()
-  await page.getByRole('option', { name: 'Bramble, Fridge' }).click()
+  await choose(page, { name: 'Swap places with' }, { name: 'Bramble, Fridge' })
   await page.getByText('Juno and Bramble have swapped places.').waitFor()
   expect(await places()).toMatchObject({ Juno: 'Fridge', Bramble: 'Worktop' })
   await undo()
@@ -214,8 +210,7 @@ test('named anew, in another vessel; two windows do not overwrite each other', a
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('menuitem', { name: 'Name, culture, vessel' }).click()
   await type(page, 'Name', 'Keel the Firm')
-  await sheet().getByRole('combobox', { name: 'Vessel' }).click()
-  await page.getByRole('option', { name: /Tulip jar/ }).click()
+  await choose(sheet(), { name: 'Vessel' }, { name: /Tulip jar/ })
   const other = (await openWindow()).page
   await other.goto(page.url())
   await other.getByRole('button', { name: 'Note a look' }).click()

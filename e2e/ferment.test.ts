@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type Window } from './support'
 
 /** The fermentation engine on the screen: the hill taken by its top, jars that are learned, builds side by side, rooms that were measured. */
 let program: Program
@@ -52,8 +52,7 @@ async function openClock(): Promise<void> {
   await saved()
 }
 async function answers(option: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'What answers when the hill is moved' }).click()
-  await page.getByRole('option', { name: option }).click()
+  await choose(page, { name: 'What answers when the hill is moved' }, { name: option })
 }
 async function drag(name: string, px: number): Promise<void> {
   const box = await slider(name).boundingBox()
@@ -119,8 +118,7 @@ describe('the hill is taken by its top', () => {
   test('a move into the fridge is a grip, too: later out of the warm is riper sooner', async () => {
     await openClock()
     await page.getByRole('button', { name: 'Move it on to another place' }).click()
-    await page.getByRole('combobox', { name: 'Move 1: to' }).click()
-    await page.getByRole('option', { name: /Cool corner/ }).click()
+    await choose(page, { name: 'Move 1: to' }, { name: /Cool corner/ })
     await until(plan, (now) => now.moves.length === 1)
     const grip = slider(/^Move to Cool corner/)
     await grip.focus()
@@ -173,8 +171,7 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) })
   await row('Peak').getByText(/×/).first().waitFor()
   await page.getByRole('button', { name: 'One more' }).click()
-  await page.getByRole('combobox', { name: 'D: seed' }).click()
-  await page.getByRole('option', { name: '7 days in the cold' }).click()
+  await choose(page, { name: 'D: seed' }, { name: '7 days in the cold' })
   await page.getByRole('textbox', { name: 'B: flour to one of seed' }).fill('9')
   await until(
     async () => plain(await row('Doubled').innerText()),
@@ -208,8 +205,7 @@ test('a running levain is moved into the cold: its window moves away', async () 
   const window0 = plain(await page.getByTestId('verdict').innerText())
   // What can be done stands above it: once that is there nothing moves any more.
   await page.getByTestId('ways').waitFor()
-  await page.getByRole('combobox', { name: 'Moved to' }).click()
-  await page.getByRole('option', { name: /Cool corner/ }).click()
+  await choose(page, { name: 'Moved to' }, { name: /Cool corner/ })
   await page.getByRole('button', { name: 'It stands there now' }).click()
   await page.getByRole('region', { name: 'It stands: Cool corner' }).waitFor()
   await until(

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
 
 /** Looking after the jars: how they are, a feed and what comes of it, a jar that was forgotten. */
 let program: Program
@@ -54,8 +54,7 @@ test('too little food is said, a seed too wet is refused', async () => {
 })
 
 test('out for an hour, then the fridge: ripe days later, and it is there', async () => {
-  await page.getByRole('combobox', { name: 'Then it goes to' }).click()
-  await page.getByRole('option', { name: /Fridge/ }).click()
+  await choose(page, { name: 'Then it goes to' }, { name: /Fridge/ })
   await page.waitForFunction(() => /Dec/.test(document.querySelector('[data-testid=feed-forecast]')?.textContent ?? ''))
   await page.getByRole('button', { name: 'Fed like this' }).click()
   await page.getByText('Juno is fed.').waitFor()
@@ -75,8 +74,7 @@ test('its own room: what comes if nobody feeds it, a move that can be taken back
   await page.getByText('If nobody feeds it').waitFor()
   expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* two feeds before it builds .* to be fed up over some days/)
   await page.getByText('Never put it to bed hungry').waitFor()
-  await page.getByRole('combobox', { name: 'Where it stands' }).click()
-  await page.getByRole('option', { name: /Fridge/ }).click()
+  await choose(page, { name: 'Where it stands' }, { name: /Fridge/ })
   await page.getByText('Juno stands at Fridge now.').waitFor()
   await page.getByText(/is hungry in the cold/).waitFor()
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
@@ -108,8 +106,7 @@ test('the discard pot makes food with its flour counted, and what is taken can b
   const before = plain(await pot.innerText())
   expect(before).toMatch(/use the oldest by .* Juno, white wheat 100 %/)
   await type(page, 'Take', '100')
-  await pot.getByRole('combobox', { name: 'For' }).click()
-  await page.getByRole('option', { name: 'Crackers' }).click()
+  await choose(pot, { name: 'For' }, { name: 'Crackers' })
   // Of 576 g 289.4 are flour: 50.2 g in the discard and 55 g; 49.8 g of water, and a little in the sesame
   await pot.getByText(/With the discard 105 g of flour and 50 g of water/).waitFor()
   await pot.getByRole('button', { name: 'Made it' }).click()

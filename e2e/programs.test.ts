@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, settled, startProgram, type as typeInto } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, settled, startProgram, type as typeInto } from './support'
 
 /** Every program walked from its first day to its last, the clock moved along. */
 const NOW = '2026-11-27T09:12:00.000Z'
@@ -29,7 +29,7 @@ const step = () => page.getByTestId('step')
 const title = async () => plain(await step().getByRole('heading').innerText())
 
 /** Opens the choice of a program for a jar. */
-async function choose(name: string, kind: string): Promise<void> {
+async function chooseProgram(name: string, kind: string): Promise<void> {
   await page.goto(`${program.address}/jars/${(await jar(name)).id}/programs`)
   const card = page.getByRole('group', { name: 'Programs' }).getByRole('button', { name: kind })
   if ((await jar(name)).culture !== 'dried') await card.click()
@@ -115,7 +115,7 @@ test('a gluten-free one, kept small: never much in the jar, and only its own flo
 })
 
 test('revival: fed up in three feeds and a look, and a step can be taken back with its feed', async () => {
-  await choose('Bramble', 'Be fed up again')
+  await chooseProgram('Bramble', 'Be fed up again')
   expect(await preview()).toMatch(/Now Look, pour off, feed a little keep 20 g, 20 g wholegrain rye flour/)
   const before = (await jar('Bramble')).grams
   await begin()
@@ -128,7 +128,7 @@ test('revival: fed up in three feeds and a look, and a step can be taken back wi
 })
 
 test('pink or fuzzy: the program ends with what to do', async () => {
-  await choose('Keel', 'Be fed up again')
+  await chooseProgram('Keel', 'Be fed up again')
   await begin()
   await say('Pink, orange or fuzzy')
   await page.getByText('Throw all of it away, do not scoop.').waitFor()
@@ -138,14 +138,12 @@ test('pink or fuzzy: the program ends with what to do', async () => {
 })
 
 test('Juno becomes stiff over five feeds; gluten-free is refused, and the way out is a new one', async () => {
-  await choose('Juno', 'Become another culture')
-  await page.getByRole('combobox', { name: 'It is to become' }).click()
-  await page.getByRole('option', { name: 'gluten-free' }).click()
+  await chooseProgram('Juno', 'Become another culture')
+  await choose(page, { name: 'It is to become' }, { name: 'gluten-free' })
   await page.getByText(/never becomes gluten-free/).waitFor()
   expect(await page.getByRole('link', { name: 'Start a new culture' }).getAttribute('href')).toBe('/programs/new?culture=gluten-free')
   expect(await page.getByRole('button', { name: 'Begin' }).count()).toBe(0)
-  await page.getByRole('combobox', { name: 'It is to become' }).click()
-  await page.getByRole('option', { name: 'stiff', exact: true }).click()
+  await choose(page, { name: 'It is to become' }, { name: 'stiff', exact: true })
   await begin()
   await toTheEnd('Juno')
   const juno = await jar('Juno')
@@ -154,13 +152,13 @@ test('Juno becomes stiff over five feeds; gluten-free is refused, and the way ou
 })
 
 test('a gluten-free jar is not turned to wheat either', async () => {
-  await choose('Moth', 'Become another culture')
+  await chooseProgram('Moth', 'Become another culture')
   await page.getByText(/is kept free of gluten\. Start another culture/).waitFor()
   expect(await page.getByRole('button', { name: 'Begin' }).count()).toBe(0)
 })
 
 test('strength for a bake: three feeds, too soon is said', async () => {
-  await choose('Bramble', 'Gather strength')
+  await chooseProgram('Bramble', 'Gather strength')
   await page.getByTestId('preview').waitFor()
   const now = await page.evaluate(() => document.querySelector('header')?.innerText ?? '')
   const day = Number(/\s(\d{1,2}) [A-Z][a-z]{2}/.exec(now)?.[1])
@@ -175,7 +173,7 @@ test('strength for a bake: three feeds, too soon is said', async () => {
 })
 
 test('a dried spare: fed, spread, turned, not dry yet, then weighed and labelled', async () => {
-  await choose('Bramble', 'Dry a spare')
+  await chooseProgram('Bramble', 'Dry a spare')
   await typeInto(page, 'Wet, to be dried', '60')
   expect(await preview()).toMatch(/60 g of ripe Bramble become about 33 g of flakes/)
   await begin()
@@ -198,7 +196,7 @@ test('a dried spare: fed, spread, turned, not dry yet, then weighed and labelled
 })
 
 test('waking: a third of the flakes, three days, and the rest sleeps on', async () => {
-  await choose('Bramble, dried', '')
+  await chooseProgram('Bramble, dried', '')
   await typeInto(page, 'Name of the woken jar', 'Bramble II')
   await begin()
   await done()
@@ -211,7 +209,7 @@ test('waking: a third of the flakes, three days, and the rest sleeps on', async 
 })
 
 test('a long absence: the ways compared, to its place after an hour, and taken up again', async () => {
-  await choose('Bramble', 'Wait for you')
+  await chooseProgram('Bramble', 'Wait for you')
   await typeInto(page, 'Away for, days', '14')
   expect(plain(await page.getByRole('button', { name: /1:10, 50/ }).innerText())).toMatch(/hungry after \d+ days, comes back for \d+/)
   await typeInto(page, 'Away for, days', '300')
@@ -229,7 +227,7 @@ test('a long absence: the ways compared, to its place after an hour, and taken u
 })
 
 test('grown to 900 g beside its least, feed by feed', async () => {
-  await choose('Bramble', 'Grow to a large amount')
+  await chooseProgram('Bramble', 'Grow to a large amount')
   await typeInto(page, 'Wanted beside its least', '900')
   await begin()
   await toTheEnd('Bramble')
@@ -239,7 +237,7 @@ test('grown to 900 g beside its least, feed by feed', async () => {
 })
 
 test('some for a friend: taken ripe, with a label, and out of the kitchen', async () => {
-  await choose('Bramble', 'Some for a friend')
+  await chooseProgram('Bramble', 'Some for a friend')
   await page.getByText('For whom is it?').waitFor()
   await typeInto(page, 'For', 'Ada')
   await begin()
@@ -254,7 +252,7 @@ test('some for a friend: taken ripe, with a label, and out of the kitchen', asyn
 })
 
 test('called off, and gone on with', async () => {
-  await choose('Bramble', 'Be fed up again')
+  await chooseProgram('Bramble', 'Be fed up again')
   await begin()
   await page.getByRole('button', { name: 'Call it off' }).click()
   await page.getByRole('region', { name: 'Called off' }).waitFor()

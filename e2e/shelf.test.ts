@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
 
 /** The shelf: counting, buying, a house mix, prices, what to buy. */
 let program: Program
@@ -75,8 +75,7 @@ test('a house mix of white and rye, mixed in bulk, can be fed to the jar', async
   await page.getByRole('button', { name: 'New blend' }).click()
   await type(page, 'Name', 'House mix')
   await page.getByRole('button', { name: 'Another flour' }).click()
-  await page.getByRole('combobox', { name: 'Flour 2 of the blend' }).click()
-  await page.getByRole('option', { name: 'Wholegrain rye flour' }).click()
+  await choose(page, { name: 'Flour 2 of the blend' }, { name: 'Wholegrain rye flour' })
   await type(page, 'Parts of flour 2', '20')
   await page.getByRole('button', { name: 'Keep it' }).click()
   await page.getByText('House mix is kept.').waitFor()
@@ -90,8 +89,7 @@ test('a house mix of white and rye, mixed in bulk, can be fed to the jar', async
   expect(await row('House mix')).toMatch(/500 g nothing planned blend/)
   await page.getByRole('link', { name: 'Jars' }).click()
   await page.getByRole('button', { name: 'Feed Pip' }).click()
-  await page.getByRole('combobox', { name: 'Flour 1 of the feed' }).click()
-  await page.getByRole('option', { name: 'House mix' }).click()
+  await choose(page, { name: 'Flour 1 of the feed' }, { name: 'House mix' })
   await page.getByRole('button', { name: 'Fed like this' }).click()
   await page.getByText('Pip is fed.').waitFor()
   await page.getByRole('link', { name: 'Shelf' }).click()

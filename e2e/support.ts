@@ -6,7 +6,7 @@ import type { AddressInfo } from 'node:net'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { type Browser, type BrowserContext, chromium, type Page } from 'playwright-core'
+import { type Browser, type BrowserContext, chromium, type Locator, type Page } from 'playwright-core'
 import type { Loose } from '../src/server/testing/testServer'
 
 /** A Thursday evening in Lisbon. */
@@ -232,10 +232,29 @@ export async function type(page: Page, label: string | RegExp, text: string): Pr
   await page.getByRole('textbox', { name: label }).first().fill(text)
 }
 
+/** A name by which something is found. */
+interface Named {
+  readonly name: string | RegExp
+  readonly exact?: boolean
+}
+
+/** Chooses from a list as a person does: where the list has gone before the choice was made, it is opened again. */
+export async function choose(within: Page | Locator, list: Named, option: Named): Promise<void> {
+  const box = within.getByRole('combobox', list)
+  const page = 'page' in within ? within.page() : within
+  for (let again = 3; ; again--) {
+    if ((await box.getAttribute('aria-expanded')) !== 'true') await box.click()
+    try {
+      return await page.getByRole('option', option).click(again > 0 ? { timeout: 10_000 } : {})
+    } catch (problem) {
+      if (again === 0) throw problem
+    }
+  }
+}
+
 /** Chooses what is to be ready: "Dough mixed at", "Out of the oven by". */
 export async function wishFor(page: Page, what: string): Promise<void> {
-  await page.getByRole('combobox', { name: 'What is to be ready' }).click()
-  await page.getByRole('option', { name: what }).click()
+  await choose(page, { name: 'What is to be ready' }, { name: what })
 }
 
 /** Sets the time to mix: day and clock, in the kitchen's zone. */

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { jarPicture } from '../src/core'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+import { choose, closeBrowser, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** Watch: what is seen becomes a verdict with its reasons and ways on; levels from photographs and logs; troubles; alarms. */
 let program: Program
@@ -165,11 +165,9 @@ test('a log of levels: columns are guessed, put right by hand and noted with how
   const line = (minutes: number, rise: number) => `${new Date(Date.parse(NOW) - minutes * 60_000).toISOString()};${rise};${minutes > 45 ? 22 : 26}`
   await card.getByRole('textbox', { name: 'Log of levels' }).fill(['when;how high;room', line(90, 2.0), line(60, 2.3), line(30, 2.6)].join('\n'))
   await card.getByText(/^3 levels, .* up to ×2\.6/).waitFor()
-  await card.getByRole('combobox', { name: 'how high' }).click()
-  await page.getByRole('option', { name: 'nothing' }).click()
+  await choose(card, { name: 'how high' }, { name: 'nothing' })
   await card.getByText('No column holds a height or a rise.').waitFor()
-  await card.getByRole('combobox', { name: 'how high' }).click()
-  await page.getByRole('option', { name: 'rise' }).click()
+  await choose(card, { name: 'how high' }, { name: 'rise' })
   expect(await card.getByRole('checkbox', { name: 'It stood at 22 °C, then 26 °C: reckon with that.' }).isChecked()).toBe(true)
   await card.getByRole('button', { name: 'Note 3 looks' }).click()
   await untilMarks((all) => all.length === before + 3)

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { seededRandom } from '../core'
+import { formulaFor } from './loaves'
 
 /** Any JSON, to be looked into by a test. */
 // biome-ignore lint/suspicious/noExplicitAny: a drawn kitchen is what the server makes of it
@@ -30,22 +31,6 @@ const KINDS = [
   { flour: 'wholegrain wheat', culture: 'wholegrain', hydrations: [1, 0.8] },
   { flour: 'white wheat', culture: 'stiff', hydrations: [0.5, 0.45] }
 ] as const
-
-/** The dough of a plan: white flour, water, levain, salt. */
-const formulaFor = ({ levain, hydration }: { readonly levain: number; readonly hydration: number }) => ({
-  base: 'dough flour',
-  doughKind: 'wheat',
-  hydration,
-  salt: 0.021,
-  lines: [
-    { id: 'flour', kind: 'flour', ingredientId: 'white wheat', share: 1 },
-    { id: 'water', kind: 'water' },
-    { id: 'levain', kind: 'levain', share: levain },
-    { id: 'salt', kind: 'salt' }
-  ],
-  autolyse: false,
-  heldBack: 0
-})
 
 /**
  * @param call asks the server, as a window would

@@ -25,7 +25,7 @@ import { jarLog } from '../records/jarLog'
 import { editJar, findJar, listJars, openJar, setPace } from '../records/jars'
 import { doTogether, undoTogether } from '../records/together'
 import type { Work } from '../records/work'
-import { changes, idIn, reads, type Services, writes } from './route'
+import { changes, deed, idIn, reads, type Services, writes } from './route'
 
 /** One jar, and all of them, as they are told. */
 const told = async (work: Work, id: string) => jarToWire(await findJar(work, id))
@@ -98,37 +98,13 @@ export function jarRoutes(services: Services): Router {
     ROUTES.jarPace(':id'),
     changes(services, 'This jar', told, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
   )
-  router.post(
-    ROUTES.together,
-    writes(services, async (work, req) => {
-      await doTogether(work, parse(togetherSchema, req.body))
-      return toldAll(work)
-    })
-  )
-  router.post(
-    ROUTES.togetherUndo,
-    writes(services, async (work, req) => {
-      await undoTogether(work, parse(undoSchema, req.body))
-      return toldAll(work)
-    })
-  )
+  router.post(ROUTES.together, deed(services, togetherSchema, doTogether, toldAll))
+  router.post(ROUTES.togetherUndo, deed(services, undoSchema, undoTogether, toldAll))
   router.get(
     ROUTES.discard,
     reads(services, (work) => discardPot(work))
   )
-  router.post(
-    ROUTES.discard,
-    writes(services, async (work, req) => {
-      await takeDiscard(work, parse(discardUseSchema, req.body))
-      return discardPot(work)
-    })
-  )
-  router.post(
-    ROUTES.discardUndo,
-    writes(services, async (work, req) => {
-      await undoDiscard(work, parse(undoSchema, req.body))
-      return discardPot(work)
-    })
-  )
+  router.post(ROUTES.discard, deed(services, discardUseSchema, takeDiscard, discardPot))
+  router.post(ROUTES.discardUndo, deed(services, undoSchema, undoDiscard, discardPot))
   return router
 }

@@ -1,10 +1,11 @@
 import type { RequestHandler } from 'express'
+import type { z } from 'zod'
 import { idSchema, WINDOW_HEADER } from '../../contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import type { DeviceAdapter } from '../devices/adapter'
 import type { Hub } from '../devices/hub'
-import { notFound } from '../problems'
+import { notFound, parse } from '../problems'
 import { readWork, type Work, writeWork } from '../records/work'
 
 /** What every route needs. */
@@ -39,6 +40,19 @@ export function idIn(req: Parameters<RequestHandler>[0], what: string): string {
   const parsed = idSchema.safeParse(req.params.id)
   if (!parsed.success) throw notFound(what)
   return parsed.data
+}
+
+/** A route that does what its body says, and answers with what it is about as it is then. */
+export function deed<T>(
+  services: Services,
+  schema: z.ZodType<T>,
+  act: (work: Work, body: T) => Promise<void>,
+  tell: (work: Work) => Promise<unknown>
+): RequestHandler {
+  return writes(services, async (work, req) => {
+    await act(work, parse(schema, req.body))
+    return tell(work)
+  })
 }
 
 /** A route that changes one thing, named in its address, and answers with it as it is then. */

@@ -1,8 +1,7 @@
 import { Router } from 'express'
 import { ROUTES, stockSchema, undoSchema } from '../../contract'
-import { parse } from '../problems'
 import { moveStock, shelf, undoStock } from '../records/shelf'
-import { reads, type Services, writes } from './route'
+import { deed, reads, type Services } from './route'
 
 /** The shelf: what is in store, what is bought, counted and blended. */
 export function shelfRoutes(services: Services): Router {
@@ -11,19 +10,7 @@ export function shelfRoutes(services: Services): Router {
     ROUTES.shelf,
     reads(services, (work) => shelf(work))
   )
-  router.post(
-    ROUTES.stock,
-    writes(services, async (work, req) => {
-      await moveStock(work, parse(stockSchema, req.body))
-      return shelf(work)
-    })
-  )
-  router.post(
-    ROUTES.stockUndo,
-    writes(services, async (work, req) => {
-      await undoStock(work, parse(undoSchema, req.body))
-      return shelf(work)
-    })
-  )
+  router.post(ROUTES.stock, deed(services, stockSchema, moveStock, shelf))
+  router.post(ROUTES.stockUndo, deed(services, undoSchema, undoStock, shelf))
   return router
 }

@@ -2,8 +2,11 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
+import { formulaFor } from '../../testing/loaves'
 import { readConfig } from '../config'
 import { type Running, start } from '../start'
+
+export { formulaFor }
 
 /** The moment at which tests stand, unless they move it: a Thursday evening. */
 export const TEST_NOW = '2026-11-26T19:42:00.000Z'
@@ -80,25 +83,6 @@ export function firstRun(more: Record<string, unknown> = {}): Record<string, unk
     roomTempC: 22,
     sleep: { from: '22:30', to: '06:30' },
     jar: { id: testId(), name: 'Pip', flour: 'white wheat', hydration: 1, grams: 100, lastFedAt: '2026-11-26T08:00:00.000Z' },
-    ...more
-  }
-}
-
-/** The dough of two loaves: white flour, water, levain, salt. */
-export function formulaFor({ levain = 0.18, ...more }: Record<string, unknown> & { levain?: number } = {}): Record<string, unknown> {
-  return {
-    base: 'dough flour',
-    doughKind: 'wheat',
-    hydration: 0.74,
-    salt: 0.021,
-    lines: [
-      { id: 'flour', kind: 'flour', ingredientId: 'white wheat', share: 1 },
-      { id: 'water', kind: 'water' },
-      { id: 'levain', kind: 'levain', share: levain },
-      { id: 'salt', kind: 'salt' }
-    ],
-    autolyse: false,
-    heldBack: 0,
     ...more
   }
 }
