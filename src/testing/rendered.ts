@@ -89,15 +89,18 @@ export function windowOfDay(nowMs: number) {
       return { name: 'Build', told: known({ 'seed g': grams('seed'), 'water g': grams('water'), 'salt g': grams('salt'), 'oil g': grams('oil') }) }
     },
     paper: (words: string): Face => ({ name: 'paper', told: listed(words) }),
+    label: (words: string): Face => ({ name: 'label', told: known({ hungry: minuteOf(/Feed by (.*?\d\d:\d\d)/.exec(words)?.[1]) }) }),
     jar: (words: string, name: string): Face => {
-      const card = words.slice(words.indexOf(name))
+      const from = words.slice(words.indexOf(name))
+      const card = from.slice(0, / Feed\b(?! by)/.exec(from)?.index)
       const place = /^.*? \d[\d.]* g · .*? (Counter|Fridge|Proofer)/.exec(card)?.[1]
       const grams = /^.*? ([\d.]+) g ·/.exec(card)?.[1]
       return {
         name: 'Jars',
         told: known({
           'place of the jar g': place === undefined ? null : 100 * ['Counter', 'Fridge', 'Proofer'].indexOf(place),
-          'in the jar g': grams === undefined ? null : Number(grams)
+          'in the jar g': grams === undefined ? null : Number(grams),
+          hungry: minuteOf(/hungry from (.*?\d\d:\d\d)/.exec(card)?.[1])
         })
       }
     }
