@@ -77,6 +77,8 @@ export function createApp({ database, clock, folder, hub, adapters, log, webFold
     ['/api', '/calendar'],
     rateLimit({
       windowMs: 60_000,
+      // Whoever can move the clock may also ask as often as they like: a kitchen under test lives a week in a minute.
+      skip: () => clock.fixed,
       limit: (req) => (PUSHES.test(req.originalUrl) ? PUSHES_PER_MINUTE : REQUESTS_PER_MINUTE),
       keyGenerator: (req) => `${PUSHES.test(req.originalUrl) ? 'push ' : ''}${ipKeyGenerator(req.ip ?? '')}`,
       standardHeaders: 'draft-8',
