@@ -175,7 +175,7 @@ async function situation(n: number): Promise<Outcome> {
     }
     if (maybe(0.3)) {
       await wait(between(0.2, 3) * HOUR)
-      const levainGrams = Math.max(Math.floor((window.told['flour:white wheat g'] ?? 40) * 0.8), 10)
+      const levainGrams = Math.floor(0.6 * window.items.reduce((sum, key) => sum + (window.told[`${key} g`] ?? 0), 0))
       await call('POST', `/api/bakes/${bake.id}/events`, note({ type: 'mixed', levainGrams, keepBackGrams: 0, mixTempC: whole(22, 27) }))
       await compare(bake, 'in the dough')
       const events = (await call('GET', `/api/jars/${jar.id}/history`)).events as Loose[]
