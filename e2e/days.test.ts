@@ -78,6 +78,8 @@ test('a jar eight days in the fridge, bread on Saturday noon, work nine to five:
   await findWays()
   expect(await plans().count()).toBeGreaterThanOrEqual(3)
   // The jar is woken or built twice somewhere, and no way is more likely to fail than not.
+  // Likelihoods come a moment after the ways.
+  for (const way of await plans().all()) await way.getByText('chance it’s ready while you’re home').waitFor()
   const offered = (await plans().allInnerTexts()).map(plain)
   expect(offered.some((words) => /^(Two builds|[\w ]+ feed)/.test(words))).toBe(true)
   for (const words of offered) expect(Number(/(\d+) % chance it’s ready while you’re home/.exec(words)?.[1])).toBeGreaterThanOrEqual(50)
