@@ -138,22 +138,33 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
   const facts = stepFactsOf(bake, plan, solved, verdict, stocked, cultures, minute)
   const mixMs = expectedMixMs(facts, minute)
   const times = dayOfDough(facts, mixMs)
-  const begins = [
-    ...facts.before.filter((stage) => !facts.deeds.has(stage.id)).map((stage) => stage.atMs),
-    ...facts.growMs,
-    ...(facts.startMs === null ? [] : [facts.startMs])
-  ]
   return {
     bake,
     solved,
     facts,
     steps: stepsOf(facts, minute),
-    beginsMs: facts.running?.bandMs ?? (facts.startMs === null ? null : Math.min(...begins)),
+    beginsMs: facts.running?.bandMs ?? workBegins(facts),
     mixMs,
     times,
     bulkHours: times === null ? null : (times.shapeMs - mixMs) / MS_PER_HOUR,
     claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
   }
+}
+
+/** What the work for a plan begins with: its own build, stages that grow its starter, and feeds and builds before it. */
+export const beginningOf = ({ before }: Pick<Plan, 'before'>, solved: SolvedBake | null): Pick<StepFacts, 'startMs' | 'growMs' | 'before'> => ({
+  startMs: solved?.build?.timed.startMs ?? null,
+  growMs: (solved?.build?.ladder ?? []).map((stage) => stage.startMs),
+  before: before.map(({ id, kind, at }) => ({ id, kind, atMs: at }))
+})
+
+/**
+ * When the work for a levain begins, or goes on: the first feed, stage or pour that is still to come, ms.
+ * @returns null while the plan cannot be
+ */
+export function workBegins({ startMs, growMs, before, deeds }: Pick<StepFacts, 'startMs' | 'growMs' | 'before' | 'deeds'>): number | null {
+  const toCome = before.filter((stage) => !deeds.has(stage.id)).map((stage) => stage.atMs)
+  return startMs === null ? null : Math.min(startMs, ...growMs, ...toCome)
 }
 
 /** What the looks had shown of a levain's age when it was mixed, as it was told then. */
@@ -190,15 +201,13 @@ export function stepFactsOf(
   const { kitchen } = stocked
   const { band, mixed, moves, deeds, status } = bake.state
   const build = solved?.build ?? null
-  const startMs = build?.timed.startMs ?? null
-  const from = band?.atMs ?? startMs
+  const beginning = beginningOf(plan, solved)
+  const from = band?.atMs ?? beginning.startMs
   const without: StepFacts = {
     status,
     mixAtMs: plan.mixAt,
-    startMs,
-    growMs: (build?.ladder ?? []).map((stage) => stage.startMs),
+    ...beginning,
     ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
-    before: plan.before.map(({ id, kind, at }) => ({ id, kind, atMs: at })),
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * MS_PER_HOUR),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,

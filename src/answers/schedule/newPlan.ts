@@ -1,6 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
 import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
+import { beginningOf, workBegins } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
 import type { Bake } from '../fromWire'
@@ -31,12 +32,9 @@ function mornings(nowMs: number, timeZone: string): number[] {
   return all.filter((ms) => ms > nowMs)
 }
 
-/** When the work for a plan begins: its first feed, stage or pour, ms; null where it cannot be. */
-export function planBegins(plan: Plan, cultures: Cultures, stocked: Stocked, nowMs: number): number | null {
-  const build = solvePlan(plan, cultures, stocked, nowMs)?.build
-  if (build === undefined || build === null) return null
-  return Math.min(build.timed.startMs, ...(build.ladder ?? []).map((stage) => stage.startMs), ...plan.before.map((stage) => stage.at))
-}
+/** When the work for a plan begins that nobody has begun, ms; null where it cannot be. */
+export const planBegins = (plan: Plan, cultures: Cultures, stocked: Stocked, nowMs: number): number | null =>
+  workBegins({ ...beginningOf(plan, solvePlan(plan, cultures, stocked, nowMs)), deeds: new Map() })
 
 /** The plain loaf a new bake begins with. */
 function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
