@@ -97,12 +97,13 @@ function windowAt(milestones: Milestones, school: School, startMs: number): Hill
   return opensHours === null || closesHours === null ? null : { fromMs: startMs + opensHours * MS_PER_HOUR, toMs: startMs + closesHours * MS_PER_HOUR }
 }
 
-/** A planned build as a hill. */
+/** A planned build as a hill; its window is told once its forecast is there, so that no other one is told before. */
 export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, beliefs }: Cultures, forecast?: Forecast): Hill | null {
   const timed = solved?.build?.asItStands
   if (timed === undefined) return null
   const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, points: [], window: null }
-  return draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)
+  const hill = draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)
+  return forecast === undefined ? { ...hill, window: null } : hill
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
