@@ -6,16 +6,24 @@ import { join } from 'node:path'
 import { pino } from 'pino'
 import { createClock } from './clock'
 import { ConfigProblem, readConfig } from './config'
-import { StartProblem, start } from './start'
+import { start } from './start'
+import { StartProblem } from './startProblem'
 import { startTestServer } from './testing/testServer'
 
 test('own kitchen and demo never share a folder or a port', () => {
-  const own = readConfig({}, [], '/home/pip/olvent')
-  const demo = readConfig({}, ['--demo'], '/home/pip/olvent')
-  expect(own.dataFolder).toBe('/home/pip/olvent/data/own')
+  const own = readConfig({}, [], '/home/pip/olvent', '/home/pip/.data')
+  const demo = readConfig({}, ['--demo'], '/home/pip/olvent', '/home/pip/.data')
+  // The baker's own outlives the folder of the program, and one kept there by an earlier version is found.
+  expect(own.dataFolder).toBe('/home/pip/.data/own')
+  expect(own.formerFolder).toBe('/home/pip/olvent/data/own')
   expect(demo.dataFolder).toBe('/home/pip/olvent/data/demo')
   expect(own.port).not.toBe(demo.port)
   expect(own.host).toBe('127.0.0.1')
+})
+
+test('--fresh is for the demo alone', () => {
+  expect(() => readConfig({}, ['--fresh'], '/')).toThrow(/does nothing to your own/)
+  expect(readConfig({}, ['--demo', '--fresh'], '/').fresh).toBe(true)
 })
 
 test.each([

@@ -1,4 +1,6 @@
 import { isAbsolute, join } from 'node:path'
+import envPaths from 'env-paths'
+import { startSentence } from '../words'
 
 /** Which of the two kitchens this server opens. */
 export type KitchenKind = 'own' | 'demo'
@@ -16,6 +18,10 @@ export interface Config {
   readonly fixedNowMs: number | null
   /** Lay the demo kitchen again. */
   readonly fresh: boolean
+  /** Open a damaged file as far as it can be read. */
+  readonly asItIs: boolean
+  /** Where an earlier version kept this kitchen; null: nowhere else. */
+  readonly formerFolder: string | null
   readonly logLevel: string
   /** Names besides the machine's own under which it may be called, e.g. on a home network. */
   readonly hostNames: readonly string[]
@@ -29,9 +35,15 @@ export class ConfigProblem extends Error {}
  * @param env environment, as in process.env
  * @param args words after the command
  * @param root folder of the project
+ * @param dataHome where this system keeps the data of its programs: a kitchen outlives the program's own folder
  * @throws ConfigProblem with a clear sentence
  */
-export function readConfig(env: Readonly<Record<string, string | undefined>>, args: readonly string[], root: string): Config {
+export function readConfig(
+  env: Readonly<Record<string, string | undefined>>,
+  args: readonly string[],
+  root: string,
+  dataHome = envPaths('olvent', { suffix: '' }).data
+): Config {
   const kind: KitchenKind = args.includes('--demo') ? 'demo' : 'own'
   const portText = env.PORT ?? (kind === 'demo' ? '4310' : '4300')
   const port = Number(portText)
@@ -41,7 +53,9 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ar
     fixedNowMs = Date.parse(env.OLVENT_NOW)
     if (Number.isNaN(fixedNowMs)) throw new ConfigProblem(`OLVENT_NOW has to be an instant like 2026-11-27T07:40:00Z, not "${env.OLVENT_NOW}".`)
   }
-  const folder = env.OLVENT_DATA ?? join('data', kind)
+  const fresh = args.includes('--fresh')
+  if (fresh && kind === 'own') throw new ConfigProblem(startSentence('fresh is for the demo', {}))
+  const folder = env.OLVENT_DATA ?? (kind === 'own' ? join(dataHome, kind) : join('data', kind))
   return {
     host: env.HOST ?? '127.0.0.1',
     port,
@@ -49,7 +63,9 @@ export function readConfig(env: Readonly<Record<string, string | undefined>>, ar
     dataFolder: isAbsolute(folder) ? folder : join(root, folder),
     webFolder: args.includes('--no-web') ? null : join(root, 'dist', 'web'),
     fixedNowMs,
-    fresh: args.includes('--fresh'),
+    fresh,
+    asItIs: args.includes('--as-it-is'),
+    formerFolder: kind === 'own' && env.OLVENT_DATA === undefined ? join(root, 'data', kind) : null,
     logLevel: env.LOG_LEVEL ?? 'info',
     hostNames: (env.OLVENT_HOSTS ?? '')
       .split(',')

@@ -2,17 +2,26 @@ import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { ConfigProblem, readConfig } from './config'
-import { StartProblem, start } from './start'
+import { restore } from './restore'
+import { start } from './start'
+import { StartProblem } from './startProblem'
 
 /** The project's folder: two up from dist/server or src/server. */
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
 
+const say = (words: string): void => void process.stdout.write(`\n  ${words}\n\n`)
+
 async function main(): Promise<void> {
+  // What is kept here is for this user alone.
+  process.umask(0o077)
+  const [command, ...rest] = process.argv.slice(2)
   const config = readConfig(process.env, process.argv.slice(2), root)
+  if (command === 'restore') return say(await restore(config, rest))
   const log = pino({ level: config.logLevel }, pino.destination({ dest: 2, sync: false }))
   const running = await start(config, log)
-  process.stdout.write(
-    `\n  Olvent is ready: ${running.address}\n  ${config.kind === 'demo' ? 'Lantern Street kitchen (made up, to try things in)' : 'Your own kitchen'}. Stop it with Ctrl+C.\n\n`
+  const { kitchen } = running
+  say(
+    `Olvent is ready: ${running.address}\n  ${kitchen === null ? 'A new, empty kitchen' : kitchen.demo ? `${kitchen.name} (made up, to try things in)` : `Your kitchen "${kitchen.name}"`}, kept in ${config.dataFolder}. Stop it with Ctrl+C.`
   )
   let stopping = false
   const stop = (signal: string) => {

@@ -4,21 +4,24 @@ import type { Logger } from 'pino'
 import { createApp } from './app'
 import { type Clock, createClock } from './clock'
 import type { Config } from './config'
-import { openDatabase } from './db/connect'
+import { openFolder } from './db/openFolder'
+import { takeOver } from './db/takeOver'
 import { layDemo } from './demo/layDemo'
 import { createHub } from './devices/hub'
 import { simulatedDevices } from './devices/simulated'
+import { findKitchen } from './records/kitchens'
+import { readWork } from './records/work'
+import { StartProblem } from './startProblem'
 
 /** A running kitchen. */
 export interface Running {
   readonly address: string
+  /** The kitchen as it was opened; null before the first run. */
+  readonly kitchen: { readonly name: string; readonly demo: boolean } | null
   readonly clock: Clock
   /** Lets requests finish, closes the database. */
   stop(): Promise<void>
 }
-
-/** A start that cannot be, with a sentence for whoever started the program. */
-export class StartProblem extends Error {}
 
 /**
  * Opens the data folder, lays the demo where asked, and listens.
@@ -26,8 +29,11 @@ export class StartProblem extends Error {}
  */
 export async function start(config: Config, log: Logger): Promise<Running> {
   const clock = createClock(config.fixedNowMs)
-  const database = await openDatabase(config.dataFolder)
-  if (config.kind === 'demo') await layDemo(database, clock.now(), config.fresh)
+  if (config.formerFolder !== null) await takeOver(config.formerFolder, config.dataFolder)
+  const opened = await openFolder(config, clock.now())
+  const { database } = opened
+  if (config.kind === 'demo') await layDemo(database, clock.now())
+  const kitchen = await findKitchen(readWork(database, clock.now()))
   const hub = createHub()
   const adapters = [simulatedDevices(hub, clock)]
   // Nobody looks: nothing is read.
@@ -47,13 +53,14 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     hostNames: [...config.hostNames, config.host]
   })
   const server = await listen(app, config).catch(async (error: unknown) => {
-    await database.close()
+    await opened.close()
     throw error
   })
   const { port } = server.address() as AddressInfo
   return {
     address: `http://${config.host === '127.0.0.1' ? 'localhost' : config.host}:${port}`,
     clock,
+    kitchen: kitchen === null ? null : { name: kitchen.name, demo: kitchen.demo },
     async stop() {
       for (const adapter of adapters) adapter.close()
       await new Promise<void>((resolve) => {
@@ -61,7 +68,7 @@ export async function start(config: Config, log: Logger): Promise<Running> {
         server.closeIdleConnections()
         setTimeout(() => server.closeAllConnections(), 2000).unref()
       })
-      await database.close()
+      await opened.close()
     }
   }
 }
@@ -71,11 +78,9 @@ function listen(app: ReturnType<typeof createApp>, { host, port }: Config): Prom
     const server = app.listen(port, host)
     server.once('listening', () => resolve(server))
     server.once('error', (error: NodeJS.ErrnoException) => {
-      if (error.code === 'EADDRINUSE')
-        reject(new StartProblem(`Port ${port} is taken. Perhaps Olvent is running already? Close it, or choose another: PORT=${port + 1}.`))
-      else if (error.code === 'EACCES') reject(new StartProblem(`Port ${port} may not be opened by this user. Choose one above 1024, for example PORT=4300.`))
-      else if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND')
-        reject(new StartProblem(`This machine has no address ${host}. Leave HOST away, or give one it has.`))
+      if (error.code === 'EADDRINUSE') reject(new StartProblem('port taken', { port }))
+      else if (error.code === 'EACCES') reject(new StartProblem('port not allowed', { port }))
+      else if (error.code === 'EADDRNOTAVAIL' || error.code === 'ENOTFOUND') reject(new StartProblem('no such address', { host }))
       else reject(error)
     })
   })

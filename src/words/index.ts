@@ -1,3 +1,4 @@
 /** The public face of the words. */
 export * from './problems'
+export * from './start'
 export * from './steps'

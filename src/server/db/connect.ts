@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { QueryTypes, Sequelize, Transaction } from 'sequelize'
+import { DATABASE_FILE, seal } from './health'
 import { migrate } from './migrate'
 import { defineModels, type Models } from './models'
 
@@ -10,11 +11,9 @@ export interface Database {
   readonly models: Models
   /** Runs a write; writes wait for each other, so that SQLite never answers "busy". Rolled back when it throws. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
-  /** Waits for writes to end, then closes the file. */
+  /** Waits for writes to end, then closes the file and notes how it is left. */
   close(): Promise<void>
 }
-
-export const DATABASE_FILE = 'kitchen.sqlite'
 
 /**
  * Opens the database of a data folder, making and migrating it where needed.
@@ -38,6 +37,7 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
     async close() {
       await last
       await sequelize.close()
+      await seal(dataFolder)
     }
   }
 }

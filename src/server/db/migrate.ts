@@ -1,5 +1,5 @@
-import type { QueryInterface, Sequelize } from 'sequelize'
-import { SequelizeStorage, Umzug } from 'umzug'
+import { type QueryInterface, QueryTypes, type Sequelize } from 'sequelize'
+import { Umzug } from 'umzug'
 import * as kitchen from './migrations/0001-kitchen'
 import * as formulas from './migrations/0002-formulas'
 import * as fermentation from './migrations/0003-fermentation'
@@ -22,12 +22,40 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0006-devices', step: devices }
 ]
 
-/** Brings the tables to the newest version; does nothing when they are. */
+/**
+ * Brings the tables to the newest version; does nothing when they are.
+ * Each step and the record of it are one transaction: a step that is cut off has not happened.
+ * @returns names of the steps taken
+ */
 export async function migrate(sequelize: Sequelize, steps: typeof MIGRATIONS = MIGRATIONS): Promise<string[]> {
+  // All statements go over the one connection that Sequelize keeps for what belongs to no transaction of its own.
+  const run = (sql: string, replacements: unknown[] = []) => sequelize.query(sql, { replacements })
   const umzug = new Umzug({
-    migrations: steps.map(({ name, step }) => ({ name, up: ({ context }: { context: QueryInterface }) => step.up(context) })),
+    migrations: steps.map(({ name, step }) => ({
+      name,
+      up: async ({ context }: { context: QueryInterface }) => {
+        await run('BEGIN IMMEDIATE')
+        try {
+          await step.up(context)
+          await run('INSERT INTO migrations (name) VALUES (?)', [name])
+          await run('COMMIT')
+        } catch (error) {
+          await run('ROLLBACK').catch(() => undefined)
+          throw error
+        }
+      }
+    })),
     context: sequelize.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    storage: {
+      async executed() {
+        await run('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(255) NOT NULL UNIQUE PRIMARY KEY)')
+        const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations ORDER BY name', { type: QueryTypes.SELECT })
+        return rows.map(({ name }) => name)
+      },
+      // The step has recorded itself.
+      logMigration: async () => undefined,
+      unlogMigration: () => Promise.reject(new Error('There is no way back.'))
+    },
     logger: undefined
   })
   return (await umzug.up()).map((done) => done.name)

@@ -18,43 +18,15 @@ const WEEKS = 12
 /**
  * Lays the made-up Lantern Street kitchen: four jars, twelve weeks of builds whose outcomes come from
  * another law than the forecast's, one levain on its way, more bakes to come. All times hang on `nowMs`.
- * @param fresh lay it again although it is there
- * @returns whether it was laid
+ * @returns whether it was laid: not when it is there already
  */
-export async function layDemo(database: Database, nowMs: number, fresh: boolean): Promise<boolean> {
+export async function layDemo(database: Database, nowMs: number): Promise<boolean> {
   return database.write(async (transaction) => {
     const work: Work = { models: database.models, transaction, nowMs, known: new Map() }
-    if ((await findKitchen(work)) !== null) {
-      if (!fresh) return false
-      await clear(work)
-    }
+    if ((await findKitchen(work)) !== null) return false
     await lay(work)
     return true
   })
-}
-
-/** Empties the demo's tables, children first. */
-async function clear({ models, transaction }: Work): Promise<void> {
-  const childrenFirst = [
-    models.ledger,
-    models.calendarAddresses,
-    models.devices,
-    models.placeReadings,
-    models.events,
-    models.programs,
-    models.batchStays,
-    models.batchParents,
-    models.batches,
-    models.bakes,
-    models.formulaVersions,
-    models.formulas,
-    models.vessels,
-    models.ingredients,
-    models.jars,
-    models.places,
-    models.kitchens
-  ]
-  for (const table of childrenFirst) await table.sequelize?.getQueryInterface().bulkDelete(table.getTableName(), {}, { transaction })
 }
 
 async function lay(work: Work): Promise<void> {

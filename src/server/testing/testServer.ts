@@ -28,15 +28,19 @@ export interface TestServer {
   readonly folder: string
   /** Sends JSON; gives status and parsed answer. */
   send(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Answer>
+  /** The kitchen as it was opened. */
+  readonly kitchen: Running['kitchen']
   /** Stops it and opens the same folder again. */
   restart(): Promise<void>
+  /** Stops it; the folder stays. */
+  stop(): Promise<void>
   /** Stops it and takes the folder away. */
   end(): Promise<void>
 }
 
-/** Starts a kitchen over HTTP; `demo` lays Lantern Street. */
-export async function startTestServer({ demo = false, now = TEST_NOW as string | null } = {}): Promise<TestServer> {
-  const folder = await mkdtemp(join(tmpdir(), 'olvent-'))
+/** Starts a kitchen over HTTP; `demo` lays Lantern Street; in a folder of its own unless one is given. */
+export async function startTestServer({ demo = false, now = TEST_NOW as string | null, folder: given = '' } = {}): Promise<TestServer> {
+  const folder = given === '' ? await mkdtemp(join(tmpdir(), 'olvent-')) : given
   const open = (): Promise<Running> =>
     start(
       readConfig({ OLVENT_DATA: folder, PORT: '0', ...(now === null ? {} : { OLVENT_NOW: now }) }, demo ? ['--demo', '--no-web'] : ['--no-web'], folder),
@@ -48,6 +52,9 @@ export async function startTestServer({ demo = false, now = TEST_NOW as string |
       return running.address
     },
     folder,
+    get kitchen() {
+      return running.kitchen
+    },
     async send(method, path, body, headers = {}) {
       const response = await fetch(running.address + path, {
         method,
@@ -60,6 +67,7 @@ export async function startTestServer({ demo = false, now = TEST_NOW as string |
       await running.stop()
       running = await open()
     },
+    stop: () => running.stop(),
     async end() {
       await running.stop()
       await rm(folder, { recursive: true, force: true })
