@@ -89,3 +89,7 @@ export type LiveReading = Extract<Live, { type: 'reading' }>
 
 /** Header that names the window a write comes from. */
 export const WINDOW_HEADER = 'x-olvent-window'
+/** Id of a write: sent twice, it counts once. */
+export const WRITE_HEADER = 'x-olvent-write'
+/** When an entry was noted that had to wait for the server, ISO 8601: it is believed against a clock that was set back. */
+export const NOTED_HEADER = 'x-olvent-noted'

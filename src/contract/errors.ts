@@ -6,6 +6,7 @@ export const PROBLEM_CODES = [
   'before the feed',
   'before the mix',
   'cannot be',
+  'disk full',
   'empty',
   'fault',
   'gluten guard',
@@ -36,6 +37,7 @@ export const PROBLEM_CODES = [
   'too late',
   'too many',
   'unknown device',
+  'used id',
   'which flour',
   'wrong moment'
 ] as const

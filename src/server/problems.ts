@@ -32,13 +32,20 @@ export function errorHandler(error: unknown, req: Request, res: Response, next: 
     next(error)
     return
   }
-  const known = error instanceof Problem ? error : bodyProblem(error)
+  const known = error instanceof Problem ? error : (diskProblem(error) ?? bodyProblem(error))
   if (known === null) {
     req.log?.error({ err: error }, 'request failed')
     res.status(500).json({ error: { code: 'fault', message: 'Something went wrong in Olvent itself. Nothing was stored; please try again.' } })
     return
   }
   res.status(known.status).json({ error: { code: known.code, message: known.message, ...known.more } })
+}
+
+/** A disk that is full says so in several ways; whoever sent this keeps it and sends it again. */
+function diskProblem(error: unknown): Problem | null {
+  const { code, parent } = error as { code?: string; parent?: { code?: string } }
+  if (!['ENOSPC', 'EDQUOT', 'SQLITE_FULL'].includes(parent?.code ?? code ?? '')) return null
+  return new Problem(507, 'disk full', 'The disk of Olvent’s computer is full. Your entry is kept in this window and sent again; make some room there.')
 }
 
 /** What the body parser and the router say, as sentences. */

@@ -6,6 +6,7 @@ import * as fermentation from './migrations/0003-fermentation'
 import * as shelf from './migrations/0004-shelf'
 import * as days from './migrations/0005-days'
 import * as devices from './migrations/0006-devices'
+import * as writes from './migrations/0007-writes'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -19,7 +20,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0003-fermentation', step: fermentation },
   { name: '0004-shelf', step: shelf },
   { name: '0005-days', step: days },
-  { name: '0006-devices', step: devices }
+  { name: '0006-devices', step: devices },
+  { name: '0007-writes', step: writes }
 ]
 
 /**

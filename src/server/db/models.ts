@@ -216,6 +216,14 @@ export interface LedgerRow {
   milligrams: number
 }
 
+/** A write that was taken. */
+export interface WriteRow {
+  sequence?: number
+  id: string
+  fingerprint: string
+  answer: string | null
+}
+
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
 /** A row as a plain object. */
@@ -242,6 +250,7 @@ export interface Models {
   readonly devices: Table<DeviceRow>
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
+  readonly writes: Table<WriteRow>
 }
 
 const { TEXT, INTEGER, BIGINT, DOUBLE, BOOLEAN, JSON: JSON_TYPE, UUID } = DataTypes
@@ -398,6 +407,7 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       'sequence'
     ),
-    ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER })
+    ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER }),
+    writes: table<WriteRow>('writes', { sequence: INTEGER, id: UUID, fingerprint: TEXT, answer: TEXT }, 'sequence')
   }
 }

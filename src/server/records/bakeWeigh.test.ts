@@ -79,10 +79,12 @@ test('weighing, repairs and undo in any order: jar and shelf always hold what th
                 weighedGrams: grams
               }
             : { type: 'pour', item: kind, ...(kind === 'flour' ? { ingredientId: flourId } : {}), plannedGrams: grams, weighedGrams: grams }
-      const answer = await note(bake.id, event, id)
+      const happenedAt = new Date(at).toISOString()
+      const answer = await note(bake.id, { ...event, happenedAt }, id)
       expect(answer.status).toBe(200)
-      // Sent again, as after a server that died: it counts once.
-      expect((await note(bake.id, event, id)).body.events).toHaveLength(answer.body.events.length)
+      // Sent again, as after a server that died: it counts once; something else under the same id is refused.
+      expect((await note(bake.id, { ...event, happenedAt }, id)).body.events).toHaveLength(answer.body.events.length)
+      expect((await note(bake.id, { type: 'undo', undoes: id }, id)).body.error.code).toBe('used id')
       done.push({ id, flour: kind === 'flour' || kind === 'soaker' ? grams : 0, seed: kind === 'seed' ? grams : 0 })
     }
     const sum = (key: 'flour' | 'seed') => done.reduce((total, d) => total + d[key], 0)

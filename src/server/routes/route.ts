@@ -1,11 +1,12 @@
 import type { RequestHandler } from 'express'
 import type { z } from 'zod'
-import { idSchema, WINDOW_HEADER } from '../../contract'
+import { idSchema, isoSchema, msOf, NOTED_HEADER, WINDOW_HEADER, WRITE_HEADER } from '../../contract'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import type { DeviceAdapter } from '../devices/adapter'
 import type { Hub } from '../devices/hub'
 import { notFound, parse } from '../problems'
+import { sentOnce } from '../records/sentOnce'
 import { readWork, type Work, writeWork } from '../records/work'
 
 /** What every route needs. */
@@ -26,10 +27,27 @@ export function reads(services: Services, answer: (work: Work, req: Parameters<R
   }
 }
 
-/** A route that writes in one transaction and answers with JSON; other windows are told. */
+/** So far a clock may have been set back; what is said to be noted later than that is not believed. */
+const CLOCK_SET_BACK_MS = 7 * 24 * 3_600_000
+
+/** The moment a write belongs to: now, or later by the clock of whoever noted it and had to wait. */
+function momentOf(req: Parameters<RequestHandler>[0], nowMs: number): number {
+  const noted = isoSchema.safeParse(req.get(NOTED_HEADER))
+  const notedMs = noted.success ? msOf(noted.data) : nowMs
+  return notedMs > nowMs && notedMs <= nowMs + CLOCK_SET_BACK_MS ? notedMs : nowMs
+}
+
+/** Id of a write: that of its sender, or of what it carries. */
+function writeId(req: Parameters<RequestHandler>[0]): string | null {
+  const parsed = idSchema.safeParse(req.get(WRITE_HEADER) ?? (req.body as { id?: unknown } | undefined)?.id)
+  return parsed.success ? parsed.data : null
+}
+
+/** A route that writes in one transaction and answers with JSON; sent twice it counts once; other windows are told. */
 export function writes(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
   return async (req, res) => {
-    const answered = await writeWork(services.database, services.clock.now(), (work) => answer(work, req))
+    const sent = { id: writeId(req), method: req.method, path: req.path, body: req.body as unknown }
+    const answered = await writeWork(services.database, momentOf(req, services.clock.now()), (work) => sentOnce(work, sent, () => answer(work, req)))
     services.hub.publish({ type: 'changed', path: req.path, window: req.get(WINDOW_HEADER) ?? null })
     res.json(answered)
   }
