@@ -1,31 +1,30 @@
 import { Center, Loader } from '@mantine/core'
-import { lazy, Suspense, useEffect } from 'react'
-import { Route, Routes } from 'react-router'
+import { Suspense, useEffect } from 'react'
+import { Route, Routes, useLocation } from 'react-router'
 import type { Kitchen } from '../../contract'
-import { Unreachable } from '../data/api'
+import { NotNow } from '../data/api'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
-import { onRefusal } from '../data/outbox'
 import { Quiet } from '../parts/Quiet'
-import { tellError } from '../parts/tell'
 import { ErrorBoundary } from './ErrorBoundary'
+import { roomOf } from './roomOf'
 import { Shell } from './Shell'
 
-const Today = lazy(() => import('../views/today/Today').then((m) => ({ default: m.Today })))
-const Bakes = lazy(() => import('../views/bakes/Bakes').then((m) => ({ default: m.Bakes })))
-const BakeSheet = lazy(() => import('../views/bake/BakeSheet').then((m) => ({ default: m.BakeSheet })))
-const DayRoom = lazy(() => import('../views/day/DayRoom').then((m) => ({ default: m.DayRoom })))
-const CompareRoom = lazy(() => import('../views/compare/CompareRoom').then((m) => ({ default: m.CompareRoom })))
-const JarsRoom = lazy(() => import('../views/jars/JarsRoom').then((m) => ({ default: m.JarsRoom })))
-const JarRoom = lazy(() => import('../views/jars/JarRoom').then((m) => ({ default: m.JarRoom })))
-const LabelRoom = lazy(() => import('../views/jars/LabelRoom').then((m) => ({ default: m.LabelRoom })))
-const ChooseProgram = lazy(() => import('../views/programs/ChooseProgram').then((m) => ({ default: m.ChooseProgram })))
-const NewCultureRoom = lazy(() => import('../views/programs/NewCultureRoom').then((m) => ({ default: m.NewCultureRoom })))
-const ProgramRoom = lazy(() => import('../views/programs/ProgramRoom').then((m) => ({ default: m.ProgramRoom })))
-const ShelfRoom = lazy(() => import('../views/shelf/ShelfRoom').then((m) => ({ default: m.ShelfRoom })))
-const PaceRoom = lazy(() => import('../views/pace/PaceRoom').then((m) => ({ default: m.PaceRoom })))
-const Formulas = lazy(() => import('../views/formulas/Formulas').then((m) => ({ default: m.Formulas })))
-const KitchenRoom = lazy(() => import('../views/kitchen/KitchenRoom').then((m) => ({ default: m.KitchenRoom })))
-const FirstRun = lazy(() => import('../views/first-run/FirstRun').then((m) => ({ default: m.FirstRun })))
+const Today = roomOf(() => import('../views/today/Today').then((m) => m.Today))
+const Bakes = roomOf(() => import('../views/bakes/Bakes').then((m) => m.Bakes))
+const BakeSheet = roomOf(() => import('../views/bake/BakeSheet').then((m) => m.BakeSheet))
+const DayRoom = roomOf(() => import('../views/day/DayRoom').then((m) => m.DayRoom))
+const CompareRoom = roomOf(() => import('../views/compare/CompareRoom').then((m) => m.CompareRoom))
+const JarsRoom = roomOf(() => import('../views/jars/JarsRoom').then((m) => m.JarsRoom))
+const JarRoom = roomOf(() => import('../views/jars/JarRoom').then((m) => m.JarRoom))
+const LabelRoom = roomOf(() => import('../views/jars/LabelRoom').then((m) => m.LabelRoom))
+const ChooseProgram = roomOf(() => import('../views/programs/ChooseProgram').then((m) => m.ChooseProgram))
+const NewCultureRoom = roomOf(() => import('../views/programs/NewCultureRoom').then((m) => m.NewCultureRoom))
+const ProgramRoom = roomOf(() => import('../views/programs/ProgramRoom').then((m) => m.ProgramRoom))
+const ShelfRoom = roomOf(() => import('../views/shelf/ShelfRoom').then((m) => m.ShelfRoom))
+const PaceRoom = roomOf(() => import('../views/pace/PaceRoom').then((m) => m.PaceRoom))
+const Formulas = roomOf(() => import('../views/formulas/Formulas').then((m) => m.Formulas))
+const KitchenRoom = roomOf(() => import('../views/kitchen/KitchenRoom').then((m) => m.KitchenRoom))
+const FirstRun = roomOf(() => import('../views/first-run/FirstRun').then((m) => m.FirstRun))
 
 /** Rooms that are fetched once the first one stands, so that they open at once. */
 const SOON = [
@@ -39,7 +38,6 @@ const SOON_MS = 800
 /** The whole window: a kitchen that is set up, or the four questions that set it up. */
 export function App() {
   const { data, error, mutate } = useKitchenAnswer()
-  useEffect(() => onRefusal(tellError), [])
   if (data !== undefined) {
     return (
       <ErrorBoundary>
@@ -53,7 +51,7 @@ export function App() {
       </ErrorBoundary>
     )
   }
-  if (error instanceof Unreachable)
+  if (error instanceof NotNow)
     return (
       <Quiet
         title="Olvent’s server does not answer"
@@ -74,10 +72,11 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
     return () => clearTimeout(timer)
   }, [])
   const here = useKitchenHere(kitchen)
+  const { pathname } = useLocation()
   return (
     <KitchenProvider value={here}>
       <Shell>
-        <ErrorBoundary>
+        <ErrorBoundary of={pathname}>
           <Suspense fallback={<Waiting />}>
             <Routes>
               <Route path="/" element={<Today />} />

@@ -1,12 +1,22 @@
 import { Component, type ReactNode } from 'react'
 import { Quiet } from '../parts/Quiet'
 
+interface Props {
+  readonly children: ReactNode
+  /** What is shown, such as an address: when it changes, the fault of what was shown before is over. */
+  readonly of?: string
+}
+
 /** Catches a fault in a view, so that the rest of the house stays open. */
-export class ErrorBoundary extends Component<{ readonly children: ReactNode }, { readonly failed: boolean }> {
+export class ErrorBoundary extends Component<Props, { readonly failed: boolean }> {
   override state = { failed: false }
 
   static getDerivedStateFromError() {
     return { failed: true }
+  }
+
+  override componentDidUpdate(before: Props) {
+    if (this.state.failed && before.of !== this.props.of) this.setState({ failed: false })
   }
 
   override render() {

@@ -3,6 +3,7 @@ import { notifications } from '@mantine/notifications'
 import { IconX } from '@tabler/icons-react'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
+import { z } from 'zod'
 import { alarmsByClock, type LateRisk } from '../../core'
 import { stepTitle, windowTitle } from '../../words'
 import { useNow } from '../data/clock'
@@ -11,6 +12,7 @@ import type { Judged } from '../data/forecasts'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
 import { noticesAllowed, reminderChoice, useReminderChoice } from '../data/reminders'
+import { keep, kept } from '../data/storage'
 import { near } from '../parts/words'
 import { chime } from './chime'
 import { type Due, dueSince, type Reminded } from './dueSince'
@@ -22,8 +24,8 @@ const MS_PER_HOUR = 3_600_000
 
 /** The moment until which this device has been told everything; the first time, now. */
 function seenMs(now: number): number {
-  const seen = Number(localStorage.getItem(SEEN) ?? Number.NaN)
-  return Number.isFinite(seen) && seen <= now ? seen : now
+  const seen = kept(SEEN, z.number())
+  return seen !== null && seen <= now ? seen : now
 }
 
 /** Reminds of steps that become due, and tells on return what became due meanwhile. */
@@ -53,7 +55,7 @@ export function Reminders() {
     const timed = due.map((d) => ((told.current.get(d.key) ?? 0) > seen && d.atMs <= seen ? { ...d, atMs: now } : d))
     told.current = new Map(due.map((d) => [d.key, d.atMs]))
     const reminded = dueSince(timed, seen, now)
-    localStorage.setItem(SEEN, String(now))
+    keep(SEEN, now)
     if (reminded.away.length > 0) setAway((before) => [...before, ...reminded.away.filter((d) => !before.some((b) => b.key === d.key))])
     for (const one of reminded.now) ring(one)
     badge(reminded)

@@ -1,13 +1,13 @@
 import { ActionIcon, Modal, Table, useMantineColorScheme } from '@mantine/core'
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
-import { lazy, type ReactNode, Suspense, useEffect, useState, useSyncExternalStore } from 'react'
+import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, NavLink, useNavigate } from 'react-router'
 import { useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { useOthersChanges } from '../data/live'
-import { flush, outboxStore } from '../data/outbox'
 import { useNewBake } from '../parts/useNewBake'
+import { Notices } from './Notices'
 import { openPalette, Palette } from './Palette'
 import { KEYS, ROOMS } from './rooms'
 import classes from './Shell.module.css'
@@ -87,7 +87,7 @@ export function Shell({ children }: { children: ReactNode }) {
           </ActionIcon>
         </div>
       </header>
-      <ServerNotice />
+      <Notices />
       {awake && (
         <Suspense fallback={null}>
           <Reminders />
@@ -114,22 +114,6 @@ export function Shell({ children }: { children: ReactNode }) {
           Single keys are {kitchen.keys ? 'on' : 'off'}; Kitchen turns them {kitchen.keys ? 'off' : 'on'}.
         </p>
       </Modal>
-    </div>
-  )
-}
-
-/** Told while writes wait for a server that does not answer. */
-function ServerNotice() {
-  const { waiting, unreachable } = useSyncExternalStore(outboxStore.subscribe, outboxStore.view)
-  if (!unreachable) return null
-  return (
-    <div className={classes.notice} role="status">
-      <span>
-        Olvent’s server does not answer. {waiting === 1 ? 'One entry is' : `${waiting} entries are`} kept in this window and will be sent as soon as it is back.
-      </span>
-      <button type="button" className={classes.noticeButton} onClick={() => void flush()}>
-        Try now
-      </button>
     </div>
   )
 }

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { errorSchema, WINDOW_HEADER, type WireError } from '../../contract'
+import { errorSchema, NOTED_HEADER, WINDOW_HEADER, type WireError, WRITE_HEADER } from '../../contract'
 import { newId } from './newId'
 
 /** The server understood and said no, with a sentence. */
@@ -9,10 +9,17 @@ export class Refusal extends Error {
   }
 }
 
-/** The server did not answer at all. */
-export class Unreachable extends Error {
-  constructor() {
-    super('Olvent’s server does not answer.')
+/** Why the server cannot take something now. */
+const NOT_NOW_WORDS = {
+  away: 'Olvent’s server does not answer.',
+  failing: 'Olvent’s server failed over this, more than once.',
+  'disk full': 'The disk of Olvent’s computer is full.'
+}
+
+/** The server neither took it nor refused it: it may be sent again. */
+export class NotNow extends Error {
+  constructor(readonly reason: keyof typeof NOT_NOW_WORDS = 'away') {
+    super(NOT_NOW_WORDS[reason])
   }
 }
 
@@ -30,27 +37,41 @@ export const THIS_WINDOW = newId()
 
 /** Longest wait for an answer of a server in the same house, ms. */
 const PATIENCE_MS = 15_000
-/** Answers that mean "not now": a server that is starting, or one that is being asked too much. */
-const NOT_NOW: readonly number[] = [429, 502, 503, 504]
+/** Answers of a server that is starting, or that is being asked too much. */
+const AWAY: readonly number[] = [429, 502, 503, 504]
+const FAILED = 500
+const DISK_FULL = 507
 
 /**
  * Asks the server.
  * @param schema shape of the answer
+ * @param write for a write: its id, and when it was noted where it had to wait
  * @returns the checked answer
- * @throws Unreachable when nobody answers, Refusal when the server says no, ZodError when the answer has another shape
+ * @throws NotNow when it can be asked again, Refusal when the server says no, ZodError when the answer has another shape
  */
-export async function ask<Schema extends z.ZodType>(schema: Schema, { method, path, body }: Request): Promise<z.output<Schema>> {
+export async function ask<Schema extends z.ZodType>(
+  schema: Schema,
+  { method, path, body }: Request,
+  write?: { readonly id: string; readonly noted?: string }
+): Promise<z.output<Schema>> {
   const answer = await fetch(path, {
     method,
     signal: AbortSignal.timeout(PATIENCE_MS),
-    headers: { [WINDOW_HEADER]: THIS_WINDOW, ...(body === undefined ? {} : { 'Content-Type': 'application/json' }) },
+    headers: {
+      [WINDOW_HEADER]: THIS_WINDOW,
+      ...(write === undefined ? {} : { [WRITE_HEADER]: write.id }),
+      ...(write?.noted === undefined ? {} : { [NOTED_HEADER]: write.noted }),
+      ...(body === undefined ? {} : { 'Content-Type': 'application/json' })
+    },
     ...(body === undefined ? {} : { body: JSON.stringify(body) })
   }).catch(() => {
-    throw new Unreachable()
+    throw new NotNow()
   })
-  if (NOT_NOW.includes(answer.status)) throw new Unreachable()
+  if (AWAY.includes(answer.status)) throw new NotNow()
+  if (answer.status === DISK_FULL) throw new NotNow('disk full')
+  if (answer.status >= FAILED) throw new NotNow('failing')
   const told: unknown = await answer.json().catch(() => {
-    throw new Unreachable()
+    throw new NotNow()
   })
   if (answer.ok) return schema.parse(told)
   const error = errorSchema.safeParse(told)

@@ -105,7 +105,9 @@ const isDoubt = (error: unknown): error is Refusal => error instanceof Refusal &
 
 // A pour that was sent after a reload is in doubt just the same.
 onRefusal((error, { of, body }) => {
-  if (isDoubt(error) && of !== undefined) doubt({ bakeId: of, event: body as Record<string, unknown>, words: error.message })
+  const inDoubt = isDoubt(error) && of !== undefined
+  if (inDoubt) doubt({ bakeId: of, event: body as Record<string, unknown>, words: error.message })
+  return inDoubt
 })
 
 /** A bake as it will be once the server has an event. */

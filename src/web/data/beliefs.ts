@@ -1,6 +1,7 @@
 import { proxy } from 'comlink'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
+import { z } from 'zod'
 import { type Beliefs, beliefStamp, beliefWithoutLog, buildLogOf, type Cultures, peaksSeen } from '../../answers'
 import { isoOf, type Jar, type JarBuild, type JarPace, jarLogSchema, jarSchema, paceToWire, ROUTES } from '../../contract'
 import { type JarBelief, type PastBuild, UNKNOWN_JAR } from '../../core'
@@ -9,30 +10,24 @@ import { desk, ONCE } from './desk'
 import { refreshJars, useJars } from './jars'
 import { newId } from './newId'
 import { read, send } from './outbox'
+import { keep, kept } from './storage'
 
 const keyOf = (jarId: string) => `olvent.belief.${jarId}`
 
-interface KeptBelief {
-  readonly of: string
-  readonly belief: JarBelief
-}
+const keptSchema = z.object({ of: z.string(), belief: z.custom<JarBelief>() })
 
 /** What was learned before and still holds, so that a window opens with it at once. */
 function keptBelief(jarId: string, of: string): JarBelief | null {
-  try {
-    const kept = JSON.parse(localStorage.getItem(keyOf(jarId)) ?? 'null') as KeptBelief | null
-    return kept !== null && kept.of === of ? kept.belief : null
-  } catch {
-    return null
-  }
+  const there = kept(keyOf(jarId), keptSchema)
+  return there !== null && there.of === of ? there.belief : null
 }
 
 async function beliefOf(jar: Jar): Promise<JarBelief> {
   const known = beliefWithoutLog(jar)
   if (known !== null) return known
   const of = beliefStamp(jar)
-  const kept = keptBelief(jar.id, of)
-  if (kept !== null) return kept
+  const before = keptBelief(jar.id, of)
+  if (before !== null) return before
   const { builds } = await read(jarLogSchema, ROUTES.jarLog(jar.id))
   const belief = await desk().learn(
     newId(),
@@ -40,7 +35,7 @@ async function beliefOf(jar: Jar): Promise<JarBelief> {
     proxy(() => undefined)
   )
   if (belief === null) return UNKNOWN_JAR
-  localStorage.setItem(keyOf(jar.id), JSON.stringify({ of, belief } satisfies KeptBelief))
+  keep(keyOf(jar.id), { of, belief })
   return belief
 }
 

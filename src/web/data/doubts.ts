@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { keep, kept } from './storage'
 
 /** A pour that another device may have noted as well: somebody has to say. */
 const doubtSchema = z.object({ bakeId: z.string(), event: z.record(z.string(), z.unknown()), words: z.string() })
@@ -7,24 +8,12 @@ export type Doubt = z.infer<typeof doubtSchema>
 
 const KEPT = 'olvent.doubts'
 
-function kept(): readonly Doubt[] {
-  try {
-    return z.array(doubtSchema).parse(JSON.parse(localStorage.getItem(KEPT) ?? '[]'))
-  } catch {
-    return []
-  }
-}
-
-let doubts = kept()
+let doubts: readonly Doubt[] = kept(KEPT, z.array(doubtSchema)) ?? []
 const listeners = new Set<() => void>()
 
 function set(next: readonly Doubt[]): void {
   doubts = next
-  try {
-    localStorage.setItem(KEPT, JSON.stringify(next))
-  } catch {
-    // A full or forbidden storage: it still stands in this window.
-  }
+  keep(KEPT, next)
   for (const listener of listeners) listener()
 }
 

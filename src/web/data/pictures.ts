@@ -1,5 +1,5 @@
 import { pictureMadeSchema, ROUTES } from '../../contract'
-import { Refusal, Unreachable } from './api'
+import { NotNow, Refusal } from './api'
 
 /** Longest side that is kept, px, and how finely. */
 const LONGEST = 1600
@@ -28,7 +28,7 @@ export async function keepPicture(file: Blob): Promise<string> {
     throw new Error('This is no picture that can be read here. A JPEG, PNG or WebP is.')
   })
   const answer = await fetch(ROUTES.pictures, { method: 'POST', headers: { 'Content-Type': 'image/jpeg' }, body }).catch(() => {
-    throw new Unreachable()
+    throw new NotNow()
   })
   const told: unknown = await answer.json()
   if (!answer.ok) throw new Refusal((told as { error: Refusal['detail'] }).error)

@@ -1,6 +1,7 @@
 import { useCallback, useSyncExternalStore } from 'react'
 import { z } from 'zod'
 import { LATE_RISKS, USUAL_RISK } from '../../core'
+import { keep, kept } from './storage'
 
 /** How this device reminds. */
 const choiceSchema = z.object({ sound: z.boolean(), notices: z.boolean(), lateRisk: z.literal(LATE_RISKS).default(USUAL_RISK) })
@@ -9,15 +10,7 @@ export type ReminderChoice = z.infer<typeof choiceSchema>
 const KEY = 'olvent.reminders'
 const AT_FIRST: ReminderChoice = { sound: true, notices: true, lateRisk: USUAL_RISK }
 const listeners = new Set<() => void>()
-let shown = load()
-
-function load(): ReminderChoice {
-  try {
-    return choiceSchema.parse(JSON.parse(localStorage.getItem(KEY) ?? 'null'))
-  } catch {
-    return AT_FIRST
-  }
-}
+let shown = kept(KEY, choiceSchema) ?? AT_FIRST
 
 const tell = () => {
   for (const listener of listeners) listener()
@@ -41,7 +34,7 @@ export function useReminderChoice() {
   const notices = useSyncExternalStore(subscribe, noticesAllowed)
   const put = useCallback((next: ReminderChoice) => {
     shown = next
-    localStorage.setItem(KEY, JSON.stringify(next))
+    keep(KEY, next)
     tell()
   }, [])
   const askNotices = useCallback(async () => {

@@ -4,6 +4,7 @@ import { type Bake, bakeOf } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
 import { Refusal } from '../../data/api'
 import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
+import { drop, keep, kept } from '../../data/storage'
 import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
 
 const SAVE_AFTER_MS = 500
@@ -48,16 +49,10 @@ export interface PlanDraft {
 const draftSchema = z.object({ version: z.number(), plan: keptPlanSchema })
 type Draft = z.infer<typeof draftSchema>
 
-function load(id: string): Draft | null {
-  try {
-    return draftSchema.parse(JSON.parse(localStorage.getItem(keyOf(id)) ?? 'null'))
-  } catch {
-    return null
-  }
-}
+const load = (id: string): Draft | null => kept(keyOf(id), draftSchema)
 
 /** A draft as it is kept. */
-const textOf = ({ version, plan }: Draft) => JSON.stringify({ version, plan: planToWire(plan) })
+const wireOf = ({ version, plan }: Draft) => ({ version, plan: planToWire(plan) })
 const isSame = (a: Plan, b: Plan) => JSON.stringify(planToWire(a)) === JSON.stringify(planToWire(b))
 
 /** A draft that the server has by now is no draft any more. */
@@ -85,8 +80,8 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     setDraft(next)
   }, [])
   useEffect(() => {
-    if (draft === null) localStorage.removeItem(keyOf(bake.id))
-    else localStorage.setItem(keyOf(bake.id), textOf(draft))
+    if (draft === null) drop(keyOf(bake.id))
+    else keep(keyOf(bake.id), wireOf(draft))
   }, [draft, bake.id])
 
   const save = useCallback(
@@ -134,7 +129,8 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
       if (mine === null) return
       savePlan(bake.id, mine.version, mine.plan).then(
         () => {
-          if (localStorage.getItem(keyOf(bake.id)) === textOf(mine)) localStorage.removeItem(keyOf(bake.id))
+          const there = load(bake.id)
+          if (there !== null && there.version === mine.version && isSame(there.plan, mine.plan)) drop(keyOf(bake.id))
         },
         // What was not taken stays with the sheet: it is told when that is opened again.
         () => undefined

@@ -1,0 +1,146 @@
+import { Button, Group, Modal, NumberInput, Stack, Text } from '@mantine/core'
+import { DateTimePicker } from '@mantine/dates'
+import { useDisclosure } from '@mantine/hooks'
+import { useState } from 'react'
+import { isoOf, isoSchema, msOf } from '../../contract'
+import { ENTRY_FIGURES, entryWords } from '../../words'
+import { useKitchen } from '../data/kitchen'
+import { flush, type RefusedEntry, sendAgain, throwAway, useOutbox } from '../data/outbox'
+import { useStorage } from '../data/storage'
+import { tellDone } from '../parts/tell'
+import classes from './Shell.module.css'
+
+/** What the whole window has to know: the server is away, an entry was not accepted, this browser keeps nothing. */
+export function Notices() {
+  return (
+    <>
+      <ServerNotice />
+      <TrayNotice />
+      <StorageNotice />
+    </>
+  )
+}
+
+const HELD_WORDS = {
+  away: 'Olvent’s server does not answer.',
+  failing: 'Olvent’s server has a problem just now.',
+  'disk full': 'The disk of Olvent’s computer is full: make some room there.'
+}
+
+/** Told while writes wait for a server that cannot take them. */
+function ServerNotice() {
+  const { entries, held } = useOutbox()
+  const works = useStorage((s) => s.works)
+  if (held === null) return null
+  const count = entries.length === 1 ? 'One entry is' : `${entries.length} entries are`
+  return (
+    <div className={classes.notice} role="status">
+      <span>
+        {HELD_WORDS[held]} {count} kept in this {works ? 'browser' : 'window (leave it open)'} and sent as soon as it can be taken.
+      </span>
+      <button type="button" className={classes.noticeButton} onClick={() => void flush()}>
+        Try now
+      </button>
+    </div>
+  )
+}
+
+/** Said once, until it has been read. */
+function StorageNotice() {
+  const works = useStorage((s) => s.works)
+  const [read, setRead] = useState(false)
+  if (works || read) return null
+  return (
+    <div className={classes.notice} role="status">
+      <span>
+        This browser cannot keep anything: its storage is full or switched off. What you enter goes to Olvent’s server as usual. While the server is away, leave
+        this window open.
+      </span>
+      <button type="button" className={classes.noticeButton} onClick={() => setRead(true)}>
+        Close
+      </button>
+    </div>
+  )
+}
+
+/** Entries that had to wait and were not accepted: each can be mended and sent again. */
+function TrayNotice() {
+  const { tray } = useOutbox()
+  const [opened, { open, close }] = useDisclosure(false)
+  if (tray.length === 0) return null
+  return (
+    <>
+      <div className={classes.notice} role="status" data-testid="tray">
+        <span>
+          {tray.length === 1 ? 'One entry was' : `${tray.length} entries were`} not accepted after waiting for the server.{' '}
+          {tray.length === 1 ? 'It is' : 'They are'} kept for you.
+        </span>
+        <button type="button" className={classes.noticeButton} onClick={open}>
+          Look at {tray.length === 1 ? 'it' : 'them'}
+        </button>
+      </div>
+      <Modal opened={opened} onClose={close} title="Not accepted yet" size="lg">
+        <Stack gap="xl">
+          {tray.map((entry) => (
+            <TrayEntry key={entry.id} entry={entry} />
+          ))}
+        </Stack>
+      </Modal>
+    </>
+  )
+}
+
+type Body = Readonly<Record<string, unknown>>
+
+/** One entry: what it was, why it was not accepted, and what can be changed about it. */
+function TrayEntry({ entry }: { entry: RefusedEntry }) {
+  const { format } = useKitchen()
+  const [body, setBody] = useState((entry.body ?? {}) as Body)
+  const figures = Object.entries(ENTRY_FIGURES).filter(([name]) => typeof body[name] === 'number')
+  const happenedAt = isoSchema.safeParse(body.happenedAt).data
+  const words = entryWords(entry.path, entry.body)
+  return (
+    <section>
+      <Text fw={650}>
+        {words}
+        {happenedAt !== undefined && ` · ${format.dayTime(msOf(happenedAt))}`}
+      </Text>
+      <Text mt={4}>{entry.why}</Text>
+      <Group mt="sm" align="end">
+        {figures.map(([name, { label, unit }]) => (
+          <NumberInput
+            key={name}
+            label={`${label}, ${unit}`}
+            value={body[name] as number}
+            onChange={(value) => setBody({ ...body, [name]: Number(value) })}
+            error={entry.fields?.[name]}
+            w={160}
+          />
+        ))}
+        {happenedAt !== undefined && (
+          <DateTimePicker
+            label="When it happened"
+            value={new Date(msOf(happenedAt))}
+            onChange={(value) => {
+              const atMs = value === null ? Number.NaN : new Date(value).getTime()
+              if (Number.isFinite(atMs)) setBody({ ...body, happenedAt: isoOf(atMs) })
+            }}
+            error={entry.fields?.happenedAt}
+            w={240}
+          />
+        )}
+      </Group>
+      <Group mt="md">
+        <Button onClick={() => sendAgain(entry, entry.body === undefined ? undefined : body)}>Send again</Button>
+        <Button
+          variant="default"
+          onClick={() => {
+            tellDone(`“${words}” is thrown away.`, throwAway(entry))
+          }}
+        >
+          Throw away
+        </Button>
+      </Group>
+    </section>
+  )
+}
