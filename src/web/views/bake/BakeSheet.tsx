@@ -202,7 +202,14 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         </Suspense>
       </div>
       {draft.conflict !== null && (
-        <Conflict mine={plan} theirs={draft.conflict.plan} jars={jars} solve={solve} onMine={draft.keepMine} onTheirs={draft.takeTheirs} />
+        <Conflict
+          mine={draft.conflict.merged.mine}
+          theirs={draft.conflict.merged.theirs}
+          jars={jars}
+          solve={solve}
+          onMine={draft.keepMine}
+          onTheirs={draft.takeTheirs}
+        />
       )}
     </>
   )

@@ -4,7 +4,7 @@ import { type FormulaLine, lineName, type Pantry, type SolvedBake } from '../../
 import { type KitchenHere, useKitchen } from '../../data/kitchen'
 import { sizeWords } from '../../parts/words'
 
-/** Two windows changed the same bake: both versions side by side. */
+/** Two windows changed the same of a bake: what differs, side by side. One of the two is chosen; nothing else closes it. */
 export function Conflict({
   mine,
   theirs,
@@ -22,9 +22,17 @@ export function Conflict({
 }) {
   const here = useKitchen()
   const [ours, others] = [mine, theirs].map((plan) => describePlan(plan, jars, here, solve)) as [[string, string][], [string, string][]]
-  const rows = ours.map(([name, value], i) => [name, value, others[i]?.[1] ?? ''] as const)
+  const rows = ours.map(([name, value], i) => [name, value, others[i]?.[1] ?? ''] as const).filter(([, here, there]) => here !== there)
   return (
-    <Modal opened onClose={onTheirs} withCloseButton={false} title="Another window changed this bake" size="lg">
+    <Modal
+      opened
+      onClose={() => undefined}
+      closeOnEscape={false}
+      closeOnClickOutside={false}
+      withCloseButton={false}
+      title="Another window changed the same"
+      size="lg"
+    >
       <Table verticalSpacing="xs">
         <Table.Thead>
           <Table.Tr>
@@ -35,7 +43,7 @@ export function Conflict({
         </Table.Thead>
         <Table.Tbody>
           {rows.map(([name, mineSays, theirsSays]) => (
-            <Table.Tr key={name} fw={mineSays === theirsSays ? undefined : 700}>
+            <Table.Tr key={name}>
               <Table.Td>{name}</Table.Td>
               <Table.Td>{mineSays}</Table.Td>
               <Table.Td>{theirsSays}</Table.Td>
@@ -44,12 +52,12 @@ export function Conflict({
         </Table.Tbody>
       </Table>
       <Text c="dimmed" mt="sm">
-        The lines in bold differ.
+        All other changes of both windows are kept.
       </Text>
       <Group mt="md">
-        <Button onClick={onMine}>Keep what is here</Button>
+        <Button onClick={onMine}>Use what is here</Button>
         <Button variant="default" onClick={onTheirs}>
-          Take what is there
+          Use what is there
         </Button>
       </Group>
     </Modal>
@@ -57,6 +65,17 @@ export function Conflict({
 }
 
 const nameOfLine = (line: FormulaLine, pantry: Pantry) => lineName(line, pantry) ?? 'gone'
+
+/** Lines with their percentages; flours share all flour in the parts they are given. */
+function linesInWords(lines: readonly FormulaLine[], pantry: Pantry, format: KitchenHere['format']): string {
+  const parts = lines.reduce((sum, line) => sum + (line.kind === 'flour' ? line.share : 0), 0)
+  return lines
+    .map((line) => {
+      const share = line.kind === 'flour' ? line.share / parts : 'share' in line ? line.share : null
+      return share === null ? nameOfLine(line, pantry) : `${nameOfLine(line, pantry)} ${format.percent(share)}`
+    })
+    .join(', ')
+}
 
 /** A plan in words, line by line. */
 function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: KitchenHere, solve: (plan: Plan) => SolvedBake | null): [string, string][] {
@@ -67,7 +86,7 @@ function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: Kitc
     ['Percentage base', plan.formula.base],
     ['Hydration', format.percent(plan.formula.hydration)],
     ['Salt', format.percent(plan.formula.salt)],
-    ['Lines', plan.formula.lines.map((l) => ('share' in l ? `${nameOfLine(l, pantry)} ${format.percent(l.share)}` : nameOfLine(l, pantry))).join(', ')],
+    ['Lines', linesInWords(plan.formula.lines, pantry, format)],
     ['Levain', `${format.percent(plan.build.hydration, 0)}, ${plan.build.source}`],
     ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
     ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],

@@ -1,10 +1,11 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
-import { type Bake, bakeOf } from '../../../answers'
+import { type Bake, bakeOf, type MergedPlans, mergePlans } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
 import { Refusal } from '../../data/api'
 import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
 import { drop, keep, kept } from '../../data/storage'
+import { tellDone } from '../../parts/tell'
 import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
 
 const SAVE_AFTER_MS = 500
@@ -39,20 +40,26 @@ export interface PlanDraft {
   readonly revision: number
   /** Why the server does not take it, as a sentence. */
   readonly refusal: string | null
-  /** What another window made of it meanwhile. */
-  readonly conflict: Bake | null
+  /** What another window made of the same fields meanwhile. */
+  readonly conflict: PlanConflict | null
   readonly keepMine: () => void
   readonly takeTheirs: () => void
 }
 
-/** A plan that the server has not got yet, and the version it was made from. */
-const draftSchema = z.object({ version: z.number(), plan: keptPlanSchema })
+/** Two windows changed the same of a plan. What only one of them changed is in both of these. */
+export interface PlanConflict {
+  readonly theirs: Bake
+  readonly merged: MergedPlans
+}
+
+/** A plan that the server has not got yet, the version it was made from, and what stood there. */
+const draftSchema = z.object({ version: z.number(), plan: keptPlanSchema, base: keptPlanSchema.nullable().default(null) })
 type Draft = z.infer<typeof draftSchema>
 
 const load = (id: string): Draft | null => kept(keyOf(id), draftSchema)
 
 /** A draft as it is kept. */
-const wireOf = ({ version, plan }: Draft) => ({ version, plan: planToWire(plan) })
+const wireOf = ({ version, plan, base }: Draft) => ({ version, plan: planToWire(plan), base: base === null ? null : planToWire(base) })
 const isSame = (a: Plan, b: Plan) => JSON.stringify(planToWire(a)) === JSON.stringify(planToWire(b))
 
 /** A draft that the server has by now is no draft any more. */
@@ -67,7 +74,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
   const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? unlessSaved(load(bake.id), bake) : null))
   const [piles, setPiles] = useState<EditPiles<Plan>>(NO_EDITS)
   const [refusal, setRefusal] = useState<string | null>(null)
-  const [conflict, setConflict] = useState<Bake | null>(null)
+  const [conflict, setConflict] = useState<PlanConflict | null>(null)
   const [saving, setSaving] = useState(false)
   const [revision, setRevision] = useState(0)
   // Both are ahead of the screen, which follows an edit when there is time.
@@ -84,14 +91,31 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     else keep(keyOf(bake.id), wireOf(draft))
   }, [draft, bake.id])
 
+  // Another window was faster: what only one of the two changed stays, and only what both changed is asked about.
+  const merge = useCallback(
+    (theirs: Bake) => {
+      const mine = latest.current
+      if (mine === null) return
+      const merged = mergePlans(mine.base, mine.plan, theirs.plan)
+      if (merged.clashes.length > 0) {
+        setConflict({ theirs, merged })
+        return
+      }
+      put({ version: theirs.version, plan: merged.mine, base: theirs.plan })
+      setRevision((r) => r + 1)
+      tellDone('Another window changed this bake as well. Both changes are kept.')
+    },
+    [put]
+  )
+
   const save = useCallback(
     async (mine: Draft) => {
       setSaving(true)
       try {
-        const { version } = await savePlan(bake.id, mine.version, mine.plan)
+        const { version, plan: base } = await savePlan(bake.id, mine.version, mine.plan)
         // What was typed meanwhile goes on from the version just saved.
         if (latest.current === mine) put(null)
-        else if (latest.current !== null) put({ ...latest.current, version })
+        else if (latest.current !== null) put({ ...latest.current, version, base })
         setRefusal(null)
       } catch (error) {
         const theirs = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
@@ -99,12 +123,12 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
           // It had arrived already, and only the answer was lost.
           await showBake(bakeOf(theirs.data))
           put(null)
-        } else if (theirs?.success) setConflict(bakeOf(theirs.data))
+        } else if (theirs?.success) merge(bakeOf(theirs.data))
         else setRefusal(error instanceof Error ? error.message : String(error))
       }
       setSaving(false)
     },
-    [bake.id, put]
+    [bake.id, put, merge]
   )
 
   const ready = draft !== null && !saving && refusal === null && conflict === null && sendable(draft.plan)
@@ -140,7 +164,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
 
   const change = (next: Plan) => {
     setRefusal(null)
-    put({ version: latest.current?.version ?? bake.version, plan: next })
+    put({ version: latest.current?.version ?? bake.version, plan: next, base: latest.current === null ? bake.plan : latest.current.base })
   }
   const putPiles = (next: EditPiles<Plan>) => {
     latestPiles.current = next
@@ -159,6 +183,14 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     setRevision((r) => r + 1)
     change(gone.to)
   }
+  const decide = (whose: 'mine' | 'theirs') => {
+    if (conflict === null) return
+    const { theirs, merged } = conflict
+    setConflict(null)
+    setRevision((r) => r + 1)
+    void showBake(theirs)
+    put({ version: theirs.version, plan: merged[whose], base: theirs.plan })
+  }
   return {
     plan,
     edit,
@@ -170,16 +202,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     revision,
     refusal,
     conflict,
-    keepMine: () => {
-      if (conflict === null) return
-      put({ version: conflict.version, plan })
-      setConflict(null)
-    },
-    takeTheirs: () => {
-      if (conflict !== null) void showBake(conflict)
-      setConflict(null)
-      setRevision((r) => r + 1)
-      put(null)
-    }
+    keepMine: () => decide('mine'),
+    takeTheirs: () => decide('theirs')
   }
 }
