@@ -9,6 +9,8 @@ import { defineModels, type Models } from './models'
 export interface Database {
   readonly sequelize: Sequelize
   readonly models: Models
+  /** How many writes there have been: what was worked out holds until this changes. */
+  writes(): number
   /** Runs a write; writes wait for each other, so that SQLite never answers "busy". Rolled back when it throws. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
   /** Waits for writes to end, then closes the file and notes how it is left. */
@@ -26,11 +28,17 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
   await migrate(sequelize)
   const models = defineModels(sequelize)
   let last: Promise<unknown> = Promise.resolve()
+  let writes = 0
   return {
     sequelize,
     models,
+    writes: () => writes,
     write(work) {
-      const next = last.then(() => sequelize.transaction(work))
+      const next = last
+        .then(() => sequelize.transaction(work))
+        .finally(() => {
+          writes++
+        })
       last = next.catch(() => undefined)
       return next
     },

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { Kitchen } from '../../contract'
 import { type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../core'
 import type { BatchParentRow, BatchRow, BatchStayRow } from '../db/models'
-import { readingsBetween, readingsFor } from './readings'
+import { readingsFor, type Span } from './readings'
 import type { Work } from './work'
 
 /** A batch about to be written. */
@@ -114,10 +114,11 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
     for (const stay of found.stays) stays.set(stay.batchId, [...(stays.get(stay.batchId) ?? []), stay])
     wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
   }
-  const measured = await readingsFor(work, [...stays.values()].flat())
+  const measured = await measuredIn(work, [...stays.values()])
   const lineStays = (rows: readonly BatchStayRow[]): BatchLine['stays'] =>
-    rows.map(({ placeId, fromMs, tempC, surroundings, swingK, warmestMs }, i) => {
-      const readings = readingsBetween(measured.get(placeId ?? '') ?? [], Number(fromMs), Number(rows[i + 1]?.fromMs ?? Number.POSITIVE_INFINITY))
+    rows.map((row) => {
+      const { fromMs, tempC, surroundings, swingK, warmestMs } = row
+      const readings = measured.get(row) ?? []
       return {
         fromMs: Number(fromMs),
         tempC,
@@ -153,6 +154,17 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
       return line === null ? [] : [[id, line] as const]
     })
   )
+}
+
+/** What was measured during stays, each batch's in the order of time. */
+async function measuredIn(
+  work: Work,
+  batches: readonly (readonly BatchStayRow[])[]
+): Promise<Map<BatchStayRow, NonNullable<BatchLine['stays'][number]['readings']>>> {
+  const stays = batches.flatMap((rows) => rows.map((row, i) => ({ row, toMs: Number(rows[i + 1]?.fromMs ?? Number.MAX_SAFE_INTEGER) })))
+  const spans = stays.map(({ row, toMs }): Span => ({ placeId: row.placeId, fromMs: Number(row.fromMs), toMs }))
+  const found = await readingsFor(work, spans)
+  return new Map(stays.map(({ row }, i) => [row, found[i] ?? []]))
 }
 
 /** One generation with its parents and stays. Plain rows: of hundreds of jars the making of model instances takes longer than the asking. */

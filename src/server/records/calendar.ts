@@ -18,8 +18,8 @@ import { isoOf, type WireCalendarAddress } from '../../contract'
 import { alarmsByClock, type JarBelief, SOON_HOURS, type Step, USUAL_RISK } from '../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../words'
 import { plain } from '../db/models'
-import { notFound } from '../problems'
-import { listBakes } from './bakes'
+import { notFound, Problem } from '../problems'
+import { findBake, listBakes } from './bakes'
 import { pantryIn } from './ingredients'
 import { jarLog } from './jarLog'
 import { listJars } from './jars'
@@ -78,22 +78,26 @@ interface BakeEntries {
   readonly window: ReturnType<typeof alarmsByClock>
 }
 
-async function entriesOf(work: Work): Promise<{ kitchenName: string; bakes: BakeEntries[] }> {
+/** @param bakeId only this bake; null: all that are open */
+async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenName: string; bakes: BakeEntries[] }> {
   const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
-  const { bakes: open } = await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })
+  const open = bakeId === null ? (await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })).bakes : [await findBake(work, bakeId)]
   const stocked: Stocked = { kitchen, pantry, vessels }
   const cultures: Cultures = { jars, beliefs: await beliefsOf(work, jars) }
-  const bakes = open.map((bake): BakeEntries => {
+  const bakes: BakeEntries[] = []
+  for (const bake of open) {
+    // Others are answered in between.
+    await new Promise((go) => setImmediate(go))
     const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
     const verdict = question === null ? null : isItReady(question)
     const minute = minuteOf(work.nowMs)
     const { steps } = dayOfBake(bake, { solved: solveBakeHere(bake, cultures, stocked, minute), verdict }, stocked, cultures, minute)
-    return {
+    bakes.push({
       bake,
       entries: steps.map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
       window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, bake.line.startedAtMs, USUAL_RISK)
-    }
-  })
+    })
+  }
   return { kitchenName: kitchen.name, bakes }
 }
 
@@ -122,21 +126,23 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
   return true
 }
 
+/** A name could end its line and begin a property of its own. */
+const oneLine = (name: string) => name.replace(/\s+/g, ' ')
+
 /**
  * The steps to come as an iCalendar file, each with an alarm. Instants are UTC, so every calendar shows them by its own clock.
  * @param bakeId only one bake; null: all that are open
  */
 export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
-  const { kitchenName, bakes } = await entriesOf(work)
+  const { kitchenName, bakes } = await entriesOf(work, bakeId)
   const calendar = ical({
-    name: kitchenName,
+    name: oneLine(kitchenName),
     prodId: { company: 'Olvent', product: 'Olvent', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 15 * 60
   })
   for (const coming of bakes) {
     const { bake, entries } = coming
-    if (bakeId !== null && bake.id !== bakeId) continue
     const windowCalls = addWindow(calendar, coming, work.nowMs)
     for (const { step, title } of entries) {
       const event = calendar.createEvent({
@@ -166,6 +172,8 @@ export async function listAddresses({ models, transaction }: Work): Promise<Wire
 /** Makes an address. Its token is told this once; only its hash is kept. @returns the token; sent twice, a new one */
 export async function makeAddress(work: Work, id: string, name: string): Promise<string> {
   const kitchen = await theKitchen(work)
+  const before = await work.models.calendarAddresses.findOne({ where: { id }, transaction: work.transaction })
+  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', 'This address was withdrawn. Make another one.')
   const token = newToken()
   await work.models.calendarAddresses.upsert(
     { id, kitchenId: kitchen.id, name, tokenHash: hashOf(token), createdAtMs: work.nowMs, readAtMs: null, revokedAtMs: null },
@@ -180,10 +188,9 @@ export async function revokeAddress({ models, transaction, nowMs }: Work, id: st
   if (changed === 0) throw notFound('This address')
 }
 
-/** The calendar behind a token. @throws Problem where it was withdrawn, or never was */
-export async function calendarBehind(work: Work, token: string): Promise<string> {
+/** Notes that the calendar behind a token was read. @throws Problem where it was withdrawn, or never was */
+export async function readAt(work: Work, token: string): Promise<void> {
   const where = { tokenHash: hashOf(token), revokedAtMs: null }
   const [found] = await work.models.calendarAddresses.update({ readAtMs: work.nowMs }, { where, transaction: work.transaction })
   if (found === 0) throw notFound('This calendar')
-  return calendarFile(work, null)
 }

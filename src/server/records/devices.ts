@@ -3,11 +3,9 @@ import { DEVICE_RANGE, type devicePostSchema, type devicePushSchema, isoOf, type
 import { type DeviceRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
+import { THINNED_MS } from './readings'
 import { hashOf, newToken } from './tokens'
 import type { Work } from './work'
-
-/** A room sensor's readings nearer to each other than this are not kept, ms. */
-const THINNED_MS = 10 * 60_000
 
 const deviceOf = ({ id, name, kind, placeId, resolution, seenAtMs }: DeviceRow): WireDevice => ({
   id,
@@ -31,6 +29,8 @@ export async function addDevice(work: Work, { id, name, kind, placeId, resolutio
   if (placeId !== null) placeIn(kitchen, placeId)
   const token = newToken()
   const { models, transaction, nowMs } = work
+  const before = await models.devices.findOne({ where: { id }, transaction })
+  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', 'This device was taken away. Add it as a new one.')
   await models.devices.upsert(
     { id, kitchenId: kitchen.id, name, kind, placeId, resolution, tokenHash: hashOf(token), createdAtMs: nowMs, seenAtMs: null, revokedAtMs: null },
     { transaction }

@@ -1,7 +1,7 @@
-import { Op } from 'sequelize'
+import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../contract'
-import { type BatchStayRow, plain } from '../db/models'
+import { plain } from '../db/models'
 import { notFound } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
 import { once, type Work } from './work'
@@ -12,14 +12,15 @@ interface Measured {
   readonly tempC: number
 }
 
-const MS_PER_HOUR = 3_600_000
-/** Readings nearer to each other say nothing new to the simulator. */
-const THINNED_MS = 10 * 60_000
+const MS_PER_MINUTE = 60_000
+const MS_PER_HOUR = 60 * MS_PER_MINUTE
+/** Readings nearer to each other than this say nothing new to the simulator; of a room sensor they are not kept, ms. */
+export const THINNED_MS = 10 * 60_000
 /** A stay is followed no longer than this; a reading shortly before it still tells of it. */
 const LONGEST_MS = 10 * 24 * MS_PER_HOUR
 const BEFORE_MS = MS_PER_HOUR
 
-/** Keeps what was measured at a place. Sent twice, it counts once. */
+/** Keeps what was measured at a place, one reading a minute. Sent twice, it counts once. */
 export async function addReadings(
   work: Work,
   placeId: string,
@@ -28,8 +29,9 @@ export async function addReadings(
   const { models, transaction } = work
   placeIn(await theKitchen(work), placeId)
   if ((await models.placeReadings.count({ where: { importId: id }, transaction })) === 0) {
+    const perMinute = new Map(readings.map((r) => [Math.floor(r.at / MS_PER_MINUTE), r]))
     await models.placeReadings.bulkCreate(
-      readings.map((r) => ({ placeId, importId: id, atMs: r.at, tempC: r.tempC, source })),
+      [...perMinute.values()].map((r) => ({ placeId, importId: id, atMs: r.at, tempC: r.tempC, source })),
       { transaction }
     )
   }
@@ -57,37 +59,74 @@ export async function dropReadings(work: Work, importId: string): Promise<Wire<t
   return readingsOf(work, plain(one).placeId)
 }
 
-/** Readings that tell of some stays, by place, in the order of time. */
-export async function readingsFor(work: Work, stays: readonly BatchStayRow[]): Promise<Map<string, Measured[]>> {
-  const found = new Map<string, Measured[]>()
+/** A stretch of time at a place. */
+export interface Span {
+  readonly placeId: string | null
+  readonly fromMs: number
+  /** When it was left; later than it is followed counts as not left yet. */
+  readonly toMs: number
+}
+
+/**
+ * Readings that tell of some stays, in the order of time. One question for all of them, and of each stay no more rows than
+ * the simulator can use, however many readings there are.
+ * @returns a list for each span, in their order
+ */
+export async function readingsFor(work: Work, spans: readonly Span[]): Promise<Measured[][]> {
+  const found = spans.map((): Measured[] => [])
   const { models, transaction } = work
-  const places = [...new Set(stays.flatMap((s) => s.placeId ?? []))]
-  if (
-    places.length === 0 ||
-    !(await once(work, 'any readings', async () => (await models.placeReadings.findOne({ attributes: ['id'], transaction })) !== null))
+  const { sequelize } = models.placeReadings
+  const asked = spans.flatMap(({ placeId, fromMs, toMs }, n) =>
+    placeId === null ? [] : [[n, placeId, fromMs - BEFORE_MS, Math.min(toMs, fromMs + LONGEST_MS)]]
   )
-    return found
-  const from = Math.min(...stays.map((s) => Number(s.fromMs))) - BEFORE_MS
-  const to = Math.max(...stays.map((s) => Number(s.fromMs))) + LONGEST_MS
-  const rows = await models.placeReadings.findAll({
-    where: { placeId: places, atMs: { [Op.between]: [from, to] } },
-    order: [
-      ['atMs', 'ASC'],
-      ['id', 'ASC']
-    ],
-    transaction
-  })
-  for (const { placeId, atMs, tempC } of rows.map(plain)) {
-    const there = found.get(placeId) ?? []
-    const last = there.at(-1)
-    if (last === undefined || Number(atMs) - last.ms >= THINNED_MS) there.push({ ms: Number(atMs), tempC })
-    found.set(placeId, there)
+  if (asked.length === 0 || sequelize === undefined || !(await once(work, 'any readings', () => anyReadings(work)))) return found
+  const rows = await sequelize.query<{ n: number; ms: number; tempC: number }>(
+    `WITH spans AS (
+       SELECT json_extract(value, '$[0]') AS n, json_extract(value, '$[1]') AS placeId, json_extract(value, '$[2]') AS fromMs, json_extract(value, '$[3]') AS toMs
+       FROM json_each(:asked)
+     )
+     SELECT spans.n AS n, MIN(r.atMs) AS ms, r.tempC AS tempC
+     FROM spans CROSS JOIN place_readings r ON r.placeId = spans.placeId AND r.atMs BETWEEN spans.fromMs AND spans.toMs
+     GROUP BY spans.n, (r.atMs - spans.fromMs) / ${THINNED_MS}
+     ORDER BY spans.n, ms`,
+    { replacements: { asked: JSON.stringify(asked) }, type: QueryTypes.SELECT, ...(transaction === undefined ? {} : { transaction }) }
+  )
+  for (const { n, ms, tempC } of rows) {
+    const list = found[n]
+    if (list !== undefined && list.length < MOST_READINGS) list.push({ ms: Number(ms), tempC })
   }
   return found
 }
 
-/** Those of one stay. */
-export function readingsBetween(readings: readonly Measured[], fromMs: number, toMs: number): Measured[] {
-  const until = Math.min(toMs, fromMs + LONGEST_MS)
-  return readings.filter((r) => r.ms >= fromMs - BEFORE_MS && r.ms <= until).slice(0, MOST_READINGS)
+const anyReadings = async ({ models, transaction }: Work) => (await models.placeReadings.findOne({ attributes: ['id'], transaction })) !== null
+
+const MS_PER_DAY = 24 * MS_PER_HOUR
+/** What devices said is kept every few minutes for so long, then hourly with its least and most. */
+const FINE_DAYS = 60
+/** So much is thinned in one write, so that others do not wait for it. */
+const CHUNK_MS = 14 * MS_PER_DAY
+
+/**
+ * Thins what devices said long ago to the least and most of every hour. What was read from a file stays as it is.
+ * @param write runs each part as a write of its own
+ */
+export async function thinOldReadings({ models, nowMs }: Work, write: (part: (work: Work) => Promise<void>) => Promise<void>): Promise<void> {
+  const { sequelize } = models.placeReadings
+  const where = { source: 'device' as const }
+  const oldest = (await models.placeReadings.min('atMs', { where })) as number | null
+  if (oldest === null || sequelize === undefined) return
+  const hourOf = (ms: number) => ms - (ms % MS_PER_HOUR)
+  const until = hourOf(nowMs - FINE_DAYS * MS_PER_DAY)
+  for (let fromMs = hourOf(Number(oldest)); fromMs < until; fromMs += CHUNK_MS) {
+    const toMs = Math.min(fromMs + CHUNK_MS, until)
+    await write(async ({ transaction }) => {
+      const inChunk = "source = 'device' AND atMs >= :fromMs AND atMs < :toMs"
+      const extreme = (which: 'MIN' | 'MAX') =>
+        `SELECT id FROM (SELECT id, ${which}(tempC) FROM place_readings WHERE ${inChunk} GROUP BY placeId, atMs / ${MS_PER_HOUR})`
+      await sequelize.query(`DELETE FROM place_readings WHERE ${inChunk} AND id NOT IN (${extreme('MIN')} UNION ${extreme('MAX')})`, {
+        replacements: { fromMs, toMs },
+        ...(transaction === undefined ? {} : { transaction })
+      })
+    })
+  }
 }

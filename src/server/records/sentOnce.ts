@@ -25,9 +25,10 @@ function fingerprintOf({ method, path, body }: Sent): string {
 /**
  * Does a write once, however often it is sent: the same again is answered as it was the first time.
  * @param act does it; nothing is noted when it throws
+ * @param secret the answer is kept nowhere: it is made anew
  * @throws Problem `used id` when the id belongs to another write
  */
-export async function sentOnce(work: Work, sent: Sent, act: () => Promise<unknown>): Promise<unknown> {
+export async function sentOnce(work: Work, sent: Sent, act: () => Promise<unknown>, secret = false): Promise<unknown> {
   const { id } = sent
   if (id === null) return act()
   const { models, transaction } = work
@@ -41,7 +42,9 @@ export async function sentOnce(work: Work, sent: Sent, act: () => Promise<unknow
   }
   const answer = await act()
   // Only now: what nests too deeply to be written out has been refused.
-  const { sequence } = plain(await models.writes.create({ id, fingerprint: fingerprintOf(sent), answer: JSON.stringify(answer) ?? null }, { transaction }))
+  const { sequence } = plain(
+    await models.writes.create({ id, fingerprint: fingerprintOf(sent), answer: secret ? null : (JSON.stringify(answer) ?? null) }, { transaction })
+  )
   await models.writes.update({ answer: null }, { where: { sequence: { [Op.lte]: (sequence ?? 0) - ANSWERS_KEPT }, answer: { [Op.ne]: null } }, transaction })
   return answer
 }

@@ -1,31 +1,37 @@
 import { type RequestHandler, Router } from 'express'
+import { LRUCache } from 'lru-cache'
 import { calendarPostSchema, ROUTES } from '../../contract'
 import { parse } from '../problems'
-import { calendarBehind, calendarFile, listAddresses, makeAddress, revokeAddress } from '../records/calendar'
+import { calendarFile, listAddresses, makeAddress, readAt, revokeAddress } from '../records/calendar'
 import { readWork, type Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 
 /** The steps to come, for calendars: as a file, and at private addresses that update. */
 export function calendarRoutes(services: Services): Router {
   const router = Router()
+  const kept = keptFiles(services)
   const files =
-    (name: string, file: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<string>): RequestHandler =>
+    (name: string, bakeOf: (req: Parameters<RequestHandler>[0], work: Work) => Promise<string | null>): RequestHandler =>
     async (req, res) => {
-      const text = await file(readWork(services.database, services.clock.now()), req)
+      const work = readWork(services.database, services.clock.now())
+      const text = await kept(work, await bakeOf(req, work))
       res.type('text/calendar; charset=utf-8').setHeader('Content-Disposition', `inline; filename="${name}.ics"`)
       res.send(text)
     }
   router.get(
     ROUTES.calendar,
-    files('olvent', (work) => calendarFile(work, null))
+    files('olvent', async () => null)
   )
   router.get(
     ROUTES.bakeCalendar(':id'),
-    files('bake', (work, req) => calendarFile(work, idIn(req, 'This bake')))
+    files('bake', async (req) => idIn(req, 'This bake'))
   )
   router.get(
     ROUTES.calendarAt(':token'),
-    files('olvent', (work, req) => calendarBehind(work, String(req.params.token)))
+    files('olvent', async (req, work) => {
+      await readAt(work, String(req.params.token))
+      return null
+    })
   )
   router.get(
     ROUTES.calendarAddresses,
@@ -33,11 +39,15 @@ export function calendarRoutes(services: Services): Router {
   )
   router.post(
     ROUTES.calendarAddresses,
-    writes(services, async (work, req) => {
-      const { id, name } = parse(calendarPostSchema, req.body)
-      const token = await makeAddress(work, id, name)
-      return { addresses: await listAddresses(work), path: ROUTES.calendarAt(token) }
-    })
+    writes(
+      services,
+      async (work, req) => {
+        const { id, name } = parse(calendarPostSchema, req.body)
+        const token = await makeAddress(work, id, name)
+        return { addresses: await listAddresses(work), path: ROUTES.calendarAt(token) }
+      },
+      { secret: true }
+    )
   )
   router.delete(
     ROUTES.calendarAddress(':id'),
@@ -47,4 +57,22 @@ export function calendarRoutes(services: Services): Router {
     })
   )
   return router
+}
+
+/** A file tells the steps to come from now, so it is made anew after so long even where nothing has changed, ms. */
+const FRESH_MS = 60_000
+const FILES_KEPT = 50
+
+/** Files are made once for all who ask, until something is written or a minute has passed. */
+function keptFiles({ database }: Services): (work: Work, bakeId: string | null) => Promise<string> {
+  const files = new LRUCache<string, Promise<string>>({ max: FILES_KEPT })
+  return (work, bakeId) => {
+    const key = `${bakeId} ${database.writes()} ${Math.floor(work.nowMs / FRESH_MS)}`
+    const there = files.get(key)
+    if (there !== undefined) return there
+    const made = calendarFile(work, bakeId)
+    files.set(key, made)
+    made.catch(() => files.delete(key))
+    return made
+  }
 }

@@ -21,10 +21,16 @@ export function deviceRoutes(services: Services): Router {
   )
   router.post(
     ROUTES.devices,
-    writes(services, async (work, req) => {
-      const token = await addDevice(work, parse(devicePostSchema, req.body))
-      return { devices: await all(work), token }
-    })
+    writes(
+      services,
+      async (work, req) => {
+        const device = parse(devicePostSchema, req.body)
+        const token = await addDevice(work, device)
+        pushes.forget(device.id)
+        return { devices: await all(work), token }
+      },
+      { secret: true }
+    )
   )
   router.delete(
     ROUTES.device(':id'),

@@ -43,11 +43,18 @@ function writeId(req: Parameters<RequestHandler>[0]): string | null {
   return parsed.success ? parsed.data : null
 }
 
-/** A route that writes in one transaction and answers with JSON; sent twice it counts once; other windows are told. */
-export function writes(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
+/**
+ * A route that writes in one transaction and answers with JSON; sent twice it counts once; other windows are told.
+ * @param options `secret`: its answer tells what is kept nowhere
+ */
+export function writes(
+  services: Services,
+  answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>,
+  { secret = false } = {}
+): RequestHandler {
   return async (req, res) => {
     const sent = { id: writeId(req), method: req.method, path: req.path, body: req.body as unknown }
-    const answered = await writeWork(services.database, momentOf(req, services.clock.now()), (work) => sentOnce(work, sent, () => answer(work, req)))
+    const answered = await writeWork(services.database, momentOf(req, services.clock.now()), (work) => sentOnce(work, sent, () => answer(work, req), secret))
     services.hub.publish({ type: 'changed', path: req.path, window: req.get(WINDOW_HEADER) ?? null })
     res.json(answered)
   }
