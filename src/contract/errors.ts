@@ -28,6 +28,7 @@ export const PROBLEM_CODES = [
   'poured already',
   'says where',
   'set up already',
+  'sign in',
   'stale',
   'started',
   'strange host',
@@ -39,7 +40,8 @@ export const PROBLEM_CODES = [
   'unknown device',
   'used id',
   'which flour',
-  'wrong moment'
+  'wrong moment',
+  'wrong passphrase'
 ] as const
 export type ProblemCode = (typeof PROBLEM_CODES)[number]
 

@@ -1,4 +1,5 @@
 /** The public face of the contract. */
+export * from './access'
 export * from './bakes'
 export * from './calendar'
 export * from './common'

@@ -2,6 +2,12 @@
 export const ROUTES = {
   health: '/api/health',
   clock: '/api/clock',
+  /** Who may come in. */
+  access: '/api/access',
+  session: '/api/session',
+  sessionOf: (id: string) => `/api/sessions/${id}`,
+  pairings: '/api/pairings',
+  passphrase: '/api/passphrase',
   kitchen: '/api/kitchen',
   firstRun: '/api/kitchen/first-run',
   jars: '/api/jars',

@@ -8,7 +8,9 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { ROUTES } from '../contract'
+import { gate } from './access/gate'
 import { apiNotFound, errorHandler, Problem } from './problems'
+import { accessRoutes } from './routes/access'
 import { bakeRoutes } from './routes/bakes'
 import { calendarRoutes } from './routes/calendar'
 import { clockRoutes } from './routes/clock'
@@ -39,14 +41,15 @@ const PUSHES_PER_MINUTE = 6000
 const PUSHES = /^\/api\/devices\/[^/]+\/readings$/
 
 /** The web server: guards first, then the resources, then the pages. */
-export function createApp({ database, clock, folder, hub, adapters, log, webFolder, hostNames }: AppParts): Express {
+export function createApp({ log, webFolder, hostNames, ...services }: AppParts): Express {
+  const { database, clock } = services
   const app = express()
   app.disable('x-powered-by')
   app.use(
     pinoHttp({
       logger: log,
       autoLogging: { ignore: (req) => req.url === ROUTES.health || req.url === ROUTES.live },
-      serializers: { req: (req) => ({ method: req.method, url: req.url }), res: (res) => ({ status: res.statusCode }) }
+      serializers: { req: (req) => ({ method: req.method, url: withoutToken(req.url) }), res: (res) => ({ status: res.statusCode }) }
     })
   )
   app.use(hostGuard(hostNames))
@@ -90,13 +93,14 @@ export function createApp({ database, clock, folder, hub, adapters, log, webFold
     res.setHeader('Cache-Control', 'no-store')
     next()
   })
+  app.use(['/api', '/calendar'], gate(database, clock))
   app.use('/api', express.json({ limit: BODY_LIMIT }))
 
-  const services: Services = { database, clock, folder, hub, adapters }
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
   })
   for (const routes of [
+    accessRoutes,
     clockRoutes,
     kitchenRoutes,
     jarRoutes,
@@ -125,6 +129,9 @@ const tooMany: RequestHandler = () => {
   throw new Problem(429, 'too many', 'That was very many requests at once. Wait a minute and try again.')
 }
 
+/** A calendar's token is all its reader needs, so it stands in no log. */
+const withoutToken = (url: string) => url.replace(/^(\/calendar\/)[^/?]+/, '$1…')
+
 const LOCAL_NAMES = ['127.0.0.1', 'localhost', '[::1]']
 
 /** Answers only to known names, and takes writes only from its own pages: a page of somebody else cannot reach the kitchen. */
@@ -134,11 +141,14 @@ function hostGuard(hostNames: readonly string[]): RequestHandler {
   return (req, res, next) => {
     const host = req.headers.host ?? ''
     const origin = req.headers.origin
-    const strange = !known.has(nameOf(host)) || (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host)
+    // A page on another port of this machine counts as the same site, and sends cookies along.
+    const fromOtherPage = ['cross-site', 'same-site'].includes(String(req.headers['sec-fetch-site'])) && req.headers['sec-fetch-mode'] !== 'navigate'
+    const strange = !known.has(nameOf(host)) || fromOtherPage || (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host)
     if (!strange) return next()
-    res.status(403).json({
-      error: { code: 'strange host', message: 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.' }
-    })
+    res.status(403)
+    const message = 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.'
+    if (req.headers['sec-fetch-mode'] === 'navigate') res.type('text').send(message)
+    else res.json({ error: { code: 'strange host', message } })
   }
 }
 

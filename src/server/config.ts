@@ -8,6 +8,8 @@ export type KitchenKind = 'own' | 'demo'
 /** All that comes from outside, read once at the start. */
 export interface Config {
   readonly host: string
+  /** Open to the network of this home, with a passphrase. */
+  readonly atHome: boolean
   readonly port: number
   readonly kind: KitchenKind
   /** Folder of the database and of what will stand beside it. */
@@ -57,7 +59,8 @@ export function readConfig(
   if (fresh && kind === 'own') throw new ConfigProblem(startSentence('fresh is for the demo', {}))
   const folder = env.OLVENT_DATA ?? (kind === 'own' ? join(dataHome, kind) : join('data', kind))
   return {
-    host: env.HOST ?? '127.0.0.1',
+    host: env.HOST ?? (args.includes('--home') ? '0.0.0.0' : '127.0.0.1'),
+    atHome: args.includes('--home'),
     port,
     kind,
     dataFolder: isAbsolute(folder) ? folder : join(root, folder),

@@ -1,7 +1,9 @@
 import { dirname, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
+import { askPassphrase } from './askPassphrase'
 import { ConfigProblem, readConfig } from './config'
+import { newPassphrase } from './newPassphrase'
 import { restore } from './restore'
 import { start } from './start'
 import { StartProblem } from './startProblem'
@@ -18,10 +20,12 @@ async function main(): Promise<void> {
   const config = readConfig(process.env, process.argv.slice(2), root)
   if (command === 'restore') return say(await restore(config, rest))
   const log = pino({ level: config.logLevel }, pino.destination({ dest: 2, sync: false }))
-  const running = await start(config, log)
-  const { kitchen } = running
+  if (command === 'passphrase') return say(await newPassphrase(config))
+  const running = await start(config, log, config.atHome && process.stdin.isTTY ? askPassphrase : undefined)
+  const { kitchen, addresses } = running
+  const elsewhere = addresses.length === 0 ? '' : `\n  On your phone, with the passphrase: ${addresses.slice(0, 2).join(' or ')}`
   say(
-    `Olvent is ready: ${running.address}\n  ${kitchen === null ? 'A new, empty kitchen' : kitchen.demo ? `${kitchen.name} (made up, to try things in)` : `Your kitchen "${kitchen.name}"`}, kept in ${config.dataFolder}. Stop it with Ctrl+C.`
+    `Olvent is ready: ${running.address}${elsewhere}\n  ${kitchen === null ? 'A new, empty kitchen' : kitchen.demo ? `${kitchen.name} (made up, to try things in)` : `Your kitchen "${kitchen.name}"`}, kept in ${config.dataFolder}. Stop it with Ctrl+C.`
   )
   let stopping = false
   const stop = (signal: string) => {

@@ -1,6 +1,9 @@
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import type { Logger } from 'pino'
+import { isLoopback, namesHere } from './access/addresses'
+import { passphraseOf, setPassphrase } from './access/doors'
+import { createLines } from './access/lines'
 import { createApp } from './app'
 import { type Clock, createClock } from './clock'
 import type { Config } from './config'
@@ -10,12 +13,14 @@ import { layDemo } from './demo/layDemo'
 import { createHub } from './devices/hub'
 import { simulatedDevices } from './devices/simulated'
 import { findKitchen } from './records/kitchens'
-import { readWork } from './records/work'
+import { readWork, writeWork } from './records/work'
 import { StartProblem } from './startProblem'
 
 /** A running kitchen. */
 export interface Running {
   readonly address: string
+  /** Where other devices of the network open it. */
+  readonly addresses: readonly string[]
   /** The kitchen as it was opened; null before the first run. */
   readonly kitchen: { readonly name: string; readonly demo: boolean } | null
   readonly clock: Clock
@@ -25,15 +30,31 @@ export interface Running {
 
 /**
  * Opens the data folder, lays the demo where asked, and listens.
+ * @param askPassphrase asks whoever sits at the machine, where the network is to come in for the first time
  * @throws StartProblem when the port is taken or not allowed
  */
-export async function start(config: Config, log: Logger): Promise<Running> {
+export async function start(config: Config, log: Logger, askPassphrase?: () => Promise<string>): Promise<Running> {
   const clock = createClock(config.fixedNowMs)
   if (config.formerFolder !== null) await takeOver(config.formerFolder, config.dataFolder)
   const opened = await openFolder(config, clock.now())
   const { database } = opened
   if (config.kind === 'demo') await layDemo(database, clock.now())
   const kitchen = await findKitchen(readWork(database, clock.now()))
+  if (!isLoopback(config.host)) {
+    const work = readWork(database, clock.now())
+    try {
+      if ((await passphraseOf(work)) === null) {
+        if (askPassphrase === undefined) throw new StartProblem('no passphrase', { host: config.host })
+        const next = await askPassphrase()
+        await writeWork(database, clock.now(), (w) => setPassphrase(w, next, null))
+      }
+    } catch (error) {
+      await opened.close()
+      throw error
+    }
+  }
+  const names = isLoopback(config.host) ? [] : namesHere()
+  const addresses: string[] = []
   const hub = createHub()
   const adapters = [simulatedDevices(hub, clock)]
   // Nobody looks: nothing is read.
@@ -48,17 +69,21 @@ export async function start(config: Config, log: Logger): Promise<Running> {
     folder: config.dataFolder,
     hub,
     adapters,
+    live: createLines(),
+    addresses,
     log,
     webFolder: config.webFolder,
-    hostNames: [...config.hostNames, config.host]
+    hostNames: [...config.hostNames, ...names, config.host]
   })
   const server = await listen(app, config).catch(async (error: unknown) => {
     await opened.close()
     throw error
   })
   const { port } = server.address() as AddressInfo
+  addresses.push(...[...config.hostNames, ...names].map((name) => `http://${name}:${port}`))
   return {
-    address: `http://${config.host === '127.0.0.1' ? 'localhost' : config.host}:${port}`,
+    address: `http://${HERE.includes(config.host) ? 'localhost' : config.host}:${port}`,
+    addresses,
     clock,
     kitchen: kitchen === null ? null : { name: kitchen.name, demo: kitchen.demo },
     async stop() {
@@ -73,9 +98,16 @@ export async function start(config: Config, log: Logger): Promise<Running> {
   }
 }
 
+/** Listening on these, it answers to localhost. */
+const HERE = ['127.0.0.1', '0.0.0.0', '::']
+
+/** Whoever sends slowly does not hold a place for long, ms. */
+const LIMITS = { headersTimeout: 15_000, requestTimeout: 60_000, keepAliveTimeout: 10_000, maxHeadersCount: 60, maxConnections: 500 }
+
 function listen(app: ReturnType<typeof createApp>, { host, port }: Config): Promise<Server> {
   return new Promise((resolve, reject) => {
     const server = app.listen(port, host)
+    Object.assign(server, LIMITS)
     server.once('listening', () => resolve(server))
     server.once('error', (error: NodeJS.ErrnoException) => {
       if (error.code === 'EADDRINUSE') reject(new StartProblem('port taken', { port }))

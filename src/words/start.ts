@@ -28,6 +28,8 @@ const SENTENCES = {
   'port taken': (f: StartFigures) => `Port ${f.port} is taken. Perhaps Olvent is running already? Close it, or choose another: PORT=${(f.port ?? 0) + 1}.`,
   'port not allowed': (f: StartFigures) => `Port ${f.port} may not be opened by this user. Choose one above 1024, for example PORT=4300.`,
   'no such address': (f: StartFigures) => `This machine has no address ${f.host}. Leave HOST away, or give one it has.`,
+  'no passphrase': (f: StartFigures) =>
+    `HOST=${f.host} would open your kitchen to everyone on the network, and it has no passphrase yet.\n  Set one with: npm run passphrase\n  Or let Olvent ask for it: npm start -- --home`,
   'in use': (f: StartFigures) =>
     `Olvent is running already with this kitchen: ${FOLDER(f)}\n  Stop that one first (Ctrl+C in its window), or give this one another folder: OLVENT_DATA=…`,
   'not the demo': (f: StartFigures) =>

@@ -8,6 +8,7 @@ import * as days from './migrations/0005-days'
 import * as devices from './migrations/0006-devices'
 import * as writes from './migrations/0007-writes'
 import * as readings from './migrations/0008-readings'
+import * as access from './migrations/0009-access'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -23,7 +24,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0005-days', step: days },
   { name: '0006-devices', step: devices },
   { name: '0007-writes', step: writes },
-  { name: '0008-readings', step: readings }
+  { name: '0008-readings', step: readings },
+  { name: '0009-access', step: access }
 ]
 
 /**

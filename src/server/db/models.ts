@@ -224,6 +224,22 @@ export interface WriteRow {
   answer: string | null
 }
 
+/** The passphrase of this house, hashed. */
+export interface PassphraseRow {
+  id: number
+  secret: string
+}
+
+/** A device that signed in. */
+export interface SessionRow {
+  id: string
+  tokenHash: string
+  name: string
+  createdAtMs: number
+  seenAtMs: number
+  revokedAtMs: number | null
+}
+
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
 /** A row as a plain object. */
@@ -251,6 +267,8 @@ export interface Models {
   readonly events: Table<EventRow>
   readonly ledger: Table<LedgerRow>
   readonly writes: Table<WriteRow>
+  readonly passphrases: Table<PassphraseRow>
+  readonly sessions: Table<SessionRow>
 }
 
 const { TEXT, INTEGER, BIGINT, DOUBLE, BOOLEAN, JSON: JSON_TYPE, UUID } = DataTypes
@@ -408,6 +426,8 @@ export function defineModels(sequelize: Sequelize): Models {
       'sequence'
     ),
     ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER }),
-    writes: table<WriteRow>('writes', { sequence: INTEGER, id: UUID, fingerprint: TEXT, answer: TEXT }, 'sequence')
+    writes: table<WriteRow>('writes', { sequence: INTEGER, id: UUID, fingerprint: TEXT, answer: TEXT }, 'sequence'),
+    passphrases: table<PassphraseRow>('passphrases', { id: INTEGER, secret: TEXT }),
+    sessions: table<SessionRow>('sessions', { id: UUID, tokenHash: TEXT, name: TEXT, createdAtMs: BIGINT, seenAtMs: BIGINT, revokedAtMs: BIGINT })
   }
 }

@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { deviceDeedSchema, devicePostSchema, devicePushSchema, type Live, ROUTES } from '../../contract'
+import { callerOf } from '../access/gate'
 import { createPushes } from '../devices/pushes'
 import { notFound, parse } from '../problems'
 import { addDevice, listDevices, revokeDevice } from '../records/devices'
@@ -54,6 +55,7 @@ export function deviceRoutes(services: Services): Router {
     res.json({ ok: true })
   })
   router.get(ROUTES.live, (req, res) => {
+    services.live.open(callerOf(res), res)
     res.writeHead(200, { 'Content-Type': 'text/event-stream', 'Cache-Control': 'no-store, no-transform', Connection: 'keep-alive', 'X-Accel-Buffering': 'no' })
     res.write('retry: 1000\n\n')
     const tell = (message: Live) => {

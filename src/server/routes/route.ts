@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express'
 import type { z } from 'zod'
 import { idSchema, isoSchema, msOf, NOTED_HEADER, WINDOW_HEADER, WRITE_HEADER } from '../../contract'
+import type { Lines } from '../access/lines'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import type { DeviceAdapter } from '../devices/adapter'
@@ -18,6 +19,10 @@ export interface Services {
   readonly hub: Hub
   /** Where readings come from. */
   readonly adapters: readonly DeviceAdapter[]
+  /** Live lines of open windows. */
+  readonly live: Lines
+  /** Addresses at which other devices of the network open it; none while only this machine may. */
+  readonly addresses: readonly string[]
 }
 
 /** A route that reads and answers with JSON. */

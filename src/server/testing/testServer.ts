@@ -38,12 +38,16 @@ export interface TestServer {
   end(): Promise<void>
 }
 
-/** Starts a kitchen over HTTP; `demo` lays Lantern Street; in a folder of its own unless one is given. */
-export async function startTestServer({ demo = false, now = TEST_NOW as string | null, folder: given = '' } = {}): Promise<TestServer> {
+/** Starts a kitchen over HTTP; `demo` lays Lantern Street; in a folder of its own unless one is given; `hosts`: other names it is called by. */
+export async function startTestServer({ demo = false, now = TEST_NOW as string | null, folder: given = '', hosts = '' } = {}): Promise<TestServer> {
   const folder = given === '' ? await mkdtemp(join(tmpdir(), 'olvent-')) : given
   const open = (): Promise<Running> =>
     start(
-      readConfig({ OLVENT_DATA: folder, PORT: '0', ...(now === null ? {} : { OLVENT_NOW: now }) }, demo ? ['--demo', '--no-web'] : ['--no-web'], folder),
+      readConfig(
+        { OLVENT_DATA: folder, PORT: '0', OLVENT_HOSTS: hosts, ...(now === null ? {} : { OLVENT_NOW: now }) },
+        demo ? ['--demo', '--no-web'] : ['--no-web'],
+        folder
+      ),
       pino({ level: 'silent' })
     )
   let running = await open()
