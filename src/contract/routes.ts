@@ -8,6 +8,13 @@ export const ROUTES = {
   sessionOf: (id: string) => `/api/sessions/${id}`,
   pairings: '/api/pairings',
   passphrase: '/api/passphrase',
+  /** Verified copies of the kitchen. */
+  copies: '/api/copies',
+  copiesFolder: '/api/copies/folder',
+  /** Everything in one file. */
+  takeAlong: '/api/export.zip',
+  bringIn: '/api/import',
+  broughtIn: (id: string) => `/api/import/${id}`,
   kitchen: '/api/kitchen',
   firstRun: '/api/kitchen/first-run',
   jars: '/api/jars',

@@ -17,6 +17,7 @@ import { clockRoutes } from './routes/clock'
 import { deviceRoutes } from './routes/devices'
 import { formulaRoutes } from './routes/formulas'
 import { jarRoutes } from './routes/jars'
+import { keepingRoutes } from './routes/keeping'
 import { kitchenRoutes } from './routes/kitchen'
 import { pictureRoutes } from './routes/pictures'
 import { programRoutes } from './routes/programs'
@@ -101,6 +102,7 @@ export function createApp({ log, webFolder, hostNames, ...services }: AppParts):
   })
   for (const routes of [
     accessRoutes,
+    keepingRoutes,
     clockRoutes,
     kitchenRoutes,
     jarRoutes,

@@ -7,6 +7,7 @@ import { newPassphrase } from './newPassphrase'
 import { restore } from './restore'
 import { start } from './start'
 import { StartProblem } from './startProblem'
+import { exportTo, importFrom } from './takeAlongByHand'
 
 /** The project's folder: two up from dist/server or src/server. */
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
@@ -19,6 +20,8 @@ async function main(): Promise<void> {
   const [command, ...rest] = process.argv.slice(2)
   const config = readConfig(process.env, process.argv.slice(2), root)
   if (command === 'restore') return say(await restore(config, rest))
+  if (command === 'export') return say(await exportTo(config, rest))
+  if (command === 'import') return say(await importFrom(config, rest))
   const log = pino({ level: config.logLevel }, pino.destination({ dest: 2, sync: false }))
   if (command === 'passphrase') return say(await newPassphrase(config))
   const running = await start(config, log, config.atHome && process.stdin.isTTY ? askPassphrase : undefined)

@@ -1,6 +1,5 @@
-import { join } from 'node:path'
 import type { Config } from './config'
-import { COPIES_FOLDER, restore as restoreCopy } from './db/copies'
+import { copiesFolderOf, restore as restoreCopy } from './db/copies'
 import { lockFolder } from './db/lock'
 
 /**
@@ -12,7 +11,7 @@ export async function restore({ dataFolder }: Config, words: readonly string[]):
   const wanted = words.find((word) => !word.startsWith('--')) ?? 'last'
   const release = await lockFolder(dataFolder)
   try {
-    const { copy, aside } = await restoreCopy(dataFolder, join(dataFolder, COPIES_FOLDER), wanted, Date.now())
+    const { copy, aside } = await restoreCopy(dataFolder, await copiesFolderOf(dataFolder), wanted, Date.now())
     return `The kitchen is as it was in ${copy}.\n  What was there before is kept in ${aside}. Start Olvent again with npm start.`
   } finally {
     await release()

@@ -12,6 +12,7 @@ import { takeOver } from './db/takeOver'
 import { layDemo } from './demo/layDemo'
 import { createHub } from './devices/hub'
 import { simulatedDevices } from './devices/simulated'
+import { createKeeper, sweepPictures } from './keeping/keeper'
 import { findKitchen } from './records/kitchens'
 import { readWork, writeWork } from './records/work'
 import { StartProblem } from './startProblem'
@@ -63,7 +64,10 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
       if (count > 0) adapter.open()
       else adapter.close()
   })
+  await sweepPictures(config.dataFolder)
+  const keeper = createKeeper({ database, dataFolder: config.dataFolder, clock, log })
   const app = createApp({
+    keeper,
     database,
     clock,
     folder: config.dataFolder,
@@ -76,10 +80,12 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
     hostNames: [...config.hostNames, ...names, config.host]
   })
   const server = await listen(app, config).catch(async (error: unknown) => {
+    await keeper.stop()
     await opened.close()
     throw error
   })
   const { port } = server.address() as AddressInfo
+  void keeper.tick()
   addresses.push(...[...config.hostNames, ...names].map((name) => `http://${name}:${port}`))
   return {
     address: `http://${HERE.includes(config.host) ? 'localhost' : config.host}:${port}`,
@@ -88,6 +94,7 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
     kitchen: kitchen === null ? null : { name: kitchen.name, demo: kitchen.demo },
     async stop() {
       for (const adapter of adapters) adapter.close()
+      await keeper.stop()
       await new Promise<void>((resolve) => {
         server.close(() => resolve())
         server.closeIdleConnections()
@@ -101,8 +108,8 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
 /** Listening on these, it answers to localhost. */
 const HERE = ['127.0.0.1', '0.0.0.0', '::']
 
-/** Whoever sends slowly does not hold a place for long, ms. */
-const LIMITS = { headersTimeout: 15_000, requestTimeout: 60_000, keepAliveTimeout: 10_000, maxHeadersCount: 60, maxConnections: 500 }
+/** Whoever sends slowly does not hold a place for long, ms. A line is kept longer than clients keep theirs, so that none is closed as they speak. */
+const LIMITS = { headersTimeout: 15_000, requestTimeout: 60_000, keepAliveTimeout: 65_000, maxHeadersCount: 60, maxConnections: 500 }
 
 function listen(app: ReturnType<typeof createApp>, { host, port }: Config): Promise<Server> {
   return new Promise((resolve, reject) => {

@@ -51,6 +51,10 @@ const SENTENCES = {
   'disk full': (f: StartFigures) => `The disk is full, so Olvent cannot open ${FOLDER(f)}. Make some room and start again; nothing was changed.`,
   'migration failed': (f: StartFigures) =>
     `Your kitchen could not be brought to this version (${f.detail}). It is as it was before: ${FOLDER(f)}\n  ${WAYS_OUT(f)}`,
+  'no file': (f: StartFigures) => `Give the file: ${f.detail}`,
+  'not brought in': (f: StartFigures) => f.detail ?? '',
+  'kitchen in use': (f: StartFigures) =>
+    `This folder holds the kitchen "${f.kitchen}" already: ${FOLDER(f)}\n  To put the file in its place (a copy is kept first), add --replace.`,
   'no copy': (f: StartFigures) => `There is no copy to restore: ${FOLDER(f)}`,
   'bad copy': (f: StartFigures) => `This copy cannot be used (${f.detail}): ${FOLDER(f)}\n  Your kitchen was not changed.`
 } satisfies Record<string, (figures: StartFigures) => string>

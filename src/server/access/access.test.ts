@@ -9,6 +9,7 @@ import { createClock } from '../clock'
 import { readConfig } from '../config'
 import { openDatabase } from '../db/connect'
 import { createHub } from '../devices/hub'
+import { createKeeper } from '../keeping/keeper'
 import { start } from '../start'
 import { StartProblem } from '../startProblem'
 import { firstRun, type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
@@ -102,6 +103,7 @@ describe('without a session', () => {
       hub: createHub(),
       adapters: [],
       live: createLines(),
+      keeper: createKeeper({ database, dataFolder: folder, clock: createClock(0), log: pino({ level: 'silent' }) }),
       addresses: [],
       log: pino({ level: 'silent' }),
       webFolder: null,

@@ -13,6 +13,8 @@ export interface Database {
   writes(): number
   /** Runs a write; writes wait for each other, so that SQLite never answers "busy". Rolled back when it throws. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
+  /** Runs something that writes over a connection of its own, while no other write is under way. */
+  alone<T>(work: () => Promise<T>): Promise<T>
   /** Waits for writes to end, then closes the file and notes how it is left. */
   close(): Promise<void>
 }
@@ -29,19 +31,19 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
   const models = defineModels(sequelize)
   let last: Promise<unknown> = Promise.resolve()
   let writes = 0
+  const inTurn = <T>(work: () => Promise<T>): Promise<T> => {
+    const next = last.then(work).finally(() => {
+      writes++
+    })
+    last = next.catch(() => undefined)
+    return next
+  }
   return {
     sequelize,
     models,
     writes: () => writes,
-    write(work) {
-      const next = last
-        .then(() => sequelize.transaction(work))
-        .finally(() => {
-          writes++
-        })
-      last = next.catch(() => undefined)
-      return next
-    },
+    write: (work) => inTurn(() => sequelize.transaction(work)),
+    alone: inTurn,
     async close() {
       await last
       await sequelize.close()

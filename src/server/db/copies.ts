@@ -1,13 +1,34 @@
-import { copyFile, mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises'
+import { copyFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { z } from 'zod'
+import { COPY_REASONS, type CopyReason } from '../../contract'
 import { StartProblem } from '../startProblem'
 import { runSql, withFile } from './file'
 import { contentsOf, DATABASE_FILE, unseal } from './health'
 import { MIGRATIONS } from './migrate'
 
-/** Why a copy was made. */
-export const COPY_REASONS = ['day', 'asked', 'migration', 'restore', 'import'] as const
-export type CopyReason = (typeof COPY_REASONS)[number]
+/** Where copies go is a matter of this machine, so it stands beside the kitchen and not in it. */
+const SETTINGS_FILE = 'settings.json'
+const settingsSchema = z.object({ copies: z.string().optional() })
+
+/** The folder of a kitchen's copies: its own, or one that was chosen. */
+export async function copiesFolderOf(dataFolder: string): Promise<string> {
+  const text = await readFile(join(dataFolder, SETTINGS_FILE), 'utf8').catch(() => '{}')
+  const settings = settingsSchema.safeParse(parsed(text))
+  return settings.data?.copies ?? join(dataFolder, COPIES_FOLDER)
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text)
+  } catch {
+    return {}
+  }
+}
+
+/** Has copies kept somewhere else from now on. */
+export const chooseCopiesFolder = (dataFolder: string, folder: string) =>
+  writeFile(join(dataFolder, SETTINGS_FILE), JSON.stringify({ copies: folder }, null, 2), { flush: true })
 
 /** A verified copy of a kitchen's database. */
 export interface Copy {

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import type { KitchenKind } from '../config'
 import { StartProblem } from '../startProblem'
 import { type Database, openDatabase } from './connect'
-import { COPIES_FOLDER, clearFiles, copiesIn, setAside, takeCopy } from './copies'
+import { clearFiles, copiesFolderOf, copiesIn, setAside, takeCopy } from './copies'
 import { contentsOf, DATABASE_FILE, type Damage, fileDamage, unseal } from './health'
 import { lockFolder } from './lock'
 import { MIGRATIONS } from './migrate'
@@ -35,7 +35,7 @@ const BEARABLE: readonly Damage['code'][] = ['file gone', 'damaged pages', 'chan
  */
 export async function openFolder({ dataFolder, kind, fresh, asItIs }: FolderWish, nowMs: number): Promise<OpenFolder> {
   const path = join(dataFolder, DATABASE_FILE)
-  const copies = join(dataFolder, COPIES_FOLDER)
+  const copies = await copiesFolderOf(dataFolder)
   try {
     await mkdir(dataFolder, { recursive: true, mode: 0o700 })
   } catch (error) {

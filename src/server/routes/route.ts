@@ -6,6 +6,7 @@ import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import type { DeviceAdapter } from '../devices/adapter'
 import type { Hub } from '../devices/hub'
+import type { Keeper } from '../keeping/keeper'
 import { notFound, parse } from '../problems'
 import { sentOnce } from '../records/sentOnce'
 import { readWork, type Work, writeWork } from '../records/work'
@@ -19,6 +20,8 @@ export interface Services {
   readonly hub: Hub
   /** Where readings come from. */
   readonly adapters: readonly DeviceAdapter[]
+  /** Keeps copies of the kitchen. */
+  readonly keeper: Keeper
   /** Live lines of open windows. */
   readonly live: Lines
   /** Addresses at which other devices of the network open it; none while only this machine may. */

@@ -1,9 +1,10 @@
 import { Center, Loader } from '@mantine/core'
 import { Suspense, useEffect } from 'react'
-import { Route, Routes, useLocation } from 'react-router'
+import { Navigate, Route, Routes, useLocation } from 'react-router'
 import type { Kitchen } from '../../contract'
 import { NotNow } from '../data/api'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
+import { useOutbox } from '../data/outbox'
 import { Quiet } from '../parts/Quiet'
 import { ErrorBoundary } from './ErrorBoundary'
 import { roomOf } from './roomOf'
@@ -24,6 +25,8 @@ const ShelfRoom = roomOf(() => import('../views/shelf/ShelfRoom').then((m) => m.
 const PaceRoom = roomOf(() => import('../views/pace/PaceRoom').then((m) => m.PaceRoom))
 const Formulas = roomOf(() => import('../views/formulas/Formulas').then((m) => m.Formulas))
 const KitchenRoom = roomOf(() => import('../views/kitchen/KitchenRoom').then((m) => m.KitchenRoom))
+const SignIn = roomOf(() => import('../views/sign-in/SignIn').then((m) => m.SignIn))
+const HouseRoom = roomOf(() => import('../views/house/HouseRoom').then((m) => m.HouseRoom))
 const FirstRun = roomOf(() => import('../views/first-run/FirstRun').then((m) => m.FirstRun))
 
 /** Rooms that are fetched once the first one stands, so that they open at once. */
@@ -38,6 +41,13 @@ const SOON_MS = 800
 /** The whole window: a kitchen that is set up, or the four questions that set it up. */
 export function App() {
   const { data, error, mutate } = useKitchenAnswer()
+  const held = useOutbox((o) => o.held)
+  if (held === 'signed out' || (error instanceof NotNow && error.reason === 'signed out'))
+    return (
+      <Suspense fallback={<Waiting />}>
+        <SignIn />
+      </Suspense>
+    )
   if (data !== undefined) {
     return (
       <ErrorBoundary>
@@ -96,6 +106,8 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/formulas" element={<Formulas />} />
               <Route path="/formulas/:id" element={<Formulas />} />
               <Route path="/kitchen" element={<KitchenRoom />} />
+              <Route path="/kitchen/copies" element={<HouseRoom />} />
+              <Route path="/pair" element={<Navigate to="/" replace />} />
               <Route
                 path="*"
                 element={<Quiet title="There is no such page" words="The address may have a slip in it." action={{ label: 'Go to Today', href: '/' }} />}

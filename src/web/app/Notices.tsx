@@ -24,7 +24,8 @@ export function Notices() {
 const HELD_WORDS = {
   away: 'Olvent’s server does not answer.',
   failing: 'Olvent’s server has a problem just now.',
-  'disk full': 'The disk of Olvent’s computer is full: make some room there.'
+  'disk full': 'The disk of Olvent’s computer is full: make some room there.',
+  'signed out': 'This device is signed out.'
 }
 
 /** Told while writes wait for a server that cannot take them. */

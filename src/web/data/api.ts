@@ -13,7 +13,8 @@ export class Refusal extends Error {
 const NOT_NOW_WORDS = {
   away: 'Olvent’s server does not answer.',
   failing: 'Olvent’s server failed over this, more than once.',
-  'disk full': 'The disk of Olvent’s computer is full.'
+  'disk full': 'The disk of Olvent’s computer is full.',
+  'signed out': 'This device is signed out.'
 }
 
 /** The server neither took it nor refused it: it may be sent again. */
@@ -40,6 +41,7 @@ const PATIENCE_MS = 15_000
 /** Answers of a server that is starting, or that is being asked too much. */
 const AWAY: readonly number[] = [429, 502, 503, 504]
 const FAILED = 500
+const UNKNOWN = 401
 const DISK_FULL = 507
 
 /**
@@ -75,6 +77,7 @@ export async function ask<Schema extends z.ZodType>(
   })
   if (answer.ok) return schema.parse(told)
   const error = errorSchema.safeParse(told)
+  if (answer.status === UNKNOWN && error.data?.error.code === 'sign in') throw new NotNow('signed out')
   throw new Refusal(error.success ? error.data.error : { code: 'fault', message: 'The server answered in a way that Olvent does not understand.' })
 }
 

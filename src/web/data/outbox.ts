@@ -50,7 +50,7 @@ let tries = 0
 interface OutboxView {
   readonly entries: readonly Entry[]
   /** Why nothing can be sent just now; null while it can. */
-  readonly held: 'away' | 'failing' | 'disk full' | null
+  readonly held: NotNow['reason'] | null
   readonly tray: readonly RefusedEntry[]
 }
 

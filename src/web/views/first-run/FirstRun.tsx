@@ -7,6 +7,7 @@ import { type FlourKind, POSSIBLE } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { KitchenProvider, sendFirstRun, useKitchenHere } from '../../data/kitchen'
 import { newId } from '../../data/newId'
+import { BringIn } from '../../parts/BringIn'
 import { Card, Note } from '../../parts/Card'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { QuantityField } from '../../parts/QuantityField'
@@ -145,6 +146,10 @@ export function FirstRun() {
             Open the kitchen
           </Button>
         </form>
+        <div className={classes.bring}>
+          <Text>You have a kitchen on another computer?</Text>
+          <BringIn label="Bring its file in …" />
+        </div>
       </main>
     </KitchenProvider>
   )

@@ -3,6 +3,7 @@ import { QRCodeSVG } from 'qrcode.react'
 import { Link, useParams } from 'react-router'
 import { beliefIn, howItIs, minuteOf } from '../../../answers'
 import { ratioOf } from '../../../core'
+import { addressFor, useAccess } from '../../data/access'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -18,6 +19,7 @@ export function LabelRoom() {
   const now = useNow()
   const { kitchen, format, vessels, pantry } = useKitchen()
   const { cultures, error } = useCultures()
+  const access = useAccess()
   if (cultures === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The label could not be made" words={error.message} />
   const jar = cultures.jars.find((j) => j.id === id)
   if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
@@ -69,7 +71,7 @@ export function LabelRoom() {
           {allergens.length > 0 && <p className={classes.small}>Holds {allergens.join(', ')}.</p>}
           <p className={classes.small}>Lid loose. Pink, orange or fuzzy: throw all of it away. · {kitchen.name}</p>
         </div>
-        <QRCodeSVG value={`${window.location.origin}/jars/${jar.id}`} size={CODE_PX} level="M" marginSize={2} title={`Opens ${jar.name}`} />
+        <QRCodeSVG value={`${addressFor(access)}/jars/${jar.id}`} size={CODE_PX} level="M" marginSize={2} title={`Opens ${jar.name}`} />
       </section>
     </div>
   )

@@ -1,5 +1,7 @@
-import { SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
+import { Button, SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
+import { IconArrowRight } from '@tabler/icons-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
 import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
 import { Refusal } from '../../data/api'
@@ -94,6 +96,9 @@ export function KitchenRoom() {
           <VesselsCard />
           <Card title="This program">
             <div className={classes.stack}>
+              <Button component={Link} to="/kitchen/copies" variant="default" rightSection={<IconArrowRight size={18} />}>
+                Copies, moving house, and other devices
+              </Button>
               <TextInput
                 label="Name of the kitchen"
                 value={name}

@@ -12,6 +12,7 @@ import { useHills } from '../../parts/ribbon/useHills'
 import { isTold } from '../../parts/steps/stepPlaces'
 import { useMarkStep } from '../../parts/steps/useMarkStep'
 import { useNewBake } from '../../parts/useNewBake'
+import { CopyWord } from './CopyWord'
 import { entriesOf } from './entries'
 import { NextCard } from './NextCard'
 import { ThenList } from './ThenList'
@@ -78,6 +79,7 @@ export function Today() {
       )}
       <div className={classes.jars}>
         <JarLineUp cultures={cultures} conditions={conditions} now={now} />
+        <CopyWord now={now} />
       </div>
     </>
   )
