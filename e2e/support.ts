@@ -127,7 +127,7 @@ const QUICK = process.env.JEST_WORKER_ID === undefined ? [] : ['--js-flags=--no-
 let browser: Browser | null = null
 
 /** A machine that others use at the same time may take long for a page. */
-const PATIENCE_MS = 40_000
+const PATIENCE_MS = 200_000
 
 /** Contexts of closed windows: they have the program's scripts already, which takes most of the time of a page away. */
 const resting: BrowserContext[] = []

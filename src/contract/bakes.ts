@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BAKE_STATUSES, HOTTEST_WATER_C, type Ingredient, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
-import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
+import { gramsSchema, idSchema, instantSchema, isoOf, momentSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema, lineToWire, wireLineSchema } from './lines'
 import { pictureNameSchema } from './pictures'
@@ -68,9 +68,9 @@ export const planSchema = z.object({
   /** Where it is moved on to while it ripens, hours after mixing. */
   moves: z.array(moveSchema).max(3).default([]),
   school: z.enum(SCHOOLS),
-  mixAt: instantSchema,
+  mixAt: momentSchema,
   /** When the build begins, where that was chosen; null: as the levain's fit moment wants it. */
-  startAt: instantSchema.nullable().default(null),
+  startAt: momentSchema.nullable().default(null),
   /** What the dough goes through after the mix; null: only the levain is planned. */
   course: courseSchema.nullable().default(null),
   before: z.array(stageBeforeSchema).max(4).default([]),

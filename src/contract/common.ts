@@ -24,11 +24,18 @@ export const msOf = (iso: string): number => Date.parse(iso)
 export const isoSchema = z.iso.datetime({ error: 'This needs a date and time.' })
 /** An instant: ISO 8601 on the wire, milliseconds since 1970 for everyone behind it. */
 export const instantSchema = z.codec(isoSchema, z.number(), { decode: msOf, encode: isoOf })
+/** An instant somebody may note or plan: a clock that stands in another century is wrong. */
+export const momentSchema = instantSchema.refine((ms) => ms >= FIRST_MOMENT && ms < LAST_MOMENT, {
+  error: 'This date is too far away. It has to lie between 2000 and 2100.'
+})
+const FIRST_MOMENT = Date.UTC(2000, 0, 1)
+const LAST_MOMENT = Date.UTC(2100, 0, 1)
 export const nameSchema = z
   .string({ error: 'A name is needed.' })
   .trim()
   .min(1, { error: 'A name is needed.' })
   .max(80, { error: 'A name has at most 80 characters.' })
+  .regex(/^[^\p{Cc}\u2028\u2029]*$/u, { error: 'A name stands on one line.' })
 export const clockTimeSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'A time looks like 07:30.' })
 export const gramsSchema = (what: string) => numberIn(POSSIBLE.grams, what, 'g')
 export const tempSchema = (what: string) => numberIn(POSSIBLE.tempC, what, '°C')
@@ -40,7 +47,7 @@ export type Wire<Schema extends z.ZodType> = z.input<Schema>
 /** Where and how something was noted. */
 export const noted = {
   id: idSchema,
-  happenedAt: instantSchema,
+  happenedAt: momentSchema,
   source: z.enum(['typed', 'device', 'import']).default('typed'),
   device: z.string().max(80).optional()
 }

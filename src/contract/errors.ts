@@ -26,7 +26,6 @@ export const PROBLEM_CODES = [
   'nothing kept',
   'out of range',
   'poured already',
-  'says where',
   'set up already',
   'sign in',
   'stale',

@@ -173,3 +173,40 @@ describe('bad wishes', () => {
     expect(unknownJar.status).toBe(404)
   })
 })
+
+describe('texts and dates that harm', () => {
+  const rename = async (name: unknown) => {
+    const { id: _id, version, demo: _demo, ...edit } = (await server.send('GET', '/api/kitchen')).body.kitchen
+    return server.send('PUT', '/api/kitchen', { version, kitchen: { ...edit, name } })
+  }
+  test.each(['Kitchen\nATTENDEE:mailto:x@example.com', 'Kitchen\r\nEND:VCALENDAR', 'Bell\u0007', 'Next\u0085line'])(
+    'a name stands on one line: %j is refused',
+    async (name) => {
+      const { status, body } = await rename(name)
+      expect([status, body.error.fields['kitchen.name']]).toEqual([400, 'A name stands on one line.'])
+    }
+  )
+  test('a NUL is refused wherever it stands', async () => {
+    const { jars } = (await server.send('GET', '/api/jars')).body
+    const look = await server.send('POST', `/api/jars/${jars[0].id}/looks`, { id: testId(), happenedAt: '2026-11-26T19:00:00.000Z', note: 'so\u0000il' })
+    expect([look.status, look.body.error.message]).toEqual([400, expect.stringContaining('cannot be kept')])
+  })
+  test.each(['1970-01-01T00:00:00.000Z', '1999-12-31T23:59:59.000Z', '2126-01-01T00:00:00.000Z'])(
+    'a date of another century is a sentence: %s',
+    async (mixAt) => {
+      const { status, body } = await server.send('POST', '/api/bakes', { id: testId(), plan: await planFor(server, { mixAt }) })
+      expect([status, body.error.fields['plan.mixAt']]).toEqual([400, 'This date is too far away. It has to lie between 2000 and 2100.'])
+    }
+  )
+  test.each(['constructor', '__proto__', 'toString'])('a flour called %s is one like any other', async (name) => {
+    const { kitchen } = (await server.send('GET', '/api/kitchen')).body
+    const ingredient = { ...(await server.send('GET', '/api/ingredients')).body.ingredients[0].ingredient, id: name, name }
+    const put = await server.send('PUT', `/api/ingredients/${name}`, { version: 0, ingredient })
+    const plan = await planFor(server, { build: buildWith({ flours: [{ ingredientId: name, share: 1 }] }) })
+    const bake = await server.send('POST', '/api/bakes', { id: testId(), plan })
+    // Either it is refused as a name, or its levain has flour.
+    if (put.status === 200) expect(bake.status).toBe(200)
+    else expect([put.status, bake.status]).toEqual([400, 400])
+    expect(kitchen.places.length).toBeGreaterThan(0)
+  })
+})

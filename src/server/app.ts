@@ -73,7 +73,10 @@ export function createApp({ log, webFolder, hostNames, ...services }: AppParts):
           frameAncestors: ["'none'"]
         }
       },
-      strictTransportSecurity: false
+      strictTransportSecurity: false,
+      // Browsers heed these only over https, and complain about them otherwise.
+      crossOriginOpenerPolicy: false,
+      originAgentCluster: false
     })(req, res, next)
   })
   app.use(compression({ filter: (req, res) => req.path !== ROUTES.live && compression.filter(req, res) }))
@@ -95,7 +98,7 @@ export function createApp({ log, webFolder, hostNames, ...services }: AppParts):
     next()
   })
   app.use(['/api', '/calendar'], gate(database, clock))
-  app.use('/api', express.json({ limit: BODY_LIMIT }))
+  app.use('/api', express.json({ limit: BODY_LIMIT, verify: (_req, _res, bytes) => refuseNul(bytes) }))
 
   app.get(ROUTES.health, (_req, res) => {
     res.json({ ok: true })
@@ -129,6 +132,12 @@ const withNonce: RequestHandler = (_req, res, next) => {
 
 const tooMany: RequestHandler = () => {
   throw new Problem(429, 'too many', 'That was very many requests at once. Wait a minute and try again.')
+}
+
+/** No text holds a NUL, plain or escaped; SQLite and calendars would end at it. */
+function refuseNul(bytes: Buffer): void {
+  if (bytes.includes(0) || bytes.includes('\\u0000'))
+    throw new Problem(400, 'not understood', 'This text holds a character that cannot be kept. Nothing was stored.')
 }
 
 /** A calendar's token is all its reader needs, so it stands in no log. */

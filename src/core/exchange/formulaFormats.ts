@@ -86,7 +86,7 @@ export function formulaJsonLd(written: WrittenFormula): string {
 /** A table for a spreadsheet. */
 export function formulaCsv(written: WrittenFormula): string {
   const data = rowsOf(written).map((row) => [row.name, row.grams, row.percent.replace(' %', ''), row.partOf])
-  return `${Papa.unparse({ fields: ['ingredient', 'grams', 'percent', 'part of'], data }, { newline: '\n' })}\n`
+  return `${Papa.unparse({ fields: ['ingredient', 'grams', 'percent', 'part of'], data }, { newline: '\n', escapeFormulae: true })}\n`
 }
 
 /** A page to read and to keep, allergens included. */

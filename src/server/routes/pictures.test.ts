@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto'
+import sharp from 'sharp'
 import { startTestServer, type TestServer } from '../testing/testServer'
 
 let server: TestServer
@@ -18,14 +20,45 @@ test('a picture is kept under its own hash, once, and survives a restart', async
   expect((await send(DOT)).body.name).toBe(body.name)
   await server.restart()
   const back = await fetch(`${server.address}/api/pictures/${body.name}`)
-  expect(back.headers.get('content-type')).toBe('image/png')
-  expect(Buffer.from(await back.arrayBuffer()).equals(DOT)).toBe(true)
+  expect(back.headers.get('content-type')).toBe('image/jpeg')
+  const bytes = Buffer.from(await back.arrayBuffer())
+  expect(createHash('sha256').update(bytes).digest('hex')).toBe(body.name.slice(0, 64))
+  expect(await sharp(bytes).metadata()).toMatchObject({ width: 1, height: 1 })
 })
 
-test('what is no picture, what says where it was taken, and names from outside are refused', async () => {
-  expect((await send(Buffer.from('<svg onload="x">'))).status).toBe(400)
-  const placed = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe1, 0, 20]), Buffer.from('Exif\0\0GPS')])
-  expect((await send(placed, 'image/jpeg')).body.error.message).toMatch(/says where/)
+test('where and by what it was taken is not kept, in none of the three ways a picture can say it', async () => {
+  const loaf = sharp({ create: { width: 40, height: 30, channels: 3, background: 'tan' } })
+  const xmp = '<x:xmpmeta xmlns:x="adobe:ns:meta/"><rdf:RDF xmlns:rdf="http://www.w3.org/1999/02/22-rdf-syntax-ns#">Lantern Street 7</rdf:RDF></x:xmpmeta>'
+  for (const type of ['jpeg', 'png', 'webp'] as const) {
+    const placed = await loaf
+      .clone()
+      .withExif({ IFD0: { Make: 'Lantern', Copyright: 'Street 7' } })
+      .withXmp(xmp)
+      [type]()
+      .toBuffer()
+    expect(placed.toString('latin1')).toMatch(/Street 7/)
+    const { status, body } = await send(placed, `image/${type}`)
+    expect(status).toBe(200)
+    const kept = Buffer.from(await (await fetch(`${server.address}/api/pictures/${body.name}`)).arrayBuffer())
+    expect(kept.toString('latin1')).not.toMatch(/Street 7|Exif|xmpmeta|eXIf/)
+    const { exif, xmp: said } = await sharp(kept).metadata()
+    expect([exif, said]).toEqual([undefined, undefined])
+  }
+})
+
+test('a large one is kept no wider than a screen; one of too many dots, and what is no picture, are refused', async () => {
+  const wide = await sharp({ create: { width: 3000, height: 1500, channels: 3, background: 'tan' } })
+    .jpeg()
+    .toBuffer()
+  const { body } = await send(wide, 'image/jpeg')
+  const kept = Buffer.from(await (await fetch(`${server.address}/api/pictures/${body.name}`)).arrayBuffer())
+  expect(await sharp(kept).metadata()).toMatchObject({ width: 2400, height: 1200, format: 'jpeg' })
+  const endless = await sharp({ create: { width: 9000, height: 9000, channels: 3, background: 'tan' } })
+    .png()
+    .toBuffer()
+  expect((await send(endless)).status).toBe(400)
+  expect((await send(Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" onload="x"/>'))).status).toBe(400)
+  expect((await send(wide.subarray(0, wide.length / 2), 'image/jpeg')).status).toBe(400)
   expect((await server.send('GET', '/api/pictures/..%2Folvent.sqlite')).status).toBe(400)
   expect((await server.send('GET', `/api/pictures/${'0'.repeat(64)}.png`)).status).toBe(404)
 })

@@ -1,35 +1,66 @@
 import { createHash } from 'node:crypto'
-import { mkdir, rename, writeFile } from 'node:fs/promises'
+import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import express, { Router } from 'express'
+import sharp from 'sharp'
 import { PICTURE_TYPES, pictureNameSchema, ROUTES } from '../../contract'
+import { PICTURES_FOLDER } from '../keeping/keeper'
 import { notFound, Problem, parse } from '../problems'
 import type { Services } from './route'
 
 const LARGEST = '4mb'
-/** How files of each kind begin. Source: their formats. */
-const BEGINS: Readonly<Record<keyof typeof PICTURE_TYPES, (bytes: Buffer) => boolean>> = {
-  'image/jpeg': (b) => b[0] === 0xff && b[1] === 0xd8,
-  'image/png': (b) => b.subarray(1, 4).toString('latin1') === 'PNG',
-  'image/webp': (b) => b.subarray(8, 12).toString('latin1') === 'WEBP'
+/** Larger pictures are not even opened: so many dots take all memory there is. */
+const MOST_DOTS = 50_000_000
+/** A loaf fills no screen wider than this, px. */
+const WIDEST = 2400
+const QUALITY = 84
+const FORMATS: readonly string[] = Object.keys(PICTURE_TYPES).map((type) => type.replace('image/', ''))
+/** All pictures together, bytes. */
+const MOST_BYTES = 4 * 1024 ** 3
+
+/** A picture drawn anew: upright, no wider than a screen, and without a word about where and by what it was taken. */
+async function drawnAnew(bytes: Buffer): Promise<Buffer> {
+  try {
+    const picture = sharp(bytes, { limitInputPixels: MOST_DOTS, failOn: 'truncated' })
+    const { format } = await picture.metadata()
+    if (!FORMATS.includes(format ?? '')) throw new Error(format)
+    return await picture
+      .rotate()
+      .resize({ width: WIDEST, height: WIDEST, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: 'white' })
+      .jpeg({ quality: QUALITY })
+      .toBuffer()
+  } catch {
+    throw new Problem(400, 'no picture', 'This is no picture that Olvent can keep. A JPEG, PNG or WebP of up to 50 million dots is.')
+  }
+}
+
+async function bytesIn(folder: string): Promise<number> {
+  let sum = 0
+  for (const name of await readdir(folder)) sum += (await stat(join(folder, name)).catch(() => ({ size: 0 }))).size
+  return sum
 }
 
 /** Pictures, kept on disk beside the database under their own hash. */
 export function pictureRoutes({ folder }: Services): Router {
   const router = Router()
-  const there = join(folder, 'pictures')
+  const there = join(folder, PICTURES_FOLDER)
   router.post(ROUTES.pictures, express.raw({ type: Object.keys(PICTURE_TYPES), limit: LARGEST }), async (req, res) => {
-    const type = (req.headers['content-type'] ?? '') as keyof typeof PICTURE_TYPES
-    const bytes: unknown = req.body
-    if (!Buffer.isBuffer(bytes) || BEGINS[type]?.(bytes) !== true)
-      throw new Problem(400, 'no picture', 'This is no picture that Olvent can keep. A JPEG, PNG or WebP is.')
-    // A window draws the picture anew before it sends it, so that nothing says where it was taken.
-    if (bytes.includes('Exif\0\0')) throw new Problem(400, 'says where', 'This picture says where and by what it was taken. Send it without.')
-    const name = `${createHash('sha256').update(bytes).digest('hex')}.${PICTURE_TYPES[type]}`
+    const sent: unknown = req.body
+    if (!Buffer.isBuffer(sent)) throw new Problem(400, 'no picture', 'This is no picture that Olvent can keep. A JPEG, PNG or WebP is.')
+    const bytes = await drawnAnew(sent)
+    const name = `${createHash('sha256').update(bytes).digest('hex')}.jpg`
     await mkdir(there, { recursive: true })
+    if ((await bytesIn(there)) + bytes.length > MOST_BYTES)
+      throw new Problem(413, 'too large', 'The pictures of this kitchen fill 4 GB, which is all they may. Nothing was stored.')
     const half = join(there, `${name}.${process.pid}.half`)
-    await writeFile(half, bytes, { flush: true })
-    await rename(half, join(there, name))
+    try {
+      await writeFile(half, bytes, { flush: true })
+      await rename(half, join(there, name))
+    } catch (error) {
+      await rm(half, { force: true })
+      throw error
+    }
     res.json({ name })
   })
   router.get(ROUTES.picture(':name'), (req, res, next) => {

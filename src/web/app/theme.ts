@@ -31,6 +31,7 @@ export const theme = createTheme({
     },
     ActionIcon: { defaultProps: { size: 44, variant: 'subtle' } },
     TextInput: { defaultProps: { size: 'md' } },
+    PasswordInput: { defaultProps: { size: 'md' } },
     NumberInput: { defaultProps: { size: 'md', hideControls: true } },
     Select: { defaultProps: { size: 'md', allowDeselect: false, comboboxProps: { transitionProps: { duration: 100 } } } },
     SegmentedControl: { defaultProps: { size: 'md' } },

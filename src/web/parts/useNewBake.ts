@@ -6,6 +6,7 @@ import { nowMs } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
 import { tellError } from './tell'
+import { useOnce } from './useOnce'
 
 /** Begins a new bake and opens its sheet. */
 export function useNewBake(): { readonly ready: boolean; readonly start: (from?: BakeSeed) => void } {
@@ -21,16 +22,15 @@ export function useNewBake(): { readonly ready: boolean; readonly start: (from?:
         Number(a.flour !== 'white wheat') - Number(b.flour !== 'white wheat') ||
         b.line.startedAtMs - a.line.startedAtMs
     )[0]
-  return {
-    ready: cultures !== undefined && cultures.jars.length > 0,
-    start: (from) => {
-      const jar = jarFor(here.pantry.get(from?.content.levain.flours[0]?.ingredientId ?? '')?.flourKind ?? 'white wheat')
-      if (jar === undefined || cultures === undefined) return
-      const id = newId()
-      const now = nowMs()
-      const names = (bakes ?? []).map((bake) => bake.plan.name)
-      createBake(id, newPlan(jar, cultures, here, now, names, from), now).catch(tellError)
-      void navigate(`/bakes/${id}/dough`)
-    }
-  }
+  const begin = useOnce(async (from?: BakeSeed) => {
+    const jar = jarFor(here.pantry.get(from?.content.levain.flours[0]?.ingredientId ?? '')?.flourKind ?? 'white wheat')
+    if (jar === undefined || cultures === undefined) return
+    const id = newId()
+    const now = nowMs()
+    const names = (bakes ?? []).map((bake) => bake.plan.name)
+    const created = createBake(id, newPlan(jar, cultures, here, now, names, from), now).catch(tellError)
+    void navigate(`/bakes/${id}/dough`)
+    await created
+  })
+  return { ready: cultures !== undefined && cultures.jars.length > 0, start: begin.run }
 }

@@ -110,3 +110,8 @@ test('the ribbon in words', () => {
   expect(planned).toContain('to be built Fri 08:00')
   expect(planned).toContain('no window')
 })
+
+test.each([10, 100])('a strip of %s years is a few hundred strokes, not one for every hour', (years) => {
+  const { ticks } = layFrame({ ...strip, toMs: strip.fromMs + years * 365 * 24 * HOUR })
+  expect(ticks.length).toBeLessThan(500)
+})

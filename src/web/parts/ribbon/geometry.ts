@@ -226,12 +226,16 @@ export function levelAt(points: readonly HillPoint[], ms: number): number {
   return right.ms === left.ms ? right.gas : left.gas + ((ms - left.ms) / (right.ms - left.ms)) * (right.gas - left.gas)
 }
 
+const MOST_TICKS = 400
+
 /** Full hours of the kitchen's clock, labelled as densely as there is room; none under the badge of the present. */
 function ticksOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number, nowX: number | null) {
   const hours = (toMs - fromMs) / HOUR
   const step = TICK_STEPS.find((s) => (width / hours) * s >= LEAST_TICK_PX) ?? 24
   const ticks: { x: number; ms: number; labelled: boolean }[] = []
-  for (let ms = Math.ceil(fromMs / HOUR) * HOUR; ms <= toMs; ms += HOUR) {
+  // Over years nobody reads hours: what is drawn stays a few hundred strokes, whatever the clock says.
+  const stride = HOUR * Math.max(1, Math.ceil(hours / MOST_TICKS))
+  for (let ms = Math.ceil(fromMs / HOUR) * HOUR; ms <= toMs; ms += stride) {
     const local = new TZDate(ms, timeZone)
     const whole = new TZDate(local.getFullYear(), local.getMonth(), local.getDate(), local.getHours(), 0, 0, timeZone).getTime()
     const px = x(whole)

@@ -19,6 +19,7 @@ import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { withDay } from '../../parts/ribbon/useHills'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
+import { useOnce } from '../../parts/useOnce'
 import { near } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
@@ -257,11 +258,12 @@ function NameField({ name, frozen, onName }: { name: string; frozen: boolean; on
 function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cultures: Cultures; now: number }) {
   const navigate = useNavigate()
   const here = useKitchen()
-  const again = () => {
+  const again = useOnce(async () => {
     const id = newId()
-    createBake(id, planAgain({ plan }, cultures, here, now), now).catch(tellError)
+    const created = createBake(id, planAgain({ plan }, cultures, here, now), now).catch(tellError)
     void navigate(`/bakes/${id}/dough`)
-  }
+    await created
+  })
   const remove = () => {
     removeBake(bake.id).then(() => tellDone(`${plan.name} has been taken away.`, () => restoreBake(bake.id)), tellError)
     void navigate('/bakes')
@@ -274,7 +276,7 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
         </ActionIcon>
       </Menu.Target>
       <Menu.Dropdown>
-        <Menu.Item onClick={again}>Bake this again, a week on</Menu.Item>
+        <Menu.Item onClick={() => again.run()}>Bake this again, a week on</Menu.Item>
         <Menu.Item onClick={remove}>Take this bake away</Menu.Item>
       </Menu.Dropdown>
     </Menu>

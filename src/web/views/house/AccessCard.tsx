@@ -15,11 +15,13 @@ export function AccessCard() {
   if (access === undefined) return <Card title="Your other devices">Looking …</Card>
   return (
     <Card title="Your other devices">
-      {access.atHome ? (
+      {access.atHome && access.hasPassphrase ? (
         <Text>
           On a phone or tablet of your network, open <strong>{access.addresses[0]}</strong>
           {' and sign in with the passphrase.'}
         </Text>
+      ) : access.atHome ? (
+        <Text>Set a passphrase first. Then a phone or tablet of your network opens {access.addresses[0]} and signs in with it.</Text>
       ) : (
         <Text>
           Only this computer can open the kitchen now. To open it on your phone, stop Olvent and type <strong>npm start -- --home</strong>. It asks for a
@@ -33,7 +35,7 @@ export function AccessCard() {
           ))}
         </ul>
       )}
-      {access.atHome && <Pair access={access} />}
+      {access.atHome && access.hasPassphrase && <Pair access={access} />}
       <Passphrase access={access} />
     </Card>
   )

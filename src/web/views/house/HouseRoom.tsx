@@ -24,9 +24,11 @@ export function HouseRoom() {
       </p>
       <h1 className={classes.title}>Copies and devices</h1>
       <div className={classes.columns}>
-        <CopiesCard />
+        <div className={classes.stack}>
+          <CopiesCard />
+          <OneFileCard />
+        </div>
         <AccessCard />
-        <OneFileCard />
       </div>
     </div>
   )

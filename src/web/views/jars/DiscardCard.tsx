@@ -10,6 +10,7 @@ import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { whenWords } from '../../parts/conditionWords'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
+import { useOnce } from '../../parts/useOnce'
 import classes from './JarsRoom.module.css'
 
 /** Less than this is an empty pot. */
@@ -38,7 +39,7 @@ export function DiscardCard({ now }: { now: number }) {
   )
 }
 
-const take = (grams: number, went: DiscardUse['went'], told: string) => void takeDiscard(grams, went).then((undo) => tellDone(told, undo), tellError)
+const take = (grams: number, went: DiscardUse['went'], told: string) => takeDiscard(grams, went).then((undo) => tellDone(told, undo), tellError)
 
 /** What is too old comes out first: nothing is cooked over it. */
 function Stale({ grams }: { grams: number }) {
@@ -106,6 +107,7 @@ function Uses({ contents }: { contents: PotContents }) {
   const grams = Math.min(wanted ?? contents.grams, contents.grams)
   const food = DISCARD_FOODS.find((f) => f.name === name)
   const made = food === undefined ? null : foodOfDiscard(food, contents, grams, pantry)
+  const { run, busy } = useOnce(take)
   return (
     <Stack gap="md">
       <SimpleGrid cols={2}>
@@ -129,8 +131,10 @@ function Uses({ contents }: { contents: PotContents }) {
       )}
       <Note tone="care">Raw flour, raw dough and raw discard are not eaten.</Note>
       <Group>
-        <Button onClick={() => take(grams, 'into food', `${format.mass(grams)} went into food.`)}>Made it</Button>
-        <Button variant="default" onClick={() => take(grams, 'thrown away', `${format.mass(grams)} were thrown away.`)}>
+        <Button disabled={busy} onClick={() => run(grams, 'into food', `${format.mass(grams)} went into food.`)}>
+          Made it
+        </Button>
+        <Button variant="default" disabled={busy} onClick={() => run(grams, 'thrown away', `${format.mass(grams)} were thrown away.`)}>
           Thrown away
         </Button>
       </Group>

@@ -8,6 +8,7 @@ import { useKitchen } from '../../data/kitchen'
 import { useReminderChoice } from '../../data/reminders'
 import { Card } from '../../parts/Card'
 import { tellError } from '../../parts/tell'
+import { useOnce } from '../../parts/useOnce'
 import classes from './KitchenRoom.module.css'
 import { TellOnce } from './TellOnce'
 
@@ -17,6 +18,7 @@ export function CalendarCard() {
   const addresses = useCalendarAddresses()
   const [name, setName] = useState('My phone')
   const [made, setMade] = useState<string | null>(null)
+  const make = useOnce(() => makeCalendarAddress(name.trim()).then(setMade, tellError))
   return (
     <Card title="Reminders">
       <OnThisDevice />
@@ -45,13 +47,7 @@ export function CalendarCard() {
       {made !== null && <TellOnce says="This address is told only now. Whoever has it can read your steps; take it away here when it is lost." secret={made} />}
       <Group align="flex-end" mt="sm" wrap="nowrap">
         <TextInput label="A new address for" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} style={{ flex: 1 }} />
-        <Button
-          variant="default"
-          disabled={name.trim() === ''}
-          onClick={() => {
-            makeCalendarAddress(name.trim()).then(setMade, tellError)
-          }}
-        >
+        <Button variant="default" disabled={name.trim() === '' || make.busy} onClick={() => make.run()}>
           Make it
         </Button>
       </Group>

@@ -10,6 +10,7 @@ import { Card, Figure, Figures, Note } from '../../parts/Card'
 import { jarSentence, knownSentence } from '../../parts/jarWords'
 import { Quiet } from '../../parts/Quiet'
 import { tellDone, tellError } from '../../parts/tell'
+import { useOnce } from '../../parts/useOnce'
 import classes from './PaceRoom.module.css'
 import { PastChart } from './PastChart'
 
@@ -61,7 +62,7 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
   const { format } = useKitchen()
   const traits = jarTraits(belief)
   const pinned = jar.pace.kind === 'pinned'
-  const change = (pace: Jar['pace'], told: string) => setPace(jar, pace).then((undo) => tellDone(told, undo), tellError)
+  const { run: change, busy } = useOnce((pace: Jar['pace'], told: string) => setPace(jar, pace).then((undo) => tellDone(told, undo), tellError))
   const times = ({ factor, low, high }: typeof traits.height) => (
     <>
       {factor.toFixed(2)} <span className={classes.range}>{`${low.toFixed(2)} – ${high.toFixed(2)}`}</span>
@@ -86,7 +87,7 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
       </Text>
       <Group mt="md">
         {pinned ? (
-          <Button size="sm" onClick={() => void change({ kind: 'learned', since: null }, `${jar.name} is learned from its log again.`)}>
+          <Button size="sm" onClick={() => change({ kind: 'learned', since: null }, `${jar.name} is learned from its log again.`)}>
             Learn from the log again
           </Button>
         ) : (
@@ -94,21 +95,21 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
             <Button
               size="sm"
               variant="default"
-              disabled={builds === 0}
-              onClick={() => void change({ kind: 'pinned', parameters: { ...belief.centre } }, `The pace of ${jar.name} is pinned.`)}
+              disabled={builds === 0 || busy}
+              onClick={() => change({ kind: 'pinned', parameters: { ...belief.centre } }, `The pace of ${jar.name} is pinned.`)}
             >
               Pin this pace
             </Button>
             <Button
               size="sm"
               variant="default"
-              disabled={builds === 0}
-              onClick={() => void change({ kind: 'learned', since: nowMs() }, `${jar.name} is learned anew from here.`)}
+              disabled={builds === 0 || busy}
+              onClick={() => change({ kind: 'learned', since: nowMs() }, `${jar.name} is learned anew from here.`)}
             >
               Begin anew from here
             </Button>
             {jar.pace.kind === 'learned' && jar.pace.since !== null && (
-              <Button size="sm" variant="default" onClick={() => void change({ kind: 'learned', since: null }, `All builds of ${jar.name} count again.`)}>
+              <Button size="sm" variant="default" onClick={() => change({ kind: 'learned', since: null }, `All builds of ${jar.name} count again.`)}>
                 Let all builds count again
               </Button>
             )}

@@ -59,7 +59,7 @@ export function SignIn() {
           <Button type="submit" size="md" loading={busy} disabled={code === null && passphrase === ''}>
             {code === null ? 'Sign in' : 'Let it in'}
           </Button>
-          <Text c="dimmed">Forgotten? On the computer that runs Olvent, stop it and type: npm run passphrase</Text>
+          {code === null && <Text c="dimmed">Forgotten? On the computer that runs Olvent, stop it and type: npm run passphrase</Text>}
         </Stack>
       </form>
     </main>
