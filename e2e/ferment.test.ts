@@ -150,7 +150,7 @@ test('what was learned of Juno, in words, with the evidence; pinned, begun anew,
   await page
     .getByText(/of \d+/)
     .first()
-    .waitFor({ timeout: 30_000 })
+    .waitFor()
   expect(plain(await page.locator('main').innerText())).toMatch(/\d+ of \d+ within the 90 % range/)
   await page.getByRole('button', { name: 'Pin this pace' }).click()
   await page.getByText('Nothing is learned while it is pinned.').waitFor()

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
+import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, type } from './support'
 
 /** What goes wrong in a kitchen: slips, two windows, a server that is gone. */
 let program: Program
@@ -71,7 +71,7 @@ test('an edit is undone with Ctrl Z or its button', async () => {
   await page.waitForFunction(() => document.querySelector('input[value="72"]') !== null)
 })
 
-test('two windows change one bake: both versions are shown and one is chosen', async () => {
+test('two windows change one bake: what each changed stays, and only the same is asked about', async () => {
   // This window does not hear of the other one while it is being typed in.
   await page.route('**/api/live', (route) => route.abort())
   await newBake()
@@ -82,12 +82,25 @@ test('two windows change one bake: both versions are shown and one is chosen', a
   await saved(other)
   await page.evaluate(() => window.dispatchEvent(new Event('blur')))
   await type(page, 'Salt', '1.9')
+  await page.getByText('Both changes are kept').waitFor()
+  await saved(page)
+  const figure = (name: string) => page.getByRole('textbox', { name, exact: true }).inputValue()
+  expect([await figure('Hydration'), await figure('Salt')]).toEqual(['66', '1.9'])
+  // Now both type into the same cell.
+  await other.reload()
+  await saved(other)
+  await type(other, 'Hydration', '68')
+  await saved(other)
+  await type(page, 'Hydration', '71')
   const dialog = page.getByRole('dialog')
-  await dialog.getByText('Another window changed this bake').waitFor()
-  expect(plain(await dialog.innerText())).toMatch(/Hydration 72 % 66 % Salt 1.9 % 2 %/)
-  await dialog.getByRole('button', { name: 'Take what is there' }).click()
-  await page.waitForFunction(() => document.querySelector('input[value="66"]') !== null)
-  expect(await page.getByRole('textbox', { name: 'Salt', exact: true }).inputValue()).toBe('2')
+  await dialog.getByText('Another window changed the same').waitFor()
+  expect(plain(await dialog.innerText())).toMatch(/Hydration 71 % 68 %/)
+  expect(plain(await dialog.innerText())).not.toContain('Salt')
+  await page.keyboard.press('Escape')
+  await dialog.getByRole('button', { name: 'Use what is here' }).click()
+  await saved(page)
+  await other.reload()
+  await other.waitForFunction(() => document.querySelector('input[value="71"]') !== null)
   await page.unroute('**/api/live')
 })
 
@@ -98,7 +111,7 @@ test('the server is gone: it is said, what is typed is kept, and it is sent once
   await type(page, 'Hydration', '77')
   await page.getByText(/server does not answer\. One entry is kept/).waitFor()
   await program.start()
-  await page.getByText(/does not answer/).waitFor({ state: 'detached', timeout: 15_000 })
+  await page.getByText(/does not answer/).waitFor({ state: 'detached' })
   await saved(page)
   const { page: fresh } = await openWindow()
   await fresh.goto(address)
@@ -118,7 +131,7 @@ test('pours while the server is gone arrive once, in order', async () => {
   await page.getByRole('heading', { name: 'White wheat flour' }).waitFor()
   await page.getByText(/2 entries are kept/).waitFor()
   await program.start()
-  await page.getByText(/does not answer/).waitFor({ state: 'detached', timeout: 15_000 })
+  await page.getByText(/does not answer/).waitFor({ state: 'detached' })
   const id = page.url().split('/')[4]
   const poured = async () => ((await (await fetch(`${program.address}/api/bakes/${id}`)).json()) as { events: { item: string }[] }).events.map((e) => e.item)
   for (let tries = 0; tries < 50 && (await poured()).length < 2; tries++) await page.waitForTimeout(100)
@@ -156,4 +169,78 @@ test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
   const words = plain(await page.locator('main').innerText())
   expect(words).toMatch(/(AM|PM)/)
   expect(words).not.toMatch(/\d (g|°C)\b/)
+})
+
+test('an entry that waited and is not accepted lies in the tray over a reload, is mended and sent', async () => {
+  await page.goto(`${program.address}/jars`)
+  await page.getByRole('link', { name: /Juno/ }).first().waitFor()
+  // As an earlier window left it: a weighing that the server cannot take.
+  const { jars } = await program.call('GET', '/api/jars')
+  const juno = jars.find((jar: { name: string }) => jar.name === 'Juno')
+  const entry = {
+    id: '00000000-0000-4000-8000-00000000beef',
+    method: 'POST',
+    path: `/api/jars/${juno.id}/weighings`,
+    body: { id: '00000000-0000-4000-8000-00000000beef', happenedAt: NOW, grams: -40 }
+  }
+  await page.evaluate((kept) => localStorage.setItem('olvent.outbox', JSON.stringify([kept])), entry)
+  await page.reload()
+  await page.getByTestId('tray').getByRole('button', { name: 'Look at it' }).click()
+  await page.reload()
+  await page.getByTestId('tray').getByRole('button', { name: 'Look at it' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByText(/Jar weighed, -40 g/).waitFor()
+  await dialog.getByLabel('Amount, g').fill('140')
+  await dialog.getByRole('button', { name: 'Send again' }).click()
+  await page.getByTestId('tray').waitFor({ state: 'detached' })
+  await page.goto(`${program.address}/jars/${juno.id}`)
+  await page.getByText('140 g').first().waitFor()
+  const told = await program.call('GET', '/api/jars')
+  expect(told.jars.find((jar: { id: string }) => jar.id === juno.id).grams).toBe(140)
+})
+
+test('a browser that keeps nothing opens every room, and says so once', async () => {
+  const { page: shut, context } = await openWindow()
+  await context.addInitScript(() => {
+    for (const name of ['localStorage', 'sessionStorage'])
+      Object.defineProperty(window, name, {
+        get: () => {
+          throw new DOMException('denied', 'SecurityError')
+        }
+      })
+  })
+  for (const path of ['/', '/bakes', '/jars', '/shelf', '/formulas', '/kitchen', '/kitchen/copies']) {
+    await shut.goto(program.address + path)
+    await shut.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' })
+    expect(await shut.getByText('has stumbled').count()).toBe(0)
+  }
+  await shut.goto(program.address)
+  await shut.getByText('This browser cannot keep anything').waitFor()
+  await context.close()
+})
+
+test('another device signs in with the passphrase, and is shut out once it is signed out', async () => {
+  await page.goto(`${program.address}/kitchen/copies`)
+  await page.getByRole('button', { name: 'Set a passphrase' }).click()
+  await page.getByLabel('New passphrase').fill('four warm loaves on Saturday')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await page.getByText('The passphrase is set').waitFor()
+  const { page: phone, context } = await openWindow()
+  // Whoever comes through another server comes from elsewhere.
+  await context.setExtraHTTPHeaders({ 'X-Forwarded-For': '192.168.1.7' })
+  await phone.goto(`${program.address}/jars`)
+  await phone.getByLabel('Passphrase').fill('four warm loaves on Sunday')
+  await phone.getByRole('button', { name: 'Sign in' }).click()
+  await phone.getByText('That is not the passphrase').waitFor()
+  await phone.getByLabel('Passphrase').fill('four warm loaves on Saturday')
+  await phone.getByLabel('Name of this device').fill('Tablet')
+  await phone.getByRole('button', { name: 'Sign in' }).click()
+  await phone.getByRole('link', { name: /Juno/ }).first().waitFor()
+  await page.reload()
+  const row = page.getByRole('listitem').filter({ hasText: 'Tablet' })
+  await row.getByRole('button', { name: 'Sign out' }).click()
+  await row.waitFor({ state: 'detached' })
+  await phone.goto(`${program.address}/bakes`)
+  await phone.getByLabel('Passphrase').waitFor()
+  await context.close()
 })

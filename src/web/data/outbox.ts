@@ -38,7 +38,7 @@ const KEPT = 'olvent.outbox'
 const TRAY = 'olvent.tray'
 /** A server that is away is asked again after this, and then more and more seldom, ms. */
 const TRY_AGAIN_MS = 2000
-const TRY_AGAIN_AT_MOST_MS = 30_000
+const TRY_AGAIN_AT_MOST_MS = 8000
 /** One entry that the server fails over so often does not hold up the others any longer. */
 const FAILURES_BORNE = 4
 
