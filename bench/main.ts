@@ -1,5 +1,6 @@
 import { benchFormula } from './formula'
 import { benchGrid } from './grid'
+import { benchHostile } from './hostile'
 import { benchJars } from './jars'
 import { benchJudge } from './judge'
 import { benchKills } from './kills'
@@ -11,7 +12,7 @@ import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- hostile`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -26,6 +27,7 @@ async function main(): Promise<void> {
     await benchTwoDevices()
   }
   if (wants('kills')) await benchKills()
+  if (wants('hostile')) await benchHostile()
   if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()
   if (wants('ribbon')) await benchRibbon()

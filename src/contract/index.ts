@@ -2,6 +2,7 @@
 export * from './access'
 export * from './bakes'
 export * from './calendar'
+export * from './changes'
 export * from './common'
 export * from './copies'
 export * from './devices'

@@ -2,6 +2,8 @@
 export const ROUTES = {
   health: '/api/health',
   clock: '/api/clock',
+  /** What was overwritten, change by change. */
+  changes: '/api/changes',
   /** Who may come in. */
   access: '/api/access',
   session: '/api/session',

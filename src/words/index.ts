@@ -1,4 +1,5 @@
 /** The public face of the words. */
+export * from './changes'
 export * from './copies'
 export * from './entries'
 export * from './problems'

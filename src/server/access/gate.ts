@@ -26,6 +26,8 @@ export interface Caller {
   readonly thisMachine: boolean
   /** Id of its session; null on this machine. */
   readonly sessionId: string | null
+  /** Name of the device; null on this machine. */
+  readonly name: string | null
 }
 export const callerOf = (res: Response) => res.locals.caller as Caller
 
@@ -42,11 +44,11 @@ export function gate(database: Database, clock: Clock): RequestHandler {
   return async (req, res, next) => {
     const path = `${req.baseUrl}${req.path}`
     const thisMachine = isThisMachine(req)
-    let caller: Caller = { thisMachine, sessionId: null }
+    let caller: Caller = { thisMachine, sessionId: null, name: null }
     const token = thisMachine ? null : tokenOf(req)
     const session = token === null ? null : await sessionBehind(readWork(database, clock.now()), token)
     if (session !== null) {
-      caller = { thisMachine, sessionId: session.id }
+      caller = { thisMachine, sessionId: session.id, name: session.name }
       if (clock.now() - Number(session.seenAtMs) > SEEN_EVERY_MS) await writeWork(database, clock.now(), (work) => sessionSeen(work, session.id))
     }
     res.locals.caller = caller

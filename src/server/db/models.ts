@@ -1,5 +1,5 @@
 import { type DataType, DataTypes, type Model, type ModelStatic, type Sequelize } from 'sequelize'
-import type { DeviceKind, FormulaContent, jarPaceSchema, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
+import type { ChangedField, ChangedThing, DeviceKind, FormulaContent, jarPaceSchema, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
 import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
@@ -240,6 +240,16 @@ export interface SessionRow {
   revokedAtMs: number | null
 }
 
+/** What a change has overwritten. */
+export interface ChangeRow {
+  sequence?: number
+  what: ChangedThing
+  ofId: string
+  atMs: number
+  who: string | null
+  fields: ChangedField[]
+}
+
 type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 
 /** A row as a plain object. */
@@ -269,6 +279,7 @@ export interface Models {
   readonly writes: Table<WriteRow>
   readonly passphrases: Table<PassphraseRow>
   readonly sessions: Table<SessionRow>
+  readonly changes: Table<ChangeRow>
 }
 
 const { TEXT, INTEGER, BIGINT, DOUBLE, BOOLEAN, JSON: JSON_TYPE, UUID } = DataTypes
@@ -427,6 +438,7 @@ export function defineModels(sequelize: Sequelize): Models {
     ),
     ledger: table<LedgerRow>('ledger_entries', { id: INTEGER, eventId: UUID, account: TEXT, milligrams: INTEGER }),
     writes: table<WriteRow>('writes', { sequence: INTEGER, id: UUID, fingerprint: TEXT, answer: TEXT }, 'sequence'),
+    changes: table<ChangeRow>('changes', { sequence: INTEGER, what: TEXT, ofId: TEXT, atMs: BIGINT, who: TEXT, fields: JSON_TYPE }, 'sequence'),
     passphrases: table<PassphraseRow>('passphrases', { id: INTEGER, secret: TEXT }),
     sessions: table<SessionRow>('sessions', { id: UUID, tokenHash: TEXT, name: TEXT, createdAtMs: BIGINT, seenAtMs: BIGINT, revokedAtMs: BIGINT })
   }

@@ -16,5 +16,6 @@ export const TABLES = [
   'calendar_addresses',
   'devices',
   'events',
-  'ledger_entries'
+  'ledger_entries',
+  'changes'
 ] as const

@@ -7,6 +7,7 @@ import { problemSentence } from '../../words'
 import { type BatchRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { linesOf } from './batches'
+import { noteChange } from './changes'
 import { pantryIn } from './ingredients'
 import { jarForSeed } from './jars'
 import { type KeptBake, keptBake, keptBakeEvent } from './keptBake'
@@ -163,6 +164,7 @@ export async function putBake(work: Work, id: string, version: number, plan: Pla
   await checkPlan(work, plan, row.plan)
   const wire = planToWire(plan)
   const frozen = row.frozen === null ? null : { ...row.frozen, plan: wire }
+  await noteChange(work, 'plan', id, planToWire(row.plan), wire)
   await work.models.bakes.update({ plan: wire, frozen, version: version + 1, mixAtMs: plan.mixAt }, { where: { id }, transaction: work.transaction })
 }
 

@@ -3,6 +3,7 @@ import type { ingredientPutSchema, ListedIngredient } from '../../contract'
 import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, withBlends } from '../../core'
 import { type IngredientRow, plain } from '../db/models'
 import { notFound, Problem } from '../problems'
+import { noteChange } from './changes'
 import { theKitchen } from './kitchens'
 import { forget, once, type Work } from './work'
 
@@ -45,6 +46,8 @@ export async function putIngredient(work: Work, id: string, { version, ingredien
     throw new Problem(409, 'stale', 'This ingredient was changed in another window. What it has now is shown.', { current: row?.content })
   await refuseBlend(work, ingredient)
   forget(work, 'pantry')
+  const before = row?.content ?? BUILT_IN.get(id)
+  if (before !== undefined) await noteChange(work, 'ingredient', id, before, ingredient)
   await models.ingredients.upsert({ id, kitchenId: kitchen.id, content: ingredient, version: (row?.version ?? 0) + 1, deletedAtMs: null }, { transaction })
   return (await listIngredients(work)).find((listed) => listed.ingredient.id === id) as ListedIngredient
 }

@@ -22,6 +22,7 @@ import {
 import { type JarRow, plain, type VesselRow } from '../db/models'
 import { notFound, Problem } from '../problems'
 import { createBatch, lineOf, linesOf, type NewBatch, stayAt, staysOfBatches } from './batches'
+import { noteChange } from './changes'
 import { pantryIn } from './ingredients'
 import { placeIn, theKitchen } from './kitchens'
 import { programsOfJars } from './programStates'
@@ -317,6 +318,15 @@ export async function editJar(work: Work, jarId: string, { version, jar }: z.out
   await vesselIn(work, jar.vesselId)
   const { models, transaction } = work
   const { keepMinimumGrams, name, vesselId } = jar
+  const before = {
+    name: row.name,
+    vesselId: row.vesselId,
+    keepMinimumGrams: toGrams(row.keepMinimumMg),
+    culture: row.culture,
+    flour: row.flour,
+    feed: row.feed
+  }
+  await noteChange(work, 'jar', jarId, before, { name, vesselId, keepMinimumGrams, culture: jar.culture, flour: jar.flour, feed: jar.feed })
   await models.jars.update({ name, vesselId, keepMinimumMg: toMilligrams(keepMinimumGrams), version: version + 1 }, { where: { id: jarId }, transaction })
 }
 

@@ -2,6 +2,7 @@ import { Op } from 'sequelize'
 import { type Kitchen, type KitchenEdit, kitchenToWire, msOf, type Place } from '../../contract'
 import { plain } from '../db/models'
 import { Problem } from '../problems'
+import { noteChange } from './changes'
 import { forget, once, type Work } from './work'
 
 /** The kitchen of this data folder, or null before the first run. */
@@ -55,7 +56,9 @@ export async function putKitchen(work: Work, version: number, edit: KitchenEdit)
   const { name, places, ...settings } = edit
   await work.models.kitchens.update({ name, settings: kitchenToWire(settings), version: version + 1 }, { where: { id: now.id }, transaction: work.transaction })
   await writePlaces(work, now.id, places)
-  return theKitchen(work)
+  const next = await theKitchen(work)
+  await noteChange(work, 'kitchen', now.id, kitchenToWire({ ...now, version: 0 }), kitchenToWire({ ...next, version: 0 }))
+  return next
 }
 
 async function writePlaces(work: Work, kitchenId: string, places: readonly Place[]): Promise<void> {

@@ -3,6 +3,7 @@ import type { ListedVessel, vesselPutSchema } from '../../contract'
 import { toGrams, toMilligrams } from '../../core'
 import { plain, type VesselRow } from '../db/models'
 import { notFound, Problem } from '../problems'
+import { noteChange } from './changes'
 import { theKitchen } from './kitchens'
 import type { Work } from './work'
 
@@ -37,6 +38,7 @@ export async function putVessel(work: Work, id: string, { version, vessel }: z.o
   const { tareGrams, ...rest } = vessel
   const row = { ...rest, kitchenId: kitchen.id, tareMg: toMilligrams(tareGrams), version: version + 1, deletedAtMs: null }
   await models.vessels.upsert(row, { transaction })
+  if (found !== null) await noteChange(work, 'vessel', id, { ...view(plain(found)), version: 0 }, { ...view(row), version: 0 })
   return view(row)
 }
 

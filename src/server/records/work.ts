@@ -9,6 +9,8 @@ export interface Work {
   readonly transaction?: Transaction
   /** The server's time, ms. */
   readonly nowMs: number
+  /** Name of the device it comes from; left out: the machine of the server. */
+  readonly who?: string | null
   /** What this piece of work has read already and does not change: kitchen, ingredients. */
   readonly known?: Map<string, unknown>
 }
@@ -25,8 +27,8 @@ export async function once<T>({ known }: Work, name: string, read: () => Promise
 export const forget = ({ known }: Work, name: string) => known?.delete(name)
 
 /** Runs a write as one piece of work. */
-export function writeWork<T>(database: Database, nowMs: number, work: (w: Work) => Promise<T>): Promise<T> {
-  return database.write((transaction) => work({ models: database.models, transaction, nowMs, known: new Map() }))
+export function writeWork<T>(database: Database, nowMs: number, work: (w: Work) => Promise<T>, who: string | null = null): Promise<T> {
+  return database.write((transaction) => work({ models: database.models, transaction, nowMs, who, known: new Map() }))
 }
 
 /** Reads outside any transaction. */

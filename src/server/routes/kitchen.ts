@@ -1,6 +1,7 @@
 import { Router } from 'express'
-import { firstRunSchema, kitchenPutSchema, kitchenToWire, ROUTES, readingsPostSchema } from '../../contract'
+import { changesQuerySchema, firstRunSchema, kitchenPutSchema, kitchenToWire, ROUTES, readingsPostSchema } from '../../contract'
 import { parse } from '../problems'
+import { changesOf } from '../records/changes'
 import { firstRun } from '../records/firstRun'
 import { findKitchen, putKitchen } from '../records/kitchens'
 import { addReadings, dropReadings, readingsOf } from '../records/readings'
@@ -26,6 +27,13 @@ export function kitchenRoutes(services: Services): Router {
   router.post(
     ROUTES.firstRun,
     writes(services, async (work, req) => kitchenToWire(await firstRun(work, parse(firstRunSchema, req.body))))
+  )
+  router.get(
+    ROUTES.changes,
+    reads(services, (work, req) => {
+      const { what, of } = parse(changesQuerySchema, req.query)
+      return changesOf(work, what, of)
+    })
   )
   router.get(
     ROUTES.placeReadings(':id'),

@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express'
 import type { z } from 'zod'
 import { idSchema, isoSchema, msOf, NOTED_HEADER, WINDOW_HEADER, WRITE_HEADER } from '../../contract'
+import { callerOf } from '../access/gate'
 import type { Lines } from '../access/lines'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
@@ -62,7 +63,12 @@ export function writes(
 ): RequestHandler {
   return async (req, res) => {
     const sent = { id: writeId(req), method: req.method, path: req.path, body: req.body as unknown }
-    const answered = await writeWork(services.database, momentOf(req, services.clock.now()), (work) => sentOnce(work, sent, () => answer(work, req), secret))
+    const answered = await writeWork(
+      services.database,
+      momentOf(req, services.clock.now()),
+      (work) => sentOnce(work, sent, () => answer(work, req), secret),
+      callerOf(res).name
+    )
     services.hub.publish({ type: 'changed', path: req.path, window: req.get(WINDOW_HEADER) ?? null })
     res.json(answered)
   }

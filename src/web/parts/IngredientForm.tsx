@@ -7,6 +7,7 @@ import { saveIngredient } from '../data/stores'
 import { BlendEditor } from './BlendEditor'
 import { Note } from './Card'
 import { FlourFields, StoreFields } from './FlourFields'
+import { HistoryButton } from './History'
 import { QuantityField } from './QuantityField'
 import { tellDone, tellError } from './tell'
 
@@ -125,6 +126,7 @@ export function IngredientForm({
         <Button variant="default" onClick={onCancel}>
           Leave it
         </Button>
+        {version > 0 && <HistoryButton what="ingredient" ofId={ingredient.id} title={ingredient.name} />}
       </Group>
     </Stack>
   )

@@ -1,5 +1,5 @@
 import { ActionIcon, Group, Menu, Skeleton, TextInput } from '@mantine/core'
-import { useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
@@ -13,6 +13,7 @@ import { useForecasts, useVerdicts } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Note } from '../../parts/Card'
+import { History } from '../../parts/History'
 import { Quiet } from '../../parts/Quiet'
 import { plannedHill, recordHill, runningHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
@@ -256,6 +257,7 @@ function NameField({ name, frozen, onName }: { name: string; frozen: boolean; on
 }
 
 function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cultures: Cultures; now: number }) {
+  const [changing, changed] = useDisclosure(false)
   const navigate = useNavigate()
   const here = useKitchen()
   const again = useOnce(async () => {
@@ -269,16 +271,20 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
     void navigate('/bakes')
   }
   return (
-    <Menu position="bottom-end">
-      <Menu.Target>
-        <ActionIcon aria-label="More for this bake">
-          <IconDots size={22} />
-        </ActionIcon>
-      </Menu.Target>
-      <Menu.Dropdown>
-        <Menu.Item onClick={() => again.run()}>Bake this again, a week on</Menu.Item>
-        <Menu.Item onClick={remove}>Take this bake away</Menu.Item>
-      </Menu.Dropdown>
-    </Menu>
+    <>
+      <Menu position="bottom-end">
+        <Menu.Target>
+          <ActionIcon aria-label="More for this bake">
+            <IconDots size={22} />
+          </ActionIcon>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Item onClick={() => again.run()}>Bake this again, a week on</Menu.Item>
+          <Menu.Item onClick={changed.open}>What was changed</Menu.Item>
+          <Menu.Item onClick={remove}>Take this bake away</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      {changing && <History what="plan" ofId={bake.id} title={plan.name} onClose={changed.close} />}
+    </>
   )
 }

@@ -9,6 +9,7 @@ import { copyNow, moveCopies, useCopies } from '../../data/keeping'
 import { useKitchen } from '../../data/kitchen'
 import { BringIn } from '../../parts/BringIn'
 import { Card } from '../../parts/Card'
+import { HistoryButton } from '../../parts/History'
 import { tellDone, tellError } from '../../parts/tell'
 import { AccessCard } from './AccessCard'
 import classes from './HouseRoom.module.css'
@@ -27,6 +28,7 @@ export function HouseRoom() {
         <div className={classes.stack}>
           <CopiesCard />
           <OneFileCard />
+          <SettingsCard />
         </div>
         <AccessCard />
       </div>
@@ -126,6 +128,16 @@ function FolderField({ folder, locked }: { readonly folder: string; readonly loc
         </Button>
       )}
     </Group>
+  )
+}
+
+/** What the settings were before they were changed. */
+function SettingsCard() {
+  const { kitchen } = useKitchen()
+  return (
+    <Card title="Settings as they were">
+      <HistoryButton what="kitchen" ofId={kitchen.id} title={kitchen.name} />
+    </Card>
   )
 }
 

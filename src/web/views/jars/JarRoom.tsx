@@ -15,6 +15,7 @@ import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
 import { tellCondition, USE_WORDS, whenWords } from '../../parts/conditionWords'
 import { familyOf } from '../../parts/family'
 import { FeedSheet } from '../../parts/feed/FeedSheet'
+import { History } from '../../parts/History'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { knownSentence } from '../../parts/jarWords'
@@ -40,6 +41,7 @@ export function JarRoom() {
   const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [splitting, split] = useDisclosure(false)
   const [editing, edit] = useDisclosure(false)
+  const [changing, changed] = useDisclosure(false)
   const [looking, look] = useDisclosure(false)
   const [ending, end] = useDisclosure(false)
   if (cultures === undefined) {
@@ -70,6 +72,7 @@ export function JarRoom() {
                 Label
               </Menu.Item>
               <Menu.Item onClick={edit.open}>Name, culture, vessel</Menu.Item>
+              <Menu.Item onClick={changed.open}>What was changed</Menu.Item>
               <Menu.Item onClick={end.open}>Mould, or out of the kitchen</Menu.Item>
             </Menu.Dropdown>
           </Menu>
@@ -90,6 +93,7 @@ export function JarRoom() {
         </Group>
       }
     >
+      {changing && <History what="jar" ofId={jar.id} title={jar.name} onClose={changed.close} />}
       {jar.program !== null && <InProgram jar={jar} now={now} />}
       <div className={classes.columns}>
         <div className={classes.side}>

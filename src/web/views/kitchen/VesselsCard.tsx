@@ -7,6 +7,7 @@ import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { dropVessel, saveVessel } from '../../data/stores'
 import { Card, Note } from '../../parts/Card'
+import { HistoryButton } from '../../parts/History'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
@@ -111,6 +112,7 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
         <Button size="sm" variant="default" onClick={onDone}>
           Leave it
         </Button>
+        {now > 0 && <HistoryButton what="vessel" ofId={vessel.id} title={vessel.name} />}
         {version > 0 && (
           <ActionIcon aria-label={`Take ${vessel.name} away`} onClick={remove}>
             <IconMinus size={20} />
