@@ -9,15 +9,22 @@ export function usePlaceReadings(placeId: string): PlaceReadings | undefined {
   return useSWR(ROUTES.placeReadings(placeId), (path) => read(readingsSchema, path)).data
 }
 
-/** Brings temperatures of a place in. @returns takes them back */
+const MS_PER_MINUTE = 60_000
+/** So many readings go in one write; a longer log goes in several. */
+const PART = 3000
+
+/** Brings temperatures of a place in, one a minute. @returns takes all of them back */
 export async function bringReadings(placeId: string, readings: readonly TimedTemp[]): Promise<() => Promise<void>> {
-  const id = newId()
   const path = ROUTES.placeReadings(placeId)
-  const body = { id, readings: readings.map((r) => ({ at: isoOf(r.ms), tempC: r.tempC })) }
-  await send(id, readingsSchema, { method: 'POST', path, body })
+  const perMinute = [...new Map(readings.map((r) => [Math.floor(r.ms / MS_PER_MINUTE), r])).values()]
+  const parts = Array.from({ length: Math.ceil(perMinute.length / PART) }, (_, n) => ({ id: newId(), readings: perMinute.slice(n * PART, (n + 1) * PART) }))
+  for (const part of parts) {
+    const body = { id: part.id, readings: part.readings.map((r) => ({ at: isoOf(r.ms), tempC: r.tempC })) }
+    await send(part.id, readingsSchema, { method: 'POST', path, body })
+  }
   await mutate(path)
   return async () => {
-    await send(newId(), readingsSchema, { method: 'DELETE', path: ROUTES.readingsImport(id) })
+    for (const { id } of parts) await send(newId(), readingsSchema, { method: 'DELETE', path: ROUTES.readingsImport(id) })
     await mutate(path)
   }
 }

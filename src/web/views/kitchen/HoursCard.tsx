@@ -4,9 +4,10 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconCalendarDown, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Once, Weekly } from '../../../contract'
-import { BUSY_KINDS, type BusyKind, readCalendar } from '../../../core'
+import { BUSY_KINDS, type BusyKind } from '../../../core'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
+import { logReader, textOf } from '../../data/logs'
 import { newId } from '../../data/newId'
 import { Card, Note } from '../../parts/Card'
 import { MomentField } from '../../parts/MomentField'
@@ -130,7 +131,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
   const coming = kitchen.once.filter((o) => o.to > now).sort((a, b) => a.from - b.from)
   const bring = async (file: File | null) => {
     if (file === null) return
-    const read = await readCalendar(await file.text(), now, now + AHEAD_MS, kitchen.timeZone)
+    const read = await logReader().readCalendar(await textOf(file), now, now + AHEAD_MS, kitchen.timeZone)
     if (!read.ok) {
       setRefused(
         read.problem.code === 'not a calendar'

@@ -2,13 +2,15 @@ import { ActionIcon, Button, Checkbox, FileButton, Group, NumberInput, Select, T
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Place } from '../../../contract'
-import { POSSIBLE, type ReadReadings, readReadings, SURROUNDINGS, type Surroundings } from '../../../core'
+import { POSSIBLE, type ReadReadings, SURROUNDINGS, type Surroundings } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
+import { type Log, textOf, useLog } from '../../data/logs'
 import { newId } from '../../data/newId'
 import { bringReadings, usePlaceReadings } from '../../data/readings'
 import { Card, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
+import { useOnce } from '../../parts/useOnce'
 import classes from './KitchenRoom.module.css'
 
 /** A night is first taken to be so much cooler, K. */
@@ -146,12 +148,13 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
 function Measured({ place }: { readonly place: Place }) {
   const { kitchen, format } = useKitchen()
   const known = usePlaceReadings(place.id)
-  const [text, setText] = useState('')
-  const found = text.trim() === '' ? null : readReadings(text, kitchen.timeZone)
-  const bring = ({ readings }: ReadReadings) => {
-    bringReadings(place.id, readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
+  const [log, setLog] = useState<Log & { readonly name: string | null }>({ id: '', text: '', name: null })
+  const setText = (text: string, name: string | null = null) => setLog({ id: newId(), text, name })
+  const found = useLog(log, kitchen.timeZone)
+  const { run: bring, busy } = useOnce(({ readings }: ReadReadings) => {
     setText('')
-  }
+    return bringReadings(place.id, readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
+  })
   return (
     <div>
       <Text fw={500} mb={4}>
@@ -166,10 +169,12 @@ function Measured({ place }: { readonly place: Place }) {
         aria-label={`Readings of ${place.name}`}
         placeholder={'2026-11-26 20:00, 21.5\n2026-11-26 20:10, 21.4'}
         rows={3}
-        value={text}
+        value={log.name === null ? log.text : log.name}
+        readOnly={log.name !== null}
         onChange={(e) => setText(e.currentTarget.value)}
       />
-      {found !== null && !found.ok && <Note tone="care">No line of this has a time and a temperature. A line looks like: 2026-11-26 20:00, 21.5</Note>}
+      {found === undefined && <Note>Reading …</Note>}
+      {found != null && !found.ok && <Note tone="care">No line of this has a time and a temperature. A line looks like: 2026-11-26 20:00, 21.5</Note>}
       {found?.ok && (
         <Note>
           {found.value.readings.length} readings, {format.dayTime(found.value.readings[0]?.ms ?? 0)} to {format.dayTime(found.value.readings.at(-1)?.ms ?? 0)}
@@ -179,7 +184,12 @@ function Measured({ place }: { readonly place: Place }) {
         </Note>
       )}
       <Group mt="xs">
-        <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => void file?.text().then(setText, tellError)}>
+        <FileButton
+          accept="text/csv,text/plain,.csv,.tsv,.txt"
+          onChange={(file) => {
+            if (file !== null) textOf(file).then((text) => setText(text, file.name), tellError)
+          }}
+        >
           {(button) => (
             <Button {...button} size="sm" variant="default">
               From a file
@@ -187,7 +197,7 @@ function Measured({ place }: { readonly place: Place }) {
           )}
         </FileButton>
         {found?.ok && (
-          <Button size="sm" onClick={() => bring(found.value)}>
+          <Button size="sm" disabled={busy} onClick={() => bring(found.value)}>
             Bring them in
           </Button>
         )}

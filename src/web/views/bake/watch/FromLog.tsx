@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, tempSteps, thinned } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { noteLevels } from '../../../data/levels'
+import { textOf } from '../../../data/logs'
 import { Note } from '../../../parts/Card'
 import { tellDone, tellError } from '../../../parts/tell'
 import type { StationProps } from '../station'
@@ -10,6 +11,8 @@ import type { StationProps } from '../station'
 const MS_PER_HOUR = 3_600_000
 /** So many looks tell a curve; more tell nothing new. */
 const MOST = 30
+/** So much of a log is read, characters: some 20,000 lines. */
+const MOST_TEXT = 600_000
 const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
   'no time': 'No column holds a time. Say which one does.',
   'no level': 'No column holds a height or a rise. Say which one does.',
@@ -26,7 +29,19 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
   const log = useMemo(() => (text.trim() === '' ? null : lookOver(text, kitchen.timeZone)), [text, kitchen.timeZone])
   const columns = log?.columns.map((column, i) => chosen[i] ?? column) ?? []
   const bandMs = state.band?.atMs ?? 0
-  const read = log === null ? null : readLevels(log, columns, kitchen.timeZone, bandMs, state.band?.levelMm ?? null)
+  const read = useMemo(
+    () =>
+      log === null
+        ? null
+        : readLevels(
+            log,
+            log.columns.map((column, i) => chosen[i] ?? column),
+            kitchen.timeZone,
+            bandMs,
+            state.band?.levelMm ?? null
+          ),
+    [log, chosen, kitchen.timeZone, bandMs, state.band?.levelMm]
+  )
   const own = read?.ok ? read.value.filter((l) => l.ms >= bandMs && l.ms <= now) : []
   const kept = thinned(own, MOST)
   const temps = tempSteps(own)
@@ -36,10 +51,13 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
   const takesTemps = temps.length > 0 && withTemps && !isMovedLater
   const placeAt = (ms: number) => moves.findLast((m) => m.atMs <= ms)?.placeId ?? plan.placeId
   const change = (next: string) => {
-    setText(next)
+    // A levain stands for a day or two: a log of weeks begins with what is not of it, and is read from its end.
+    setText(next.length > MOST_TEXT ? next.slice(next.indexOf('\n', next.length - MOST_TEXT) + 1) : next)
     setChosen({})
   }
-  const bring = (file: File | undefined) => void file?.text().then(change, tellError)
+  const bring = (file: File | undefined) => {
+    if (file !== undefined) textOf(file).then(change, tellError)
+  }
   return (
     <div data-testid="from-log">
       <Textarea
