@@ -1,5 +1,5 @@
 import { ok, problem, type Result } from '../units/result'
-import { instantOf, linesOf, saysFahrenheit, type TimedTemp, temperatureOf } from './readReadings'
+import { instantOf, type KnownHours, linesOf, saysFahrenheit, type TimedTemp, temperatureOf } from './readReadings'
 
 /** What a column of a log may hold. */
 export const LEVEL_COLUMNS = ['time', 'hours since mixing', 'minutes since mixing', 'height', 'rise', 'temperature', 'nothing'] as const
@@ -90,10 +90,11 @@ export function readLevels(
   const band = bandHeight ?? first ?? null
   if (rise < 0 && (band === null || !(band > 0))) return problem('no band')
   const found = new Map<number, TimedLevel>()
+  const known: KnownHours = new Map()
   for (const row of rows) {
     const h = figure(row, hours)
     const m = figure(row, minutes)
-    const ms = time >= 0 ? instantOf(row[time] ?? '', timeZone) : h !== null ? startMs + h * 3_600_000 : m !== null ? startMs + m * 60_000 : null
+    const ms = time >= 0 ? instantOf(row[time] ?? '', timeZone, known) : h !== null ? startMs + h * 3_600_000 : m !== null ? startMs + m * 60_000 : null
     const mm = figure(row, height)
     const level = rise >= 0 ? figure(row, rise) : mm === null ? null : mm / (band as number)
     if (ms === null || level === null || level < 0.5 || level > HIGHEST_RISE) continue

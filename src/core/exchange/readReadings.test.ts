@@ -29,3 +29,17 @@ test('lines that say nothing are told by number; a text without readings is refu
   expect(read('')).toBeNull()
   expect(read('2026-06-01 20:00,900')).toBeNull()
 })
+
+describe('minutes are added to full hours', () => {
+  const instants = (lines: readonly string[], zone: string) => {
+    const read = readReadings(`time,temp\n${lines.map((line) => `${line},20`).join('\n')}`, zone)
+    return read.ok ? read.value.readings.map(({ ms }) => new Date(ms).toISOString()) : []
+  }
+  test('over a clock change, in zones of half hours, with seconds, and in the afternoon', () => {
+    // Lisbon goes from +1 to 0 at 02:00 on 25 October 2026; Kolkata is 5:30 ahead all year.
+    expect(instants(['2026-10-25 00:30', '2026-10-25 03:30:15'], 'Europe/Lisbon')).toEqual(['2026-10-24T23:30:00.000Z', '2026-10-25T03:30:15.000Z'])
+    expect(instants(['26.11.2026 20:45', '26.11.2026 20:59:59'], 'Asia/Kolkata')).toEqual(['2026-11-26T15:15:00.000Z', '2026-11-26T15:29:59.000Z'])
+    expect(instants(['11/26/2026 08:05 PM', '11/26/2026 08:05 AM'], 'UTC')).toEqual(['2026-11-26T08:05:00.000Z', '2026-11-26T20:05:00.000Z'])
+    expect(instants(['2026-11-26 20:75', '2026-11-26 25:00'], 'UTC')).toEqual([])
+  })
+})
