@@ -100,13 +100,14 @@ function TrayEntry({ entry }: { entry: RefusedEntry }) {
   const figures = Object.entries(ENTRY_FIGURES).filter(([name]) => typeof body[name] === 'number')
   const happenedAt = isoSchema.safeParse(body.happenedAt).data
   const words = entryWords(entry.path, entry.body)
+  const shown = [...figures.map(([name]) => name), 'happenedAt']
   return (
     <section>
       <Text fw={650}>
         {words}
         {happenedAt !== undefined && ` · ${format.dayTime(msOf(happenedAt))}`}
       </Text>
-      <Text mt={4}>{entry.why}</Text>
+      {!shown.some((name) => entry.fields?.[name] === entry.why) && <Text mt={4}>{entry.why}</Text>}
       <Group mt="sm" align="end">
         {figures.map(([name, { label, unit }]) => (
           <NumberInput
@@ -120,6 +121,7 @@ function TrayEntry({ entry }: { entry: RefusedEntry }) {
         ))}
         {happenedAt !== undefined && (
           <DateTimePicker
+            size="md"
             label="When it happened"
             value={new Date(msOf(happenedAt))}
             onChange={(value) => {
