@@ -184,7 +184,13 @@ test('a build that began an hour late: what moved, and by how much, on the Clock
     await page.getByRole('button', { name: /^Poured/ }).waitFor()
     await page.keyboard.press('Space')
     expect(item).not.toBe('')
-    await page.waitForTimeout(400)
+    // The next item is due once this one is noted; a slow machine takes its time.
+    for (let noted = false; !noted; ) {
+      await page.waitForTimeout(200)
+      const { events } = await program.call('GET', `/api/bakes/${id}`)
+      noted = events.filter((e: { type: string }) => e.type === 'pour').length > ['seed', 'water', 'flour'].indexOf(item)
+    }
+    await page.waitForTimeout(200)
   }
   await page
     .getByRole('button', { name: /band is set|Set the band|Band/i })
