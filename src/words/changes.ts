@@ -1,4 +1,4 @@
-import type { ChangedField } from '../contract'
+import { type ChangedField, msOf } from '../contract'
 import type { Format } from '../core'
 
 /** How a value is said. */
@@ -59,7 +59,7 @@ function valueWords(value: unknown, kind: Kind, format: Format): string {
     if (kind === 'temperature') return format.temperature(value)
     return String(Math.round(value * 1000) / 1000)
   }
-  if (kind === 'moment' && typeof value === 'string') return format.dayTime(Date.parse(value))
+  if (kind === 'moment' && typeof value === 'string') return format.dayTime(msOf(value))
   if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'string') return value.length > LONGEST ? `${value.slice(0, LONGEST)}…` : value
   return 'changed'

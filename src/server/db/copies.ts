@@ -1,7 +1,7 @@
 import { copyFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import { z } from 'zod'
-import { COPY_REASONS, type CopyReason } from '../../contract'
+import { COPY_REASONS, type CopyReason, isoOf, msOf } from '../../contract'
 import { StartProblem } from '../startProblem'
 import { runSql, withFile } from './file'
 import { contentsOf, DATABASE_FILE, unseal } from './health'
@@ -49,7 +49,7 @@ const DAY_MS = 24 * 3_600_000
 
 const KNOWN = MIGRATIONS.map(({ name }) => name)
 const reasonOf = (word: string): CopyReason => COPY_REASONS.find((reason) => reason === word) ?? 'asked'
-const stampOf = (ms: number) => new Date(ms).toISOString().replace(/[:.]/g, '-')
+const stampOf = (ms: number) => isoOf(ms).replace(/[:.]/g, '-')
 const nameOf = (takenAtMs: number, reason: CopyReason) => `kitchen-${stampOf(takenAtMs)}-${reason}.sqlite`
 
 /** Copies in a folder, newest first. */
@@ -60,7 +60,7 @@ export async function copiesIn(folder: string): Promise<Copy[]> {
     const [, stamp, reason] = NAME.exec(name) ?? []
     if (stamp === undefined || reason === undefined) continue
     const path = join(folder, name)
-    const takenAtMs = Date.parse(stamp.replace(/T(\d{2})-(\d{2})-(\d{2})-(\d{3})Z/, 'T$1:$2:$3.$4Z'))
+    const takenAtMs = msOf(stamp.replace(/T(\d{2})-(\d{2})-(\d{2})-(\d{3})Z/, 'T$1:$2:$3.$4Z'))
     found.push({ path, takenAtMs, reason: reasonOf(reason), bytes: (await stat(path)).size })
   }
   return found.sort((a, b) => b.takenAtMs - a.takenAtMs)

@@ -58,7 +58,10 @@ export async function openFolder({ dataFolder, kind, fresh, asItIs }: FolderWish
     if (fresh) await clearFiles(dataFolder)
     else if (contents?.steps != null && contents.steps.length < KNOWN.length && inside === null) await takeCopy(path, copies, 'migration', nowMs)
     await unseal(dataFolder)
-    const database = await openDatabase(dataFolder)
+    const database = await openDatabase(dataFolder).catch((error: unknown) => {
+      const known = asStartProblem(error, path)
+      throw known instanceof StartProblem ? known : refuse({ code: 'migration failed', detail: error instanceof Error ? error.message : String(error) })
+    })
     for (const name of [path, `${path}-wal`, `${path}-shm`]) await chmod(name, 0o600).catch(() => undefined)
     return {
       database,
