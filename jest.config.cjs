@@ -18,5 +18,5 @@ const project = (displayName, testMatch, more = {}) => ({
 module.exports = {
   projects: [project('unit', ['<rootDir>/src/**/*.test.ts']), project('e2e', ['<rootDir>/e2e/**/*.test.ts'])],
   // A machine that does other things besides is slow, not wrong.
-  testTimeout: 240_000
+  testTimeout: 900_000
 }
