@@ -107,7 +107,9 @@ export const kitchenAnswerSchema = z.object({ kitchen: kitchenSchema.nullable() 
 export const clockSchema = z.object({
   now: instantSchema,
   /** Stands still until moved: tests and pictures. */
-  fixed: z.boolean()
+  fixed: z.boolean(),
+  /** When the newest entry was made. A clock well before that is set wrong, or was. */
+  lastEntryAt: instantSchema.nullable()
 })
 export const clockMoveSchema = z.object({ now: instantSchema })
 

@@ -8,7 +8,7 @@ import { createClock } from './clock'
 import { ConfigProblem, readConfig } from './config'
 import { start } from './start'
 import { StartProblem } from './startProblem'
-import { startTestServer } from './testing/testServer'
+import { firstRun, startTestServer } from './testing/testServer'
 
 test('own kitchen and demo never share a folder or a port', () => {
   const own = readConfig({}, [], '/home/pip/olvent', '/home/pip/.data')
@@ -59,8 +59,16 @@ test('a taken port is told with a way out', async () => {
 
 test('the clock can be moved over the wire only while it stands', async () => {
   const standing = await startTestServer()
-  expect((await standing.send('POST', '/api/clock', { now: '2026-12-01T08:00:00.000Z' })).body).toEqual({ now: '2026-12-01T08:00:00.000Z', fixed: true })
+  expect((await standing.send('POST', '/api/clock', { now: '2026-12-01T08:00:00.000Z' })).body).toEqual({
+    now: '2026-12-01T08:00:00.000Z',
+    fixed: true,
+    lastEntryAt: null
+  })
   expect((await standing.send('POST', '/api/clock', { now: 'later' })).status).toBe(400)
+  // Set back after an entry: when that was made is told, so that the window can ask.
+  await standing.send('POST', '/api/kitchen/first-run', firstRun())
+  const back = (await standing.send('POST', '/api/clock', { now: '2026-11-20T08:00:00.000Z' })).body
+  expect(back).toEqual({ now: '2026-11-20T08:00:00.000Z', fixed: true, lastEntryAt: '2026-12-01T08:00:00.000Z' })
   await standing.end()
   const real = await startTestServer({ now: null })
   expect((await real.send('POST', '/api/clock', { now: '2026-12-01T08:00:00.000Z' })).status).toBe(404)

@@ -1,7 +1,9 @@
-import { dirname, resolve } from 'node:path'
+import { existsSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
 import { askPassphrase } from './askPassphrase'
+import { calendarsInThread } from './calendarsInThread'
 import { ConfigProblem, readConfig } from './config'
 import { newPassphrase } from './newPassphrase'
 import { restore } from './restore'
@@ -9,8 +11,11 @@ import { start } from './start'
 import { StartProblem } from './startProblem'
 import { exportTo, importFrom } from './takeAlongByHand'
 
-/** The project's folder: two up from dist/server or src/server. */
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..', '..')
+const here = dirname(fileURLToPath(import.meta.url))
+/** The project's folder: two up from dist/server. */
+const root = resolve(here, '..', '..')
+
+const calendarThread = join(here, 'calendarThread.js')
 
 const say = (words: string): void => void process.stdout.write(`\n  ${words}\n\n`)
 
@@ -24,7 +29,11 @@ async function main(): Promise<void> {
   if (command === 'import') return say(await importFrom(config, rest))
   const log = pino({ level: config.logLevel }, pino.destination({ dest: 2, sync: false }))
   if (command === 'passphrase') return say(await newPassphrase(config))
-  const running = await start(config, log, config.atHome && process.stdin.isTTY ? askPassphrase : undefined)
+  const running = await start(config, log, {
+    askPassphrase: config.atHome && process.stdin.isTTY ? askPassphrase : undefined,
+    // Run from its sources, while it is worked on, there is no thread's program.
+    calendarThread: existsSync(calendarThread) ? (dataFolder) => calendarsInThread(calendarThread, dataFolder) : undefined
+  })
   const { kitchen, addresses } = running
   const elsewhere = addresses.length === 0 ? '' : `\n  On your phone, with the passphrase: ${addresses.slice(0, 2).join(' or ')}`
   say(

@@ -5,6 +5,7 @@ import { isLoopback, namesHere } from './access/addresses'
 import { passphraseOf, setPassphrase } from './access/doors'
 import { createLines } from './access/lines'
 import { createApp } from './app'
+import { type Calendars, calendarsOf } from './calendars'
 import { type Clock, createClock } from './clock'
 import type { Config } from './config'
 import { openFolder } from './db/openFolder'
@@ -12,7 +13,8 @@ import { takeOver } from './db/takeOver'
 import { layDemo } from './demo/layDemo'
 import { createHub } from './devices/hub'
 import { simulatedDevices } from './devices/simulated'
-import { createKeeper, sweepPictures } from './keeping/keeper'
+import { createKeeper } from './keeping/keeper'
+import { sweepPictures } from './keeping/pictureFiles'
 import { findKitchen } from './records/kitchens'
 import { readWork, writeWork } from './records/work'
 import { StartProblem } from './startProblem'
@@ -29,12 +31,19 @@ export interface Running {
   stop(): Promise<void>
 }
 
+/** What only the program as it runs has. */
+export interface Surroundings {
+  /** Asks whoever sits at the machine, where the network is to come in for the first time. */
+  readonly askPassphrase?: (() => Promise<string>) | undefined
+  /** Has calendars reckoned beside the server. */
+  readonly calendarThread?: ((dataFolder: string) => Calendars) | undefined
+}
+
 /**
  * Opens the data folder, lays the demo where asked, and listens.
- * @param askPassphrase asks whoever sits at the machine, where the network is to come in for the first time
  * @throws StartProblem when the port is taken or not allowed
  */
-export async function start(config: Config, log: Logger, askPassphrase?: () => Promise<string>): Promise<Running> {
+export async function start(config: Config, log: Logger, { askPassphrase, calendarThread }: Surroundings = {}): Promise<Running> {
   const clock = createClock(config.fixedNowMs)
   if (config.formerFolder !== null) await takeOver(config.formerFolder, config.dataFolder)
   const opened = await openFolder(config, clock.now())
@@ -64,10 +73,12 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
       if (count > 0) adapter.open()
       else adapter.close()
   })
-  await sweepPictures(config.dataFolder)
+  await sweepPictures(readWork(database, clock.now()), config.dataFolder)
   const keeper = createKeeper({ database, dataFolder: config.dataFolder, clock, log })
+  const calendars = calendarThread?.(config.dataFolder) ?? calendarsOf(database)
   const app = createApp({
     keeper,
+    calendars,
     database,
     clock,
     folder: config.dataFolder,
@@ -95,6 +106,7 @@ export async function start(config: Config, log: Logger, askPassphrase?: () => P
     async stop() {
       for (const adapter of adapters) adapter.close()
       await keeper.stop()
+      await calendars.stop()
       await new Promise<void>((resolve) => {
         server.close(() => resolve())
         server.closeIdleConnections()

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
 import { createApp } from '../app'
+import { calendarsOf } from '../calendars'
 import { createClock } from '../clock'
 import { readConfig } from '../config'
 import { openDatabase } from '../db/connect'
@@ -83,7 +84,7 @@ describe('an address beyond this machine', () => {
     const opening = start(config, pino({ level: 'silent' }))
     await expect(opening).rejects.toThrow(StartProblem)
     await expect(opening).rejects.toThrow('npm start -- --home')
-    const asked = await start(config, pino({ level: 'silent' }), async () => WORDS)
+    const asked = await start(config, pino({ level: 'silent' }), { askPassphrase: async () => WORDS })
     expect(asked.addresses.length).toBeGreaterThan(0)
     expect(asked.addresses.join()).not.toContain('0.0.0.0')
     await asked.stop()
@@ -98,6 +99,7 @@ describe('without a session', () => {
     const database = await openDatabase(folder)
     const app = createApp({
       database,
+      calendars: calendarsOf(database),
       clock: createClock(Date.parse(TEST_NOW)),
       folder,
       hub: createHub(),

@@ -1,6 +1,7 @@
 import { mkdir } from 'node:fs/promises'
 import { join } from 'node:path'
 import { QueryTypes, Sequelize, Transaction } from 'sequelize'
+import sqlite3 from 'sqlite3'
 import { DATABASE_FILE, seal } from './health'
 import { migrate } from './migrate'
 import { defineModels, type Models } from './models'
@@ -17,6 +18,12 @@ export interface Database {
   alone<T>(work: () => Promise<T>): Promise<T>
   /** Waits for writes to end, then closes the file and notes how it is left. */
   close(): Promise<void>
+}
+
+/** Opens the database of a data folder that another thread of this process has open, to read it only. */
+export function openForReading(dataFolder: string): Models {
+  const dialectOptions = { mode: sqlite3.OPEN_READONLY }
+  return defineModels(new Sequelize({ dialect: 'sqlite', storage: join(dataFolder, DATABASE_FILE), logging: false, dialectOptions }))
 }
 
 /**

@@ -12,7 +12,7 @@ import { type OpenFile, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
 import { MIGRATIONS, migrate } from '../db/migrate'
 import { Problem } from '../problems'
-import { isNamedByContent, PICTURES_FOLDER } from './keeper'
+import { isNamedByContent, PICTURES_FOLDER } from './pictureFiles'
 import { TABLES } from './tables'
 import { FORMAT } from './takeAlong'
 

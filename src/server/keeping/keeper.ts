@@ -1,5 +1,4 @@
-import { createHash } from 'node:crypto'
-import { copyFile, mkdir, readdir, readFile, rename, rm } from 'node:fs/promises'
+import { mkdir } from 'node:fs/promises'
 import { isAbsolute, join } from 'node:path'
 import type { Logger } from 'pino'
 import { type CopyReason, isoOf, type WireCopies } from '../../contract'
@@ -11,11 +10,10 @@ import { Problem } from '../problems'
 import { findKitchen } from '../records/kitchens'
 import { thinOldReadings } from '../records/readings'
 import { readWork, writeWork } from '../records/work'
+import { copyPictures, PICTURES_FOLDER, sweepPictures } from './pictureFiles'
 
 const HOUR_MS = 3_600_000
 const DAY_MS = 24 * HOUR_MS
-export const PICTURES_FOLDER = 'pictures'
-const HALF = /\.half$/
 
 /** Keeps verified copies of a kitchen: one on each day it is used, and on request. */
 export interface Keeper {
@@ -95,6 +93,7 @@ export function createKeeper({ database, dataFolder, clock, log }: KeeperParts):
         const isSameDay = newest !== undefined && Math.floor(newest.takenAtMs / DAY_MS) === Math.floor(clock.now() / DAY_MS)
         if (isSameDay && sinceMs >= 0 && sinceMs < DAY_MS) return
         await copyTo(folder, 'day').catch(() => undefined)
+        await sweepPictures(work, dataFolder)
         await thinOldReadings(work, (part) => writeWork(database, clock.now(), part))
       }),
     async stop() {
@@ -105,37 +104,4 @@ export function createKeeper({ database, dataFolder, clock, log }: KeeperParts):
   const timer = setInterval(() => void keeper.tick(), HOUR_MS)
   timer.unref()
   return keeper
-}
-
-/** Copies pictures that are not there yet; each is named by its content, and looked at before it counts. */
-async function copyPictures(from: string, to: string): Promise<void> {
-  const names = (await readdir(from).catch(() => [])).filter((name) => !HALF.test(name))
-  if (names.length === 0) return
-  await mkdir(to, { recursive: true })
-  const there = new Set(await readdir(to))
-  for (const name of names) {
-    if (there.has(name)) continue
-    const half = join(to, `${name}.half`)
-    await copyFile(join(from, name), half)
-    if (!(await isNamedByContent(half, name))) {
-      await rm(half, { force: true })
-      throw new Error(`The picture ${name.slice(0, 8)}… is damaged.`)
-    }
-    await rename(half, join(to, name))
-  }
-}
-
-/** Whether a file is what its name says. */
-export async function isNamedByContent(path: string, name: string): Promise<boolean> {
-  return name.startsWith(
-    createHash('sha256')
-      .update(await readFile(path))
-      .digest('hex')
-  )
-}
-
-/** Takes away pictures that were cut off while they were written. */
-export async function sweepPictures(dataFolder: string): Promise<void> {
-  const folder = join(dataFolder, PICTURES_FOLDER)
-  for (const name of await readdir(folder).catch(() => [])) if (HALF.test(name)) await rm(join(folder, name), { force: true })
 }

@@ -6,7 +6,7 @@ import { ZipFile } from 'yazl'
 import { isoOf } from '../../contract'
 import { rowsOf, withFile } from '../db/file'
 import { DATABASE_FILE } from '../db/health'
-import { PICTURES_FOLDER } from './keeper'
+import { PICTURES_FOLDER } from './pictureFiles'
 import { TABLES } from './tables'
 
 /** Says what a file is; the number grows when its shape changes. */

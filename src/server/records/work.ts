@@ -36,6 +36,12 @@ export function readWork(database: Database, nowMs: number): Work {
   return { models: database.models, nowMs }
 }
 
+/** When the entry that was recorded last was made, ms; null while there is none. */
+export async function lastEntryMs({ models, transaction }: Work): Promise<number | null> {
+  const last = await models.events.findOne({ attributes: ['recordedAtMs'], order: [['sequence', 'DESC']], transaction })
+  return last === null ? null : Number(plain(last).recordedAtMs)
+}
+
 /** An event to be kept. */
 export type NewEvent = Omit<EventRow, 'recordedAtMs' | 'sequence'>
 

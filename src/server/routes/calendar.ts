@@ -1,8 +1,10 @@
 import { type RequestHandler, Router } from 'express'
 import { LRUCache } from 'lru-cache'
 import { calendarPostSchema, ROUTES } from '../../contract'
+import type { Calendars } from '../calendars'
 import { parse } from '../problems'
-import { calendarFile, listAddresses, makeAddress, readAt, revokeAddress } from '../records/calendar'
+import { findBake } from '../records/bakes'
+import { listAddresses, makeAddress, readAt, revokeAddress } from '../records/calendar'
 import { readWork, type Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 
@@ -14,7 +16,10 @@ export function calendarRoutes(services: Services): Router {
     (name: string, bakeOf: (req: Parameters<RequestHandler>[0], work: Work) => Promise<string | null>): RequestHandler =>
     async (req, res) => {
       const work = readWork(services.database, services.clock.now())
-      const text = await kept(work, await bakeOf(req, work))
+      const bakeId = await bakeOf(req, work)
+      // One that is not there is told here, where its answer is known.
+      if (bakeId !== null) await findBake(work, bakeId)
+      const text = await kept(bakeId, work.nowMs)
       res.type('text/calendar; charset=utf-8').setHeader('Content-Disposition', `inline; filename="${name}.ics"`)
       res.send(text)
     }
@@ -64,13 +69,13 @@ const FRESH_MS = 60_000
 const FILES_KEPT = 50
 
 /** Files are made once for all who ask, until something is written or a minute has passed. */
-function keptFiles({ database }: Services): (work: Work, bakeId: string | null) => Promise<string> {
+function keptFiles({ database, calendars }: Services): Calendars['file'] {
   const files = new LRUCache<string, Promise<string>>({ max: FILES_KEPT })
-  return (work, bakeId) => {
-    const key = `${bakeId} ${database.writes()} ${Math.floor(work.nowMs / FRESH_MS)}`
+  return (bakeId, nowMs) => {
+    const key = `${bakeId} ${database.writes()} ${Math.floor(nowMs / FRESH_MS)}`
     const there = files.get(key)
     if (there !== undefined) return there
-    const made = calendarFile(work, bakeId)
+    const made = calendars.file(bakeId, nowMs)
     files.set(key, made)
     made.catch(() => files.delete(key))
     return made

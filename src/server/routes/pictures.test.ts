@@ -1,6 +1,8 @@
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
+import { readdir, utimes, writeFile } from 'node:fs/promises'
+import { join } from 'node:path'
 import sharp from 'sharp'
-import { startTestServer, type TestServer } from '../testing/testServer'
+import { type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 
 let server: TestServer
 beforeAll(async () => {
@@ -62,4 +64,30 @@ test('a large one is kept no wider than a screen; one of too many dots, and what
   expect((await send(wide.subarray(0, wide.length / 2), 'image/jpeg')).status).toBe(400)
   expect((await server.send('GET', '/api/pictures/..%2Folvent.sqlite')).status).toBe(400)
   expect((await server.send('GET', `/api/pictures/${'0'.repeat(64)}.png`)).status).toBe(404)
+})
+
+test('a picture of which no entry speaks is swept away after a month, and half a one at once; any other stays', async () => {
+  const shade = async (background: string) =>
+    (
+      await send(
+        await sharp({ create: { width: 2, height: 2, channels: 3, background } })
+          .png()
+          .toBuffer()
+      )
+    ).body.name
+  const [told, forgotten, waiting] = [await shade('brown'), await shade('tan'), await shade('white')]
+  const { bakes } = (await server.send('GET', '/api/bakes?state=open')).body
+  const growing = bakes.find((bake: Loose) => bake.plan.name === 'Two lantern loaves')
+  const event = { id: randomUUID(), happenedAt: TEST_NOW, type: 'mark', rise: 1.9, signs: {}, picture: told }
+  expect((await server.send('POST', `/api/bakes/${growing.id}/events`, event)).body).not.toHaveProperty('error')
+  const folder = join(server.folder, 'pictures')
+  const daysAgo = (days: number) => new Date(Date.parse(TEST_NOW) - days * 24 * 3_600_000)
+  for (const name of [told, forgotten]) await utimes(join(folder, name), daysAgo(31), daysAgo(31))
+  await utimes(join(folder, waiting), daysAgo(29), daysAgo(29))
+  await writeFile(join(folder, `${waiting}.1.half`), 'half')
+  await server.restart()
+  const there = await readdir(folder)
+  expect(there).toEqual(expect.arrayContaining([told, waiting]))
+  expect(there).not.toContain(forgotten)
+  expect(there.join()).not.toContain('half')
 })

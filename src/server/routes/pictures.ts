@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import express, { Router } from 'express'
 import sharp from 'sharp'
 import { PICTURE_TYPES, pictureNameSchema, ROUTES } from '../../contract'
-import { PICTURES_FOLDER } from '../keeping/keeper'
+import { PICTURES_FOLDER } from '../keeping/pictureFiles'
 import { notFound, Problem, parse } from '../problems'
 import type { Services } from './route'
 

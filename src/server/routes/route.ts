@@ -3,6 +3,7 @@ import type { z } from 'zod'
 import { idSchema, isoSchema, msOf, NOTED_HEADER, WINDOW_HEADER, WRITE_HEADER } from '../../contract'
 import { callerOf } from '../access/gate'
 import type { Lines } from '../access/lines'
+import type { Calendars } from '../calendars'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import type { DeviceAdapter } from '../devices/adapter'
@@ -23,6 +24,8 @@ export interface Services {
   readonly adapters: readonly DeviceAdapter[]
   /** Keeps copies of the kitchen. */
   readonly keeper: Keeper
+  /** Makes calendar files. */
+  readonly calendars: Calendars
   /** Live lines of open windows. */
   readonly live: Lines
   /** Addresses at which other devices of the network open it; none while only this machine may. */

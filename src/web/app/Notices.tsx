@@ -4,6 +4,7 @@ import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { isoOf, isoSchema, msOf } from '../../contract'
 import { ENTRY_FIGURES, entryWords } from '../../words'
+import { believeClock, syncClock, useClockDoubt, useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { flush, type RefusedEntry, sendAgain, throwAway, useOutbox } from '../data/outbox'
 import { useStorage } from '../data/storage'
@@ -15,6 +16,7 @@ export function Notices() {
   return (
     <>
       <ServerNotice />
+      <ClockNotice />
       <TrayNotice />
       <StorageNotice />
     </>
@@ -42,6 +44,31 @@ function ServerNotice() {
       <button type="button" className={classes.noticeButton} onClick={() => void flush()}>
         Try now
       </button>
+    </div>
+  )
+}
+
+/** Asked while the clock of the server stands before the newest entry: every time on the screen would be wrong. */
+function ClockNotice() {
+  const now = useNow()
+  const { format } = useKitchen()
+  const { lastEntryMs, believedMs } = useClockDoubt()
+  if (lastEntryMs === null || lastEntryMs === believedMs || now >= lastEntryMs) return null
+  const moment = (ms: number) => `${format.date(ms)}, ${format.time(ms)}`
+  return (
+    <div className={classes.notice} role="status">
+      <span>
+        Is the clock of Olvent’s computer right? It says {moment(now)}, and the last entry was made on {moment(lastEntryMs)}. If it is wrong, set it there
+        before you note anything.
+      </span>
+      <span className={classes.noticeButtons}>
+        <button type="button" className={classes.noticeButton} onClick={() => void syncClock()}>
+          I have set it
+        </button>
+        <button type="button" className={classes.noticeButton} onClick={() => believeClock(lastEntryMs)}>
+          It is right
+        </button>
+      </span>
     </div>
   )
 }

@@ -1,6 +1,9 @@
 import { useSyncExternalStore } from 'react'
+import { z } from 'zod'
+import { create } from 'zustand'
 import { clockSchema, ROUTES } from '../../contract'
 import { ask } from './api'
+import { keep, kept } from './storage'
 
 /** The server owns the time; the window keeps how far its own is off, or the instant at which a fixed one stands. */
 let offsetMs = 0
@@ -38,9 +41,30 @@ export function useNow(): number {
 /** Asks the server for its time; half the way there and back is taken off. */
 export async function syncClock(): Promise<void> {
   const asked = Date.now()
-  const { now, fixed } = await ask(clockSchema, { method: 'GET', path: ROUTES.clock })
+  const { now, fixed, lastEntryAt } = await ask(clockSchema, { method: 'GET', path: ROUTES.clock })
   const answered = Date.now()
   fixedMs = fixed ? now : null
   offsetMs = now - (asked + answered) / 2
+  useClockDoubt.setState({ lastEntryMs: lastEntryAt !== null && now < lastEntryAt - TOO_EARLY_MS ? lastEntryAt : null })
   tick()
+}
+
+/** So far a clock may be set back by the network without a word. */
+const TOO_EARLY_MS = 5 * 60_000
+const BELIEVED = 'olvent.clockBelieved'
+
+interface ClockDoubt {
+  /** When the newest entry was made, where that is later than now; null while nothing is strange. */
+  readonly lastEntryMs: number | null
+  /** The newest entry of which it was said that the clock is right all the same. */
+  readonly believedMs: number | null
+}
+
+/** Whether the server's clock can be right. */
+export const useClockDoubt = create<ClockDoubt>(() => ({ lastEntryMs: null, believedMs: kept(BELIEVED, z.number()) }))
+
+/** The baker says that the clock is right, and the entry was not. */
+export function believeClock(lastEntryMs: number): void {
+  keep(BELIEVED, lastEntryMs)
+  useClockDoubt.setState({ believedMs: lastEntryMs })
 }
