@@ -2,6 +2,7 @@ import { createWriteStream } from 'node:fs'
 import { mkdir, rename, rm } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { pipeline } from 'node:stream/promises'
+import type { BringIn } from '../contract'
 import type { Config } from './config'
 import { copiesFolderOf, takeCopy } from './db/copies'
 import { DATABASE_FILE } from './db/health'
@@ -31,7 +32,11 @@ export async function exportTo({ dataFolder }: Config, words: readonly string[])
   return `Everything of your kitchen is in ${path}`
 }
 
-/** Brings such a file in: `npm run import -- file`; a kitchen that is in use is replaced with --replace only. @returns a sentence */
+/**
+ * Brings such a file in: `npm run import -- file`. A kitchen that is in use is replaced with --replace only; with --add both become
+ * one, and where both have changed the same, what is here stays.
+ * @returns a sentence
+ */
 export async function importFrom(config: Config, words: readonly string[]): Promise<string> {
   const given = fileIn(words)
   if (given === undefined) throw new StartProblem('no file', { detail: 'npm run import -- kitchen.zip' })
@@ -40,11 +45,17 @@ export async function importFrom(config: Config, words: readonly string[]): Prom
   const { database, close } = await openFolder(config, Date.now())
   try {
     const kitchen = await findKitchen(readWork(database, Date.now()))
-    if (kitchen !== null && !words.includes('--replace')) throw new StartProblem('kitchen in use', { folder: dataFolder, kitchen: kitchen.name })
+    const adds = words.includes('--add')
+    if (kitchen !== null && !adds && !words.includes('--replace')) throw new StartProblem('kitchen in use', { folder: dataFolder, kitchen: kitchen.name })
     const file = await unpack(resolve(process.env.INIT_CWD ?? '.', given), dataFolder)
     try {
       if (kitchen !== null) await takeCopy(`${dataFolder}/${DATABASE_FILE}`, await copiesFolderOf(dataFolder), 'import', Date.now())
-      await database.alone(() => file.putInto(dataFolder))
+      const clashes = kitchen === null || !adds ? [] : (await file.compare(dataFolder)).clashes
+      const how: BringIn =
+        kitchen === null || !adds ? { how: 'replace' } : { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) }
+      await database.alone(() => file.putInto(dataFolder, how, Date.now()))
+      if (kitchen !== null && adds)
+        return `"${file.told.kitchen}" is now part of "${kitchen.name}".${clashes.length === 0 ? '' : ` Yours stayed of: ${clashes.map(({ name }) => name).join(', ')}.`}`
     } finally {
       await file.drop()
     }

@@ -2,6 +2,7 @@
 export * from './changes'
 export * from './copies'
 export * from './entries'
+export * from './merge'
 export * from './problems'
 export * from './start'
 export * from './steps'

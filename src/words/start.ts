@@ -54,7 +54,7 @@ const SENTENCES = {
   'no file': (f: StartFigures) => `Give the file: ${f.detail}`,
   'not brought in': (f: StartFigures) => f.detail ?? '',
   'kitchen in use': (f: StartFigures) =>
-    `This folder holds the kitchen "${f.kitchen}" already: ${FOLDER(f)}\n  To put the file in its place (a copy is kept first), add --replace.`,
+    `This folder holds the kitchen "${f.kitchen}" already: ${FOLDER(f)}\n  To add the file to it, add --add; to put the file in its place, --replace. A copy of your kitchen is kept first.`,
   'no copy': (f: StartFigures) => `There is no copy to restore: ${FOLDER(f)}`,
   'bad copy': (f: StartFigures) => `This copy cannot be used (${f.detail}): ${FOLDER(f)}\n  Your kitchen was not changed.`
 } satisfies Record<string, (figures: StartFigures) => string>

@@ -7,11 +7,12 @@ import { Sequelize } from 'sequelize'
 import type sqlite3 from 'sqlite3'
 import { type Entry, open, type ZipFile } from 'yauzl'
 import { z } from 'zod'
-import { isoSchema, pictureNameSchema, type WireTakenAlong } from '../../contract'
+import { type BringIn, isoSchema, pictureNameSchema, type WireMerge, type WireTakenAlong } from '../../contract'
 import { type OpenFile, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
 import { MIGRATIONS, migrate } from '../db/migrate'
 import { Problem } from '../problems'
+import { merge, whatItBrings } from './merge'
 import { isNamedByContent, PICTURES_FOLDER } from './pictureFiles'
 import { TABLES } from './tables'
 import { FORMAT } from './takeAlong'
@@ -36,9 +37,11 @@ const refused = (why: string) => new Problem(400, 'not understood', `This file c
 
 /** A file that was read and looked through; nothing of it stands in the kitchen yet. */
 export interface Unpacked {
-  readonly told: Omit<WireTakenAlong, 'replaces' | 'id'>
-  /** Puts it in the place of what the kitchen holds, all of it or nothing. */
-  putInto(dataFolder: string): Promise<void>
+  readonly told: Omit<WireTakenAlong, 'replaces' | 'id' | 'merge'>
+  /** What it would bring to a kitchen that is in use. */
+  compare(dataFolder: string): Promise<WireMerge>
+  /** Puts it in the place of what the kitchen holds, or both together; all of it or nothing. */
+  putInto(dataFolder: string, how: BringIn, nowMs: number): Promise<void>
   /** Forgets it. */
   drop(): Promise<void>
 }
@@ -55,7 +58,17 @@ export async function unpack(zip: string, near: string): Promise<Unpacked> {
   const drop = () => rm(folder, { recursive: true, force: true })
   try {
     const told = await readInto(zip, folder)
-    return { told, putInto: (dataFolder) => putInto(folder, dataFolder), drop }
+    const brought = join(folder, DATABASE_FILE)
+    const inUse = (dataFolder: string) => join(dataFolder, DATABASE_FILE)
+    return {
+      told,
+      compare: (dataFolder) => whatItBrings(inUse(dataFolder), brought),
+      async putInto(dataFolder, how, nowMs) {
+        const database = how.how === 'replace' ? brought : await merge(inUse(dataFolder), folder, how.choices, nowMs)
+        await putInto(database, join(folder, PICTURES_FOLDER), dataFolder)
+      },
+      drop
+    }
   } catch (error) {
     await drop()
     if (error instanceof Problem) throw error
@@ -84,7 +97,7 @@ const entriesOf = (zip: ZipFile) =>
 const streamOf = (zip: ZipFile, entry: Entry) =>
   new Promise<Readable>((resolve, reject) => zip.openReadStream(entry, (error, stream) => (error === null ? resolve(stream) : reject(error))))
 
-async function readInto(path: string, folder: string): Promise<Omit<WireTakenAlong, 'replaces' | 'id'>> {
+async function readInto(path: string, folder: string): Promise<Unpacked['told']> {
   const zip = await opened(path)
   try {
     const entries = await entriesOf(zip)
@@ -190,11 +203,11 @@ async function readPictures(zip: ZipFile, entries: ReadonlyMap<string, Entry>, f
 }
 
 /** Pictures first: they are named by their content and harm nobody. Then all tables in one transaction. */
-async function putInto(folder: string, dataFolder: string): Promise<void> {
+async function putInto(database: string, pictures: string, dataFolder: string): Promise<void> {
   const to = join(dataFolder, PICTURES_FOLDER)
   await mkdir(to, { recursive: true })
-  for (const name of await readdir(join(folder, PICTURES_FOLDER))) {
-    await copyFile(join(folder, PICTURES_FOLDER, name), join(to, `${name}.half`))
+  for (const name of await readdir(pictures)) {
+    await copyFile(join(pictures, name), join(to, `${name}.half`))
     await rename(join(to, `${name}.half`), join(to, name))
   }
   const main: OpenFile = await withFile(join(dataFolder, DATABASE_FILE))
@@ -202,7 +215,7 @@ async function putInto(folder: string, dataFolder: string): Promise<void> {
   try {
     file.configure('busyTimeout', 10_000)
     await runSql(file, 'PRAGMA synchronous = FULL')
-    await runSql(file, 'ATTACH ? AS brought', [join(folder, DATABASE_FILE)])
+    await runSql(file, 'ATTACH ? AS brought', [database])
     // Parents and children come and go together; whether they match is looked at before the end.
     await runSql(file, 'PRAGMA foreign_keys = OFF')
     await runSql(file, 'BEGIN IMMEDIATE')

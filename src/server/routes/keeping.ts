@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
-import { copiesFolderSchema, ROUTES, type WireTakenAlong } from '../../contract'
+import { bringInSchema, copiesFolderSchema, ROUTES, type WireTakenAlong } from '../../contract'
 import { callerOf } from '../access/gate'
 import { type Unpacked, unpack } from '../keeping/bringIn'
 import { takeAlong } from '../keeping/takeAlong'
@@ -71,7 +71,8 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
       const timer = setTimeout(() => void forget(), DECIDE_MS)
       timer.unref()
       waiting = { id: randomUUID(), file, timer }
-      const told: WireTakenAlong = { ...file.told, id: waiting.id, replaces: (await kitchenNow())?.name ?? null }
+      const replaces = (await kitchenNow())?.name ?? null
+      const told: WireTakenAlong = { ...file.told, id: waiting.id, replaces, merge: replaces === null ? null : await file.compare(folder) }
       res.json(told)
     } finally {
       await rm(path, { force: true })
@@ -83,8 +84,9 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
   }
   router.post(ROUTES.broughtIn(':id'), async (req, res) => {
     const { file } = theOne(req)
+    const how = parse(bringInSchema, req.body ?? { how: 'replace' })
     if ((await kitchenNow()) !== null) await keeper.copy('import')
-    await database.alone(() => file.putInto(folder))
+    await database.alone(() => file.putInto(folder, how, clock.now()))
     await forget()
     hub.publish({ type: 'changed', path: ROUTES.kitchen, window: null })
     res.json({ ok: true })

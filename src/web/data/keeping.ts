@@ -1,6 +1,6 @@
 import useSWR, { mutate } from 'swr'
 import { z } from 'zod'
-import { type Copies, copiesSchema, errorSchema, ROUTES, type TakenAlong, takenAlongSchema } from '../../contract'
+import { type BringIn, type Copies, copiesSchema, errorSchema, ROUTES, type TakenAlong, takenAlongSchema } from '../../contract'
 import { ask, NotNow, Refusal } from './api'
 
 /** Copies of the kitchen; undefined until they are known. */
@@ -34,9 +34,9 @@ export async function lookInto(file: File): Promise<TakenAlong> {
 
 const doneSchema = z.object({ ok: z.boolean() })
 
-/** Puts a file that was looked into in the place of this kitchen. @throws Refusal */
-export async function bringIn(id: string): Promise<void> {
-  await ask(doneSchema, { method: 'POST', path: ROUTES.broughtIn(id) })
+/** Puts a file that was looked into in the place of this kitchen, or adds it. @throws Refusal */
+export async function bringIn(id: string, how: BringIn): Promise<void> {
+  await ask(doneSchema, { method: 'POST', path: ROUTES.broughtIn(id), body: how })
   await mutate(() => true)
 }
 

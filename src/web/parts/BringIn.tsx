@@ -1,20 +1,13 @@
-import { Button, FileButton, Group, Modal, Text } from '@mantine/core'
+import { Button, FileButton, Group, Modal, Radio, Stack, Text } from '@mantine/core'
 import { useState } from 'react'
-import type { TakenAlong } from '../../contract'
+import type { ClashChoices, Merge, TakenAlong } from '../../contract'
+import { clashWords, heldWords, mergeWords } from '../../words'
 import { bringIn, leaveOut, lookInto } from '../data/keeping'
 import { useKitchen } from '../data/kitchen'
 import { tellDone, tellError } from './tell'
 
-const COUNTED: readonly (readonly [table: string, one: string, many: string])[] = [
-  ['jars', 'jar', 'jars'],
-  ['bakes', 'bake', 'bakes'],
-  ['formulas', 'recipe', 'recipes'],
-  ['events', 'entry', 'entries']
-]
-
-/** Brings a kitchen in from a file: first what is in it, and what it would replace; then all of it or nothing. */
+/** Brings a kitchen in from a file: first what is in it and what would come of it; then all of it or nothing. */
 export function BringIn({ label }: { readonly label: string }) {
-  const { format } = useKitchen()
   const [found, setFound] = useState<TakenAlong | null>(null)
   const [busy, setBusy] = useState(false)
   const look = (file: File | null) => {
@@ -24,51 +17,113 @@ export function BringIn({ label }: { readonly label: string }) {
       .then(setFound, tellError)
       .finally(() => setBusy(false))
   }
-  const leave = () => {
-    if (found !== null) void leaveOut(found.id).catch(() => undefined)
-    setFound(null)
-  }
-  const put = () => {
-    if (found === null) return
-    setBusy(true)
-    bringIn(found.id)
-      .then(() => {
-        setFound(null)
-        tellDone(`“${found.kitchen}” is here.`)
-      }, tellError)
-      .finally(() => setBusy(false))
-  }
   return (
     <>
       <FileButton onChange={look} accept=".zip,application/zip">
         {(props) => (
-          <Button {...props} variant="default" loading={busy && found === null}>
+          <Button {...props} variant="default" loading={busy}>
             {label}
           </Button>
         )}
       </FileButton>
-      {found !== null && (
-        <Modal opened onClose={leave} title={`“${found.kitchen}”`} size="lg">
-          <Text>
-            Taken along {format.dayTime(found.madeAt)}:{' '}
-            {COUNTED.map(([table, one, many]) => `${found.rows[table] ?? 0} ${found.rows[table] === 1 ? one : many}`).join(', ')}
-            {`, ${found.pictures} ${found.pictures === 1 ? 'picture' : 'pictures'}`}.
-          </Text>
-          {found.replaces !== null && (
-            <Text mt="sm" fw={600}>
-              It takes the place of “{found.replaces}”. A copy of that is kept first.
-            </Text>
-          )}
-          <Group mt="lg">
-            <Button onClick={put} loading={busy}>
-              {found.replaces === null ? 'Open it here' : `Replace “${found.replaces}”`}
-            </Button>
-            <Button variant="default" onClick={leave} disabled={busy}>
-              Cancel
-            </Button>
-          </Group>
-        </Modal>
+      {found !== null && <Found found={found} onDone={() => setFound(null)} />}
+    </>
+  )
+}
+
+/** A file that was looked into, and what is to be done with it. */
+function Found({ found, onDone }: { readonly found: TakenAlong; readonly onDone: () => void }) {
+  const { format } = useKitchen()
+  const [how, setHow] = useState<'merge' | 'replace'>(found.merge === null ? 'replace' : 'merge')
+  const [choices, setChoices] = useState<ClashChoices>({})
+  const [busy, setBusy] = useState(false)
+  const undecided = how === 'merge' ? (found.merge?.clashes ?? []).filter(({ id }) => choices[id] === undefined).length : 0
+  const leave = () => {
+    void leaveOut(found.id).catch(() => undefined)
+    onDone()
+  }
+  const put = () => {
+    setBusy(true)
+    bringIn(found.id, how === 'merge' ? { how, choices } : { how })
+      .then(() => {
+        onDone()
+        tellDone(how === 'merge' ? `“${found.kitchen}” is part of this kitchen now.` : `“${found.kitchen}” is here.`)
+      }, tellError)
+      .finally(() => setBusy(false))
+  }
+  return (
+    <Modal opened onClose={leave} title={`“${found.kitchen}”`} size="lg">
+      <Text>
+        Taken along {format.dayTime(found.madeAt)}: {heldWords(found)}.
+      </Text>
+      {found.merge !== null && (
+        <Radio.Group mt="md" value={how} onChange={(value) => setHow(value as typeof how)} label={`This kitchen, “${found.replaces}”, is in use`}>
+          <Stack gap="sm" mt="xs">
+            <Radio value="merge" label="Add the file to it" description="Jars, bakes and recipes of both stand beside each other." />
+            <Radio value="replace" label="Replace it" description="Only what is in the file is here afterwards." />
+          </Stack>
+        </Radio.Group>
       )}
+      {found.merge !== null && how === 'merge' && <Together merge={found.merge} choices={choices} onChoose={setChoices} />}
+      {found.merge !== null && (
+        <Text mt="md" c="dimmed">
+          A copy of this kitchen as it is now is kept first.
+        </Text>
+      )}
+      <Group mt="md">
+        <Button onClick={put} loading={busy} disabled={undecided > 0}>
+          {found.replaces === null ? 'Open it here' : how === 'merge' ? 'Add it' : `Replace “${found.replaces}”`}
+        </Button>
+        <Button variant="default" onClick={leave} disabled={busy}>
+          Cancel
+        </Button>
+        {undecided > 0 && <Text c="dimmed">{undecided} still to decide</Text>}
+      </Group>
+    </Modal>
+  )
+}
+
+interface TogetherProps {
+  readonly merge: Merge
+  readonly choices: ClashChoices
+  readonly onChoose: (choices: ClashChoices) => void
+}
+
+/** What comes of both kitchens, and what has to be decided. */
+function Together({ merge, choices, onChoose }: TogetherProps) {
+  const { format } = useKitchen()
+  const all = (side: 'here' | 'there') => onChoose(Object.fromEntries(merge.clashes.map(({ id }) => [id, side])))
+  return (
+    <>
+      <Text mt="md">{mergeWords(merge).join(' ')}</Text>
+      {merge.clashes.length > 1 && (
+        <Group mt="sm" gap="sm">
+          <Button variant="default" size="sm" onClick={() => all('here')}>
+            All as here
+          </Button>
+          <Button variant="default" size="sm" onClick={() => all('there')}>
+            All as in the file
+          </Button>
+        </Group>
+      )}
+      <Stack gap="md" mt="md">
+        {merge.clashes.map((clash) => {
+          const words = clashWords(clash, format)
+          return (
+            <Radio.Group
+              key={clash.id}
+              label={clash.name}
+              value={choices[clash.id] ?? ''}
+              onChange={(side) => onChoose({ ...choices, [clash.id]: side as 'here' | 'there' })}
+            >
+              <Stack gap={6} mt={4}>
+                <Radio value="here" label={words.here} />
+                <Radio value="there" label={words.there} />
+              </Stack>
+            </Radio.Group>
+          )
+        })}
+      </Stack>
     </>
   )
 }
