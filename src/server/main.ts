@@ -2,10 +2,12 @@ import { existsSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
+import { isOfTheKitchen } from '../words'
 import { askPassphrase } from './askPassphrase'
 import { calendarsInThread } from './calendarsInThread'
 import { ConfigProblem, readConfig } from './config'
 import { newPassphrase } from './newPassphrase'
+import { tellInBrowser } from './problemPage'
 import { restore } from './restore'
 import { start } from './start'
 import { StartProblem } from './startProblem'
@@ -33,7 +35,14 @@ async function main(): Promise<void> {
     askPassphrase: config.atHome && process.stdin.isTTY ? askPassphrase : undefined,
     // Run from its sources, while it is worked on, there is no thread's program.
     calendarThread: existsSync(calendarThread) ? (dataFolder) => calendarsInThread(calendarThread, dataFolder) : undefined
+  }).catch(async (error: unknown) => {
+    if (!(error instanceof StartProblem) || !isOfTheKitchen(error.code) || config.webFolder === null) throw error
+    const address = await tellInBrowser(config, error.message)
+    if (address === null) throw error
+    say(`${error.message}\n\n  The same is told at ${address}. Stop Olvent with Ctrl+C.`)
+    return null
   })
+  if (running === null) return
   const { kitchen, addresses } = running
   const elsewhere = addresses.length === 0 ? '' : `\n  On your phone, with the passphrase: ${addresses.slice(0, 2).join(' or ')}`
   say(

@@ -51,8 +51,7 @@ export async function importFrom(config: Config, words: readonly string[]): Prom
     try {
       if (kitchen !== null) await takeCopy(`${dataFolder}/${DATABASE_FILE}`, await copiesFolderOf(dataFolder), 'import', Date.now())
       const clashes = kitchen === null || !adds ? [] : (await file.compare(dataFolder)).clashes
-      const how: BringIn =
-        kitchen === null || !adds ? { how: 'replace' } : { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) }
+      const how: BringIn = kitchen === null || !adds ? { how: 'replace' } : { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) }
       await database.alone(() => file.putInto(dataFolder, how, Date.now()))
       if (kitchen !== null && adds)
         return `"${file.told.kitchen}" is now part of "${kitchen.name}".${clashes.length === 0 ? '' : ` Yours stayed of: ${clashes.map(({ name }) => name).join(', ')}.`}`
