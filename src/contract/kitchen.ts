@@ -116,12 +116,21 @@ export const clockMoveSchema = z.object({ now: instantSchema })
 /** Temperatures measured at a place: one import, which can be taken back. */
 export const readingsPostSchema = z.object({
   id: idSchema,
-  source: z.enum(['import', 'device']).default('import'),
+  /** The import it is a part of; left out: it is the whole of it. */
+  importId: idSchema.optional(),
+  /** Name of the file. */
+  name: z.string().trim().max(120).default(''),
   readings: z
     .array(z.object({ at: instantSchema, tempC: numberIn([-30, 120], 'A reading', '°C') }))
     .min(1, { error: 'There are no readings in it.' })
     .max(20_000, { error: 'At most 20,000 readings go in at once. Thin them, or bring them in parts.' })
 })
 /** What is known of the temperature of a place. */
-export const readingsSchema = z.object({ count: z.number(), firstAt: instantSchema.nullable(), lastAt: instantSchema.nullable() })
+export const readingsSchema = z.object({
+  count: z.number(),
+  firstAt: instantSchema.nullable(),
+  lastAt: instantSchema.nullable(),
+  /** Logs that were brought in, newest first. */
+  imports: z.array(z.object({ id: idSchema, name: z.string(), at: instantSchema, count: z.number(), takenBack: z.boolean() }))
+})
 export type PlaceReadings = z.infer<typeof readingsSchema>

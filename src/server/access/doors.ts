@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { Op } from 'sequelize'
 import { isoOf, type WireSession } from '../../contract'
-import { plain, type SessionRow } from '../db/models'
+import { plain, type SessionRow } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { hashOf, newToken } from '../records/tokens'
 import type { Work } from '../records/work'

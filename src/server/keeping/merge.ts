@@ -19,6 +19,7 @@ const COUNTED = [
   'batch_parents.id',
   'batch_stays.id',
   'place_readings.id',
+  'readings_aside.id',
   'ledger_entries.id',
   'changes.sequence',
   'formula_versions.sequence',
@@ -168,7 +169,11 @@ async function takeOver(file: sqlite3.Database, { takes, clashes }: Compared, ch
   await copyRows(file, 'events', 'id IN (SELECT id FROM temp.fresh)')
   await copyRows(file, 'ledger_entries', 'eventId IN (SELECT id FROM temp.fresh)')
   await missingBatches(file)
-  await copyRows(file, 'place_readings', `placeId IN (SELECT id FROM main.places) AND (placeId, atMs) NOT IN (SELECT placeId, atMs FROM main.place_readings)`)
+  // A log that was taken back here stays taken back.
+  const notAside = 'placeId IN (SELECT id FROM main.places) AND importId NOT IN (SELECT importId FROM main.readings_aside)'
+  await copyRows(file, 'place_readings', `${notAside} AND (placeId, atMs) NOT IN (SELECT placeId, atMs FROM main.place_readings)`)
+  await copyRows(file, 'readings_aside', notAside)
+  await copyRows(file, 'imports', 'placeId IN (SELECT id FROM main.places) AND id NOT IN (SELECT id FROM main.imports)')
   await copyRows(file, 'changes', '(what, ofId, atMs) NOT IN (SELECT what, ofId, atMs FROM main.changes)')
 }
 

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { copyFile, mkdir, readdir, readFile, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
 import { literal } from 'sequelize'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import type { Work } from '../records/work'
 
 export const PICTURES_FOLDER = 'pictures'

@@ -3,6 +3,8 @@ export const TABLES = [
   'kitchens',
   'places',
   'place_readings',
+  'imports',
+  'readings_aside',
   'vessels',
   'ingredients',
   'jars',

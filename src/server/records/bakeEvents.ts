@@ -25,7 +25,7 @@ import {
   type VesselMaterial,
   withParts
 } from '../../core'
-import { type BakeRow, type JarRow, plain } from '../db/models'
+import { type BakeRow, type JarRow, plain } from '../db/rows'
 import { Problem } from '../problems'
 import { type Effect, inMilligrams, pantryFor, type Trace, wrongMoment } from './bakeEffects'
 import { mixed } from './bakeMix'

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { Kitchen } from '../../contract'
 import { type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../core'
-import type { BatchParentRow, BatchRow, BatchStayRow } from '../db/models'
+import type { BatchParentRow, BatchRow, BatchStayRow } from '../db/rows'
 import { readingsFor, type Span } from './readings'
 import type { Work } from './work'
 

@@ -17,7 +17,7 @@ import {
 import { isoOf, type WireCalendarAddress } from '../../contract'
 import { alarmsByClock, type JarBelief, SOON_HOURS, type Step, USUAL_RISK } from '../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../words'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { findBake, listBakes } from './bakes'
 import { pantryIn } from './ingredients'

@@ -1,5 +1,5 @@
 import { type ChangedField, type ChangedThing, isoOf, type WireChanges } from '../../contract'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import type { Work } from './work'
 
 /** Changes of one device to one thing within this are one change, ms: typing is saved twice a second. */

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import { DEVICE_RANGE, type devicePostSchema, type devicePushSchema, isoOf, type LiveReading, type WireDevice } from '../../contract'
-import { type DeviceRow, plain } from '../db/models'
+import { type DeviceRow, plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
 import { THINNED_MS } from './readings'

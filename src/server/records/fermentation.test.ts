@@ -79,9 +79,14 @@ describe('measured temperatures', () => {
     const seen = (await server.send('GET', `/api/bakes/${bakeId}`)).body.line.stays[0].readings
     expect(seen).toHaveLength(6)
     expect(seen[0]).toEqual({ at: at(0), tempC: 25 })
-    expect((await server.send('DELETE', `/api/readings/${id}`)).body).toEqual({ count: 0, firstAt: null, lastAt: null })
+    expect((await server.send('DELETE', `/api/readings/${id}`)).body).toMatchObject({
+      count: 0,
+      firstAt: null,
+      lastAt: null,
+      imports: [{ id, count: 60, takenBack: true }]
+    })
     expect((await server.send('GET', `/api/bakes/${bakeId}`)).body.line.stays[0].readings).toBeUndefined()
-    expect((await server.send('DELETE', `/api/readings/${id}`)).status).toBe(404)
+    expect((await server.send('DELETE', `/api/readings/${testId()}`)).status).toBe(404)
   })
   test('none at all, a fever, a place that is not there', async () => {
     const { places } = await kitchen()

@@ -1,7 +1,7 @@
 import { floursOfFirstBuild } from '../../answers'
 import type { BakeEvent, Plan, StageBeforePlan } from '../../contract'
 import { type BakeState, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../core'
-import { type BatchRow, plain } from '../db/models'
+import { type BatchRow, plain } from '../db/rows'
 import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
 import { addLineage, createBatch, dropLineage, stayAt } from './batches'
 import { jarForSeed } from './jars'

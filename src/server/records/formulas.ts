@@ -1,8 +1,9 @@
+import { literal } from 'sequelize'
 import type { z } from 'zod'
 import { type formulaPostSchema, type formulaPutSchema, isoOf, type WireFormulaVersion, type WireSavedFormula } from '../../contract'
 import { levainComposition, solveFormula } from '../../core'
 import { problemSentence } from '../../words'
-import { type FormulaRow, type FormulaVersionRow, plain } from '../db/models'
+import { type FormulaRow, type FormulaVersionRow, plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { pantryIn } from './ingredients'
 import { theKitchen } from './kitchens'
@@ -33,15 +34,18 @@ async function versionsOf({ models, transaction }: Work, formulaId: string): Pro
 /** One formula as it is now. */
 export async function findFormula(work: Work, id: string): Promise<WireSavedFormula> {
   const row = await rowOf(work, id)
-  return view(row, (await versionsOf(work, id))[0] as FormulaVersionRow)
+  const { models, transaction } = work
+  const latest = await models.formulaVersions.findOne({ where: { formulaId: id, version: row.version }, transaction })
+  return view(row, plain(latest as NonNullable<typeof latest>))
 }
 
 /** The library, by name. */
 export async function listFormulas(work: Work): Promise<WireSavedFormula[]> {
   const { models, transaction } = work
   const rows = (await models.formulas.findAll({ where: { deletedAtMs: null }, transaction })).map(plain)
-  const versions = (await models.formulaVersions.findAll({ where: { formulaId: rows.map((r) => r.id) }, order: [['version', 'ASC']], transaction })).map(plain)
-  const latest = new Map(versions.map((v) => [v.formulaId, v]))
+  // Of each only what it is now: a library of 150 with twelve versions each is read whole otherwise.
+  const newest = literal('(formulaId, version) IN (SELECT id, version FROM formulas WHERE deletedAtMs IS NULL)')
+  const latest = new Map((await models.formulaVersions.findAll({ where: newest, transaction })).map(plain).map((v) => [v.formulaId, v]))
   return rows.map((row) => view(row, latest.get(row.id) as FormulaVersionRow)).sort((a, b) => a.name.localeCompare(b.name))
 }
 

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import type { ingredientPutSchema, ListedIngredient } from '../../contract'
 import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, withBlends } from '../../core'
-import { type IngredientRow, plain } from '../db/models'
+import { type IngredientRow, plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { noteChange } from './changes'
 import { theKitchen } from './kitchens'

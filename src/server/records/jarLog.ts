@@ -1,7 +1,7 @@
 import { Op } from 'sequelize'
 import { stateOf } from '../../answers'
 import type { JarBuild } from '../../contract'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { eventsOf } from './bakes'
 import { linesOf } from './batches'
 import { findJar } from './jars'

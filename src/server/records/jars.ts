@@ -19,7 +19,7 @@ import {
   transfer,
   usualFeed
 } from '../../core'
-import { type JarRow, plain, type VesselRow } from '../db/models'
+import { type JarRow, plain, type VesselRow } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { createBatch, lineOf, linesOf, type NewBatch, stayAt, staysOfBatches } from './batches'
 import { noteChange } from './changes'

@@ -1,7 +1,7 @@
 import type { Model } from 'sequelize'
 import { type BakeEvent, isoOf, keptBakeEventSchema, keptPlanSchema, type Plan } from '../../contract'
 import type { Ingredient } from '../../core'
-import { type BakeRow, type EventRow, plain } from '../db/models'
+import { type BakeRow, type EventRow, plain } from '../db/rows'
 
 /** A bake out of the tables, its plan as the house takes it. */
 export interface KeptBake extends Omit<BakeRow, 'plan' | 'frozen'> {

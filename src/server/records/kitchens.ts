@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import { type Kitchen, type KitchenEdit, kitchenToWire, msOf, type Place } from '../../contract'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { Problem } from '../problems'
 import { noteChange } from './changes'
 import { forget, once, type Work } from './work'

@@ -1,6 +1,6 @@
 import type { Jar } from '../../contract'
 import { foldProgram, type Outcome, type ProgramState } from '../../core'
-import { type ProgramRow, plain } from '../db/models'
+import { type ProgramRow, plain } from '../db/rows'
 import { undoneIds, type Work } from './work'
 
 /** Something noted of a step, with what it did to jars. */

@@ -67,3 +67,29 @@ test('what a device said long ago is thinned to the least and most of each hour;
   await thinOldReadings(readWork(database, NOW), (part) => writeWork(database, NOW, part))
   expect(await count()).toBe(thinned + 60 * 144 + 144)
 })
+
+test('a log that is taken back tells nothing, stays there with its name, and can tell again; in parts and sent twice it counts once', async () => {
+  await database.close()
+  const server = await startTestServer({ folder })
+  const path = `/api/places/${placeId}/readings`
+  const importId = randomUUID()
+  const part = (fromMs: number) => ({
+    id: randomUUID(),
+    importId,
+    name: 'larder.csv',
+    readings: [0, 1, 2].map((n) => ({ at: new Date(fromMs + n * MINUTE).toISOString(), tempC: 18 }))
+  })
+  const first = part(NOW - DAY)
+  await server.send('POST', path, first)
+  await server.send('POST', path, { ...first, id: randomUUID() })
+  const told = (await server.send('POST', path, part(NOW - DAY + 3 * MINUTE))).body
+  const one = { id: importId, name: 'larder.csv', count: 6, takenBack: false, at: new Date(NOW).toISOString() }
+  expect(told).toMatchObject({ count: 6, imports: [one] })
+  const back = (await server.send('DELETE', `/api/readings/${importId}`)).body
+  expect(back).toEqual({ count: 0, firstAt: null, lastAt: null, imports: [{ ...one, takenBack: true }] })
+  await server.send('DELETE', `/api/readings/${importId}`)
+  expect((await server.send('PUT', `/api/readings/${importId}`)).body).toEqual(told)
+  expect((await server.send('DELETE', `/api/readings/${randomUUID()}`)).status).toBe(404)
+  await server.stop()
+  database = await openDatabase(folder)
+})

@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../contract'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { notFound } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
 import { once, type Work } from './work'
@@ -20,43 +20,59 @@ export const THINNED_MS = 10 * 60_000
 const LONGEST_MS = 10 * 24 * MS_PER_HOUR
 const BEFORE_MS = MS_PER_HOUR
 
-/** Keeps what was measured at a place, one reading a minute. Sent twice, it counts once. */
-export async function addReadings(
-  work: Work,
-  placeId: string,
-  { id, source, readings }: z.output<typeof readingsPostSchema>
-): Promise<Wire<typeof readingsSchema>> {
-  const { models, transaction } = work
-  placeIn(await theKitchen(work), placeId)
-  if ((await models.placeReadings.count({ where: { importId: id }, transaction })) === 0) {
-    const perMinute = new Map(readings.map((r) => [Math.floor(r.at / MS_PER_MINUTE), r]))
-    await models.placeReadings.bulkCreate(
-      [...perMinute.values()].map((r) => ({ placeId, importId: id, atMs: r.at, tempC: r.tempC, source })),
-      { transaction }
-    )
-  }
+/** Keeps what a log says of a place, one reading a minute. Sent twice, it counts once. */
+export async function addReadings(work: Work, placeId: string, body: z.output<typeof readingsPostSchema>): Promise<Wire<typeof readingsSchema>> {
+  const { models, transaction, nowMs } = work
+  const kitchen = await theKitchen(work)
+  placeIn(kitchen, placeId)
+  const { name, readings, importId = body.id } = body
+  if ((await models.imports.findByPk(importId, { transaction })) === null)
+    await models.imports.create({ id: importId, kitchenId: kitchen.id, placeId, name, atMs: nowMs, takenBackAtMs: null }, { transaction })
+  const there = await models.placeReadings.findAll({ attributes: ['atMs'], where: { importId }, transaction })
+  const minuteOf = (ms: number) => Math.floor(ms / MS_PER_MINUTE)
+  const known = new Set(there.map((row) => minuteOf(Number(plain(row).atMs))))
+  const perMinute = new Map(readings.filter((r) => !known.has(minuteOf(r.at))).map((r) => [minuteOf(r.at), r]))
+  await models.placeReadings.bulkCreate(
+    [...perMinute.values()].map((r) => ({ placeId, importId, atMs: r.at, tempC: r.tempC, source: 'import' as const })),
+    { transaction }
+  )
   return readingsOf(work, placeId)
 }
 
-/** What is known of a place: how many readings, and from when to when. */
+/** What is known of a place: how many readings, from and to when, and the logs that were brought in. */
 export async function readingsOf({ models, transaction }: Work, placeId: string): Promise<Wire<typeof readingsSchema>> {
   const where = { placeId }
-  const [count, first, last] = await Promise.all([
+  const [count, first, last, imports] = await Promise.all([
     models.placeReadings.count({ where, transaction }),
     models.placeReadings.min('atMs', { where, transaction }) as Promise<number | null>,
-    models.placeReadings.max('atMs', { where, transaction }) as Promise<number | null>
+    models.placeReadings.max('atMs', { where, transaction }) as Promise<number | null>,
+    models.imports.findAll({ where, order: [['atMs', 'DESC']], limit: MOST_IMPORTS, transaction })
   ])
   const iso = (ms: number | null) => (ms === null || count === 0 ? null : isoOf(Number(ms)))
-  return { count, firstAt: iso(first), lastAt: iso(last) }
+  const told = imports.map(plain).map(async ({ id, name, atMs, takenBackAtMs }) => {
+    const kept = takenBackAtMs === null ? models.placeReadings : models.readingsAside
+    return { id, name, at: isoOf(Number(atMs)), count: await kept.count({ where: { importId: id }, transaction }), takenBack: takenBackAtMs !== null }
+  })
+  return { count, firstAt: iso(first), lastAt: iso(last), imports: await Promise.all(told) }
 }
 
-/** Takes one import back. */
-export async function dropReadings(work: Work, importId: string): Promise<Wire<typeof readingsSchema>> {
-  const { models, transaction } = work
-  const one = await models.placeReadings.findOne({ where: { importId }, transaction })
-  if (one === null) throw notFound('This import')
-  await models.placeReadings.destroy({ where: { importId }, transaction })
-  return readingsOf(work, plain(one).placeId)
+const MOST_IMPORTS = 50
+
+/** Takes an import back: its readings tell nothing any more, and are set aside. Or has them tell again. */
+export async function setImportTakenBack(work: Work, importId: string, takenBack: boolean): Promise<Wire<typeof readingsSchema>> {
+  const { models, transaction, nowMs } = work
+  const found = await models.imports.findByPk(importId, { transaction })
+  if (found === null) throw notFound('This import')
+  const { placeId, takenBackAtMs } = plain(found)
+  if ((takenBackAtMs !== null) !== takenBack) {
+    const [from, to] = takenBack ? ['place_readings', 'readings_aside'] : ['readings_aside', 'place_readings']
+    const columns = 'placeId, importId, atMs, tempC, source'
+    const options = { replacements: { importId }, ...(transaction === undefined ? {} : { transaction }) }
+    await models.imports.sequelize?.query(`INSERT INTO ${to} (${columns}) SELECT ${columns} FROM ${from} WHERE importId = :importId`, options)
+    await models.imports.sequelize?.query(`DELETE FROM ${from} WHERE importId = :importId`, options)
+    await models.imports.update({ takenBackAtMs: takenBack ? nowMs : null }, { where: { id: importId }, transaction })
+  }
+  return readingsOf(work, placeId)
 }
 
 /** A stretch of time at a place. */

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { Op } from 'sequelize'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { Problem } from '../problems'
 import type { Work } from './work'
 

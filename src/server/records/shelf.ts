@@ -18,7 +18,7 @@ import {
   toMilligrams,
   transfer
 } from '../../core'
-import { plain } from '../db/models'
+import { plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { pantryFor } from './bakeEffects'
 import { eventsOf } from './bakes'

@@ -1,7 +1,7 @@
 import type { z } from 'zod'
 import type { ListedVessel, vesselPutSchema } from '../../contract'
 import { toGrams, toMilligrams } from '../../core'
-import { plain, type VesselRow } from '../db/models'
+import { plain, type VesselRow } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { noteChange } from './changes'
 import { theKitchen } from './kitchens'

@@ -1,7 +1,8 @@
 import { col, fn, type Transaction } from 'sequelize'
 import { type Account, closes, type LedgerEntry } from '../../core'
 import type { Database } from '../db/connect'
-import { type EventRow, type Models, plain } from '../db/models'
+import type { Models } from '../db/models'
+import { type EventRow, plain } from '../db/rows'
 
 /** One piece of work on the records: the tables, the moment, and the transaction it belongs to. */
 export interface Work {

@@ -4,7 +4,7 @@ import { parse } from '../problems'
 import { changesOf } from '../records/changes'
 import { firstRun } from '../records/firstRun'
 import { findKitchen, putKitchen } from '../records/kitchens'
-import { addReadings, dropReadings, readingsOf } from '../records/readings'
+import { addReadings, readingsOf, setImportTakenBack } from '../records/readings'
 import { idIn, reads, type Services, writes } from './route'
 
 /** The kitchen: its settings and places, and the first run. */
@@ -45,7 +45,11 @@ export function kitchenRoutes(services: Services): Router {
   )
   router.delete(
     ROUTES.readingsImport(':id'),
-    writes(services, (work, req) => dropReadings(work, idIn(req, 'This import')))
+    writes(services, (work, req) => setImportTakenBack(work, idIn(req, 'This import'), true))
+  )
+  router.put(
+    ROUTES.readingsImport(':id'),
+    writes(services, (work, req) => setImportTakenBack(work, idIn(req, 'This import'), false))
   )
   return router
 }

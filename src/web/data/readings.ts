@@ -14,17 +14,21 @@ const MS_PER_MINUTE = 60_000
 const PART = 3000
 
 /** Brings temperatures of a place in, one a minute. @returns takes all of them back */
-export async function bringReadings(placeId: string, readings: readonly TimedTemp[]): Promise<() => Promise<void>> {
+export async function bringReadings(placeId: string, name: string, readings: readonly TimedTemp[]): Promise<() => Promise<void>> {
   const path = ROUTES.placeReadings(placeId)
+  const importId = newId()
   const perMinute = [...new Map(readings.map((r) => [Math.floor(r.ms / MS_PER_MINUTE), r])).values()]
-  const parts = Array.from({ length: Math.ceil(perMinute.length / PART) }, (_, n) => ({ id: newId(), readings: perMinute.slice(n * PART, (n + 1) * PART) }))
-  for (const part of parts) {
-    const body = { id: part.id, readings: part.readings.map((r) => ({ at: isoOf(r.ms), tempC: r.tempC })) }
-    await send(part.id, readingsSchema, { method: 'POST', path, body })
+  for (let from = 0; from < perMinute.length; from += PART) {
+    const id = newId()
+    const part = perMinute.slice(from, from + PART).map((r) => ({ at: isoOf(r.ms), tempC: r.tempC }))
+    await send(id, readingsSchema, { method: 'POST', path, body: { id, importId, name, readings: part } })
   }
   await mutate(path)
-  return async () => {
-    for (const { id } of parts) await send(newId(), readingsSchema, { method: 'DELETE', path: ROUTES.readingsImport(id) })
-    await mutate(path)
-  }
+  return () => setImportTakenBack(placeId, importId, true)
+}
+
+/** Takes a log back, or has it tell again. */
+export async function setImportTakenBack(placeId: string, importId: string, takenBack: boolean): Promise<void> {
+  await send(newId(), readingsSchema, { method: takenBack ? 'DELETE' : 'PUT', path: ROUTES.readingsImport(importId) })
+  await mutate(ROUTES.placeReadings(placeId))
 }

@@ -1,12 +1,12 @@
 import { ActionIcon, Button, Checkbox, FileButton, Group, NumberInput, Select, Text, Textarea, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
-import type { Kitchen, KitchenEdit, Place } from '../../../contract'
+import type { Kitchen, KitchenEdit, Place, PlaceReadings } from '../../../contract'
 import { POSSIBLE, type ReadReadings, SURROUNDINGS, type Surroundings } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { type Log, textOf, useLog } from '../../data/logs'
 import { newId } from '../../data/newId'
-import { bringReadings, usePlaceReadings } from '../../data/readings'
+import { bringReadings, setImportTakenBack, usePlaceReadings } from '../../data/readings'
 import { Card, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
 import { tellDone, tellError } from '../../parts/tell'
@@ -144,6 +144,27 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
   )
 }
 
+/** Logs that were brought in: each can be taken back, and tell again. */
+function Imports({ placeId, imports }: { readonly placeId: string; readonly imports: PlaceReadings['imports'] }) {
+  const { format } = useKitchen()
+  const { run, busy } = useOnce(({ id, takenBack }: PlaceReadings['imports'][number]) => setImportTakenBack(placeId, id, !takenBack).catch(tellError))
+  return (
+    <ul className={classes.imports}>
+      {imports.map((one) => (
+        <li key={one.id} className={classes.import}>
+          <span>
+            {one.name === '' ? 'A pasted log' : one.name}, {one.count} readings, brought in {format.dayTime(one.at)}
+            {one.takenBack && ': taken back'}
+          </span>
+          <Button size="sm" variant="subtle" disabled={busy} onClick={() => run(one)}>
+            {one.takenBack ? 'Use it again' : 'Take it back'}
+          </Button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** Temperatures measured at a place: pasted or from a file, looked over, then brought in. */
 function Measured({ place }: { readonly place: Place }) {
   const { kitchen, format } = useKitchen()
@@ -153,7 +174,7 @@ function Measured({ place }: { readonly place: Place }) {
   const found = useLog(log, kitchen.timeZone)
   const { run: bring, busy } = useOnce(({ readings }: ReadReadings) => {
     setText('')
-    return bringReadings(place.id, readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
+    return bringReadings(place.id, log.name ?? '', readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
   })
   return (
     <div>
@@ -165,6 +186,7 @@ function Measured({ place }: { readonly place: Place }) {
           ? 'Nothing yet. A log of a thermometer makes the forecast follow the real room.'
           : `${known.count} readings, ${format.dayTime(known.firstAt)} to ${format.dayTime(known.lastAt)}.`}
       </Text>
+      {known !== undefined && known.imports.length > 0 && <Imports placeId={place.id} imports={known.imports} />}
       <Textarea
         aria-label={`Readings of ${place.name}`}
         placeholder={'2026-11-26 20:00, 21.5\n2026-11-26 20:10, 21.4'}
