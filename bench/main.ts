@@ -6,13 +6,14 @@ import { benchJudge } from './judge'
 import { benchKills } from './kills'
 import { benchLearn } from './learn'
 import { benchLive, benchTwoDevices } from './live'
+import { benchLong } from './long'
 import { benchModel } from './model'
 import { benchPictures } from './pictures'
 import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- hostile`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- hostile`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -28,6 +29,7 @@ async function main(): Promise<void> {
   }
   if (wants('kills')) await benchKills()
   if (wants('hostile')) await benchHostile()
+  if (wants('long')) await benchLong()
   if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()
   if (wants('ribbon')) await benchRibbon()

@@ -22,6 +22,9 @@ export interface Program {
   moveClock(iso: string): Promise<void>
   /** Ends the process without a word, as a power cut would. */
   kill(): Promise<void>
+  /** Ends it as Ctrl+C does. */
+  stop(): Promise<void>
+  pid(): number | undefined
   start(): Promise<void>
   end(): Promise<void>
 }
@@ -46,6 +49,15 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
   let standing = now
   const laid = demo && given === '' ? laidDemo(now) : null
   if (laid !== null && existsSync(laid)) await cp(laid, folder, { recursive: true })
+  async function endedBy(signal: NodeJS.Signals): Promise<void> {
+    const dying = child
+    if (dying === null || dying.exitCode !== null || dying.signalCode !== null) return
+    dying.removeAllListeners('exit')
+    await new Promise((gone) => {
+      dying.once('exit', gone)
+      dying.kill(signal)
+    })
+  }
   const program: Program = {
     address: `http://localhost:${port}`,
     async start() {
@@ -77,15 +89,9 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
       })
       if (!answer.ok) throw new Error('The clock does not move.')
     },
-    async kill() {
-      const dying = child
-      if (dying === null || dying.exitCode !== null) return
-      dying.removeAllListeners('exit')
-      await new Promise((gone) => {
-        dying.once('exit', gone)
-        dying.kill('SIGKILL')
-      })
-    },
+    kill: () => endedBy('SIGKILL'),
+    stop: () => endedBy('SIGTERM'),
+    pid: () => child?.pid,
     async end() {
       await program.kill()
       restingPort = port

@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, type } from './support'
+import { closeBrowser, openWindow, type Program, plain, startProgram, type } from './support'
 
 /** What goes wrong in a kitchen: slips, two windows, a server that is gone. */
 let program: Program
@@ -169,77 +169,4 @@ test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
   const words = plain(await page.locator('main').innerText())
   expect(words).toMatch(/(AM|PM)/)
   expect(words).not.toMatch(/\d (g|°C)\b/)
-})
-
-test('an entry that waited and is not accepted lies in the tray over a reload, is mended and sent', async () => {
-  await page.goto(`${program.address}/jars`)
-  await page.getByRole('link', { name: /Juno/ }).first().waitFor()
-  // As an earlier window left it: a weighing that the server cannot take.
-  const { jars } = await program.call('GET', '/api/jars')
-  const juno = jars.find((jar: { name: string }) => jar.name === 'Juno')
-  const entry = {
-    id: '00000000-0000-4000-8000-00000000beef',
-    method: 'POST',
-    path: `/api/jars/${juno.id}/weighings`,
-    body: { id: '00000000-0000-4000-8000-00000000beef', happenedAt: NOW, grams: -40 }
-  }
-  await page.evaluate((kept) => localStorage.setItem('olvent.outbox', JSON.stringify([kept])), entry)
-  await page.reload()
-  await page.getByTestId('tray').getByRole('button', { name: 'Look at it' }).click()
-  await page.reload()
-  await page.getByTestId('tray').getByRole('button', { name: 'Look at it' }).click()
-  const dialog = page.getByRole('dialog')
-  await dialog.getByText(/Jar weighed, -40 g/).waitFor()
-  await dialog.getByLabel('Amount, g').fill('140')
-  await dialog.getByRole('button', { name: 'Send again' }).click()
-  await page.getByTestId('tray').waitFor({ state: 'detached' })
-  const grams = async () => (await program.call('GET', '/api/jars')).jars.find((jar: { id: string }) => jar.id === juno.id).grams as number
-  while ((await grams()) !== 140) await page.waitForTimeout(200)
-  expect(await grams()).toBe(140)
-})
-
-test('a browser that keeps nothing opens every room, and says so once', async () => {
-  const { page: shut, context } = await openWindow()
-  await context.addInitScript(() => {
-    for (const name of ['localStorage', 'sessionStorage'])
-      Object.defineProperty(window, name, {
-        get: () => {
-          throw new DOMException('denied', 'SecurityError')
-        }
-      })
-  })
-  for (const path of ['/', '/bakes', '/jars', '/shelf', '/formulas', '/kitchen', '/kitchen/copies']) {
-    await shut.goto(program.address + path)
-    await shut.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' })
-    expect(await shut.getByText('has stumbled').count()).toBe(0)
-  }
-  await shut.goto(program.address)
-  await shut.getByText('This browser cannot keep anything').waitFor()
-  await context.close()
-})
-
-test('another device signs in with the passphrase, and is shut out once it is signed out', async () => {
-  await page.goto(`${program.address}/kitchen/copies`)
-  await page.getByRole('button', { name: 'Set a passphrase' }).click()
-  await page.getByLabel('New passphrase').fill('four warm loaves on Saturday')
-  await page.getByRole('button', { name: 'Save' }).click()
-  await page.getByText('The passphrase is set').waitFor()
-  const { page: phone, context } = await openWindow()
-  // Whoever comes through another server comes from elsewhere.
-  await context.setExtraHTTPHeaders({ 'X-Forwarded-For': '192.168.1.7' })
-  await phone.goto(`${program.address}/jars`)
-  await phone.getByLabel('Passphrase').fill('four warm loaves on Sunday')
-  await phone.getByRole('button', { name: 'Sign in' }).click()
-  await phone.getByText('That is not the passphrase').waitFor()
-  await phone.getByLabel('Passphrase').fill('four warm loaves on Saturday')
-  await phone.getByLabel('Name of this device').fill('Tablet')
-  await phone.getByRole('button', { name: 'Sign in' }).click()
-  await phone.getByRole('link', { name: /Juno/ }).first().waitFor()
-  await page.reload()
-  const row = page.getByRole('listitem').filter({ hasText: 'Tablet' })
-  await row.getByRole('button', { name: 'Sign out' }).click()
-  await row.waitFor({ state: 'detached' })
-  await phone.goto(`${program.address}/bakes`)
-  await phone.getByLabel('Passphrase').waitFor()
-  await context.close()
 })

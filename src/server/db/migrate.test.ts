@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { QueryTypes, Sequelize } from 'sequelize'
 import { bakeSchema, bakeToWire } from '../../contract'
 import { findBake } from '../records/bakes'
+import { readingsFor } from '../records/readings'
 import { testId } from '../testing/testServer'
 import { openDatabase } from './connect'
 import { MIGRATIONS, migrate } from './migrate'
@@ -128,7 +129,7 @@ test('from version 2 places keep one temperature, vessels are glass, jars are le
   expect(await one('SELECT tempC, nightTempC FROM places')).toEqual({ tempC: 22, nightTempC: null })
   expect(await one('SELECT material FROM vessels')).toEqual({ material: 'glass' })
   expect(await one('SELECT pace FROM jars')).toEqual({ pace: null })
-  expect(await one('SELECT count(*) AS n FROM place_readings')).toEqual({ n: 0 })
+  expect(await one('SELECT count(*) AS n FROM readings')).toEqual({ n: 0 })
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })
@@ -232,6 +233,46 @@ test('from version 5 a kitchen can take devices in, and none of what was there i
   await expect(database.sequelize.query('DELETE FROM places')).rejects.toThrow()
   const all = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.SELECT })
   expect(await all('SELECT name, tempC FROM places')).toEqual([{ name: 'Counter', tempC: 22 }])
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})
+
+test('from version 10 readings stand in less room, each as it was, of its log or its device; asked for, they are the same', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(folder, 'kitchen.sqlite'), logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 10))
+  const [kitchen, place, log, device] = [testId(), testId(), testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run(`INSERT INTO kitchens VALUES (?, 'K', 0, '{"mass":"g"}', 1)`, [kitchen])
+  await run("INSERT INTO places (id, kitchenId, name, tempC, surroundings, position) VALUES (?, ?, 'Counter', 22, 'air', 0)", [place, kitchen])
+  const MINUTE = 60_000
+  for (const [importId, source, minutes, tempC] of [
+    [log, 'import', 0, 21.456],
+    [log, 'import', 10, -3.5],
+    // The same instant twice in one log: one of them counts.
+    [log, 'import', 10, -3.5],
+    [device, 'device', 20, 24]
+  ])
+    await run('INSERT INTO place_readings (placeId, importId, atMs, tempC, source) VALUES (?, ?, ?, ?, ?)', [
+      place,
+      importId,
+      NOW + Number(minutes) * MINUTE,
+      tempC,
+      source
+    ])
+  await sequelize.close()
+  const database = await openDatabase(folder)
+  const all = (sql: string) => database.sequelize.query(sql, { type: QueryTypes.SELECT })
+  expect(await all('SELECT id, source, count, firstMs, lastMs, takenBackAtMs FROM imports ORDER BY source DESC')).toEqual([
+    { id: log, source: 'import', count: 2, firstMs: NOW, lastMs: NOW + 10 * MINUTE, takenBackAtMs: null },
+    { id: device, source: 'device', count: 1, firstMs: NOW + 20 * MINUTE, lastMs: NOW + 20 * MINUTE, takenBackAtMs: null }
+  ])
+  const [measured] = await readingsFor({ models: database.models, nowMs: NOW }, [{ placeId: place, fromMs: NOW, toMs: NOW + 60 * MINUTE }])
+  expect(measured).toEqual([
+    { ms: NOW, tempC: 21.456 },
+    { ms: NOW + 10 * MINUTE, tempC: -3.5 },
+    { ms: NOW + 20 * MINUTE, tempC: 24 }
+  ])
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })

@@ -16,9 +16,9 @@ import type {
   KitchenRow,
   LedgerRow,
   PassphraseRow,
-  PlaceReadingRow,
   PlaceRow,
   ProgramRow,
+  ReadingRow,
   SessionRow,
   VesselRow,
   WriteRow
@@ -30,9 +30,7 @@ type Table<Row extends object> = ModelStatic<Model<Row, Row>>
 export interface Models {
   readonly kitchens: Table<KitchenRow>
   readonly places: Table<PlaceRow>
-  readonly placeReadings: Table<PlaceReadingRow>
-  /** Readings of imports that were taken back. */
-  readonly readingsAside: Table<PlaceReadingRow>
+  readonly readings: Table<ReadingRow>
   readonly imports: Table<ImportRow>
   readonly jars: Table<JarRow>
   readonly bakes: Table<BakeRow>
@@ -55,8 +53,6 @@ export interface Models {
 }
 
 const { TEXT, INTEGER, BIGINT, DOUBLE, BOOLEAN, JSON: JSON_TYPE, UUID } = DataTypes
-
-const READING = { id: INTEGER, placeId: UUID, importId: UUID, atMs: BIGINT, tempC: DOUBLE, source: TEXT }
 
 /** Declares the tables to Sequelize; the migrations have made them. */
 export function defineModels(sequelize: Sequelize): Models {
@@ -82,9 +78,24 @@ export function defineModels(sequelize: Sequelize): Models {
       position: INTEGER,
       deletedAtMs: BIGINT
     }),
-    placeReadings: table<PlaceReadingRow>('place_readings', READING),
-    readingsAside: table<PlaceReadingRow>('readings_aside', READING),
-    imports: table<ImportRow>('imports', { id: UUID, kitchenId: UUID, placeId: UUID, name: TEXT, atMs: BIGINT, takenBackAtMs: BIGINT }),
+    imports: table<ImportRow>(
+      'imports',
+      {
+        no: INTEGER,
+        id: UUID,
+        kitchenId: UUID,
+        placeId: UUID,
+        source: TEXT,
+        name: TEXT,
+        atMs: BIGINT,
+        count: INTEGER,
+        firstMs: BIGINT,
+        lastMs: BIGINT,
+        takenBackAtMs: BIGINT
+      },
+      'no'
+    ),
+    readings: table<ReadingRow>('readings', { importNo: BIGINT, atMs: BIGINT, milliC: BIGINT }, 'importNo'),
     jars: table<JarRow>('jars', {
       id: UUID,
       kitchenId: UUID,

@@ -40,15 +40,6 @@ export interface PlaceRow {
   position: number
   deletedAtMs: number | null
 }
-/** One measured temperature of a place. */
-export interface PlaceReadingRow {
-  id?: number
-  placeId: string
-  importId: string
-  atMs: number
-  tempC: number
-  source: 'import' | 'device'
-}
 export interface JarRow {
   id: string
   kitchenId: string
@@ -172,16 +163,28 @@ export interface ProgramRow {
   /** Called off. */
   endedAtMs: number | null
 }
-/** A log of temperatures that was brought in; its readings carry its id. */
+/** Where temperatures of a place come from: a log that was brought in, or a device that stands there. */
 export interface ImportRow {
+  no?: number
+  /** Of the log, or of the device. */
   id: string
   kitchenId: string
   placeId: string
+  source: 'import' | 'device'
   /** Name of the file; what was pasted has none. */
   name: string
   atMs: number
-  /** Taken back: its readings are set aside and tell nothing. */
+  count: number
+  firstMs: number | null
+  lastMs: number | null
+  /** Taken back: its readings stay and tell nothing. */
   takenBackAtMs: number | null
+}
+/** One measured temperature, thousandths of a degree. */
+export interface ReadingRow {
+  importNo: number
+  atMs: number
+  milliC: number
 }
 /** One version of a formula; never changed. */
 export interface FormulaVersionRow {

@@ -14,7 +14,7 @@ import { MIGRATIONS, migrate } from '../db/migrate'
 import { Problem } from '../problems'
 import { merge, whatItBrings } from './merge'
 import { isNamedByContent, PICTURES_FOLDER } from './pictureFiles'
-import { TABLES } from './tables'
+import { FORMER_TABLES, TABLES } from './tables'
 import { FORMAT } from './takeAlong'
 
 const KNOWN = MIGRATIONS.map(({ name }) => name)
@@ -22,6 +22,8 @@ const KNOWN = MIGRATIONS.map(({ name }) => name)
 const MOST_BYTES = 4 * 1024 ** 3
 const MOST_PICTURE_BYTES = 20 * 1024 ** 2
 const MOST_LINE = 5_000_000
+/** Rows that are put in together. */
+const AT_ONCE = 2000
 
 const manifestSchema = z.object({
   format: z.literal(FORMAT.format),
@@ -109,7 +111,8 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
     try {
       await runSql(file.file, 'PRAGMA foreign_keys = OFF')
       await runSql(file.file, 'BEGIN')
-      for (const table of TABLES) await readTable(zip, entries.get(`tables/${table}.jsonl`), file.file, table, manifest.tables[table]?.rows ?? 0)
+      for (const table of [...TABLES, ...FORMER_TABLES])
+        await readTable(zip, entries.get(`tables/${table}.jsonl`), file.file, table, manifest.tables[table]?.rows ?? 0)
       await runSql(file.file, 'COMMIT')
     } finally {
       await file.close()
@@ -161,17 +164,27 @@ async function migrated(path: string, steps: readonly string[]): Promise<void> {
 async function readTable(zip: ZipFile, entry: Entry | undefined, file: sqlite3.Database, table: string, expected: number): Promise<void> {
   const columns = (await rowsOf<{ name: string }>(file, `PRAGMA table_info(${table})`)).map(({ name }) => name)
   if (columns.length === 0) return
+  const names = columns.map((c) => `"${c}"`).join(', ')
+  const values = columns.map((c) => `json_extract(value, '$."${c}"')`).join(', ')
   let count = 0
+  let rows: unknown[] = []
+  // Many rows in one statement: a log of years is read in minutes otherwise.
+  const put = async () => {
+    if (rows.length > 0) await runSql(file, `INSERT INTO ${table} (${names}) SELECT ${values} FROM json_each(?)`, [JSON.stringify(rows)])
+    rows = []
+  }
   if (entry !== undefined) {
     for await (const line of linesOf(await streamOf(zip, entry), table)) {
       const row = jsonOf(line)
       if (typeof row !== 'object' || row === null) throw refused(`line ${count + 1} of "${table}" cannot be read.`)
-      const values = columns.map((column) => (row as Record<string, unknown>)[column] ?? null)
-      if (values.some((value) => typeof value === 'object' && value !== null)) throw refused(`line ${count + 1} of "${table}" is of another shape.`)
-      await runSql(file, `INSERT INTO ${table} (${columns.map((c) => `"${c}"`).join(', ')}) VALUES (${columns.map(() => '?').join(', ')})`, values)
+      if (columns.some((column) => typeof (row as Record<string, unknown>)[column] === 'object' && (row as Record<string, unknown>)[column] !== null))
+        throw refused(`line ${count + 1} of "${table}" is of another shape.`)
+      rows.push(row)
       count++
+      if (rows.length === AT_ONCE) await put()
     }
   }
+  await put()
   if (count !== expected) throw refused(`"${table}" should hold ${expected} rows and holds ${count}.`)
 }
 

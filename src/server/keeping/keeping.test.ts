@@ -3,12 +3,14 @@ import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promis
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
+import { ZipFile } from 'yazl'
 import { createClock } from '../clock'
 import { rowsOf, withFile } from '../db/file'
+import { MIGRATIONS } from '../db/migrate'
 import { openFolder } from '../db/openFolder'
 import { firstRun, type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 import { createKeeper } from './keeper'
-import { TABLES } from './tables'
+import { keyOf, TABLES } from './tables'
 
 const NOW = Date.parse(TEST_NOW)
 const DAY = 24 * 3_600_000
@@ -32,7 +34,7 @@ async function contentOf(dataFolder: string): Promise<Record<string, string>> {
   const { file, close } = await withFile(join(dataFolder, 'kitchen.sqlite'), { readOnly: true })
   const hashes: Record<string, string> = {}
   for (const table of TABLES) {
-    const rows = await rowsOf<Record<string, unknown>>(file, `SELECT * FROM ${table} ORDER BY rowid`)
+    const rows = await rowsOf<Record<string, unknown>>(file, `SELECT * FROM ${table} ORDER BY ${keyOf(table).join()}`)
     hashes[table] = `${rows.length} ${createHash('sha256').update(JSON.stringify(rows)).digest('hex').slice(0, 12)}`
   }
   await close()
@@ -111,6 +113,34 @@ describe('everything in one file', () => {
       if (status === 200) expect(body.rows).toEqual(whole.rows)
       else expect(status).toBe(400)
     }
+    await server.stop()
+  })
+
+  test('a file of an earlier version is brought to this one, with its readings', async () => {
+    const [kitchen, place] = [randomUUID(), randomUUID()]
+    const reading = { placeId: place, importId: randomUUID(), tempC: 19.5, source: 'import' }
+    const settings = JSON.stringify((await demo.send('GET', '/api/kitchen')).body.kitchen)
+    const old: Record<string, Record<string, unknown>[]> = {
+      kitchens: [{ id: kitchen, name: 'As it was', demo: 0, settings, version: 1 }],
+      places: [{ id: place, kitchenId: kitchen, name: 'Larder', tempC: 15, surroundings: 'air', position: 0 }],
+      place_readings: [1, 2, 3].map((n) => ({ id: n, ...reading, atMs: NOW + n * 60_000 }))
+    }
+    const tables = Object.fromEntries(Object.entries(old).map(([table, rows]) => [table, { columns: {}, rows: rows.length }]))
+    const steps = MIGRATIONS.slice(0, 10).map((step) => step.name)
+    const zip = new ZipFile()
+    zip.addBuffer(
+      Buffer.from(JSON.stringify({ format: 'olvent kitchen', version: 1, kitchen: 'As it was', madeAt: TEST_NOW, steps, tables, pictures: 0 })),
+      'manifest.json'
+    )
+    for (const [table, rows] of Object.entries(old)) zip.addBuffer(Buffer.from(rows.map((row) => `${JSON.stringify(row)}\n`).join('')), `tables/${table}.jsonl`)
+    zip.end()
+    const chunks: Buffer[] = []
+    for await (const chunk of zip.outputStream) chunks.push(chunk as Buffer)
+    const server = await startTestServer({ folder })
+    const looked = await upload(server, Buffer.concat(chunks))
+    expect((await server.send('POST', `/api/import/${looked.body.id}`)).status).toBe(200)
+    const told = (await server.send('GET', `/api/places/${place}/readings`)).body
+    expect(told).toMatchObject({ count: 3, imports: [{ id: reading.importId, count: 3 }] })
     await server.stop()
   })
 

@@ -15,16 +15,7 @@ import { TABLES } from './tables'
 
 const KNOWN = MIGRATIONS.map(({ name }) => name)
 /** Columns that each kitchen counts for itself. */
-const COUNTED = [
-  'batch_parents.id',
-  'batch_stays.id',
-  'place_readings.id',
-  'readings_aside.id',
-  'ledger_entries.id',
-  'changes.sequence',
-  'formula_versions.sequence',
-  'events.sequence'
-]
+const COUNTED = ['batch_parents.id', 'batch_stays.id', 'imports.no', 'ledger_entries.id', 'changes.sequence', 'formula_versions.sequence', 'events.sequence']
 const FROM_FILE = ' (from the file)'
 
 /** Opens two kitchens beside each other: `main` and `brought`. */
@@ -169,11 +160,13 @@ async function takeOver(file: sqlite3.Database, { takes, clashes }: Compared, ch
   await copyRows(file, 'events', 'id IN (SELECT id FROM temp.fresh)')
   await copyRows(file, 'ledger_entries', 'eventId IN (SELECT id FROM temp.fresh)')
   await missingBatches(file)
-  // A log that was taken back here stays taken back.
-  const notAside = 'placeId IN (SELECT id FROM main.places) AND importId NOT IN (SELECT importId FROM main.readings_aside)'
-  await copyRows(file, 'place_readings', `${notAside} AND (placeId, atMs) NOT IN (SELECT placeId, atMs FROM main.place_readings)`)
-  await copyRows(file, 'readings_aside', notAside)
-  await copyRows(file, 'imports', 'placeId IN (SELECT id FROM main.places) AND id NOT IN (SELECT id FROM main.imports)')
+  await copyRows(file, 'imports', 'placeId IN (SELECT id FROM main.places) AND (id, placeId) NOT IN (SELECT id, placeId FROM main.imports)')
+  await run(
+    `INSERT OR IGNORE INTO main.readings (importNo, atMs, milliC) SELECT here.no, r.atMs, r.milliC FROM brought.readings r
+     JOIN brought.imports there ON there.no = r.importNo JOIN main.imports here ON here.id = there.id AND here.placeId = there.placeId`
+  )
+  const of = (what: string) => `(SELECT ${what} FROM main.readings WHERE importNo = no)`
+  await run(`UPDATE main.imports SET count = ${of('COUNT(*)')}, firstMs = ${of('MIN(atMs)')}, lastMs = ${of('MAX(atMs)')}`)
   await copyRows(file, 'changes', '(what, ofId, atMs) NOT IN (SELECT what, ofId, atMs FROM main.changes)')
 }
 

@@ -2,9 +2,8 @@
 export const TABLES = [
   'kitchens',
   'places',
-  'place_readings',
   'imports',
-  'readings_aside',
+  'readings',
   'vessels',
   'ingredients',
   'jars',
@@ -21,3 +20,9 @@ export const TABLES = [
   'ledger_entries',
   'changes'
 ] as const
+
+/** Tables that earlier versions had, and that a file of theirs still has. */
+export const FORMER_TABLES = ['place_readings']
+
+/** Columns by which the rows of a table are gone through. */
+export const keyOf = (table: string): readonly string[] => (table === 'readings' ? ['importNo', 'atMs'] : ['rowid'])

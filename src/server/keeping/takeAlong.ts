@@ -7,7 +7,7 @@ import { isoOf } from '../../contract'
 import { rowsOf, withFile } from '../db/file'
 import { DATABASE_FILE } from '../db/health'
 import { PICTURES_FOLDER } from './pictureFiles'
-import { TABLES } from './tables'
+import { keyOf, TABLES } from './tables'
 
 /** Says what a file is; the number grows when its shape changes. */
 export const FORMAT = { format: 'olvent kitchen', version: 1 } as const
@@ -39,13 +39,23 @@ export async function takeAlong(dataFolder: string, nowMs: number): Promise<Read
   zip.end()
 
   async function* linesOf(table: string): AsyncGenerator<string> {
-    let after = 0
+    const key = keyOf(table)
+    const named = key.map((column, n) => `${column} AS key${n}`).join(', ')
+    const order = key.join(', ')
+    let after: unknown[] = key.map(() => -1)
     for (;;) {
-      const rows = await rowsOf<Record<string, unknown>>(file, `SELECT rowid AS row_, * FROM ${table} WHERE rowid > ? ORDER BY rowid LIMIT ${PAGE}`, [after])
-      for (const { row_, ...row } of rows) {
-        after = row_ as number
-        yield `${JSON.stringify(row)}\n`
+      const rows = await rowsOf<Record<string, unknown>>(
+        file,
+        `SELECT ${named}, * FROM ${table} WHERE (${order}) > (${key.map(() => '?').join(', ')}) ORDER BY ${order} LIMIT ${PAGE}`,
+        after
+      )
+      let lines = ''
+      for (const row of rows) {
+        after = key.map((_, n) => row[`key${n}`])
+        for (const [n] of key.entries()) delete row[`key${n}`]
+        lines += `${JSON.stringify(row)}\n`
       }
+      if (lines !== '') yield lines
       if (rows.length < PAGE) return
     }
   }

@@ -3,7 +3,7 @@ import { DEVICE_RANGE, type devicePostSchema, type devicePushSchema, isoOf, type
 import { type DeviceRow, plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
-import { THINNED_MS } from './readings'
+import { keepReadings, lastReadingMs, THINNED_MS } from './readings'
 import { hashOf, newToken } from './tokens'
 import type { Work } from './work'
 
@@ -76,8 +76,8 @@ export async function keepHeard(work: Work, { id, kind, placeId }: WireDevice, r
   if (kind === 'room' && placeId !== null) await keepOfRoom(work, placeId, id, readings)
 }
 
-async function keepOfRoom({ models, transaction }: Work, placeId: string, importId: string, taken: readonly { ms: number; value: number }[]): Promise<void> {
-  let last = Number((await models.placeReadings.max('atMs', { where: { placeId, importId }, transaction })) ?? 0)
+async function keepOfRoom(work: Work, placeId: string, id: string, taken: readonly { ms: number; value: number }[]): Promise<void> {
+  let last = await lastReadingMs(work, id, placeId)
   const kept = [...taken]
     .sort((a, b) => a.ms - b.ms)
     .filter(({ ms }) => {
@@ -85,8 +85,9 @@ async function keepOfRoom({ models, transaction }: Work, placeId: string, import
       last = ms
       return true
     })
-  await models.placeReadings.bulkCreate(
-    kept.map(({ ms, value }) => ({ placeId, importId, atMs: ms, tempC: value, source: 'device' as const })),
-    { transaction }
+  await keepReadings(
+    work,
+    { id, placeId, source: 'device', name: '' },
+    kept.map(({ ms, value }) => ({ ms, tempC: value }))
   )
 }

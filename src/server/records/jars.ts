@@ -84,7 +84,7 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
   const rows = await sequelize.query<{ jarId: string; builds: number; last: number; reading: number | null }>(
-    `SELECT batches.jarId, COUNT(DISTINCT bakes.id) AS builds, MAX(events.sequence) AS last, (SELECT MAX(id) FROM place_readings) AS reading
+    `SELECT batches.jarId, COUNT(DISTINCT bakes.id) AS builds, MAX(events.sequence) AS last, (SELECT SUM(count) FROM imports WHERE takenBackAtMs IS NULL) AS reading
      FROM batches JOIN bakes ON bakes.id = batches.bakeId AND bakes.status IN ('mixed', 'baked') AND bakes.deletedAtMs IS NULL JOIN events ON events.bakeId = bakes.id
      WHERE batches.kind = 'levain' GROUP BY batches.jarId`,
     { type: QueryTypes.SELECT, transaction }

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Database, openDatabase } from '../db/connect'
 import { firstRun, startTestServer } from '../testing/testServer'
-import { readingsFor, thinOldReadings } from './readings'
+import { keepReadings, readingsFor, thinOldReadings } from './readings'
 import { readWork, writeWork } from './work'
 
 const NOW = Date.UTC(2026, 10, 26, 19, 42)
@@ -29,11 +29,21 @@ afterEach(async () => {
 
 /** One reading every so often, its temperature the hour since the first. */
 const keep = (fromMs: number, toMs: number, everyMs: number, source: 'device' | 'import' = 'device') =>
-  database.sequelize.query(
-    `WITH RECURSIVE t(ms) AS (SELECT ${fromMs} UNION ALL SELECT ms + ${everyMs} FROM t WHERE ms + ${everyMs} < ${toMs})
-     INSERT INTO place_readings (placeId, importId, atMs, tempC, source) SELECT '${placeId}', '${randomUUID()}', ms, (ms - ${fromMs}) / ${HOUR}.0, '${source}' FROM t`
-  )
-const count = () => database.models.placeReadings.count()
+  writeWork(database, NOW, async (work) => {
+    const id = randomUUID()
+    await keepReadings(work, { id, placeId, source, name: '' }, [{ ms: fromMs, tempC: 0 }])
+    const [[row]] = (await database.sequelize.query(`SELECT no FROM imports WHERE id = '${id}'`, { transaction: work.transaction })) as [
+      { no: number }[],
+      unknown
+    ]
+    await database.sequelize.query(
+      `WITH RECURSIVE t(ms) AS (SELECT ${fromMs} UNION ALL SELECT ms + ${everyMs} FROM t WHERE ms + ${everyMs} < ${toMs})
+       INSERT OR IGNORE INTO readings (importNo, atMs, milliC) SELECT ${row?.no}, ms, CAST(ROUND((ms - ${fromMs}) * 1000.0 / ${HOUR}) AS INTEGER) FROM t`,
+      { transaction: work.transaction }
+    )
+    await keepReadings(work, { id, placeId, source, name: '' }, [{ ms: fromMs, tempC: 0 }])
+  })
+const count = () => database.models.readings.count()
 
 test('of a year of readings a stay gets its own, ten minutes apart, and no more than can be followed', async () => {
   await keep(NOW - 365 * DAY, NOW, MINUTE)
@@ -56,7 +66,8 @@ test('what a device said long ago is thinned to the least and most of each hour;
   await keep(NOW - 90 * DAY, NOW - 89 * DAY, 10 * MINUTE, 'import')
   await thinOldReadings(readWork(database, NOW), (part) => writeWork(database, NOW, part))
   const [rows] = await database.sequelize.query(
-    `SELECT COUNT(*) AS n, MIN(tempC) AS least, MAX(tempC) AS most FROM place_readings WHERE source = 'device' AND atMs < ${NOW - 60 * DAY}`
+    `SELECT COUNT(*) AS n, MIN(milliC) / 1000.0 AS least, MAX(milliC) / 1000.0 AS most
+     FROM readings JOIN imports ON no = importNo WHERE source = 'device' AND readings.atMs < ${NOW - 60 * DAY}`
   )
   const old = (rows as { n: number; least: number; most: number }[])[0]
   // 40 days of hours, two of each; of the hour in which the 60 days begin four are left as they were.

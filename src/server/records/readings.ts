@@ -1,7 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../contract'
-import { plain } from '../db/rows'
+import { type ImportRow, plain } from '../db/rows'
 import { notFound } from '../problems'
 import { placeIn, theKitchen } from './kitchens'
 import { once, type Work } from './work'
@@ -20,59 +20,85 @@ export const THINNED_MS = 10 * 60_000
 const LONGEST_MS = 10 * 24 * MS_PER_HOUR
 const BEFORE_MS = MS_PER_HOUR
 
-/** Keeps what a log says of a place, one reading a minute. Sent twice, it counts once. */
-export async function addReadings(work: Work, placeId: string, body: z.output<typeof readingsPostSchema>): Promise<Wire<typeof readingsSchema>> {
-  const { models, transaction, nowMs } = work
-  const kitchen = await theKitchen(work)
-  placeIn(kitchen, placeId)
-  const { name, readings, importId = body.id } = body
-  if ((await models.imports.findByPk(importId, { transaction })) === null)
-    await models.imports.create({ id: importId, kitchenId: kitchen.id, placeId, name, atMs: nowMs, takenBackAtMs: null }, { transaction })
-  const there = await models.placeReadings.findAll({ attributes: ['atMs'], where: { importId }, transaction })
-  const minuteOf = (ms: number) => Math.floor(ms / MS_PER_MINUTE)
-  const known = new Set(there.map((row) => minuteOf(Number(plain(row).atMs))))
-  const perMinute = new Map(readings.filter((r) => !known.has(minuteOf(r.at))).map((r) => [minuteOf(r.at), r]))
-  await models.placeReadings.bulkCreate(
-    [...perMinute.values()].map((r) => ({ placeId, importId, atMs: r.at, tempC: r.tempC, source: 'import' as const })),
-    { transaction }
-  )
-  return readingsOf(work, placeId)
+/** Where readings come from, as it is or newly begun. */
+interface Source {
+  readonly id: string
+  readonly placeId: string
+  readonly source: ImportRow['source']
+  readonly name: string
 }
 
-/** What is known of a place: how many readings, from and to when, and the logs that were brought in. */
-export async function readingsOf({ models, transaction }: Work, placeId: string): Promise<Wire<typeof readingsSchema>> {
-  const where = { placeId }
-  const [count, first, last, imports] = await Promise.all([
-    models.placeReadings.count({ where, transaction }),
-    models.placeReadings.min('atMs', { where, transaction }) as Promise<number | null>,
-    models.placeReadings.max('atMs', { where, transaction }) as Promise<number | null>,
-    models.imports.findAll({ where, order: [['atMs', 'DESC']], limit: MOST_IMPORTS, transaction })
-  ])
-  const iso = (ms: number | null) => (ms === null || count === 0 ? null : isoOf(Number(ms)))
-  const told = imports.map(plain).map(async ({ id, name, atMs, takenBackAtMs }) => {
-    const kept = takenBackAtMs === null ? models.placeReadings : models.readingsAside
-    return { id, name, at: isoOf(Number(atMs)), count: await kept.count({ where: { importId: id }, transaction }), takenBack: takenBackAtMs !== null }
-  })
-  return { count, firstAt: iso(first), lastAt: iso(last), imports: await Promise.all(told) }
+async function sourceOf(work: Work, { id, placeId, source, name }: Source): Promise<ImportRow & { no: number }> {
+  const { models, transaction, nowMs } = work
+  const where = { id, placeId }
+  const begun = { id, placeId, source, name, kitchenId: (await theKitchen(work)).id, atMs: nowMs, count: 0, firstMs: null, lastMs: null, takenBackAtMs: null }
+  const row = (await models.imports.findOne({ where, transaction })) ?? (await models.imports.create(begun, { transaction }))
+  return plain(row) as ImportRow & { no: number }
+}
+
+/** When a source last told something, ms; 0: never. */
+export async function lastReadingMs({ models, transaction }: Work, id: string, placeId: string): Promise<number> {
+  const row = await models.imports.findOne({ where: { id, placeId }, transaction })
+  return row === null ? 0 : Number(plain(row).lastMs ?? 0)
+}
+
+/** Keeps readings of a source; one of the same instant counts once. */
+export async function keepReadings(work: Work, source: Source, readings: readonly Measured[]): Promise<void> {
+  if (readings.length === 0) return
+  const { models, transaction } = work
+  const { no } = await sourceOf(work, source)
+  await models.readings.bulkCreate(
+    readings.map(({ ms, tempC }) => ({ importNo: no, atMs: ms, milliC: Math.round(tempC * 1000) })),
+    { transaction, ignoreDuplicates: true }
+  )
+  await countAnew(work, no)
+}
+
+async function countAnew({ models, transaction }: Work, no: number): Promise<void> {
+  const of = (what: string) => `(SELECT ${what} FROM readings WHERE importNo = :no)`
+  await models.imports.sequelize?.query(
+    `UPDATE imports SET count = ${of('COUNT(*)')}, firstMs = ${of('MIN(atMs)')}, lastMs = ${of('MAX(atMs)')} WHERE no = :no`,
+    {
+      replacements: { no },
+      ...(transaction === undefined ? {} : { transaction })
+    }
+  )
+}
+
+/** Keeps what a log says of a place, one reading a minute. Sent twice, it counts once. */
+export async function addReadings(work: Work, placeId: string, body: z.output<typeof readingsPostSchema>): Promise<Wire<typeof readingsSchema>> {
+  placeIn(await theKitchen(work), placeId)
+  const { name, readings, importId = body.id } = body
+  const perMinute = new Map(readings.map((r) => [Math.floor(r.at / MS_PER_MINUTE), { ms: r.at, tempC: r.tempC }]))
+  await keepReadings(work, { id: importId, placeId, source: 'import', name }, [...perMinute.values()])
+  return readingsOf(work, placeId)
 }
 
 const MOST_IMPORTS = 50
 
-/** Takes an import back: its readings tell nothing any more, and are set aside. Or has them tell again. */
-export async function setImportTakenBack(work: Work, importId: string, takenBack: boolean): Promise<Wire<typeof readingsSchema>> {
-  const { models, transaction, nowMs } = work
-  const found = await models.imports.findByPk(importId, { transaction })
-  if (found === null) throw notFound('This import')
-  const { placeId, takenBackAtMs } = plain(found)
-  if ((takenBackAtMs !== null) !== takenBack) {
-    const [from, to] = takenBack ? ['place_readings', 'readings_aside'] : ['readings_aside', 'place_readings']
-    const columns = 'placeId, importId, atMs, tempC, source'
-    const options = { replacements: { importId }, ...(transaction === undefined ? {} : { transaction }) }
-    await models.imports.sequelize?.query(`INSERT INTO ${to} (${columns}) SELECT ${columns} FROM ${from} WHERE importId = :importId`, options)
-    await models.imports.sequelize?.query(`DELETE FROM ${from} WHERE importId = :importId`, options)
-    await models.imports.update({ takenBackAtMs: takenBack ? nowMs : null }, { where: { id: importId }, transaction })
+/** What is known of a place: how many readings, from and to when, and the logs that were brought in. */
+export async function readingsOf({ models, transaction }: Work, placeId: string): Promise<Wire<typeof readingsSchema>> {
+  const all = (await models.imports.findAll({ where: { placeId }, order: [['no', 'DESC']], transaction })).map(plain)
+  const telling = all.filter(({ takenBackAtMs, count }) => takenBackAtMs === null && count > 0)
+  const iso = (ms: number) => (Number.isFinite(ms) ? isoOf(ms) : null)
+  return {
+    count: telling.reduce((sum, { count }) => sum + count, 0),
+    firstAt: iso(Math.min(...telling.map(({ firstMs }) => Number(firstMs)))),
+    lastAt: iso(Math.max(...telling.map(({ lastMs }) => Number(lastMs)))),
+    imports: all
+      .filter(({ source }) => source === 'import')
+      .slice(0, MOST_IMPORTS)
+      .map(({ id, name, atMs, count, takenBackAtMs }) => ({ id, name, at: isoOf(Number(atMs)), count, takenBack: takenBackAtMs !== null }))
   }
-  return readingsOf(work, placeId)
+}
+
+/** Takes a log back: its readings tell nothing any more, and stay. Or has them tell again. */
+export async function setImportTakenBack(work: Work, id: string, takenBack: boolean): Promise<Wire<typeof readingsSchema>> {
+  const { models, transaction, nowMs } = work
+  const found = await models.imports.findOne({ where: { id, source: 'import' }, transaction })
+  if (found === null) throw notFound('This import')
+  await models.imports.update({ takenBackAtMs: takenBack ? nowMs : null }, { where: { id }, transaction })
+  return readingsOf(work, plain(found).placeId)
 }
 
 /** A stretch of time at a place. */
@@ -91,30 +117,32 @@ export interface Span {
 export async function readingsFor(work: Work, spans: readonly Span[]): Promise<Measured[][]> {
   const found = spans.map((): Measured[] => [])
   const { models, transaction } = work
-  const { sequelize } = models.placeReadings
+  const { sequelize } = models.imports
   const asked = spans.flatMap(({ placeId, fromMs, toMs }, n) =>
     placeId === null ? [] : [[n, placeId, fromMs - BEFORE_MS, Math.min(toMs, fromMs + LONGEST_MS)]]
   )
   if (asked.length === 0 || sequelize === undefined || !(await once(work, 'any readings', () => anyReadings(work)))) return found
-  const rows = await sequelize.query<{ n: number; ms: number; tempC: number }>(
+  const rows = await sequelize.query<{ n: number; ms: number; milliC: number }>(
     `WITH spans AS (
        SELECT json_extract(value, '$[0]') AS n, json_extract(value, '$[1]') AS placeId, json_extract(value, '$[2]') AS fromMs, json_extract(value, '$[3]') AS toMs
        FROM json_each(:asked)
      )
-     SELECT spans.n AS n, MIN(r.atMs) AS ms, r.tempC AS tempC
-     FROM spans CROSS JOIN place_readings r ON r.placeId = spans.placeId AND r.atMs BETWEEN spans.fromMs AND spans.toMs
+     SELECT spans.n AS n, MIN(r.atMs) AS ms, r.milliC AS milliC
+     FROM spans
+       CROSS JOIN imports i ON i.placeId = spans.placeId AND i.takenBackAtMs IS NULL AND i.firstMs <= spans.toMs AND i.lastMs >= spans.fromMs
+       CROSS JOIN readings r ON r.importNo = i.no AND r.atMs BETWEEN spans.fromMs AND spans.toMs
      GROUP BY spans.n, (r.atMs - spans.fromMs) / ${THINNED_MS}
      ORDER BY spans.n, ms`,
     { replacements: { asked: JSON.stringify(asked) }, type: QueryTypes.SELECT, ...(transaction === undefined ? {} : { transaction }) }
   )
-  for (const { n, ms, tempC } of rows) {
+  for (const { n, ms, milliC } of rows) {
     const list = found[n]
-    if (list !== undefined && list.length < MOST_READINGS) list.push({ ms: Number(ms), tempC })
+    if (list !== undefined && list.length < MOST_READINGS) list.push({ ms: Number(ms), tempC: milliC / 1000 })
   }
   return found
 }
 
-const anyReadings = async ({ models, transaction }: Work) => (await models.placeReadings.findOne({ attributes: ['id'], transaction })) !== null
+const anyReadings = async ({ models, transaction }: Work) => (await models.imports.findOne({ attributes: ['no'], transaction })) !== null
 
 const MS_PER_DAY = 24 * MS_PER_HOUR
 /** What devices said is kept every few minutes for so long, then hourly with its least and most. */
@@ -127,22 +155,20 @@ const CHUNK_MS = 14 * MS_PER_DAY
  * @param write runs each part as a write of its own
  */
 export async function thinOldReadings({ models, nowMs }: Work, write: (part: (work: Work) => Promise<void>) => Promise<void>): Promise<void> {
-  const { sequelize } = models.placeReadings
-  const where = { source: 'device' as const }
-  const oldest = (await models.placeReadings.min('atMs', { where })) as number | null
-  if (oldest === null || sequelize === undefined) return
+  const { sequelize } = models.imports
+  if (sequelize === undefined) return
   const hourOf = (ms: number) => ms - (ms % MS_PER_HOUR)
   const until = hourOf(nowMs - FINE_DAYS * MS_PER_DAY)
-  for (let fromMs = hourOf(Number(oldest)); fromMs < until; fromMs += CHUNK_MS) {
-    const toMs = Math.min(fromMs + CHUNK_MS, until)
-    await write(async ({ transaction }) => {
-      const inChunk = "source = 'device' AND atMs >= :fromMs AND atMs < :toMs"
-      const extreme = (which: 'MIN' | 'MAX') =>
-        `SELECT id FROM (SELECT id, ${which}(tempC) FROM place_readings WHERE ${inChunk} GROUP BY placeId, atMs / ${MS_PER_HOUR})`
-      await sequelize.query(`DELETE FROM place_readings WHERE ${inChunk} AND id NOT IN (${extreme('MIN')} UNION ${extreme('MAX')})`, {
-        replacements: { fromMs, toMs },
-        ...(transaction === undefined ? {} : { transaction })
+  for (const { no = 0, firstMs } of (await models.imports.findAll({ where: { source: 'device' } })).map(plain))
+    for (let fromMs = hourOf(Number(firstMs ?? until)); fromMs < until; fromMs += CHUNK_MS)
+      await write(async (work) => {
+        const inChunk = 'importNo = :no AND atMs >= :fromMs AND atMs < :toMs'
+        const extreme = (which: 'MIN' | 'MAX') =>
+          `SELECT atMs FROM (SELECT atMs, ${which}(milliC) FROM readings WHERE ${inChunk} GROUP BY atMs / ${MS_PER_HOUR})`
+        await sequelize.query(`DELETE FROM readings WHERE ${inChunk} AND atMs NOT IN (${extreme('MIN')} UNION ${extreme('MAX')})`, {
+          replacements: { no, fromMs, toMs: Math.min(fromMs + CHUNK_MS, until) },
+          ...(work.transaction === undefined ? {} : { transaction: work.transaction })
+        })
+        await countAnew(work, no)
       })
-    })
-  }
 }
