@@ -84,7 +84,7 @@ export async function takeCopy(database: string, folder: string, reason: CopyRea
     } finally {
       await source.close()
     }
-    const { damage } = await contentsOf(half, KNOWN, true)
+    const { damage } = await contentsOf(half, KNOWN, 'thorough')
     if (damage !== null) throw new StartProblem('bad copy', { folder: path, detail: damage.detail ?? damage.code })
     await flushed(half)
     await rename(half, path)
@@ -171,7 +171,7 @@ export async function restore(folder: string, copies: string, wanted: string, no
   const path = wanted === 'last' ? (await copiesIn(copies))[0]?.path : wanted
   if (path === undefined) throw new StartProblem('no copy', { folder: copies })
   if ((await stat(path).catch(() => null))?.isFile() !== true) throw new StartProblem('no copy', { folder: path })
-  const { damage, steps } = await contentsOf(path, KNOWN, true)
+  const { damage, steps } = await contentsOf(path, KNOWN, 'thorough')
   if (damage !== null || steps === null) throw new StartProblem('bad copy', { folder: path, detail: damage?.detail ?? damage?.code ?? 'it is empty' })
   const half = join(folder, 'restored.half')
   await copyFile(path, half)

@@ -35,9 +35,18 @@ const sizeOf = (path: string): Promise<number | null> =>
 /**
  * Looks at the files of a kitchen before anything is opened for writing.
  * @param hasCopies whether there are copies, so that a missing file is a loss and no beginning
- * @returns null when nothing speaks against opening it
+ * @returns no damage when nothing speaks against opening it, and whether it is byte for byte as Olvent closed it
  */
-export async function fileDamage(folder: string, hasCopies: boolean): Promise<Damage | null> {
+export async function lookAtFiles(folder: string, hasCopies: boolean): Promise<{ readonly damage: Damage | null; readonly sealed: boolean }> {
+  const damage = await fileDamage(folder, hasCopies)
+  if (damage !== null) return { damage, sealed: false }
+  const seal = await sealOf(folder)
+  if (seal === null) return { damage: null, sealed: false }
+  const holds = seal === (await fingerprint(join(folder, DATABASE_FILE)))
+  return { damage: holds ? null : { code: 'changed outside' }, sealed: holds }
+}
+
+async function fileDamage(folder: string, hasCopies: boolean): Promise<Damage | null> {
   const path = join(folder, DATABASE_FILE)
   const size = await sizeOf(path)
   if (size === null || size === 0) return hasCopies ? { code: 'file gone' } : null
@@ -45,7 +54,6 @@ export async function fileDamage(folder: string, hasCopies: boolean): Promise<Da
   if ((await firstBytes(path, MAGIC.length)).toString('latin1') !== MAGIC) return { code: 'not a kitchen' }
   const lost = await lostFrames(path)
   if (lost > 0) return { code: 'entries lost', detail: lost === 1 ? 'page' : `${lost} pages` }
-  if (!(await sealHolds(folder))) return { code: 'changed outside' }
   return null
 }
 
@@ -85,15 +93,16 @@ async function lostFrames(path: string): Promise<number> {
 
 async function fingerprint(path: string): Promise<string> {
   const hash = createHash('sha256')
-  for await (const chunk of createReadStream(path)) hash.update(chunk as Buffer)
+  for await (const chunk of createReadStream(path, { highWaterMark: 4 * 1024 ** 2 })) hash.update(chunk as Buffer)
   return hash.digest('hex')
 }
 
-/** Whether the file is byte for byte as it was closed; one that was not closed in good order has no seal and is taken as it is. */
-async function sealHolds(folder: string): Promise<boolean> {
-  const seal = await readFile(join(folder, SEAL_FILE), 'utf8').catch(() => null)
-  return seal === null || seal.trim() === (await fingerprint(join(folder, DATABASE_FILE)))
-}
+/** Fingerprint of the file as it was closed; one that was not closed in good order has none and is taken as it is. */
+const sealOf = (folder: string): Promise<string | null> =>
+  readFile(join(folder, SEAL_FILE), 'utf8').then(
+    (seal) => seal.trim(),
+    () => null
+  )
 
 /** Notes how the file is left; to be called when it is closed and its log is written back. */
 export async function seal(folder: string): Promise<void> {
@@ -115,18 +124,18 @@ export interface Contents {
 /**
  * Looks into the file of a kitchen without changing it.
  * @param path of a database
- * @param thorough also compares the indexes with their tables; takes longer
  * @param known names of the steps this version knows
+ * @param depth `thorough` also compares the indexes with their tables; `none` for a file that is byte for byte as it was closed
  */
-export async function contentsOf(path: string, known: readonly string[], thorough = false): Promise<Contents> {
+export async function contentsOf(path: string, known: readonly string[], depth: 'none' | 'quick' | 'thorough' = 'quick'): Promise<Contents> {
   const nothing = { steps: null, kitchen: null }
   if (((await sizeOf(path)) ?? 0) === 0) return { ...nothing, damage: null }
   let opened: OpenFile | null = null
   try {
     opened = await withFile(path, { readOnly: true })
     const { file } = opened
-    const checks = await rowsOf<Record<string, string>>(file, thorough ? 'PRAGMA integrity_check(3)' : 'PRAGMA quick_check(3)')
-    const said = checks.map((row) => Object.values(row)[0] ?? '')
+    const check = { none: null, quick: 'PRAGMA quick_check(3)', thorough: 'PRAGMA integrity_check(3)' }[depth]
+    const said = check === null ? ['ok'] : (await rowsOf<Record<string, string>>(file, check)).map((row) => Object.values(row)[0] ?? '')
     if (said.join() !== 'ok') return { ...nothing, damage: { code: 'damaged pages', detail: said[0]?.slice(0, 120) ?? '' } }
     const tables = new Set((await rowsOf<{ name: string }>(file, "SELECT name FROM sqlite_master WHERE type = 'table'")).map(({ name }) => name))
     if (tables.size === 0) return { ...nothing, damage: null }
@@ -136,7 +145,7 @@ export async function contentsOf(path: string, known: readonly string[], thoroug
     if (newer !== undefined) return { ...nothing, steps, damage: { code: 'newer version', detail: newer } }
     const [first] = tables.has('kitchens') ? await rowsOf<{ name: string; demo: number }>(file, 'SELECT name, demo FROM kitchens LIMIT 1') : []
     const kitchen = first === undefined ? null : { name: first.name, demo: first.demo === 1 }
-    return { damage: await wrongEntries(opened, tables), steps, kitchen }
+    return { damage: depth === 'none' ? null : await wrongEntries(opened, tables), steps, kitchen }
   } catch (error) {
     const { code, message } = error as { code?: string; message: string }
     if (code === 'SQLITE_NOTADB') return { ...nothing, damage: { code: 'not a kitchen' } }

@@ -4,7 +4,7 @@ import type { KitchenKind } from '../config'
 import { StartProblem } from '../startProblem'
 import { type Database, openDatabase } from './connect'
 import { clearFiles, copiesFolderOf, copiesIn, setAside, takeCopy } from './copies'
-import { contentsOf, DATABASE_FILE, type Damage, fileDamage, unseal } from './health'
+import { contentsOf, DATABASE_FILE, type Damage, lookAtFiles, unseal } from './health'
 import { lockFolder } from './lock'
 import { MIGRATIONS } from './migrate'
 
@@ -48,9 +48,9 @@ export async function openFolder({ dataFolder, kind, fresh, asItIs }: FolderWish
     const there = await copiesIn(copies)
     const newest = there[0] === undefined ? null : { path: there[0].path, takenAt: new Date(there[0].takenAtMs).toLocaleString() }
     const refuse = ({ code, detail }: Damage) => new StartProblem(code, { folder: path, copy: newest, ...(detail === undefined ? {} : { detail }) })
-    const outside = await fileDamage(dataFolder, there.length > 0)
+    const { damage: outside, sealed } = await lookAtFiles(dataFolder, there.length > 0)
     if (outside !== null && !(asItIs && BEARABLE.includes(outside.code))) throw refuse(outside)
-    const contents = outside?.code === 'file gone' ? null : await contentsOf(path, KNOWN)
+    const contents = outside?.code === 'file gone' ? null : await contentsOf(path, KNOWN, sealed ? 'none' : 'quick')
     if (kind === 'demo' && contents?.kitchen?.demo === false) throw new StartProblem('not the demo', { folder: dataFolder, kitchen: contents.kitchen.name })
     const inside = contents?.damage ?? null
     if (inside !== null && !(asItIs && BEARABLE.includes(inside.code))) throw refuse(inside)

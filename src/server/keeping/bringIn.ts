@@ -118,7 +118,7 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
       await file.close()
     }
     await migrated(database, KNOWN)
-    const { damage } = await contentsOf(database, KNOWN, true)
+    const { damage } = await contentsOf(database, KNOWN, 'thorough')
     if (damage !== null) throw refused(`${damage.detail ?? damage.code}.`)
     const pictures = await readPictures(zip, entries, join(folder, PICTURES_FOLDER))
     if (pictures !== manifest.pictures) throw refused(`it should hold ${manifest.pictures} pictures and holds ${pictures}.`)

@@ -101,7 +101,7 @@ describe('where both have noted something of one jar', () => {
     await here.stop()
     started.splice(started.indexOf(here), 1)
     const names = MIGRATIONS.map(({ name }) => name)
-    expect((await contentsOf(join(here.folder, 'kitchen.sqlite'), names, true)).damage).toBeNull()
+    expect((await contentsOf(join(here.folder, 'kitchen.sqlite'), names, 'thorough')).damage).toBeNull()
     await rm(here.folder, { recursive: true })
   })
 })

@@ -194,7 +194,7 @@ const misfit = (detail: string) =>
 /** Reads every jar, bake and recipe of the new kitchen, as a window would. */
 async function readWhole(folder: string, nowMs: number): Promise<void> {
   const path = join(folder, DATABASE_FILE)
-  const { damage } = await contentsOf(path, KNOWN, true)
+  const { damage } = await contentsOf(path, KNOWN, 'thorough')
   if (damage !== null) throw misfit(damage.detail ?? damage.code)
   const { file, close } = await withFile(path, { readOnly: true })
   const short = await rowsOf<{ account: string }>(
