@@ -101,7 +101,7 @@ export function windowFace(
       mix: bake.state.mixed === null ? minutes(day.mixMs) : null,
       'bulk ends': day.times === null || bake.state.deeds.has('shape') ? null : minutes(day.times.shapeMs),
       bread: day.times === null || at('out') === undefined ? null : minutes(day.times.outMs),
-      'window opens': opens === null || verdict === null ? null : minutes(opens.bandMs) + verdict.forecast.opens.p25 * 60,
+      'window opens': opens === null || verdict === null ? null : minutes(opens.bandMs) + verdict.forecast.opens.p50 * 60,
       ...Object.fromEntries(steps.map((s) => [`${pourKey(s)} g`, s.grams])),
       ...takenOff(bake, solved, stocked)
     })

@@ -34,6 +34,7 @@ import {
 import type { Bake } from '../fromWire'
 import { beliefIn } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
+import { awakeAt } from '../kitchen/awakeAt'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 const MS_PER_HOUR = 3_600_000
@@ -213,7 +214,7 @@ export function stepFactsOf(
     mixedMs: mixed?.atMs ?? null,
     dough: null,
     deeds,
-    awake: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.toMs ?? ms,
+    awake: (ms) => awakeAt(kitchen, ms),
     bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
   }
   if (plan.course === null) return without

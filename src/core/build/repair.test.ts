@@ -54,6 +54,11 @@ test('a slip that hardly matters: go on', () => {
   expect(repairs[0]?.within).toBe(true)
 })
 
+test('too much seed: nothing that is added makes it less, so that is not offered beside going on', () => {
+  const repairs = repairsOf([item('seed', 17, 60), item('water', 87), item('flour', 87)], gram)
+  expect(repairs.map(({ kind }) => kind).sort()).toEqual(['bring the others along', 'go on as is'])
+})
+
 test('too much salt in already: more of everything is the only way back', () => {
   const repairs = repairsOf([item('flour', 500, 500), item('water', 350, 350), item('salt', 10, 15)], gram)
   expect(by(repairs, 'go on as is').within).toBe(false)

@@ -36,7 +36,7 @@ export const REPAIR_TOLERANCE = { hydration: 0.01, salt: 0.001, culture: 0.05 } 
 const LEAST_GRAMS = 0.05
 
 /**
- * The three repairs of a mis-pour, each with what then is really in the bowl.
+ * The repairs of a mis-pour, three at the most, each with what then is really in the bowl.
  * @param items all that goes into the bowl, in the order it is poured
  * @param round to what the scale can show
  * @returns the one to be recommended first: of those that stay within tolerance the one with the least work, else the nearest
@@ -52,7 +52,9 @@ export function repairsOf(items: readonly BowlItem[], round: (grams: number, key
     repairOf('bring the others along', items, along, plan)
   ]
   const work = ({ added }: Repair) => Object.keys(added).length
-  return repairs.sort((a, b) => Number(b.within) - Number(a.within) || (a.within ? work(a) - work(b) : offOf(a, plan) - offOf(b, plan)))
+  // Where nothing that is added puts it right, that is no way of its own.
+  const ways = repairs.filter(({ kind, targets }) => kind !== 'correct by adding' || items.some(({ key }) => targets[key] !== asIs.get(key)))
+  return ways.sort((a, b) => Number(b.within) - Number(a.within) || (a.within ? work(a) - work(b) : offOf(a, plan) - offOf(b, plan)))
 }
 
 /** How far from the plan, in tolerances. */

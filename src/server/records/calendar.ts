@@ -1,4 +1,4 @@
-import ical, { ICalAlarmRelatesTo, ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
+import ical, { ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
 import {
   type Bake,
   type Beliefs,
@@ -15,7 +15,7 @@ import {
   solveBakeHere
 } from '../../answers'
 import { isoOf, type WireCalendarAddress } from '../../contract'
-import { alarmsByClock, type JarBelief, SOON_HOURS, type Step, USUAL_RISK } from '../../core'
+import { alarmsByClock, type JarBelief, type Step, USUAL_RISK, type Verdict } from '../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../words'
 import { plain } from '../db/rows'
 import { notFound, Problem } from '../problems'
@@ -33,7 +33,6 @@ const MINUTE = 60_000
 const MOST_BAKES = 100
 /** A reminder stands so long before its step, s. */
 const ALARM_BEFORE_SECONDS = 10 * 60
-const SOON = SOON_HOURS * MS_PER_HOUR
 /** A step without hands still wants a line in the calendar, min. */
 const LEAST_MINUTES = 5
 
@@ -75,7 +74,7 @@ interface BakeEntries {
   readonly bake: Bake
   readonly entries: readonly Entry[]
   /** What is told of its levain's window; empty where none is on its way. */
-  readonly window: ReturnType<typeof alarmsByClock>
+  readonly window: { readonly fromMs: number; readonly toMs: number; readonly alarms: ReturnType<typeof alarmsByClock> } | null
 }
 
 /** @param bakeId only this bake; null: all that are open */
@@ -95,7 +94,7 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenNa
     bakes.push({
       bake,
       entries: steps.map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
-      window: verdict === null || bake.line === null ? [] : alarmsByClock(verdict, bake.line.startedAtMs, USUAL_RISK)
+      window: windowOf(bake, verdict)
     })
   }
   return { kitchenName: kitchen.name, bakes }
@@ -103,27 +102,34 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenNa
 
 const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
 
-/** The window of a levain on its way, with a word before it opens, as it opens, and before it closes. A calendar that follows along times them anew after every look. @returns whether there is one to come */
+/**
+ * The window of a levain on its way, as every screen tells it, with a word before it may open, as it may, and before it closes.
+ * A calendar that follows along times them anew after every look.
+ * @returns whether there is one to come
+ */
 function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs: number): boolean {
-  const opens = window.find((told) => told.kind === 'opens')
-  if (opens === undefined) return false
-  const closing = window.find((told) => told.kind === 'closes soon')
-  const endMs = (closing?.atMs ?? opens.atMs) + SOON
-  if (endMs <= nowMs) return false
+  if (window === null || window.toMs <= nowMs) return false
   const event = calendar.createEvent({
     id: idOf(bake, 'window'),
-    start: new Date(opens.atMs),
-    end: new Date(endMs),
+    start: new Date(window.fromMs),
+    end: new Date(window.toMs),
     stamp: new Date(nowMs),
     summary: `Fit to mix: ${bake.plan.name}`,
     description: 'As the looks so far have it. Look at the levain before you mix.'
   })
-  const ring = (kind: (typeof window)[number]['kind'], seconds: number, relatesTo: ICalAlarmRelatesTo) =>
-    event.createAlarm({ type: ICalAlarmType.display, trigger: seconds, description: windowTitle(bake, kind) }).relatesTo(relatesTo)
-  ring('opens soon', SOON / 1000, ICalAlarmRelatesTo.start)
-  ring('opens', 0, ICalAlarmRelatesTo.start)
-  if (closing !== undefined) ring('closes soon', SOON / 1000, ICalAlarmRelatesTo.end)
+  for (const { kind, atMs } of window.alarms) event.createAlarm({ type: ICalAlarmType.display, trigger: new Date(atMs), description: windowTitle(bake, kind) })
   return true
+}
+
+/** When a levain on its way is fit to mix, and when that is called out; null where there is no window to come. */
+function windowOf({ line }: Bake, verdict: Verdict | null): BakeEntries['window'] {
+  if (verdict === null || line === null) return null
+  const alarms = alarmsByClock(verdict, line.startedAtMs, USUAL_RISK)
+  const { opens, closes } = verdict.forecast
+  if (alarms.length === 0 || !Number.isFinite(opens.p50)) return null
+  const at = (hours: number) => line.startedAtMs + hours * MS_PER_HOUR
+  const fromMs = at(opens.p50)
+  return { fromMs, toMs: Number.isFinite(closes.p50) ? Math.max(at(closes.p50), fromMs) : fromMs + MS_PER_HOUR, alarms }
 }
 
 /** A name could end its line and begin a property of its own. */

@@ -32,6 +32,13 @@ test('ripe, past it, hungry', () => {
   })
 })
 
+test('what was told as ripe yesterday is not told today as hungry since before that', () => {
+  const fades = [{ strength: 'one feed' as const, fromMs: now - 2 * HOUR }]
+  const jar = { hungryMs: now - 6 * HOUR, fades }
+  expect(tellCondition(condition({ ...jar, use: 'ready as it is' }), now - 3 * HOUR, format).headline).toBe('Ripe: use it or feed it')
+  expect(told({ ...jar, use: 'one feed' }).headline).toBe('Hungry since Fri 07:00')
+})
+
 test('weak before it is hungry: nothing is told as past that is still to come', () => {
   expect(told({ use: 'one feed' })).toEqual({ headline: 'Past its best', use: 'one feed before it builds, hungry from Fri 17:00', hungry: false })
 })

@@ -31,7 +31,9 @@ export interface ToldCondition {
  * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
  */
 export function tellCondition(condition: JarCondition, nowMs: number, format: Format): ToldCondition {
-  const { use, peakMs, hungryMs } = condition
+  const { use, peakMs } = condition
+  // As long as it builds as it is, it is ripe; hungry it is from when it wants a feed first.
+  const hungryMs = condition.hungryMs === null ? null : Math.max(condition.hungryMs, condition.fades[0]?.fromMs ?? 0)
   const hungry = isHungry(condition, nowMs)
   const when = (ms: number) => whenWords(ms, nowMs, format)
   const headline = () => {

@@ -20,16 +20,25 @@ const verdict = (advice: Verdict['advice'], fitNow = 0.84): Verdict => ({
   advice
 })
 
+const up = (ms: number) => ms
+
 test.each([
   [{ kind: 'mix now', closesHours: 9 }, 'Mix now: it is fit with 84 % likelihood, and stays so until about Fri 09:00.'],
   [{ kind: 'wait', opensHours: 7, lookAgainHours: 6 }, 'Wait: it is fit from about Fri 07:00. Look again at Fri 06:00.'],
   [{ kind: 'feed again' }, 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.']
 ] as const)('advice %j is one plain sentence or two', (advice, words) => {
-  expect(plain(adviceSentence(verdict(advice), band, format))).toBe(words)
+  expect(plain(adviceSentence(verdict(advice), band, format, up))).toBe(words)
+})
+
+test('nobody is told to look in the night', () => {
+  const night = (ms: number) => Math.max(ms, Date.UTC(2026, 10, 27, 6, 30))
+  expect(plain(adviceSentence(verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 4.8 }), band, format, night))).toBe(
+    'Wait: it is fit from about Fri 07:00. Look again at Fri 06:30.'
+  )
 })
 
 test('a window without a known end promises none', () => {
-  expect(adviceSentence(verdict({ kind: 'mix now', closesHours: Number.POSITIVE_INFINITY }), band, format)).not.toContain('until')
+  expect(adviceSentence(verdict({ kind: 'mix now', closesHours: Number.POSITIVE_INFINITY }), band, format, up)).not.toContain('until')
 })
 
 test('from now', () => {

@@ -12,9 +12,13 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
   collapsed: { word: 'Collapsed', says: 'well past, weak and sour', shape: '▂' }
 }
 
-/** The one sentence of advice. */
-export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, format: Format): string {
+/**
+ * The one sentence of advice.
+ * @param awake when somebody is up for what would be due at a moment
+ */
+export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, format: Format, awake: (ms: number) => number): string {
   const at = (hours: number) => format.dayTime(near(bandMs + hours * MS_PER_HOUR))
+  const lookAt = (hours: number) => format.dayTime(near(awake(bandMs + hours * MS_PER_HOUR)))
   const chance = format.percent(fitNow, 0)
   switch (advice.kind) {
     case 'mix now':
@@ -22,13 +26,13 @@ export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, form
         ? `Mix now: it is fit with ${chance} likelihood, and stays so until about ${at(advice.closesHours)}.`
         : `Mix now: it is fit with ${chance} likelihood.`
     case 'wait':
-      return `Wait: it is fit from about ${at(advice.opensHours)}. Look again at ${at(advice.lookAgainHours)}.`
+      return `Wait: it is fit from about ${at(advice.opensHours)}. Look again at ${lookAt(advice.lookAgainHours)}.`
     case 'mix soon':
       return 'It is past its best and still usable: mix soon, use a little more of it, and expect a tangier loaf.'
     case 'feed again':
       return 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.'
     case 'not rising':
-      return `It is not rising${Number.isFinite(advice.lateHours) ? `: 19 times in 20 this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${at(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
+      return `It is not rising${Number.isFinite(advice.lateHours) ? `: 19 times in 20 this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${lookAt(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
   }
 }
 

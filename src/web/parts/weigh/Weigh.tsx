@@ -31,6 +31,7 @@ export function Weigh({
   onPour,
   onTargets,
   aside,
+  cannotBe,
   children
 }: {
   readonly entries: readonly Entry[]
@@ -42,6 +43,8 @@ export function Weigh({
   readonly onTargets: (targets: Readonly<Record<string, number>>) => void
   /** Beside how the item goes in: how warm the water has to be. */
   readonly aside?: (entry: Entry) => ReactNode
+  /** Why so much cannot have been poured; null: it can. */
+  readonly cannotBe?: (entry: Entry, grams: number) => string | null
   readonly children?: (entry: Entry, grams: number) => ReactNode
 }) {
   const { kitchen, format } = useKitchen()
@@ -123,6 +126,7 @@ export function Weigh({
     }
     if (live !== null && still === null && typed === null) return
     const grams = typed ?? still ?? due
+    if ((cannotBe?.(entry, grams) ?? null) !== null) return
     const reading = reads(grams, typed === null || mode === 'pieces' ? 0 : inBowl)
     if (reading.kind === 'right') take(grams)
     else if (reading.kind !== 'nothing') setSlip({ key: entry.key, grams, reading })
@@ -137,6 +141,7 @@ export function Weigh({
           (liveReading.kind === 'over' || liveReading.kind === 'another item' || (liveReading.kind === 'taken out' && scale.state.away === null))
         ? { key: entry.key, grams: still, reading: liveReading }
         : null
+  const impossible = cannotBe?.(entry, shownSlip?.grams ?? typed ?? still ?? due) ?? null
   const onTap = (event: MouseEvent) => {
     const target = event.target as HTMLElement
     if (target.closest('button, input, a, label, details, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && shownSlip === null) advance()
@@ -208,7 +213,8 @@ export function Weigh({
           onKeyDown={(e) => e.key === 'Enter' && advance()}
         />
         {children?.(entry, typed ?? still ?? due)}
-        {shownSlip !== null && shownSlip.reading.kind !== 'right' && shownSlip.reading.kind !== 'nothing' && (
+        {impossible !== null && <Note tone="stop">{impossible}</Note>}
+        {impossible === null && shownSlip !== null && shownSlip.reading.kind !== 'right' && shownSlip.reading.kind !== 'nothing' && (
           <MisPour
             reading={shownSlip.reading}
             grams={shownSlip.grams}
@@ -249,7 +255,7 @@ export function Weigh({
           />
         )}
         {shownSlip === null && (
-          <Button size="xl" fullWidth mt="lg" onClick={advance}>
+          <Button size="xl" fullWidth mt="lg" onClick={advance} disabled={impossible !== null}>
             {device !== null && !scale.silent && !bowlOn ? 'The bowl is on' : 'Poured'}
             {kitchen.keys && <span className={large.keyHint}>space</span>}
           </Button>

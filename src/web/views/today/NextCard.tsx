@@ -2,7 +2,7 @@ import { Button, Group, Text } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { whereItStands } from '../../../answers'
+import { awakeAt, whereItStands } from '../../../answers'
 import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
 import { stepCaution } from '../../../words'
 import type { OpenBake } from '../../data/days'
@@ -85,7 +85,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   return (
     <>
       <StepFigures day={day} step={step} now={now} />
-      {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format)}</Text>}
+      {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && (
         <Text mt="md">It stands in the cold ({coldPlace.name.toLowerCase()}): take it out now. That it is cold is reckoned with.</Text>

@@ -68,15 +68,15 @@ export function Work(
               : `As warm as ${format.temperature(HOTTEST_WATER_C, 0)} at the most. `
             : null
         }
+        cannotBe={(entry, grams) =>
+          'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams
+            ? `${jar.name} holds ${format.mass(jar.grams)}, so ${format.mass(grams)} cannot have come out of it. Look at the figure again; if the jar held more, weigh it under Build first.`
+            : null
+        }
       >
-        {(entry, grams) => (
+        {(entry) => (
           <>
             {isWater(entry) && <Temps {...reckoned} onMeasured={onMeasured} />}
-            {'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams && (
-              <Note tone="stop">
-                {jar.name} holds {format.mass(jar.grams)} by the book. Weigh the jar under Build if the book is wrong.
-              </Note>
-            )}
             {job.into === 'levain' && (
               <Warnings {...props} frozen={state.done.length > 0} codes={['jar too small', 'gluten into gluten-free', 'vessel too small']} />
             )}

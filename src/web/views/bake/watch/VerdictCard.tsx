@@ -1,4 +1,5 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
+import { awakeAt } from '../../../../answers'
 import type { Reasons, Said } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
@@ -18,7 +19,7 @@ const LEAST_MOVED = 0.005
 
 /** Phase, window and the one sentence of advice; and why. */
 export function VerdictCard({ judged, reasons }: StationProps & { readonly reasons: Reasons | undefined }) {
-  const { format } = useKitchen()
+  const { kitchen, format } = useKitchen()
   if (judged === undefined) return <Skeleton height={190} />
   const { verdict, line, marks } = judged
   const { word, says, shape } = PHASE_WORDS[verdict.phase]
@@ -37,7 +38,7 @@ export function VerdictCard({ judged, reasons }: StationProps & { readonly reaso
       <Text c="dimmed">
         {says}, {sure(verdict.probability, format.percent)} sure
       </Text>
-      <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format)}</p>
+      <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</p>
       {!verdict.holds && <Note tone="care">This is not what was foretold, and what you saw counts: the forecast no longer holds.</Note>}
       {verdict.holds && (
         <Figures>

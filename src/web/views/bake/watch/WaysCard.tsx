@@ -1,6 +1,6 @@
 import { Button, Skeleton } from '@mantine/core'
 import { useMemo } from 'react'
-import { doughOf, standingIn } from '../../../../answers'
+import { awakeAt, doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
@@ -78,7 +78,7 @@ function List({
       )}
       {verdict.advice.kind === 'wait' && (
         <li>
-          <b>Look again at {at(verdict.advice.lookAgainHours)}</b>
+          <b>Look again at {format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * MS_PER_HOUR)))}</b>
           Fit from about {at(opens.p50)} until {at(closes.p50)}.
         </li>
       )}
