@@ -32,7 +32,7 @@ import {
   withWeighed
 } from '../../core'
 import type { Bake } from '../fromWire'
-import { beliefIn } from '../judgement/beliefs'
+import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
@@ -219,7 +219,7 @@ export function stepFactsOf(
   }
   if (plan.course === null) return without
   const { course } = plan
-  const belief = beliefIn(cultures.beliefs, plan.jarId)
+  const belief = beliefOfBake({ ...bake, plan }, cultures.beliefs)
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
   const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))

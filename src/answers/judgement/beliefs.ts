@@ -1,6 +1,6 @@
 import { type Jar, type JarBuild, NO_LOG } from '../../contract'
-import { type JarBelief, learning, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
-import { buildLogOf } from '../fromWire'
+import { type JarBelief, learning, MODEL_VERSION, PARAMETERS, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
+import { type Bake, buildLogOf } from '../fromWire'
 
 const MS_PER_HOUR = 3_600_000
 /** Mixed so little before its peak, a levain was at it for any baker, h. */
@@ -11,6 +11,19 @@ export type Beliefs = ReadonlyMap<string, JarBelief>
 
 /** What is believed of a jar: nothing, when it has no log. */
 export const beliefIn = (beliefs: Beliefs | undefined, jarId: string): JarBelief => beliefs?.get(jarId) ?? UNKNOWN_JAR
+
+/**
+ * What is believed of a bake's jar where this bake is concerned: once its dough is mixed, what was believed then. What its own
+ * looks teach of the jar has been taken into account already, and counts for the next build; a dough does not rise otherwise for it.
+ */
+export function beliefOfBake(bake: Pick<Bake, 'plan' | 'state' | 'events'>, beliefs: Beliefs | undefined): JarBelief {
+  const belief = beliefIn(beliefs, bake.plan.jarId)
+  const event = bake.events.findLast((e) => e.id === bake.state.mixed?.id)
+  const shown = event?.type === 'mixed' ? event.shown : undefined
+  if (shown === undefined || shown.modelVersion !== MODEL_VERSION) return belief
+  const centre = Object.fromEntries(PARAMETERS.map((name) => [name, shown.theta[name] ?? belief.centre[name]]))
+  return { ...belief, centre: centre as unknown as JarBelief['centre'] }
+}
 
 /** What is believed of a jar without its log; null where it is to be learned from that. */
 export function beliefWithoutLog({ pace, logStamp }: Pick<Jar, 'pace' | 'logStamp'>): JarBelief | null {

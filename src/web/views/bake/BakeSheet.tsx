@@ -3,7 +3,7 @@ import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
+import { type Bake, beliefIn, beliefOfBake, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
 import { type Plan, planSchema, planToWire } from '../../../contract'
 import { type BakeState, hasBegun } from '../../../core'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
@@ -133,7 +133,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     forecast,
     judged,
     day,
-    belief: beliefIn(cultures.beliefs, plan.jarId),
+    belief: beliefOfBake({ ...bake, plan }, cultures.beliefs),
     jars,
     jar: jars.find((j) => j.id === plan.jarId),
     now,
