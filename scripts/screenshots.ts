@@ -16,25 +16,6 @@ async function shoot(window: Window, address: string, path: string, name: string
   process.stdout.write(`  ${name}\n`)
 }
 
-/** The hill in the hand: dragged to later, and held. */
-async function shootDragged({ page }: Window, address: string, path: string): Promise<void> {
-  await page.goto(address + path)
-  const grip = page.getByRole('slider', { name: 'Ripe moment' })
-  await grip.waitFor()
-  await page.waitForTimeout(700)
-  const box = await grip.boundingBox()
-  if (box === null) throw new Error('There is no grip.')
-  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2]
-  await page.mouse.move(x, y)
-  await page.mouse.down()
-  await page.mouse.move(x - 60, y, { steps: 6 })
-  await page.waitForTimeout(700)
-  await page.screenshot({ path: join(folder, 'ribbon-dragged.png') })
-  await page.mouse.move(x, y, { steps: 3 })
-  await page.mouse.up()
-  process.stdout.write('  ribbon-dragged\n')
-}
-
 /** The Clock with the ways that were found. */
 async function shootWays({ page }: Window, address: string, path: string): Promise<void> {
   await page.goto(address + path)
@@ -73,7 +54,6 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, `/bakes/${planned}/dough`, 'bake-dough')
   await shoot(wide, demo.address, `/bakes/${planned}/build`, 'bake-build')
   await shootWays(wide, demo.address, `/bakes/${planned}/clock`)
-  await shootDragged(wide, demo.address, `/bakes/${planned}/clock`)
   await shoot(wide, demo.address, `/bakes/${planned}/compare`, 'compare')
   await shoot(wide, demo.address, '/jars', 'jars')
   await shoot(wide, demo.address, `/jars/${juno}/programs?kind=absence`, 'program')
@@ -83,6 +63,7 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
   await shoot(wide, demo.address, '/formulas', 'formulas')
   await shoot(wide, demo.address, '/kitchen', 'kitchen')
+  await shoot(wide, demo.address, '/kitchen/copies', 'copies')
   await shoot(wide, own.address, '/', 'first-run')
   await shoot(await openWindow({ dim: true }), demo.address, '/', 'today-dim')
   const phone = await openWindow({ width: 390, height: 844 })
