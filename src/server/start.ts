@@ -15,6 +15,7 @@ import { createHub } from './devices/hub'
 import { simulatedDevices } from './devices/simulated'
 import { createKeeper } from './keeping/keeper'
 import { sweepPictures } from './keeping/pictureFiles'
+import { listAddresses } from './records/calendar'
 import { findKitchen } from './records/kitchens'
 import { readWork, writeWork } from './records/work'
 import { StartProblem } from './startProblem'
@@ -97,6 +98,9 @@ export async function start(config: Config, log: Logger, { askPassphrase, calend
   })
   const { port } = server.address() as AddressInfo
   void keeper.tick()
+  // Whoever reads the calendar is not to wait until every jar is learned.
+  if (calendarThread !== undefined && (await listAddresses(readWork(database, clock.now()))).length > 0)
+    calendars.file(null, clock.now()).catch((error: unknown) => log.error({ err: error }, 'calendar failed'))
   addresses.push(...[...config.hostNames, ...names].map((name) => `http://${name}:${port}`))
   return {
     address: `http://${HERE.includes(config.host) ? 'localhost' : config.host}:${port}`,

@@ -42,7 +42,9 @@ export async function lookAtFiles(folder: string, hasCopies: boolean): Promise<{
   if (damage !== null) return { damage, sealed: false }
   const seal = await sealOf(folder)
   if (seal === null) return { damage: null, sealed: false }
-  const holds = seal === (await fingerprint(join(folder, DATABASE_FILE)))
+  const [value, algorithm = FORMER_HASH] = seal.split(' ').reverse()
+  const known = [SEAL_HASH, FORMER_HASH].includes(algorithm)
+  const holds = known && value === (await fingerprint(join(folder, DATABASE_FILE), algorithm))
   return { damage: holds ? null : { code: 'changed outside' }, sealed: holds }
 }
 
@@ -91,8 +93,13 @@ async function lostFrames(path: string): Promise<number> {
   return Math.max(0, frames - held)
 }
 
-async function fingerprint(path: string): Promise<string> {
-  const hash = createHash('sha256')
+/** What the seal is made with: it has to notice damage, not an attack, and large files are to open at once. */
+const SEAL_HASH = 'sha1'
+/** An earlier seal has no name of its hash. */
+const FORMER_HASH = 'sha256'
+
+async function fingerprint(path: string, algorithm: string): Promise<string> {
+  const hash = createHash(algorithm)
   for await (const chunk of createReadStream(path, { highWaterMark: 4 * 1024 ** 2 })) hash.update(chunk as Buffer)
   return hash.digest('hex')
 }
@@ -107,7 +114,7 @@ const sealOf = (folder: string): Promise<string | null> =>
 /** Notes how the file is left; to be called when it is closed and its log is written back. */
 export async function seal(folder: string): Promise<void> {
   if (((await sizeOf(join(folder, `${DATABASE_FILE}-wal`))) ?? 0) > 0) return
-  await writeFile(join(folder, SEAL_FILE), `${await fingerprint(join(folder, DATABASE_FILE))}\n`, { flush: true })
+  await writeFile(join(folder, SEAL_FILE), `${SEAL_HASH} ${await fingerprint(join(folder, DATABASE_FILE), SEAL_HASH)}\n`, { flush: true })
 }
 
 /** Takes the seal off, before the file is changed. */

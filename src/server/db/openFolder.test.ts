@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto'
 import { copyFile, mkdtemp, open, readdir, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -271,4 +272,15 @@ test('the demo says by its record what it is, not by the word it was started wit
   const again = await startTestServer({ folder })
   expect(again.kitchen?.demo).toBe(true)
   await again.stop()
+})
+
+test('the seal of an earlier version still tells whether a file is as it was closed', async () => {
+  await ownKitchen()
+  const sealed = async (bytes: Buffer) => writeFile(join(folder, 'kitchen.seal'), `${createHash('sha256').update(bytes).digest('hex')}\n`)
+  const bytes = await readFile(file())
+  await sealed(Buffer.concat([bytes, Buffer.from('x')]))
+  expect(await codeOf(openFolder(wish(), NOW))).toBe('changed outside')
+  await sealed(bytes)
+  await (await openFolder(wish(), NOW)).close()
+  expect(await readFile(join(folder, 'kitchen.seal'), 'utf8')).toMatch(/^sha1 [0-9a-f]{40}\n$/)
 })
