@@ -63,7 +63,6 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
   await shoot(wide, demo.address, '/formulas', 'formulas')
   await shoot(wide, demo.address, '/kitchen', 'kitchen')
-  await shoot(wide, demo.address, '/kitchen/copies', 'copies')
   await shoot(wide, own.address, '/', 'first-run')
   await shoot(await openWindow({ dim: true }), demo.address, '/', 'today-dim')
   const phone = await openWindow({ width: 390, height: 844 })

@@ -143,7 +143,7 @@ export async function contentsOf(path: string, known: readonly string[], depth: 
     const { file } = opened
     const check = { none: null, quick: 'PRAGMA quick_check(3)', thorough: 'PRAGMA integrity_check(3)' }[depth]
     const said = check === null ? ['ok'] : (await rowsOf<Record<string, string>>(file, check)).map((row) => Object.values(row)[0] ?? '')
-    if (said.join() !== 'ok') return { ...nothing, damage: { code: 'damaged pages', detail: said[0]?.slice(0, 120) ?? '' } }
+    if (said.join() !== 'ok') return { ...nothing, damage: { code: 'damaged pages', detail: firstComplaint(said[0] ?? '') } }
     const tables = new Set((await rowsOf<{ name: string }>(file, "SELECT name FROM sqlite_master WHERE type = 'table'")).map(({ name }) => name))
     if (tables.size === 0) return { ...nothing, damage: null }
     if (!tables.has('migrations')) return { ...nothing, damage: { code: 'not a kitchen' } }
@@ -162,6 +162,9 @@ export async function contentsOf(path: string, known: readonly string[], depth: 
     await opened?.close()
   }
 }
+
+/** SQLite complains in many lines below a heading; one of them is enough for a sentence. */
+const firstComplaint = (said: string) => (said.split('\n').find((line) => !line.startsWith('***')) ?? said).slice(0, 120)
 
 const DOCUMENTS: Readonly<Record<string, readonly string[]>> = { kitchens: ['settings'], bakes: ['plan', 'frozen'], events: ['payload'], batches: ['floursMg'] }
 
