@@ -139,6 +139,21 @@ test('pours while the server is gone arrive once, in order', async () => {
   expect(await poured()).toEqual(['seed', 'water'])
 })
 
+test('more seed than the jar holds cannot be poured: it is said why, and the right figure goes on', async () => {
+  await newBake()
+  await page.goto(page.url().replace('/dough', '/bench'))
+  const scale = page.getByLabel('What the scale shows')
+  await scale.fill('3000')
+  await scale.press('Enter')
+  await page.getByText(/holds .* cannot have come out of it/).waitFor()
+  const poured = page.getByRole('button', { name: /^Poured/ })
+  expect(await poured.isDisabled()).toBe(true)
+  expect(await page.getByTestId('mis-pour').count()).toBe(0)
+  await scale.fill('20')
+  await scale.press('Enter')
+  await page.getByText(/cannot have come out of it/).waitFor({ state: 'detached' })
+})
+
 test('a bake taken away can be brought back at once', async () => {
   await newBake()
   await page.getByRole('button', { name: 'More for this bake' }).click()

@@ -30,11 +30,13 @@ export const momentSchema = instantSchema.refine((ms) => ms >= FIRST_MOMENT && m
 })
 const FIRST_MOMENT = Date.UTC(2000, 0, 1)
 const LAST_MOMENT = Date.UTC(2100, 0, 1)
+/** Characters of a name. */
+export const LONGEST_NAME = 80
 export const nameSchema = z
   .string({ error: 'A name is needed.' })
   .trim()
   .min(1, { error: 'A name is needed.' })
-  .max(80, { error: 'A name has at most 80 characters.' })
+  .max(LONGEST_NAME, { error: `A name has at most ${LONGEST_NAME} characters.` })
   .regex(/^[^\p{Cc}\u2028\u2029]*$/u, { error: 'A name stands on one line.' })
 export const clockTimeSchema = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: 'A time looks like 07:30.' })
 export const gramsSchema = (what: string) => numberIn(POSSIBLE.grams, what, 'g')

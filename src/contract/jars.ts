@@ -28,7 +28,8 @@ export type JarOpening = z.input<typeof jarOpeningSchema>
 
 /** A factor of a jar on a typical one. */
 const factorSchema = z.number().min(0.05).max(20)
-const parametersSchema = z.object(Object.fromEntries(PARAMETERS.map((name) => [name, factorSchema])) as Record<keyof JarParameters, typeof factorSchema>)
+/** What a jar is believed to be, each a factor on what is usual. */
+export const parametersSchema = z.object(Object.fromEntries(PARAMETERS.map((name) => [name, factorSchema])) as Record<keyof JarParameters, typeof factorSchema>)
 
 /** Where the pace of a jar comes from: learned from its log (from an instant on, when it was begun anew), or pinned by its baker. */
 export const jarPaceSchema = z.discriminatedUnion('kind', [

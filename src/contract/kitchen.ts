@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { BUSY_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../core'
-import { clockTimeSchema, idSchema, instantSchema, isoOf, nameSchema, numberIn, tempSchema, versionSchema } from './common'
+import { clockTimeSchema, idSchema, instantSchema, isoOf, LONGEST_NAME, nameSchema, numberIn, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema } from './jars'
 import { surroundingsSchema } from './lines'
 import { cupKindSchema } from './stores'
@@ -119,7 +119,7 @@ export const readingsPostSchema = z.object({
   /** The import it is a part of; left out: it is the whole of it. */
   importId: idSchema.optional(),
   /** Name of the file. */
-  name: z.string().trim().max(120).default(''),
+  name: z.string().trim().max(LONGEST_NAME).default(''),
   readings: z
     .array(z.object({ at: instantSchema, tempC: numberIn([-30, 120], 'A reading', '°C') }))
     .min(1, { error: 'There are no readings in it.' })

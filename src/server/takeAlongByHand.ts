@@ -45,16 +45,16 @@ export async function importFrom(config: Config, words: readonly string[]): Prom
   const { database, close } = await openFolder(config, Date.now())
   try {
     const kitchen = await findKitchen(readWork(database, Date.now()))
-    const adds = words.includes('--add')
+    const adds = kitchen !== null && words.includes('--add')
     if (kitchen !== null && !adds && !words.includes('--replace')) throw new StartProblem('kitchen in use', { folder: dataFolder, kitchen: kitchen.name })
     const file = await unpack(resolve(process.env.INIT_CWD ?? '.', given), dataFolder)
     try {
       if (kitchen !== null) await takeCopy(`${dataFolder}/${DATABASE_FILE}`, await copiesFolderOf(dataFolder), 'import', Date.now())
-      const clashes = kitchen === null || !adds ? [] : (await file.compare(dataFolder)).clashes
-      const how: BringIn = kitchen === null || !adds ? { how: 'replace' } : { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) }
+      const { clashes } = adds ? await file.compare(dataFolder) : { clashes: [] }
+      const how: BringIn = adds ? { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) } : { how: 'replace' }
       await database.alone(() => file.putInto(dataFolder, how, Date.now()))
-      if (kitchen !== null && adds)
-        return `"${file.told.kitchen}" is now part of "${kitchen.name}".${clashes.length === 0 ? '' : ` Yours stayed of: ${clashes.map(({ name }) => name).join(', ')}.`}`
+      const stayed = clashes.length === 0 ? '' : ` Yours stayed of: ${clashes.map(({ name }) => name).join(', ')}.`
+      if (adds) return `"${file.told.kitchen}" is now part of "${kitchen.name}".${stayed}`
     } finally {
       await file.drop()
     }

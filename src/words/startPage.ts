@@ -36,14 +36,14 @@ const STYLE = `
  */
 export function startPage(sentence: string): string {
   const lines = sentence.split('\n').map((line) => line.replace(/^ {2}/, ''))
-  const body = lines.map((line) => (/^ {4}|^ {2}npm /.test(line) ? `<pre>${escaped(line.trim())}</pre>` : `<p>${escaped(line)}</p>`))
+  const body = lines.map((line) => (line.startsWith('    ') ? `<pre>${escaped(line.trim())}</pre>` : `<p>${escaped(line)}</p>`))
   return `<!doctype html>
 <html lang="en">
 <head><meta charset="utf-8"><meta name="viewport" content="width=device-width, initial-scale=1"><title>Olvent: your kitchen was not opened</title><style>${STYLE}
 </style></head>
 <body><main><h1>Your kitchen was not opened</h1>
 ${body.join('\n')}
-<p>Type that in a terminal, in Olvent’s folder, after you have stopped it there with Ctrl+C. Then load this page again.</p>
+<p>Stop Olvent in its terminal with Ctrl+C, do there what is said above, and load this page again.</p>
 </main></body></html>
 `
 }

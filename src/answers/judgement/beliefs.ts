@@ -1,5 +1,5 @@
-import { type Jar, type JarBuild, NO_LOG } from '../../contract'
-import { type JarBelief, learning, MODEL_VERSION, PARAMETERS, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
+import { type Jar, type JarBuild, NO_LOG, parametersSchema } from '../../contract'
+import { type JarBelief, learning, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
 import { type Bake, buildLogOf } from '../fromWire'
 
 const MS_PER_HOUR = 3_600_000
@@ -20,9 +20,8 @@ export function beliefOfBake(bake: Pick<Bake, 'plan' | 'state' | 'events'>, beli
   const belief = beliefIn(beliefs, bake.plan.jarId)
   const event = bake.events.findLast((e) => e.id === bake.state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
-  if (shown === undefined || shown.modelVersion !== MODEL_VERSION) return belief
-  const centre = Object.fromEntries(PARAMETERS.map((name) => [name, shown.theta[name] ?? belief.centre[name]]))
-  return { ...belief, centre: centre as unknown as JarBelief['centre'] }
+  const told = parametersSchema.safeParse(shown?.modelVersion === MODEL_VERSION ? shown.theta : null)
+  return told.success ? { ...belief, centre: told.data } : belief
 }
 
 /** What is believed of a jar without its log; null where it is to be learned from that. */

@@ -53,6 +53,13 @@ export function chanceAt(forecast: Pick<Forecast, 'gridHours' | 'fit'>, startMs:
   return forecast.fit[Math.round((atMs - startMs) / MS_PER_HOUR / step)] ?? null
 }
 
+/** When a levain is fit to mix, as every face tells it, ms; null while it is not known to get there, or to end. */
+export function fitWindow({ opens, closes }: Pick<Forecast, 'opens' | 'closes'>, startMs: number): { readonly fromMs: number; readonly toMs: number } | null {
+  return Number.isFinite(opens.p50) && Number.isFinite(closes.p50)
+    ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR }
+    : null
+}
+
 /** A levain on its way, with what was seen of it. */
 export interface ReadyQuestion {
   /** As it was mixed. */

@@ -5,7 +5,7 @@ import { COPY_REASONS, type CopyReason, isoOf, msOf } from '../../contract'
 import { StartProblem } from '../startProblem'
 import { runSql, withFile } from './file'
 import { contentsOf, DATABASE_FILE, unseal } from './health'
-import { MIGRATIONS } from './migrate'
+import { STEP_NAMES } from './migrate'
 
 /** Where copies go is a matter of this machine, so it stands beside the kitchen and not in it. */
 const SETTINGS_FILE = 'settings.json'
@@ -47,7 +47,6 @@ const STAY = { days: 7, weeks: 4, months: 12 }
 const STAY_BY_REASON = 5
 const DAY_MS = 24 * 3_600_000
 
-const KNOWN = MIGRATIONS.map(({ name }) => name)
 const reasonOf = (word: string): CopyReason => COPY_REASONS.find((reason) => reason === word) ?? 'asked'
 const stampOf = (ms: number) => isoOf(ms).replace(/[:.]/g, '-')
 const nameOf = (takenAtMs: number, reason: CopyReason) => `kitchen-${stampOf(takenAtMs)}-${reason}.sqlite`
@@ -84,7 +83,7 @@ export async function takeCopy(database: string, folder: string, reason: CopyRea
     } finally {
       await source.close()
     }
-    const { damage } = await contentsOf(half, KNOWN, 'thorough')
+    const { damage } = await contentsOf(half, STEP_NAMES, 'thorough')
     if (damage !== null) throw new StartProblem('bad copy', { folder: path, detail: damage.detail ?? damage.code })
     await flushed(half)
     await rename(half, path)
@@ -171,7 +170,7 @@ export async function restore(folder: string, copies: string, wanted: string, no
   const path = wanted === 'last' ? (await copiesIn(copies))[0]?.path : wanted
   if (path === undefined) throw new StartProblem('no copy', { folder: copies })
   if ((await stat(path).catch(() => null))?.isFile() !== true) throw new StartProblem('no copy', { folder: path })
-  const { damage, steps } = await contentsOf(path, KNOWN, 'thorough')
+  const { damage, steps } = await contentsOf(path, STEP_NAMES, 'thorough')
   if (damage !== null || steps === null) throw new StartProblem('bad copy', { folder: path, detail: damage?.detail ?? damage?.code ?? 'it is empty' })
   const half = join(folder, 'restored.half')
   await copyFile(path, half)

@@ -37,3 +37,12 @@ export function rowsOf<Row>(file: sqlite3.Database, sql: string, values: readonl
     file.all(sql, values, (error: Error | null, rows: Row[]) => (error === null ? resolve(rows) : reject(error)))
   })
 }
+
+/** A column of a table, with its SQLite type. */
+export interface Column {
+  readonly name: string
+  readonly type: string
+}
+
+/** Columns of a table of the file that was opened, not of one that was attached to it; none where it has no such table. */
+export const columnsOf = (file: sqlite3.Database, table: string): Promise<Column[]> => rowsOf<Column>(file, `PRAGMA main.table_info(${table})`)

@@ -32,6 +32,9 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0011-imports', step: imports }
 ]
 
+/** Names of the steps this version knows. */
+export const STEP_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name)
+
 /**
  * Brings the tables to the newest version; does nothing when they are.
  * Each step and the record of it are one transaction: a step that is cut off has not happened.

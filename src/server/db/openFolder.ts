@@ -6,7 +6,7 @@ import { type Database, openDatabase } from './connect'
 import { clearFiles, copiesFolderOf, copiesIn, setAside, takeCopy } from './copies'
 import { contentsOf, DATABASE_FILE, type Damage, lookAtFiles, unseal } from './health'
 import { lockFolder } from './lock'
-import { MIGRATIONS } from './migrate'
+import { STEP_NAMES } from './migrate'
 
 /** How a data folder is to be opened. */
 export interface FolderWish {
@@ -24,7 +24,6 @@ export interface OpenFolder {
   close(): Promise<void>
 }
 
-const KNOWN = MIGRATIONS.map(({ name }) => name)
 /** Damage that the baker may choose to live with. */
 const BEARABLE: readonly Damage['code'][] = ['file gone', 'damaged pages', 'changed outside', 'entries lost', 'contents damaged']
 
@@ -50,13 +49,13 @@ export async function openFolder({ dataFolder, kind, fresh, asItIs }: FolderWish
     const refuse = ({ code, detail }: Damage) => new StartProblem(code, { folder: path, copy: newest, ...(detail === undefined ? {} : { detail }) })
     const { damage: outside, sealed } = await lookAtFiles(dataFolder, there.length > 0)
     if (outside !== null && !(asItIs && BEARABLE.includes(outside.code))) throw refuse(outside)
-    const contents = outside?.code === 'file gone' ? null : await contentsOf(path, KNOWN, sealed ? 'none' : 'quick')
+    const contents = outside?.code === 'file gone' ? null : await contentsOf(path, STEP_NAMES, sealed ? 'none' : 'quick')
     if (kind === 'demo' && contents?.kitchen?.demo === false) throw new StartProblem('not the demo', { folder: dataFolder, kitchen: contents.kitchen.name })
     const inside = contents?.damage ?? null
     if (inside !== null && !(asItIs && BEARABLE.includes(inside.code))) throw refuse(inside)
     if (fresh || outside !== null || inside !== null) await setAside(dataFolder, nowMs)
     if (fresh) await clearFiles(dataFolder)
-    else if (contents?.steps != null && contents.steps.length < KNOWN.length && inside === null) await takeCopy(path, copies, 'migration', nowMs)
+    else if (contents?.steps != null && contents.steps.length < STEP_NAMES.length && inside === null) await takeCopy(path, copies, 'migration', nowMs)
     await unseal(dataFolder)
     const database = await openDatabase(dataFolder).catch((error: unknown) => {
       const known = asStartProblem(error, path)

@@ -8,16 +8,15 @@ import type sqlite3 from 'sqlite3'
 import { type Entry, open, type ZipFile } from 'yauzl'
 import { z } from 'zod'
 import { type BringIn, isoSchema, pictureNameSchema, type WireMerge, type WireTakenAlong } from '../../contract'
-import { type OpenFile, rowsOf, runSql, withFile } from '../db/file'
+import { columnsOf, type OpenFile, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
-import { MIGRATIONS, migrate } from '../db/migrate'
+import { MIGRATIONS, migrate, STEP_NAMES } from '../db/migrate'
 import { Problem } from '../problems'
 import { merge, whatItBrings } from './merge'
 import { isNamedByContent, PICTURES_FOLDER } from './pictureFiles'
 import { FORMER_TABLES, TABLES } from './tables'
 import { FORMAT } from './takeAlong'
 
-const KNOWN = MIGRATIONS.map(({ name }) => name)
 /** Bounds of what a file may hold once it is unpacked, bytes and characters. */
 const MOST_BYTES = 4 * 1024 ** 3
 const MOST_PICTURE_BYTES = 20 * 1024 ** 2
@@ -117,8 +116,8 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
     } finally {
       await file.close()
     }
-    await migrated(database, KNOWN)
-    const { damage } = await contentsOf(database, KNOWN, 'thorough')
+    await migrated(database, STEP_NAMES)
+    const { damage } = await contentsOf(database, STEP_NAMES, 'thorough')
     if (damage !== null) throw refused(`${damage.detail ?? damage.code}.`)
     const pictures = await readPictures(zip, entries, join(folder, PICTURES_FOLDER))
     if (pictures !== manifest.pictures) throw refused(`it should hold ${manifest.pictures} pictures and holds ${pictures}.`)
@@ -135,7 +134,7 @@ async function manifestOf(zip: ZipFile, entry: Entry | undefined): Promise<z.out
   for await (const chunk of await streamOf(zip, entry)) chunks.push(chunk as Buffer)
   const parsed = manifestSchema.safeParse(jsonOf(Buffer.concat(chunks).toString()))
   if (!parsed.success) throw refused('it is no kitchen of Olvent.')
-  if (parsed.data.version > FORMAT.version || parsed.data.steps.some((name) => !KNOWN.includes(name)))
+  if (parsed.data.version > FORMAT.version || parsed.data.steps.some((name) => !STEP_NAMES.includes(name)))
     throw refused('it was made by a newer Olvent. Bring this one up to date first.')
   return parsed.data
 }
@@ -162,7 +161,7 @@ async function migrated(path: string, steps: readonly string[]): Promise<void> {
 }
 
 async function readTable(zip: ZipFile, entry: Entry | undefined, file: sqlite3.Database, table: string, expected: number): Promise<void> {
-  const columns = (await rowsOf<{ name: string }>(file, `PRAGMA table_info(${table})`)).map(({ name }) => name)
+  const columns = (await columnsOf(file, table)).map(({ name }) => name)
   if (columns.length === 0) return
   const names = columns.map((c) => `"${c}"`).join(', ')
   const values = columns.map((c) => `json_extract(value, '$."${c}"')`).join(', ')
@@ -235,7 +234,7 @@ async function putInto(database: string, pictures: string, dataFolder: string): 
     try {
       for (const table of [...TABLES].reverse()) await runSql(file, `DELETE FROM main.${table}`)
       for (const table of TABLES) {
-        const columns = (await rowsOf<{ name: string }>(file, `PRAGMA main.table_info(${table})`)).map(({ name }) => `"${name}"`).join(', ')
+        const columns = (await columnsOf(file, table)).map(({ name }) => `"${name}"`).join(', ')
         await runSql(file, `INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM brought.${table}`)
       }
       const orphans = await rowsOf(file, 'PRAGMA main.foreign_key_check')

@@ -1,6 +1,6 @@
 import type sqlite3 from 'sqlite3'
 import { type ClashKind, idSchema, isoOf, type WireClash } from '../../contract'
-import { rowsOf } from '../db/file'
+import { columnsOf, rowsOf } from '../db/file'
 
 /** How things of one kind are found in the tables. */
 interface Kind {
@@ -15,13 +15,16 @@ interface Kind {
   readonly oneByName: boolean
 }
 
-const eventsOf = (owner: string) => (schema: string) =>
-  `SELECT ${owner} AS ofId, id AS part, recordedAtMs AS atMs FROM ${schema}.events WHERE ${owner} IS NOT NULL`
+/** What was noted of a jar itself, and every entry that took of it or added to it: that of a bake as well. */
+const eventsOfJar = (schema: string) =>
+  `SELECT jarId AS ofId, id AS part, recordedAtMs AS atMs FROM ${schema}.events WHERE jarId IS NOT NULL AND bakeId IS NULL
+   UNION SELECT substr(account, 5), e.id, recordedAtMs FROM ${schema}.ledger_entries l JOIN ${schema}.events e ON e.id = l.eventId WHERE account LIKE 'jar:%'`
+const eventsOfBake = (schema: string) => `SELECT bakeId AS ofId, id AS part, recordedAtMs AS atMs FROM ${schema}.events WHERE bakeId IS NOT NULL`
 
 /** Things that are decided on as wholes, in the order in which they are told. */
 export const KINDS: Readonly<Record<ClashKind, Kind>> = {
-  jar: { table: 'jars', name: () => 'name', changed: 'jar', parts: (schema) => `${eventsOf('jarId')(schema)} AND bakeId IS NULL`, oneByName: false },
-  bake: { table: 'bakes', name: () => "json_extract(plan, '$.name')", changed: 'plan', parts: eventsOf('bakeId'), oneByName: false },
+  jar: { table: 'jars', name: () => 'name', changed: 'jar', parts: eventsOfJar, oneByName: false },
+  bake: { table: 'bakes', name: () => "json_extract(plan, '$.name')", changed: 'plan', parts: eventsOfBake, oneByName: false },
   recipe: {
     table: 'formulas',
     name: (schema) => `(SELECT v.name FROM ${schema}.formula_versions v WHERE v.formulaId = t.id ORDER BY v.version DESC LIMIT 1)`,
@@ -33,6 +36,8 @@ export const KINDS: Readonly<Record<ClashKind, Kind>> = {
   vessel: { table: 'vessels', name: () => 'name', changed: 'vessel', parts: () => null, oneByName: true },
   ingredient: { table: 'ingredients', name: () => "json_extract(content, '$.name')", changed: 'ingredient', parts: () => null, oneByName: true }
 }
+/** Where a thing belongs and stands in a list says nothing of itself. */
+const NOT_COMPARED = ['kitchenId', 'position']
 const ORDER = Object.keys(KINDS) as ClashKind[]
 
 interface Thing {
@@ -43,16 +48,10 @@ interface Thing {
   latestMs: number
 }
 
-/** Columns of a table as SQL, without what a merge renames or counts anew. */
-async function columnsOf(file: sqlite3.Database, table: string): Promise<string[]> {
-  const rows = await rowsOf<{ name: string }>(file, `PRAGMA main.table_info(${table})`)
-  return rows.map(({ name }) => name).filter((name) => name !== 'kitchenId' && name !== 'position')
-}
-
 /** Things of a kind in a schema, by their ids. */
 async function thingsIn(file: sqlite3.Database, schema: 'main' | 'brought', kind: ClashKind): Promise<Map<string, Thing>> {
   const { table, name, changed, parts } = KINDS[kind]
-  const columns = await columnsOf(file, table)
+  const columns = (await columnsOf(file, table)).map((column) => column.name).filter((column) => !NOT_COMPARED.includes(column))
   const live = columns.includes('deletedAtMs') ? 'deletedAtMs IS NULL' : '1'
   const rows = await rowsOf<{ id: string; name: string | null; row: string; live: number }>(
     file,

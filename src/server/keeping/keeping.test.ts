@@ -63,7 +63,7 @@ describe('everything in one file', () => {
     const looked = await upload(server, file)
     expect(looked.body).toMatchObject({ kitchen: 'Lantern Street kitchen', pictures: 1, replaces: null, rows: { jars: 5 } })
     expect((await server.send('GET', '/api/kitchen')).body.kitchen).toBeNull()
-    expect((await server.send('POST', `/api/import/${looked.body.id}`)).status).toBe(200)
+    expect((await server.send('POST', `/api/import/${looked.body.id}`, { how: 'replace' })).status).toBe(200)
     expect(await contentOf(folder)).toEqual(await contentOf(demo.folder))
     expect(await readdir(join(folder, 'pictures'))).toEqual([name])
     expect((await server.send('GET', '/api/jars')).body).toEqual((await demo.send('GET', '/api/jars')).body)
@@ -81,7 +81,7 @@ describe('everything in one file', () => {
     const looked = await upload(server, file)
     expect(looked.body.replaces).toBe('My kitchen')
     expect((await server.send('GET', '/api/jars')).body.jars).toHaveLength(1)
-    await server.send('POST', `/api/import/${looked.body.id}`)
+    await server.send('POST', `/api/import/${looked.body.id}`, { how: 'replace' })
     expect((await server.send('GET', '/api/jars')).body.jars).toHaveLength(5)
     const { copies } = (await server.send('GET', '/api/copies')).body
     expect(copies[0].reason).toBe('import')
@@ -138,7 +138,7 @@ describe('everything in one file', () => {
     for await (const chunk of zip.outputStream) chunks.push(chunk as Buffer)
     const server = await startTestServer({ folder })
     const looked = await upload(server, Buffer.concat(chunks))
-    expect((await server.send('POST', `/api/import/${looked.body.id}`)).status).toBe(200)
+    expect((await server.send('POST', `/api/import/${looked.body.id}`, { how: 'replace' })).status).toBe(200)
     const told = (await server.send('GET', `/api/places/${place}/readings`)).body
     expect(told).toMatchObject({ count: 3, imports: [{ id: reading.importId, count: 3 }] })
     await server.stop()

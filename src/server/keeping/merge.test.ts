@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { readConfig } from '../config'
 import { contentsOf } from '../db/health'
-import { MIGRATIONS } from '../db/migrate'
+import { STEP_NAMES } from '../db/migrate'
 import { importFrom } from '../takeAlongByHand'
 import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 
@@ -100,10 +100,38 @@ describe('where both have noted something of one jar', () => {
     expect(body.error).toBeUndefined()
     await here.stop()
     started.splice(started.indexOf(here), 1)
-    const names = MIGRATIONS.map(({ name }) => name)
-    expect((await contentsOf(join(here.folder, 'kitchen.sqlite'), names, 'thorough')).damage).toBeNull()
+    expect((await contentsOf(join(here.folder, 'kitchen.sqlite'), STEP_NAMES, 'thorough')).damage).toBeNull()
     await rm(here.folder, { recursive: true })
   })
+})
+
+test('a jar that both sides took of is asked about; a choice that leaves less than nothing is refused, another one then goes through', async () => {
+  const { here, there, jarId } = await twoOfOne()
+  await weigh(here, jarId, 10)
+  const bakeId = await bakeIn(there, 'Weighed elsewhere')
+  const poured = { id: randomUUID(), type: 'pour', happenedAt: TEST_NOW, item: 'seed', plannedGrams: 17, weighedGrams: 17 }
+  expect((await there.send('POST', `/api/bakes/${bakeId}/events`, poured)).status).toBe(200)
+  const { id, merge: told } = await lookInto(here, await fileOf(there))
+  expect(told.clashes.map((clash: Loose) => [clash.kind, clash.id])).toEqual([['jar', jarId]])
+  const refused = await merge(here, id, { [jarId]: 'here' })
+  expect([refused.status, refused.body.error.message]).toEqual([400, expect.stringContaining('do not fit together')])
+  expect([(await jarsOf(here))[0].grams, await bakesOf(here)]).toEqual([10, []])
+  expect((await merge(here, id, { [jarId]: 'there' })).status).toBe(200)
+  // 100 g in the jar, 17 g of it in the bake.
+  expect((await jarsOf(here))[0].grams).toBe(83)
+  expect((await bakesOf(here))[0].events).toHaveLength(1)
+})
+
+test('a jar with the longest of names is still called after its file, within what a name may be', async () => {
+  const [here, there] = [await kitchen(), await kitchen()]
+  const name = 'P'.repeat(80)
+  for (const server of [here, there]) {
+    const answers = firstRun()
+    await server.send('POST', '/api/kitchen/first-run', { ...answers, jar: { ...(answers.jar as Loose), name } })
+  }
+  const { id, merge: told } = await lookInto(here, await fileOf(there))
+  await merge(here, id, Object.fromEntries(told.clashes.map((clash: Loose) => [clash.id, 'there'])))
+  expect((await jarsOf(here)).map((jar) => jar.name).sort()).toEqual([`${'P'.repeat(64)} (from the file)`, name].sort())
 })
 
 test('two strangers: places of one name become one, a second jar of a name is called after its file', async () => {

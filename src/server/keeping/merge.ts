@@ -1,11 +1,11 @@
-import { mkdir, rm } from 'node:fs/promises'
+import { copyFile, mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type sqlite3 from 'sqlite3'
-import type { ClashChoices, WireClash, WireMerge } from '../../contract'
+import { type ClashChoices, LONGEST_NAME, type WireClash, type WireMerge } from '../../contract'
 import { openForReading } from '../db/connect'
-import { rowsOf, runSql, withFile } from '../db/file'
+import { columnsOf, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
-import { MIGRATIONS } from '../db/migrate'
+import { STEP_NAMES } from '../db/migrate'
 import { Problem } from '../problems'
 import { listBakes } from '../records/bakes'
 import { listFormulas } from '../records/formulas'
@@ -13,10 +13,11 @@ import { listJars } from '../records/jars'
 import { type Compared, compare, KINDS } from './compare'
 import { TABLES } from './tables'
 
-const KNOWN = MIGRATIONS.map(({ name }) => name)
 /** Columns that each kitchen counts for itself. */
 const COUNTED = ['batch_parents.id', 'batch_stays.id', 'imports.no', 'ledger_entries.id', 'changes.sequence', 'formula_versions.sequence', 'events.sequence']
 const FROM_FILE = ' (from the file)'
+/** A name called after its file, as SQL; no longer than names may be. */
+const calledAfter = (name: string) => `substr(${name}, 1, ${LONGEST_NAME - FROM_FILE.length}) || '${FROM_FILE}'`
 
 /** Opens two kitchens beside each other: `main` and `brought`. */
 async function beside<T>(main: string, brought: string, work: (file: sqlite3.Database) => Promise<T>): Promise<T> {
@@ -49,16 +50,20 @@ export function whatItBrings(main: string, brought: string): Promise<WireMerge> 
  * @throws Problem when a clash has no choice, or the choices do not fit together
  */
 export async function merge(main: string, folder: string, choices: ClashChoices, nowMs: number): Promise<string> {
-  const merged = join(folder, 'merged', DATABASE_FILE)
-  await rm(join(folder, 'merged'), { recursive: true, force: true })
-  await mkdir(join(folder, 'merged'))
+  const into = join(folder, 'merged')
+  const merged = join(into, DATABASE_FILE)
+  const brought = join(into, 'brought.sqlite')
+  await rm(into, { recursive: true, force: true })
+  await mkdir(into)
+  // Names and ids are changed in a copy: with other choices it is begun anew.
+  await copyFile(join(folder, DATABASE_FILE), brought)
   const source = await withFile(main, { readOnly: true })
   try {
     await runSql(source.file, 'VACUUM INTO ?', [merged])
   } finally {
     await source.close()
   }
-  await beside(merged, join(folder, DATABASE_FILE), async (file) => {
+  await beside(merged, brought, async (file) => {
     const compared = await compare(file)
     const open = compared.clashes.filter(({ id }) => choices[id] === undefined)
     if (open.length > 0) throw new Problem(400, 'not understood', `Say first which one counts: ${open.map(({ name }) => name).join(', ')}.`)
@@ -70,24 +75,22 @@ export async function merge(main: string, folder: string, choices: ClashChoices,
     await takeOver(file, compared, choices)
     await runSql(file, 'COMMIT')
   })
-  await readWhole(join(folder, 'merged'), nowMs)
+  await readWhole(into, nowMs)
   return merged
 }
 
-const columnsOf = async (file: sqlite3.Database, table: string) =>
-  (await rowsOf<{ name: string }>(file, `PRAGMA main.table_info(${table})`)).map(({ name }) => name)
+const namesOf = async (file: sqlite3.Database, table: string) => (await columnsOf(file, table)).map(({ name }) => name)
 
 /** Rows of one schema in another, without the numbers each kitchen counts for itself. */
 async function copyRows(file: sqlite3.Database, table: string, where: string, from: 'brought' | 'mine' = 'brought'): Promise<void> {
-  const columns = (await columnsOf(file, table)).filter((name) => !COUNTED.includes(`${table}.${name}`)).map((name) => `"${name}"`)
+  const columns = (await namesOf(file, table)).filter((name) => !COUNTED.includes(`${table}.${name}`)).map((name) => `"${name}"`)
   await runSql(file, `INSERT INTO main.${table} (${columns.join(', ')}) SELECT ${columns.join(', ')} FROM ${from}.${table} WHERE ${where} ORDER BY rowid`)
 }
 
 /** All of it belongs to the kitchen that is here. */
 async function oneHouse(file: sqlite3.Database): Promise<void> {
   for (const table of TABLES)
-    if ((await columnsOf(file, table)).includes('kitchenId'))
-      await runSql(file, `UPDATE brought.${table} SET kitchenId = (SELECT id FROM main.kitchens LIMIT 1)`)
+    if ((await namesOf(file, table)).includes('kitchenId')) await runSql(file, `UPDATE brought.${table} SET kitchenId = (SELECT id FROM main.kitchens LIMIT 1)`)
 }
 
 /** Where both have something of one name, either the one here is used for both, or the other is called after its file. */
@@ -105,24 +108,22 @@ async function namesakes(file: sqlite3.Database, { clashes, takes }: Compared, c
   for (const { id } of takes.filter(({ kind, isNew }) => kind === 'jar' && isNew))
     await runSql(
       file,
-      `UPDATE brought.jars SET name = name || '${FROM_FILE}' WHERE id = ? AND deletedAtMs IS NULL
+      `UPDATE brought.jars SET name = ${calledAfter('name')} WHERE id = ? AND deletedAtMs IS NULL
        AND lower(name) IN (SELECT lower(name) FROM main.jars WHERE deletedAtMs IS NULL)`,
       [id]
     )
 }
 
 async function rename(file: sqlite3.Database, { kind, id }: WireClash): Promise<void> {
-  if (kind === 'ingredient')
-    await runSql(file, `UPDATE brought.ingredients SET content = json_set(content, '$.name', json_extract(content, '$.name') || '${FROM_FILE}') WHERE id = ?`, [
-      id
-    ])
-  else await runSql(file, `UPDATE brought.${KINDS[kind].table} SET name = name || '${FROM_FILE}' WHERE id = ?`, [id])
+  const named =
+    kind === 'ingredient' ? `content = json_set(content, '$.name', ${calledAfter("json_extract(content, '$.name')")})` : `name = ${calledAfter('name')}`
+  await runSql(file, `UPDATE brought.${KINDS[kind].table} SET ${named} WHERE id = ?`, [id])
 }
 
 /** Whatever speaks of one id speaks of another, in columns and in documents: ids are unique by themselves. */
 async function speakInsteadOf(file: sqlite3.Database, id: string, instead: string): Promise<void> {
   for (const table of TABLES)
-    for (const column of await columnsOf(file, table))
+    for (const column of await namesOf(file, table))
       if (!(column === 'id' && Object.values(KINDS).some((kind) => kind.table === table)))
         await runSql(file, `UPDATE brought.${table} SET "${column}" = replace("${column}", ?, ?) WHERE instr("${column}", ?)`, [id, instead, id])
 }
@@ -194,7 +195,7 @@ const misfit = (detail: string) =>
 /** Reads every jar, bake and recipe of the new kitchen, as a window would. */
 async function readWhole(folder: string, nowMs: number): Promise<void> {
   const path = join(folder, DATABASE_FILE)
-  const { damage } = await contentsOf(path, KNOWN, 'thorough')
+  const { damage } = await contentsOf(path, STEP_NAMES, 'thorough')
   if (damage !== null) throw misfit(damage.detail ?? damage.code)
   const { file, close } = await withFile(path, { readOnly: true })
   const short = await rowsOf<{ account: string }>(

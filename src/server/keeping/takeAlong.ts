@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { PassThrough, Readable } from 'node:stream'
 import { ZipFile } from 'yazl'
 import { isoOf } from '../../contract'
-import { rowsOf, withFile } from '../db/file'
+import { columnsOf, rowsOf, withFile } from '../db/file'
 import { DATABASE_FILE } from '../db/health'
 import { PICTURES_FOLDER } from './pictureFiles'
 import { keyOf, TABLES } from './tables'
@@ -25,7 +25,7 @@ export async function takeAlong(dataFolder: string, nowMs: number): Promise<Read
   const steps = (await rowsOf<{ name: string }>(file, 'SELECT name FROM migrations ORDER BY name')).map(({ name }) => name)
   const tables: Record<string, { columns: Record<string, string>; rows: number }> = {}
   for (const table of TABLES) {
-    const columns = await rowsOf<{ name: string; type: string }>(file, `PRAGMA table_info(${table})`)
+    const columns = await columnsOf(file, table)
     const [count] = await rowsOf<{ n: number }>(file, `SELECT COUNT(*) AS n FROM ${table}`)
     tables[table] = { columns: Object.fromEntries(columns.map(({ name, type }) => [name, type])), rows: count?.n ?? 0 }
   }

@@ -7,6 +7,7 @@ import {
   beliefWithoutLog,
   type Cultures,
   dayOfBake,
+  fitWindow,
   isItReady,
   learnedFrom,
   minuteOf,
@@ -28,7 +29,6 @@ import { hashOf, newToken } from './tokens'
 import { listVessels } from './vessels'
 import type { Work } from './work'
 
-const MS_PER_HOUR = 3_600_000
 const MINUTE = 60_000
 const MOST_BAKES = 100
 /** A reminder stands so long before its step, s. */
@@ -125,11 +125,8 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
 function windowOf({ line }: Bake, verdict: Verdict | null): BakeEntries['window'] {
   if (verdict === null || line === null) return null
   const alarms = alarmsByClock(verdict, line.startedAtMs, USUAL_RISK)
-  const { opens, closes } = verdict.forecast
-  if (alarms.length === 0 || !Number.isFinite(opens.p50)) return null
-  const at = (hours: number) => line.startedAtMs + hours * MS_PER_HOUR
-  const fromMs = at(opens.p50)
-  return { fromMs, toMs: Number.isFinite(closes.p50) ? Math.max(at(closes.p50), fromMs) : fromMs + MS_PER_HOUR, alarms }
+  const window = fitWindow(verdict.forecast, line.startedAtMs)
+  return alarms.length === 0 || window === null ? null : { ...window, alarms }
 }
 
 /** A name could end its line and begin a property of its own. */

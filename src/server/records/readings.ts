@@ -51,18 +51,17 @@ export async function keepReadings(work: Work, source: Source, readings: readonl
     readings.map(({ ms, tempC }) => ({ importNo: no, atMs: ms, milliC: Math.round(tempC * 1000) })),
     { transaction, ignoreDuplicates: true }
   )
-  await countAnew(work, no)
+  // So many as were not there yet.
+  await tellOf(work, no, 'count + changes()')
 }
 
-async function countAnew({ models, transaction }: Work, no: number): Promise<void> {
+/** Notes what a source has: its first and last reading, and their count, as SQL. */
+async function tellOf({ models, transaction }: Work, no: number, count: string): Promise<void> {
   const of = (what: string) => `(SELECT ${what} FROM readings WHERE importNo = :no)`
-  await models.imports.sequelize?.query(
-    `UPDATE imports SET count = ${of('COUNT(*)')}, firstMs = ${of('MIN(atMs)')}, lastMs = ${of('MAX(atMs)')} WHERE no = :no`,
-    {
-      replacements: { no },
-      ...(transaction === undefined ? {} : { transaction })
-    }
-  )
+  await models.imports.sequelize?.query(`UPDATE imports SET count = ${count}, firstMs = ${of('MIN(atMs)')}, lastMs = ${of('MAX(atMs)')} WHERE no = :no`, {
+    replacements: { no },
+    ...(transaction === undefined ? {} : { transaction })
+  })
 }
 
 /** Keeps what a log says of a place, one reading a minute. Sent twice, it counts once. */
@@ -159,16 +158,17 @@ export async function thinOldReadings({ models, nowMs }: Work, write: (part: (wo
   if (sequelize === undefined) return
   const hourOf = (ms: number) => ms - (ms % MS_PER_HOUR)
   const until = hourOf(nowMs - FINE_DAYS * MS_PER_DAY)
-  for (const { no = 0, firstMs } of (await models.imports.findAll({ where: { source: 'device' } })).map(plain))
+  for (const { no = 0, firstMs } of (await models.imports.findAll({ where: { source: 'device' } })).map(plain)) {
     for (let fromMs = hourOf(Number(firstMs ?? until)); fromMs < until; fromMs += CHUNK_MS)
-      await write(async (work) => {
+      await write(async ({ transaction }) => {
         const inChunk = 'importNo = :no AND atMs >= :fromMs AND atMs < :toMs'
         const extreme = (which: 'MIN' | 'MAX') =>
           `SELECT atMs FROM (SELECT atMs, ${which}(milliC) FROM readings WHERE ${inChunk} GROUP BY atMs / ${MS_PER_HOUR})`
         await sequelize.query(`DELETE FROM readings WHERE ${inChunk} AND atMs NOT IN (${extreme('MIN')} UNION ${extreme('MAX')})`, {
           replacements: { no, fromMs, toMs: Math.min(fromMs + CHUNK_MS, until) },
-          ...(work.transaction === undefined ? {} : { transaction: work.transaction })
+          ...(transaction === undefined ? {} : { transaction })
         })
-        await countAnew(work, no)
       })
+    await write((work) => tellOf(work, no, '(SELECT COUNT(*) FROM readings WHERE importNo = :no)'))
+  }
 }

@@ -84,7 +84,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
   }
   router.post(ROUTES.broughtIn(':id'), async (req, res) => {
     const { file } = theOne(req)
-    const how = parse(bringInSchema, req.body ?? { how: 'replace' })
+    const how = parse(bringInSchema, req.body)
     if ((await kitchenNow()) !== null) await keeper.copy('import')
     await database.alone(() => file.putInto(folder, how, clock.now()))
     await forget()

@@ -8,7 +8,7 @@ import { believeClock, syncClock, useClockDoubt, useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { flush, type RefusedEntry, sendAgain, throwAway, useOutbox } from '../data/outbox'
 import { useStorage } from '../data/storage'
-import { tellDone } from '../parts/tell'
+import { tellDone, tellError } from '../parts/tell'
 import classes from './Shell.module.css'
 
 /** What the whole window has to know: the server is away, an entry was not accepted, this browser keeps nothing. */
@@ -62,7 +62,7 @@ function ClockNotice() {
         before you note anything.
       </span>
       <span className={classes.noticeButtons}>
-        <button type="button" className={classes.noticeButton} onClick={() => void syncClock()}>
+        <button type="button" className={classes.noticeButton} onClick={() => void syncClock().catch(tellError)}>
           I have set it
         </button>
         <button type="button" className={classes.noticeButton} onClick={() => believeClock(lastEntryMs)}>

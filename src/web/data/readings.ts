@@ -1,5 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { isoOf, type PlaceReadings, ROUTES, readingsSchema } from '../../contract'
+import { isoOf, LONGEST_NAME, type PlaceReadings, ROUTES, readingsSchema } from '../../contract'
 import type { TimedTemp } from '../../core'
 import { newId } from './newId'
 import { read, send } from './outbox'
@@ -21,7 +21,7 @@ export async function bringReadings(placeId: string, name: string, readings: rea
   for (let from = 0; from < perMinute.length; from += PART) {
     const id = newId()
     const part = perMinute.slice(from, from + PART).map((r) => ({ at: isoOf(r.ms), tempC: r.tempC }))
-    await send(id, readingsSchema, { method: 'POST', path, body: { id, importId, name, readings: part } })
+    await send(id, readingsSchema, { method: 'POST', path, body: { id, importId, name: name.slice(0, LONGEST_NAME), readings: part } })
   }
   await mutate(path)
   return () => setImportTakenBack(placeId, importId, true)

@@ -1,4 +1,4 @@
-import { type Bake, beliefIn, type Cultures } from '../../../answers'
+import { type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow } from '../../../answers'
 import type { Jar } from '../../../contract'
 import {
   type BakeState,
@@ -75,20 +75,13 @@ export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, m
   return {
     ...base,
     points,
-    window: forecast === undefined ? windowAt(milestones, school, startMs) : windowIn(forecast, startMs),
+    window: forecast === undefined ? windowAt(milestones, school, startMs) : fitWindow(forecast, startMs),
     held: true,
     band: forecast === undefined ? undefined : bandOf(forecast, startMs, endMs),
     fit: forecast === undefined ? undefined : fitOf(forecast, startMs),
     moves: movesOf(line),
     mixAtMs
   }
-}
-
-/** The middle of a forecast's window on the clock. */
-function windowIn({ opens, closes }: Forecast, startMs: number): Hill['window'] {
-  return Number.isFinite(opens.p50) && Number.isFinite(closes.p50)
-    ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR }
-    : null
 }
 
 /** A window on the clock. */
@@ -121,7 +114,7 @@ export function runningHill({ bake, line, belief, verdict, marks }: Judged, { ja
     points: grid.filter((p) => p.ms <= endMs),
     was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
-    window: verdict.holds ? windowIn(forecast, start) : null,
+    window: verdict.holds ? fitWindow(forecast, start) : null,
     marks: markPoints(bake.state.marks),
     fit: fitOf(forecast, start),
     moves: movesOf(line),
@@ -141,7 +134,7 @@ export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultu
   const { marks, mixed } = bake.state
   const start = line.startedAtMs
   const told = toldWindow(bake, start)
-  const { points, milestones } = pointsOf(line, beliefIn(beliefs, bake.plan.jarId).centre, start, mixed?.atMs ?? start, told?.toMs)
+  const { points, milestones } = pointsOf(line, beliefOfBake(bake, beliefs).centre, start, mixed?.atMs ?? start, told?.toMs)
   return {
     id: bake.id,
     label: labelOf(bake, jars),

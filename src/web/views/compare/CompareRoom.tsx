@@ -2,7 +2,7 @@ import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { type Bake, beliefIn, type Cultures, solveBakeHere, variantTaken } from '../../../answers'
+import { type Bake, beliefIn, type Cultures, fitWindow, solveBakeHere, variantTaken } from '../../../answers'
 import {
   bringsGluten,
   buildFrom,
@@ -298,7 +298,6 @@ function hillOf(compared: ComparedBuild, index: number, startMs: number, variant
   const points = curve.gas.map((gas, i) => ({ ms: startMs + i * curve.stepHours * MS_PER_HOUR, gas }))
   const end = (milestones.collapsedHours ?? Number.POSITIVE_INFINITY) * MS_PER_HOUR + startMs
   const letter = LETTERS[index] ?? ''
-  const { opens, closes } = forecast
   return {
     id: letter,
     label: letter,
@@ -306,8 +305,7 @@ function hillOf(compared: ComparedBuild, index: number, startMs: number, variant
     running: false,
     letter,
     points: points.filter((p) => p.ms <= end),
-    window:
-      Number.isFinite(opens.p50) && Number.isFinite(closes.p50) ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR } : null
+    window: fitWindow(forecast, startMs)
   }
 }
 
