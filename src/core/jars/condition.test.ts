@@ -1,7 +1,7 @@
 import { TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { referenceRun } from '../testing/reference'
-import { conditionOf, isHungry } from './condition'
+import { conditionOf, isFoodGone, isHungry } from './condition'
 import { type BatchLine, vesselOf } from './lineage'
 
 const HOUR = 3_600_000
@@ -44,6 +44,18 @@ test.each([
   const { hungryMs, peakMs } = conditionOf(line, fedAt)
   expect(hungryMs).toBeGreaterThanOrEqual(fedAt + (foodGoneHours ?? 0) * HOUR)
   expect(hungryMs).toBeGreaterThan(peakMs ?? 0)
+})
+
+test('as long as it builds as it is, it is not hungry, however little food is left', () => {
+  const line = fed(1, 24)
+  const { hungryMs, fades } = conditionOf(line, fedAt)
+  const wantsOne = fades[0]?.fromMs ?? 0
+  const { foodGoneHours } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: 72 })
+  expect(fedAt + (foodGoneHours ?? 0) * HOUR).toBeLessThan(wantsOne)
+  expect(hungryMs).toBe(wantsOne)
+  const atTheEndOfItsFood = conditionOf(line, (fedAt + (foodGoneHours ?? 0) * HOUR + wantsOne) / 2)
+  expect(atTheEndOfItsFood.use).toBe('ready as it is')
+  expect(isFoodGone(atTheEndOfItsFood)).toBe(true)
 })
 
 test('just fed it ripens; near its top it is ready; hungry it has no food', () => {

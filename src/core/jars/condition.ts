@@ -24,7 +24,7 @@ export interface JarCondition {
   readonly peakMs: number | null
   /** Level at that peak. */
   readonly peakRise: number
-  /** When it has begun to fall and has no food left: it wants feeding by then. Null: not within 60 days. */
+  /** When it has begun to fall, has no food left and no longer builds as it is: it wants feeding by then. Null: not within 60 days. */
   readonly hungryMs: number | null
   /** From when on it wants more before it builds, in order. */
   readonly fades: readonly { readonly strength: Strength; readonly fromMs: number }[]
@@ -50,10 +50,13 @@ export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = 
     use: ripe || state.food < MODEL.hungryFood ? strengthOf(state) : 'ripens',
     peakMs: at(milestones.peakHours),
     peakRise: 1 + milestones.peakGas,
-    hungryMs: foodGoneHours === null ? null : at(Math.max(foodGoneHours, milestones.closesHours ?? 0)),
+    hungryMs: foodGoneHours === null ? null : at(Math.max(foodGoneHours, milestones.closesHours ?? 0, fadeHours[0] ?? 0)),
     fades: fadeHours.map((h, i) => ({ strength: STRENGTHS[i + 1] as Strength, fromMs: line.startedAtMs + h * MS_PER_HOUR }))
   }
 }
+
+/** Whether it has next to no food left: it is hungry soon. */
+export const isFoodGone = ({ food }: JarCondition) => food < MODEL.hungryFood
 
 /** Whether a jar is hungry at a moment. */
 export const isHungry = ({ hungryMs }: JarCondition, atMs: number) => hungryMs !== null && atMs >= hungryMs

@@ -24,19 +24,12 @@ test('on its way up: when it is ripe and when it wants food', () => {
 
 test('ripe, past it, hungry', () => {
   expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready as it is, hungry from Fri 17:00', hungry: false })
-  expect(told({ use: 'ready as it is', hungryMs: now - HOUR })).toEqual({ headline: 'Ripe: use it or feed it', use: 'ready as it is', hungry: false })
+  expect(told({ use: 'ready as it is', food: 0.02 })).toMatchObject({ headline: 'Ripe: use it or feed it', hungry: false })
   expect(told({ use: 'two feeds', hungryMs: now - 30 * HOUR })).toEqual({
     headline: 'Hungry since Thu 03:00',
     use: 'two feeds before it builds',
     hungry: true
   })
-})
-
-test('what was told as ripe yesterday is not told today as hungry since before that', () => {
-  const fades = [{ strength: 'one feed' as const, fromMs: now - 2 * HOUR }]
-  const jar = { hungryMs: now - 6 * HOUR, fades }
-  expect(tellCondition(condition({ ...jar, use: 'ready as it is' }), now - 3 * HOUR, format).headline).toBe('Ripe: use it or feed it')
-  expect(told({ ...jar, use: 'one feed' }).headline).toBe('Hungry since Fri 07:00')
 })
 
 test('weak before it is hungry: nothing is told as past that is still to come', () => {

@@ -1,4 +1,4 @@
-import { type Format, isHungry, type JarCondition } from '../../core'
+import { type Format, isFoodGone, isHungry, type JarCondition } from '../../core'
 import { near } from './words'
 
 const MS_PER_DAY = 86_400_000
@@ -31,18 +31,16 @@ export interface ToldCondition {
  * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
  */
 export function tellCondition(condition: JarCondition, nowMs: number, format: Format): ToldCondition {
-  const { use, peakMs } = condition
-  // As long as it builds as it is, it is ripe; hungry it is from when it wants a feed first.
-  const hungryMs = condition.hungryMs === null ? null : Math.max(condition.hungryMs, condition.fades[0]?.fromMs ?? 0)
+  const { use, peakMs, hungryMs } = condition
   const hungry = isHungry(condition, nowMs)
   const when = (ms: number) => whenWords(ms, nowMs, format)
   const headline = () => {
     if (use === 'ripens') return peakMs === null ? 'Asleep: it hardly rises here' : `Ripe about ${when(peakMs)}`
-    if (use === 'ready as it is') return hungry ? 'Ripe: use it or feed it' : 'Ripe now'
+    if (use === 'ready as it is') return isFoodGone(condition) ? 'Ripe: use it or feed it' : 'Ripe now'
     return hungry && hungryMs !== null ? `Hungry since ${when(hungryMs)}` : 'Past its best'
   }
   const hungryFrom = hungryMs === null || hungry ? '' : `, hungry from ${when(hungryMs)}`
-  return { headline: headline(), use: `${USE_WORDS[use]}${hungryFrom}`, hungry: hungry && use !== 'ready as it is' }
+  return { headline: headline(), use: `${USE_WORDS[use]}${hungryFrom}`, hungry }
 }
 
 /** The neediest first: those hungry longest, then those hungry soonest. */

@@ -211,7 +211,9 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
           <Figures>
             <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
             <Figure value={format.rise(rise)} name="expected now" />
-            {hungryMs !== null && hungryMs > now && <Figure value={`about ${format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR))}`} name="food for" />}
+            {hungryMs !== null && hungryMs > now && (
+              <Figure value={`about ${format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR))}`} name="until it is hungry" />
+            )}
           </Figures>
         </div>
       </div>
