@@ -214,7 +214,7 @@ test('cool water, measured as it goes in: the mix and the hour it is fit follow 
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
   const fitOn = async (w: Window) => plain(await w.page.getByTestId('fit-as-poured').innerText())
-  const before = await stillWords(() => fitOn(window))
+  const before = await stillWords(page, () => fitOn(window))
   await page.getByText(/^Measured temperatures/).click()
   await page.getByRole('textbox', { name: 'Water, as poured' }).fill('8')
   await page.getByRole('textbox', { name: 'Water, as poured' }).press('Enter')

@@ -33,7 +33,7 @@ afterAll(async () => {
 async function wordsAt(path: string): Promise<string> {
   await window.page.goto(program.address + path)
   await window.page.locator('main').waitFor()
-  return plain(await stillWords(() => window.page.locator('main').innerText()))
+  return plain(await stillWords(window.page, () => window.page.locator('main').innerText()))
 }
 
 /** What the views show of a bake, face by face. */

@@ -151,7 +151,7 @@ export async function openWindow({ width = 1280, height = 800, dim = false } = {
       ...['--disable-background-networking', '--disable-component-update', '--disable-sync', '--no-first-run']
     ]
   })
-  const context = resting.pop() ?? (await browser.newContext({ timezoneId: 'America/New_York', locale: 'en-GB', reducedMotion: 'reduce' }))
+  const context = resting.pop() ?? (await newContext(browser))
   const page = await context.newPage()
   await page.setViewportSize({ width, height })
   await page.emulateMedia({ colorScheme: dim ? 'dark' : 'light' })
@@ -168,6 +168,33 @@ export async function openWindow({ width = 1280, height = 800, dim = false } = {
     resting.push(context)
   }
   return { page, context, complaints, close }
+}
+
+async function newContext(browser: Browser): Promise<BrowserContext> {
+  const context = await browser.newContext({ timezoneId: 'America/New_York', locale: 'en-GB', reducedMotion: 'reduce' })
+  await context.addInitScript(countQuestions)
+  return context
+}
+
+/** Runs in the page: counts what the server and the workers have been asked, and not answered yet. */
+function countQuestions(): void {
+  const open = new Set<unknown>()
+  const { fetch: ask, Worker: Thread } = window
+  window.fetch = async (...asked) => {
+    open.add(asked)
+    return ask(...asked).finally(() => open.delete(asked))
+  }
+  window.Worker = class extends Thread {
+    constructor(...how: ConstructorParameters<typeof Thread>) {
+      super(...how)
+      this.addEventListener('message', ({ data }) => open.delete(data?.id))
+    }
+    override postMessage(message: { readonly id?: string }, ...more: never[]): void {
+      if (message.id !== undefined) open.add(message.id)
+      super.postMessage(message, ...more)
+    }
+  }
+  Object.assign(window, { openQuestions: () => open.size })
 }
 
 /** Closes Chromium after a test file. */
@@ -220,14 +247,17 @@ export const settled = (page: Page) =>
     STILL_MS
   )
 
-/** Words once they have stood still for two seconds: forecasts, and what is learned of a jar, come a moment later. */
-export async function stillWords(words: () => Promise<string>): Promise<string> {
+/** How often words are read, alike and with every question answered, until they are believed. */
+const ALIKE = 4
+
+/** Words once they stand still, and nothing is left to be answered: forecasts, and what is learned of a jar, come a moment later. */
+export async function stillWords(page: Page, words: () => Promise<string>): Promise<string> {
   let before = await words()
-  let alike = 0
-  for (let tries = 0; tries < 20 && alike < 3; tries++) {
-    await new Promise((go) => setTimeout(go, 700))
+  for (let tries = 0, alike = 0; tries < 100 && alike < ALIKE; tries++) {
+    await new Promise((go) => setTimeout(go, STILL_MS))
+    const open = await page.evaluate(() => (window as unknown as { openQuestions: () => number }).openQuestions())
     const now = await words()
-    alike = now === before ? alike + 1 : 0
+    alike = now === before && open === 0 ? alike + 1 : 0
     before = now
   }
   return before

@@ -167,12 +167,12 @@ test('at its peak: mix now, and the bake is in the record', async () => {
 })
 
 test('everything survives a server that dies and comes back', async () => {
-  const before = await stillWords(room)
+  const before = await stillWords(page, room)
   await program.kill()
   await program.start()
   await page.reload()
   await page.getByRole('region', { name: 'In the record' }).waitFor()
-  expect(await stillWords(room)).toBe(before)
+  expect(await stillWords(page, room)).toBe(before)
 })
 
 test('the dough’s day, told step by step until the bread is out', async () => {
