@@ -52,27 +52,28 @@ export async function levainOfBake(work: Work, bakeId: string): Promise<BatchRow
 async function bakeViews(work: Work, rows: readonly KeptBake[]): Promise<Bake[]> {
   const ids = rows.map((row) => row.id)
   const [events, levains] = await Promise.all([eventsOf(work, ids), levainsOf(work, ids)])
+  const known = rows.map((row) => {
+    const happened = events.get(row.id) ?? []
+    return { row, happened, state: stateOf(happened), levainId: levains.get(row.id)?.id ?? '' }
+  })
+  const usedUp = new Map(known.flatMap(({ state, levainId }) => (state.mixed === null ? [] : [[levainId, state.mixed.atMs] as const])))
   const lines = await linesOf(
     work,
-    [...levains.values()].map((batch) => batch.id)
+    known.map(({ levainId }) => levainId),
+    { usedUp }
   )
-  return rows.map((row) => {
-    const line = lines.get(levains.get(row.id)?.id ?? '')
-    const happened = events.get(row.id) ?? []
-    const state = stateOf(happened)
-    return {
-      id: row.id,
-      version: row.version,
-      plan: row.plan,
-      status: statusOf(row.plan, state.status),
-      events: happened,
-      state,
-      ingredients: row.frozen?.ingredients ?? [],
-      line: line ?? null,
-      createdAt: row.createdAtMs,
-      deletedAt: row.deletedAtMs === null ? null : Number(row.deletedAtMs)
-    }
-  })
+  return known.map(({ row, happened, state, levainId }) => ({
+    id: row.id,
+    version: row.version,
+    plan: row.plan,
+    status: statusOf(row.plan, state.status),
+    events: happened,
+    state,
+    ingredients: row.frozen?.ingredients ?? [],
+    line: lines.get(levainId) ?? null,
+    createdAt: row.createdAtMs,
+    deletedAt: row.deletedAtMs === null ? null : Number(row.deletedAtMs)
+  }))
 }
 
 /** One bake, taken away or not. */

@@ -95,14 +95,27 @@ const inGrams = (mg: Partial<Record<FlourKind, number>>) =>
 
 /** One batch with its parents; null for one that is unknown or not mixed yet. */
 export async function lineOf(work: Work, batchId: string | null, generations = FOLLOWED_BACK): Promise<BatchLine | null> {
-  return batchId === null ? null : ((await linesOf(work, [batchId], generations)).get(batchId) ?? null)
+  return batchId === null ? null : ((await linesOf(work, [batchId], { generations })).get(batchId) ?? null)
+}
+
+/** How far batches are followed. */
+interface Followed {
+  /** Back to parents of parents. */
+  readonly generations?: number
+  /** When a batch was used up, by id; one that is left out may still stand. */
+  readonly usedUp?: ReadonlyMap<string, number>
 }
 
 /**
  * Batches with their parents, a few generations back; three questions to the database per generation, however many batches.
  * @returns by id; batches that are unknown or not mixed yet are left out
  */
-export async function linesOf(work: Work, batchIds: readonly string[], generations = FOLLOWED_BACK): Promise<Map<string, BatchLine>> {
+export async function linesOf(
+  work: Work,
+  batchIds: readonly string[],
+  { generations = FOLLOWED_BACK, usedUp = new Map() }: Followed = {}
+): Promise<Map<string, BatchLine>> {
+  const asked = new Set(batchIds)
   const batches = new Map<string, BatchRow>()
   const parents = new Map<string, BatchParentRow[]>()
   const stays = new Map<string, BatchStayRow[]>()
@@ -114,7 +127,12 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
     for (const stay of found.stays) stays.set(stay.batchId, [...(stays.get(stay.batchId) ?? []), stay])
     wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
   }
-  const measured = await measuredIn(work, [...stays.values()])
+  // Of a parent only what it was until its youngest child took from it is asked for.
+  const until = new Map(usedUp)
+  for (const { batchId, parentBatchId } of [...parents.values()].flat())
+    if (parentBatchId !== null && !asked.has(parentBatchId))
+      until.set(parentBatchId, Math.max(until.get(parentBatchId) ?? 0, Number(batches.get(batchId)?.startedAtMs ?? work.nowMs)))
+  const measured = await measuredIn(work, stays, until)
   const lineStays = (rows: readonly BatchStayRow[]): BatchLine['stays'] =>
     rows.map((row) => {
       const { fromMs, tempC, surroundings, swingK, warmestMs } = row
@@ -156,12 +174,19 @@ export async function linesOf(work: Work, batchIds: readonly string[], generatio
   )
 }
 
+/** What was measured goes on to be told of a batch for so long after it was used up, ms: its curve is drawn on for a while. */
+const DRAWN_ON_MS = 12 * 3_600_000
+
 /** What was measured during stays, each batch's in the order of time. */
 async function measuredIn(
   work: Work,
-  batches: readonly (readonly BatchStayRow[])[]
+  batches: ReadonlyMap<string, readonly BatchStayRow[]>,
+  until: ReadonlyMap<string, number>
 ): Promise<Map<BatchStayRow, NonNullable<BatchLine['stays'][number]['readings']>>> {
-  const stays = batches.flatMap((rows) => rows.map((row, i) => ({ row, toMs: Number(rows[i + 1]?.fromMs ?? Number.MAX_SAFE_INTEGER) })))
+  const stays = [...batches].flatMap(([id, rows]) => {
+    const endMs = (until.get(id) ?? Number.MAX_SAFE_INTEGER) + DRAWN_ON_MS
+    return rows.map((row, i) => ({ row, toMs: Math.min(Number(rows[i + 1]?.fromMs ?? endMs), endMs) }))
+  })
   const spans = stays.map(({ row, toMs }): Span => ({ placeId: row.placeId, fromMs: Number(row.fromMs), toMs }))
   const found = await readingsFor(work, spans)
   return new Map(stays.map(({ row }, i) => [row, found[i] ?? []]))

@@ -64,7 +64,7 @@ async function portionsOf(work: Work, left: Left): Promise<WireDiscardPot['porti
   const lines = await linesOf(
     work,
     [...before.values()].flatMap((id) => id ?? []),
-    1
+    { generations: 1 }
   )
   return left.map(({ move: { eventId, jarId, atMs }, milligrams }) => {
     const jar = jars.get(jarId ?? '')

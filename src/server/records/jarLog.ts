@@ -19,30 +19,25 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
     .map(plain)
     .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
   const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
-  const [bakes, events, lines] = await Promise.all([
+  const [bakes, events] = await Promise.all([
     models.bakes.findAll({ where: { id: bakeIds, status: ['mixed', 'baked'], deletedAtMs: null }, transaction }),
-    eventsOf(work, bakeIds),
-    linesOf(
-      work,
-      levains.map((batch) => batch.id)
-    )
+    eventsOf(work, bakeIds)
   ])
   const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
-  const builds = levains.reverse().flatMap(({ id, bakeId }): JarBuild[] => {
-    const line = lines.get(id)
+  const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
     const name = nameOf.get(bakeId ?? '')
     const { marks, mixed } = stateOf(events.get(bakeId ?? '') ?? [])
-    if (bakeId === null || line === undefined || name === undefined || mixed === null) return []
-    return [
-      {
-        batchId: id,
-        name,
-        kind: 'levain',
-        line,
-        marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })),
-        mixedAt: mixed.atMs
-      }
-    ]
+    return name === undefined || mixed === null ? [] : [{ id, name, marks, mixedAt: mixed.atMs }]
+  })
+  const lines = await linesOf(
+    work,
+    mixedOnes.map(({ id }) => id),
+    { usedUp: new Map(mixedOnes.map(({ id, mixedAt }) => [id, mixedAt])) }
+  )
+  const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt }): JarBuild[] => {
+    const line = lines.get(id)
+    if (line === undefined) return []
+    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })), mixedAt }]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
   return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }
@@ -65,7 +60,8 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
   const latest = [...looks].slice(-MOST_BUILDS)
   const lines = await linesOf(
     work,
-    latest.map(([batchId]) => batchId)
+    latest.map(([batchId]) => batchId),
+    { usedUp: new Map(latest.map(([batchId, marks]) => [batchId, marks.at(-1)?.at ?? work.nowMs])) }
   )
   return latest.flatMap(([batchId, marks]): JarBuild[] => {
     const line = lines.get(batchId)

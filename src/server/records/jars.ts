@@ -177,7 +177,7 @@ export async function jarSeeds(work: Work): Promise<ReadonlyMap<string, Pick<Jar
   const lines = await linesOf(
     work,
     rows.flatMap((row) => row.currentBatchId ?? []),
-    1
+    { generations: 1 }
   )
   return new Map(
     rows.flatMap((row) => {

@@ -108,9 +108,11 @@ export interface Span {
   readonly toMs: number
 }
 
+const nextFrom = (importNo: string, ms: string) => `(SELECT MIN(atMs) FROM readings WHERE importNo = ${importNo} AND atMs >= ${ms})`
+
 /**
  * Readings that tell of some stays, in the order of time. One question for all of them, and of each stay no more rows than
- * the simulator can use, however many readings there are.
+ * the simulator can use: it goes from one to the next that is far enough, however many lie between.
  * @returns a list for each span, in their order
  */
 export async function readingsFor(work: Work, spans: readonly Span[]): Promise<Measured[][]> {
@@ -122,21 +124,22 @@ export async function readingsFor(work: Work, spans: readonly Span[]): Promise<M
   )
   if (asked.length === 0 || sequelize === undefined || !(await once(work, 'any readings', () => anyReadings(work)))) return found
   const rows = await sequelize.query<{ n: number; ms: number; milliC: number }>(
-    `WITH spans AS (
+    `WITH RECURSIVE spans AS (
        SELECT json_extract(value, '$[0]') AS n, json_extract(value, '$[1]') AS placeId, json_extract(value, '$[2]') AS fromMs, json_extract(value, '$[3]') AS toMs
        FROM json_each(:asked)
+     ), told (n, importNo, ms, toMs) AS (
+       SELECT spans.n, i.no, ${nextFrom('i.no', 'spans.fromMs')}, spans.toMs
+       FROM spans CROSS JOIN imports i ON i.placeId = spans.placeId AND i.takenBackAtMs IS NULL AND i.firstMs <= spans.toMs AND i.lastMs >= spans.fromMs
+       UNION ALL
+       SELECT n, importNo, ${nextFrom('told.importNo', `ms + ${THINNED_MS}`)}, toMs FROM told WHERE ms <= toMs
      )
-     SELECT spans.n AS n, MIN(r.atMs) AS ms, r.milliC AS milliC
-     FROM spans
-       CROSS JOIN imports i ON i.placeId = spans.placeId AND i.takenBackAtMs IS NULL AND i.firstMs <= spans.toMs AND i.lastMs >= spans.fromMs
-       CROSS JOIN readings r ON r.importNo = i.no AND r.atMs BETWEEN spans.fromMs AND spans.toMs
-     GROUP BY spans.n, (r.atMs - spans.fromMs) / ${THINNED_MS}
-     ORDER BY spans.n, ms`,
+     SELECT n, ms, milliC FROM told CROSS JOIN readings r ON r.importNo = told.importNo AND r.atMs = ms WHERE ms <= toMs ORDER BY n, ms`,
     { replacements: { asked: JSON.stringify(asked) }, type: QueryTypes.SELECT, ...(transaction === undefined ? {} : { transaction }) }
   )
   for (const { n, ms, milliC } of rows) {
     const list = found[n]
-    if (list !== undefined && list.length < MOST_READINGS) list.push({ ms: Number(ms), tempC: milliC / 1000 })
+    // Two sources of one place may tell of the same minutes.
+    if (list !== undefined && list.length < MOST_READINGS && ms - (list.at(-1)?.ms ?? 0) >= THINNED_MS) list.push({ ms, tempC: milliC / 1000 })
   }
   return found
 }
