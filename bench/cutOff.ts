@@ -79,7 +79,7 @@ async function writesCut(program: Program, folder: string): Promise<void> {
         .catch(() => undefined)
     }
     const all = Array.from({ length: 25 }, write)
-    await wait(random() * 250)
+    await wait(random() * 2500)
     await program.kill()
     await Promise.all(all)
     const { file, close } = await withFile(path, { readOnly: true })
@@ -157,7 +157,7 @@ async function importsCut(program: Program, folder: string): Promise<void> {
     await layBack(kept, folder)
     await program.start()
     const asked = replace().catch(() => undefined)
-    await wait(random() * 2500)
+    await wait(random() * 1600)
     await program.kill()
     await asked
     await program.start()
@@ -200,7 +200,7 @@ async function restoresCut(program: Program, folder: string): Promise<void> {
   const count = createCount(await wholeOf(path), wanted)
   for (let n = 0; n < KILLS; n++) {
     await layBack(kept, folder)
-    await commandCut(folder, ['restore', 'last'], 500 + random() * 1500)
+    await commandCut(folder, ['restore', 'last'], 400 + random() * 1000)
     await program.start()
     await program.stop()
     await count.look(path)

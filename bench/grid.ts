@@ -27,7 +27,7 @@ export async function benchGrid(): Promise<void> {
   })
   if (!answer.ok) throw new Error(await answer.text())
   const { page } = await openWindow()
-  await page.goto(`${program.address}/bakes/${bake.id}/dough`)
+  await page.goto(`${program.address}/bakes/${bake.id}/recipe`)
   await page.getByRole('textbox', { name: 'Water, grams' }).waitFor()
   await page.waitForTimeout(1500)
   for (const [name, label] of [

@@ -39,7 +39,7 @@ export async function benchKills(): Promise<void> {
   for (let round = 0; round < ROUNDS; round++) {
     const id = randomUUID()
     await ask('POST', '/api/bakes', { id, plan })
-    await page.goto(`${program.address}/bakes/${id}/bench`)
+    await page.goto(`${program.address}/bakes/${id}/weigh`)
     const pour = page.getByRole('button', { name: /^Poured/ })
     await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
     await page.waitForTimeout(2000)

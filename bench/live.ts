@@ -94,7 +94,7 @@ export async function benchTwoDevices(): Promise<void> {
   const planned = bakes.find((b: { plan: { name: string } }) => b.plan.name.startsWith('Market rolls'))
   const devices = [await openWindow(), await openWindow()] as const
   const pour = (of: number) => devices[of as 0 | 1].page.getByTestId('pour')
-  for (const { page } of devices) await page.goto(`${program.address}/bakes/${planned.id}/bench`)
+  for (const { page } of devices) await page.goto(`${program.address}/bakes/${planned.id}/weigh`)
   const first = plain(await pour(0).getByRole('heading', { level: 2 }).innerText())
   await pour(1).getByRole('heading', { name: first }).waitFor()
   const took: number[] = []

@@ -34,7 +34,7 @@ export async function benchRibbon(): Promise<void> {
     ['the start, the warmth of the place answers', 'the warmth of the place', 'Start of the build']
   ] as const) {
     const { page, context } = await openWindow()
-    await page.goto(`${program.address}/bakes/${bake.id}/clock`)
+    await page.goto(`${program.address}/bakes/${bake.id}/plan`)
     const grip = page.getByRole('slider', { name })
     await grip.waitFor()
     await page.waitForTimeout(1500)

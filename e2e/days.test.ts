@@ -50,9 +50,9 @@ afterAll(closeBrowser)
 async function newBake(): Promise<string> {
   await page.goto(program.address)
   await page.getByRole('button', { name: 'New bake' }).first().click()
-  await page.waitForURL(/\/dough$/)
+  await page.waitForURL(/\/recipe$/)
   const id = page.url().split('/').at(-2) as string
-  await page.goto(`${program.address}/bakes/${id}/clock`)
+  await page.goto(`${program.address}/bakes/${id}/plan`)
   await page.getByRole('region', { name: 'When do you want bread?' }).waitFor()
   return id
 }
@@ -179,7 +179,7 @@ test('a build that began an hour late: what moved, and by how much, on the Clock
   )
   const startMs = Date.UTC(Number(begin?.[1]), Number(begin?.[2]) - 1, Number(begin?.[3]), Number(begin?.[4]), Number(begin?.[5]))
   await program.moveClock(new Date(startMs + 2.5 * HOUR).toISOString())
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   for (const item of ['seed', 'water', 'flour']) {
     await page.getByRole('button', { name: /^Poured/ }).waitFor()
     await page.keyboard.press('Space')
@@ -197,7 +197,7 @@ test('a build that began an hour late: what moved, and by how much, on the Clock
     .first()
     .click()
   await page.getByTestId('verdict').waitFor()
-  await page.goto(`${program.address}/bakes/${id}/clock`)
+  await page.goto(`${program.address}/bakes/${id}/plan`)
   await day()
     .getByText(/Since it was planned the mix is (1|2) h.* later/)
     .waitFor()

@@ -71,7 +71,7 @@ test('a scale of one’s own is taken in, pushes with the token told once, and i
   await card.getByText(/Scale by the window/).waitFor()
   expect(await card.getByText(/curl -X POST/).count()).toBe(0)
   const like = (await openBakes()).find((b) => b.plan.name.startsWith('Market rolls')) as Loose
-  await page.goto(`${program.address}/bakes/${like.id}/bench`)
+  await page.goto(`${program.address}/bakes/${like.id}/weigh`)
   const seed = Number(await page.getByRole('textbox', { name: 'What the scale shows' }).inputValue())
   await choose(page, { name: 'Scale' }, { name: 'Scale by the window' })
   // The bowl, then the seed in it: a scale goes on saying what stands on it.
@@ -93,7 +93,7 @@ test('a first build is weighed item by item, stands, and then the levain is due'
   const like = (await openBakes()).find((b) => b.plan.name.startsWith('Market rolls')) as Loose
   const id = await bakeWith([stage('first build', like.plan.placeId)])
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await page.getByTestId('pour').waitFor()
   while ((await page.getByTestId('pour').count()) > 0) {
     const before = plain(await page.getByTestId('pour').innerText())
@@ -120,7 +120,7 @@ test('a wake-up feed at the bench feeds the jar, and can be taken back', async (
   const jarNow = async () => (await program.call('GET', '/api/jars')).jars.find((j: Loose) => j.id === like.plan.jarId)
   const before = await jarNow()
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await page.getByRole('button', { name: /^Poured/ }).waitFor()
   for (let tries = 0; tries < 8 && (await page.getByRole('button', { name: /^Poured/ }).count()) > 0; tries++) {
     await page.getByRole('button', { name: /^Poured/ }).click()
@@ -139,7 +139,7 @@ test('a wake-up feed at the bench feeds the jar, and can be taken back', async (
 test('the label of a levain is printed alone, with its type, ratio and when it is due', async () => {
   const running = (await openBakes()).find((b) => b.status === 'ripening') as Loose
   const { page } = window
-  await page.goto(`${program.address}/bakes/${running.id}/bench`)
+  await page.goto(`${program.address}/bakes/${running.id}/weigh`)
   await page.getByRole('radiogroup', { name: 'What is weighed' }).getByText('Levain').click()
   const label = page.getByTestId('levain-label')
   await label.getByText(/fit from about/).waitFor()
@@ -153,7 +153,7 @@ test('a picture of the bread is kept, redrawn without what the camera wrote into
   const mixed = await mixedBake(program)
   await program.call('POST', `/api/bakes/${mixed}/events`, { id: randomUUID(), happenedAt: NOW, type: 'step', step: 'out', did: 'done' })
   const { page } = window
-  await page.goto(`${program.address}/bakes/${mixed}/oven`)
+  await page.goto(`${program.address}/bakes/${mixed}/bread`)
   await page.getByText('How did it come out?').waitFor()
   const chosen = page.waitForEvent('filechooser')
   await page.getByRole('button', { name: 'A picture of it' }).click()

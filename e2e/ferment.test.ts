@@ -47,7 +47,7 @@ const says = async (name: string) => plain(await slider(name).getAttribute('aria
 const minutes = (after: string, before: string) => (Date.parse(after) - Date.parse(before)) / 60_000
 
 async function openClock(): Promise<void> {
-  await page.goto(`${program.address}/bakes/${planned}/clock`)
+  await page.goto(`${program.address}/bakes/${planned}/plan`)
   await slider('Ripe moment').waitFor()
   await saved()
 }
@@ -157,7 +157,7 @@ test('what was learned of Juno, in words, with the evidence; pinned, begun anew,
   await page.getByRole('button', { name: 'Learn from the log again' }).click()
   await page.getByRole('button', { name: 'Begin anew from here' }).click()
   await page.getByText(/what was logged before no longer counts/).waitFor()
-  await page.goto(`${program.address}/bakes/${planned}/clock`)
+  await page.goto(`${program.address}/bakes/${planned}/plan`)
   await page.getByText(/Olvent does not know Juno yet/).waitFor()
   await page.getByRole('link', { name: 'What Olvent knows of Juno' }).click()
   await page.getByRole('button', { name: 'Let all builds count again' }).click()
@@ -180,7 +180,7 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
   const peaks = async () => new Set(plain(await row('Peak').innerText()).match(/\d\d:\d\d/g) ?? [])
   await until(peaks, (found) => found.size === 4)
   await page.getByRole('button', { name: 'Take B over' }).click()
-  await page.waitForURL(/\/clock/)
+  await page.waitForURL(/\/plan/)
   await until(plan, (now) => now.build.by.flourPerSeed === 9)
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await until(plan, (now) => now.build.by.flourPerSeed === before.build.by.flourPerSeed)
@@ -216,7 +216,7 @@ test('a running levain is moved into the cold: its window moves away', async () 
 
 test('on a phone the same is done by taps', async () => {
   const phone = await openWindow({ width: 390, height: 844 })
-  await phone.page.goto(`${program.address}/bakes/${planned}/clock`)
+  await phone.page.goto(`${program.address}/bakes/${planned}/plan`)
   const before = await plan()
   await phone.page.getByRole('button', { name: 'Ripe a quarter of an hour later' }).click()
   await until(plan, (now) => minutes(now.mixAt, before.mixAt) === 15)

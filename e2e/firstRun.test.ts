@@ -38,16 +38,16 @@ test('answered, it opens on an empty Today with the one button', async () => {
 test('the same walk begins from here', async () => {
   await page.getByRole('main').getByRole('button', { name: 'New bake' }).click()
   await page.getByText('What is really in it').waitFor()
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await page.getByText('What stays in Pip').waitFor()
   expect(await page.getByRole('combobox', { name: 'Jar' }).inputValue()).toMatch(/Pip/)
-  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByRole('link', { name: /^Plan/ }).click()
   await page.getByText('What is to be expected').waitFor()
   expect(plain(await page.locator('main').innerText())).toMatch(/Begin the build (Thu|Fri) \d\d:\d\d/)
 })
 
 test('a feed from here is in the book, and can be undone', async () => {
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await page.getByRole('button', { name: 'Feed Pip' }).click()
   await type(page, 'Keep', '20')
   await page.getByRole('button', { name: 'Fed like this' }).click()

@@ -6,13 +6,13 @@ import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, star
 const VIEWS = [
   'Today',
   'Bakes',
-  'Dough',
-  'Build',
-  'Clock',
+  'Recipe',
+  'Levain',
+  'Plan',
   'Day',
-  'Bench',
+  'Weigh',
   'Watch',
-  'Oven',
+  'Bread',
   'Compare',
   'Jars',
   'Jar',
@@ -21,7 +21,7 @@ const VIEWS = [
   'Programs',
   'New culture',
   'Shelf',
-  'Formulas',
+  'Recipes',
   'Kitchen'
 ] as const
 let program: Program
@@ -36,13 +36,13 @@ beforeAll(async () => {
   paths = {
     Today: '/',
     Bakes: '/bakes',
-    Dough: `/bakes/${planned}/dough`,
-    Build: `/bakes/${planned}/build`,
-    Clock: `/bakes/${planned}/clock`,
+    Recipe: `/bakes/${planned}/recipe`,
+    Levain: `/bakes/${planned}/levain`,
+    Plan: `/bakes/${planned}/plan`,
     Day: `/bakes/${planned}/day`,
-    Bench: `/bakes/${planned}/bench`,
+    Weigh: `/bakes/${planned}/weigh`,
     Watch: `/bakes/${running}/watch`,
-    Oven: `/bakes/${await mixedBake(program)}/oven`,
+    Bread: `/bakes/${await mixedBake(program)}/bread`,
     Compare: `/bakes/${planned}/compare`,
     Jars: '/jars',
     Jar: `/jars/${juno}`,
@@ -51,7 +51,7 @@ beforeAll(async () => {
     Programs: `/jars/${juno}/programs?kind=absence`,
     'New culture': '/programs/new',
     Shelf: '/shelf',
-    Formulas: '/formulas',
+    Recipes: '/recipes',
     Kitchen: '/kitchen'
   }
 })
@@ -154,13 +154,13 @@ test('keys: rooms, stations, the sheet of keys, the palette', async () => {
   await page.keyboard.press('Control+k')
   await page.keyboard.type('rye tin: clock')
   await page.keyboard.press('Enter')
-  await page.waitForURL(/\/clock$/)
-  await page.locator('[aria-current=step]', { hasText: 'Clock' }).waitFor()
+  await page.waitForURL(/\/plan$/)
+  await page.locator('[aria-current=step]', { hasText: 'Plan' }).waitFor()
   await page.getByRole('textbox', { name: 'Find anything' }).waitFor({ state: 'detached' })
   await page.keyboard.press('1')
-  await page.locator('[aria-current=step]', { hasText: 'Dough' }).waitFor()
+  await page.locator('[aria-current=step]', { hasText: 'Recipe' }).waitFor()
   await page.keyboard.press('ArrowRight')
-  await page.waitForURL(/\/build$/)
+  await page.waitForURL(/\/levain$/)
 })
 
 test('the ribbon is heard as words', async () => {

@@ -40,8 +40,8 @@ async function wordsAt(path: string): Promise<string> {
 async function rendered(bake: Loose, jar: Loose): Promise<Face[]> {
   const at = windowOfDay(drawn.nowMs())
   const today = await wordsAt('/')
-  const clock = await wordsAt(`/bakes/${bake.id}/clock`)
-  const build = await wordsAt(`/bakes/${bake.id}/build`)
+  const clock = await wordsAt(`/bakes/${bake.id}/plan`)
+  const build = await wordsAt(`/bakes/${bake.id}/levain`)
   const paper = await wordsAt(`/bakes/${bake.id}/day`)
   const jars = await wordsAt('/jars')
   const label = await wordsAt(`/jars/${jar.id}/label`)
@@ -117,7 +117,7 @@ test('any one view shifted by 7 minutes or 3 g is found out', () => {
   const shifted = (face: Face): Face => ({ ...face, told: Object.fromEntries(Object.entries(face.told).map(([q, v]) => [q, v + (q.endsWith(' g') ? 3 : 7)])) })
   const shares = (face: Face, faces: readonly Face[]) =>
     faces.some((other) => other !== face && Object.keys(face.told).some((q) => other.told[q] !== undefined))
-  for (const name of ['Today', 'head and stations', 'Clock', 'Build', 'paper', 'Jars', 'label']) {
+  for (const name of ['Today', 'head and stations', 'Plan', 'Levain', 'paper', 'Jars', 'label']) {
     const held = moments.filter((faces) => faces.some((face) => face.name === name && shares(face, faces)))
     const found = held.filter((faces) => disagreements(faces.map((face) => (face.name === name ? shifted(face) : face))).length > 0)
     expect([name, held.length > 0, found.length]).toEqual([name, true, held.length])

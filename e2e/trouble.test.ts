@@ -19,7 +19,7 @@ const saved = (p: Page) => p.getByText('saved', { exact: true }).waitFor()
 async function newBake(): Promise<void> {
   await page.goto(program.address)
   await page.getByRole('button', { name: 'New bake' }).click()
-  await page.waitForURL(/\/dough/)
+  await page.waitForURL(/\/recipe/)
   await saved(page)
 }
 
@@ -31,7 +31,7 @@ test.each([
   ['Salt', '9999', 'Salt has to be a number from 0 to 20 %.'],
   ['Water held back', '99', 'Water held back has to be a number from 0 to 50 %.']
 ])('%s of %j: a sentence, and the last good figure holds', async (label, text, sentence) => {
-  if (!page.url().includes('/dough')) await newBake()
+  if (!page.url().includes('/recipe')) await newBake()
   const before = await flour()
   await type(page, label, text)
   await page.getByText(sentence).first().waitFor()
@@ -122,7 +122,7 @@ test('pours while the server is gone arrive once, in order', async () => {
   await page.goto(program.address)
   await page.getByRole('link', { name: 'Bakes' }).click()
   await page.getByRole('link', { name: /Market rolls/ }).click()
-  await page.getByRole('link', { name: /^Bench/ }).click()
+  await page.getByRole('link', { name: /^Weigh/ }).click()
   await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await program.kill()
   await page.getByRole('button', { name: /^Poured/ }).click()
@@ -141,7 +141,7 @@ test('pours while the server is gone arrive once, in order', async () => {
 
 test('more seed than the jar holds cannot be poured: it is said why, and the right figure goes on', async () => {
   await newBake()
-  await page.goto(page.url().replace('/dough', '/bench'))
+  await page.goto(page.url().replace('/recipe', '/weigh'))
   const scale = page.getByLabel('What the scale shows')
   await scale.fill('3000')
   await scale.press('Enter')
@@ -179,7 +179,7 @@ test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
   await newBake()
   expect(await flour()).toMatch(/^\d+\.\d\d$/)
   expect(plain(await page.locator('main').innerText())).toMatch(/\d oz/)
-  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByRole('link', { name: /^Plan/ }).click()
   await page.getByText('What is to be expected').waitFor()
   const words = plain(await page.locator('main').innerText())
   expect(words).toMatch(/(AM|PM)/)

@@ -33,7 +33,7 @@ test('Today: one levain under way, its window, the next action', async () => {
 
 test('a new bake is one press away and opens at its dough', async () => {
   await page.getByRole('button', { name: 'New bake' }).click()
-  await page.waitForURL(/\/bakes\/.+\/dough/)
+  await page.waitForURL(/\/bakes\/.+\/recipe/)
 })
 
 test('two of 780 g at 74 %, 2.1 % salt, 18 % levain: grams and truth as worked by hand', async () => {
@@ -57,7 +57,7 @@ test('another base keeps the grams and says other percents', async () => {
 })
 
 test('the levain follows: seed, flour, water, and what the jar then holds', async () => {
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await page.getByText('From which seed').waitFor()
   const words = (await room()).replace(/ /g, '')
   expect(words).toContain('1:5:5')
@@ -66,7 +66,7 @@ test('the levain follows: seed, flour, water, and what the jar then holds', asyn
 })
 
 test('ready on Friday at six: when to begin, and the ribbon answers to ratio and warmth at once', async () => {
-  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByRole('link', { name: /^Plan/ }).click()
   await setMix(page, 27, '18', '00')
   await page.getByText('mix Fri 18:00').waitFor()
   const begin = async () => (await ribbon()).match(/to be built (\w+ \d\d:\d\d)/)?.[1] ?? ''
@@ -79,7 +79,7 @@ test('ready on Friday at six: when to begin, and the ribbon answers to ratio and
   )
   expect((await begin()) > at22).toBe(true)
   const at25 = await begin()
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await page.getByRole('button', { name: /More flour per seed/ }).click()
   await page.waitForFunction(
     (before) => !(document.querySelector('[data-testid=ribbon] figcaption')?.textContent ?? '').includes(`to be built ${before}`),
@@ -90,7 +90,7 @@ test('ready on Friday at six: when to begin, and the ribbon answers to ratio and
 })
 
 test('a start in the night says so and offers a ratio that lets one sleep', async () => {
-  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByRole('link', { name: /^Plan/ }).click()
   await setMix(page, 28, '09', '00')
   await page.getByText(/falls in the night/).waitFor()
   await page
@@ -100,7 +100,7 @@ test('a start in the night says so and offers a ratio that lets one sleep', asyn
   await page.getByText(/falls in the night/).waitFor({ state: 'detached' })
   await setMix(page, 27, '18', '00')
   await page.getByText('mix Fri 18:00').waitFor()
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await type(page, 'Flour per seed', '5')
   await page.getByText('saved', { exact: true }).waitFor()
 })
@@ -108,7 +108,7 @@ test('a start in the night says so and offers a ratio that lets one sleep', asyn
 test('weigh in: what the scale shows counts, a slip can be undone', async () => {
   await program.moveClock('2026-11-27T08:30:00.000Z')
   await page.reload()
-  await page.getByRole('link', { name: /^Bench/ }).click()
+  await page.getByRole('link', { name: /^Weigh/ }).click()
   const pour = page.getByTestId('pour')
   await pour.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await type(page, 'What the scale shows', '18')

@@ -16,7 +16,7 @@ async function shoot(window: Window, address: string, path: string, name: string
   process.stdout.write(`  ${name}\n`)
 }
 
-/** The Clock with the ways that were found. */
+/** Plan with the schedules that were found. */
 async function shootWays({ page }: Window, address: string, path: string): Promise<void> {
   await page.goto(address + path)
   await page.getByRole('button', { name: 'Find ways to it' }).click()
@@ -25,8 +25,8 @@ async function shootWays({ page }: Window, address: string, path: string): Promi
     .getByRole('region', { name: 'When do you want bread?' })
     .evaluate((card) => window.scrollTo(0, card.getBoundingClientRect().top + window.scrollY - 16))
   await page.waitForTimeout(700)
-  await page.screenshot({ path: join(folder, 'bake-clock.png') })
-  process.stdout.write('  bake-clock\n')
+  await page.screenshot({ path: join(folder, 'bake-plan.png') })
+  process.stdout.write('  bake-plan\n')
 }
 
 /** The running levain goes into its dough. */
@@ -51,25 +51,25 @@ async function main(): Promise<void> {
   const juno = jars.find((j) => j.name === 'Juno')?.id
   const wide = await openWindow()
   await shoot(wide, demo.address, '/', 'today')
-  await shoot(wide, demo.address, `/bakes/${planned}/dough`, 'bake-dough')
-  await shoot(wide, demo.address, `/bakes/${planned}/build`, 'bake-build')
-  await shootWays(wide, demo.address, `/bakes/${planned}/clock`)
+  await shoot(wide, demo.address, `/bakes/${planned}/recipe`, 'bake-recipe')
+  await shoot(wide, demo.address, `/bakes/${planned}/levain`, 'bake-levain')
+  await shootWays(wide, demo.address, `/bakes/${planned}/plan`)
   await shoot(wide, demo.address, `/bakes/${planned}/compare`, 'compare')
   await shoot(wide, demo.address, '/jars', 'jars')
   await shoot(wide, demo.address, `/jars/${juno}/programs?kind=absence`, 'program')
   await shoot(wide, demo.address, '/shelf', 'shelf')
   await shoot(wide, demo.address, `/jars/${juno}/pace`, 'pace')
-  await shoot(wide, demo.address, `/bakes/${planned}/bench`, 'bake-bench')
+  await shoot(wide, demo.address, `/bakes/${planned}/weigh`, 'bake-weigh')
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
-  await shoot(wide, demo.address, '/formulas', 'formulas')
+  await shoot(wide, demo.address, '/recipes', 'recipes')
   await shoot(wide, demo.address, '/kitchen', 'kitchen')
   await shoot(wide, own.address, '/', 'first-run')
   await shoot(await openWindow({ dim: true }), demo.address, '/', 'today-dim')
   const phone = await openWindow({ width: 390, height: 844 })
   await shoot(phone, demo.address, '/', 'today-phone')
-  await shoot(phone, demo.address, `/bakes/${planned}/bench`, 'bake-bench-phone')
+  await shoot(phone, demo.address, `/bakes/${planned}/weigh`, 'bake-weigh-phone')
   await mixed(demo.address, running)
-  await shoot(wide, demo.address, `/bakes/${running}/oven`, 'bake-oven')
+  await shoot(wide, demo.address, `/bakes/${running}/bread`, 'bake-bread')
   await closeBrowser()
   await demo.end()
   await own.end()

@@ -71,14 +71,14 @@ export function windowOfDay(nowMs: number) {
     },
     sheet: (words: string): Face => {
       const head = /\bmix ((?:Sun|Mon|Tue|Wed|Thu|Fri|Sat)[^a-z]*?\d\d:\d\d)/.exec(words)?.[1]
-      const bread = /Oven bread (.*?\d\d:\d\d)/.exec(words)?.[1]
-      const begin = /Clock (?:begin|late since) (.*?\d\d:\d\d)/.exec(words)?.[1]
+      const bread = /Bread bread (.*?\d\d:\d\d)/.exec(words)?.[1]
+      const begin = /Plan (?:begin|late since) (.*?\d\d:\d\d)/.exec(words)?.[1]
       return { name: 'head and stations', told: known({ mix: minuteOf(head), bread: minuteOf(bread), begins: minuteOf(begin) }) }
     },
     clock: (words: string): Face => {
       const begin = /Begin the build ((?:Sun|Mon|Tue|Wed|Thu|Fri|Sat).*?\d\d:\d\d)/.exec(words)?.[1]
       const day = words.slice(words.indexOf('The whole day'), words.indexOf('The dough’s day') > 0 ? words.indexOf('The dough’s day') : undefined)
-      return { name: 'Clock', told: { ...listed(day), ...known({ begins: minuteOf(begin) }) } }
+      return { name: 'Plan', told: { ...listed(day), ...known({ begins: minuteOf(begin) }) } }
     },
     weights: (words: string): Face => {
       const card = /Weigh for the levain (.*?) for the dough/.exec(words)?.[1] ?? ''
@@ -86,7 +86,7 @@ export function windowOfDay(nowMs: number) {
         const found = new RegExp(`([\\d.]+) ?g ${name}\\b`).exec(card)?.[1]
         return found === undefined ? null : Number(found)
       }
-      return { name: 'Build', told: known({ 'seed g': grams('seed'), 'water g': grams('water'), 'salt g': grams('salt'), 'oil g': grams('oil') }) }
+      return { name: 'Levain', told: known({ 'seed g': grams('seed'), 'water g': grams('water'), 'salt g': grams('salt'), 'oil g': grams('oil') }) }
     },
     paper: (words: string): Face => ({ name: 'paper', told: listed(words) }),
     label: (words: string): Face => ({ name: 'label', told: known({ hungry: minuteOf(/Feed by (.*?\d\d:\d\d)/.exec(words)?.[1]) }) }),

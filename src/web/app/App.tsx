@@ -7,6 +7,7 @@ import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitch
 import { useOutbox } from '../data/outbox'
 import { Quiet } from '../parts/Quiet'
 import { ErrorBoundary } from './ErrorBoundary'
+import { movedTo } from './movedTo'
 import { roomOf } from './roomOf'
 import { Shell } from './Shell'
 
@@ -23,7 +24,7 @@ const NewCultureRoom = roomOf(() => import('../views/programs/NewCultureRoom').t
 const ProgramRoom = roomOf(() => import('../views/programs/ProgramRoom').then((m) => m.ProgramRoom))
 const ShelfRoom = roomOf(() => import('../views/shelf/ShelfRoom').then((m) => m.ShelfRoom))
 const PaceRoom = roomOf(() => import('../views/pace/PaceRoom').then((m) => m.PaceRoom))
-const Formulas = roomOf(() => import('../views/formulas/Formulas').then((m) => m.Formulas))
+const Recipes = roomOf(() => import('../views/recipes/Recipes').then((m) => m.Recipes))
 const KitchenRoom = roomOf(() => import('../views/kitchen/KitchenRoom').then((m) => m.KitchenRoom))
 const SignIn = roomOf(() => import('../views/sign-in/SignIn').then((m) => m.SignIn))
 const HouseRoom = roomOf(() => import('../views/house/HouseRoom').then((m) => m.HouseRoom))
@@ -82,7 +83,9 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
     return () => clearTimeout(timer)
   }, [])
   const here = useKitchenHere(kitchen)
-  const { pathname } = useLocation()
+  const { pathname, search } = useLocation()
+  const moved = movedTo(pathname)
+  if (moved !== null) return <Navigate to={moved + search} replace />
   return (
     <KitchenProvider value={here}>
       <Shell>
@@ -103,8 +106,8 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/programs/new" element={<NewCultureRoom />} />
               <Route path="/programs/:id" element={<ProgramRoom />} />
               <Route path="/shelf" element={<ShelfRoom />} />
-              <Route path="/formulas" element={<Formulas />} />
-              <Route path="/formulas/:id" element={<Formulas />} />
+              <Route path="/recipes" element={<Recipes />} />
+              <Route path="/recipes/:id" element={<Recipes />} />
               <Route path="/kitchen" element={<KitchenRoom />} />
               <Route path="/kitchen/copies" element={<HouseRoom />} />
               <Route path="/pair" element={<Navigate to="/" replace />} />

@@ -34,7 +34,7 @@ export function ClashNotes({ days, only }: { readonly days: readonly OpenBake[];
           <Note key={key} tone="care">
             {clashWords(clash, format, placeName)}
             {more.length > 0 && ` And ${more.length} more of these two.`}{' '}
-            {free !== undefined && <Link to={`/bakes/${free}/clock`}>Find another time for {planned(free)?.bake.plan.name}</Link>}
+            {free !== undefined && <Link to={`/bakes/${free}/plan`}>Find another time for {planned(free)?.bake.plan.name}</Link>}
           </Note>
         )
       })}

@@ -1,10 +1,10 @@
 /** Stations of the bake sheet that exist, in the order of the work. */
 export const STATIONS = [
-  { id: 'dough', label: 'Dough' },
-  { id: 'build', label: 'Build' },
-  { id: 'clock', label: 'Clock' },
-  { id: 'bench', label: 'Bench' },
+  { id: 'recipe', label: 'Recipe' },
+  { id: 'levain', label: 'Levain' },
+  { id: 'plan', label: 'Plan' },
+  { id: 'weigh', label: 'Weigh' },
   { id: 'watch', label: 'Watch' },
-  { id: 'oven', label: 'Oven' }
+  { id: 'bread', label: 'Bread' }
 ] as const
 export type StationId = (typeof STATIONS)[number]['id']

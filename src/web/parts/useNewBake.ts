@@ -29,7 +29,7 @@ export function useNewBake(): { readonly ready: boolean; readonly start: (from?:
     const now = nowMs()
     const names = (bakes ?? []).map((bake) => bake.plan.name)
     const created = createBake(id, newPlan(jar, cultures, here, now, names, from), now).catch(tellError)
-    void navigate(`/bakes/${id}/dough`)
+    void navigate(`/bakes/${id}/recipe`)
     await created
   })
   return { ready: cultures !== undefined && cultures.jars.length > 0, start: begin.run }

@@ -36,7 +36,7 @@ export function LibrarySheet({
     onClose()
   }
   return (
-    <Drawer opened onClose={onClose} position="right" size="md" title="Formulas">
+    <Drawer opened onClose={onClose} position="right" size="md" title="Recipes">
       <Stack gap="sm">
         <Text fw={600}>Keep this dough</Text>
         <TextInput
@@ -53,7 +53,7 @@ export function LibrarySheet({
         </Button>
         <Group justify="space-between" mt="lg">
           <Text fw={600}>Take one from the library</Text>
-          <Button component={Link} to="/formulas" variant="subtle" size="sm">
+          <Button component={Link} to="/recipes" variant="subtle" size="sm">
             All formulas
           </Button>
         </Group>

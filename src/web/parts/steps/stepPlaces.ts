@@ -3,23 +3,23 @@ import type { StationId } from '../stations'
 
 /** Where a step is done. */
 export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
-  wake: 'clock',
-  'first build': 'clock',
-  grow: 'build',
-  build: 'bench',
-  'finish weighing': 'bench',
+  wake: 'plan',
+  'first build': 'plan',
+  grow: 'levain',
+  build: 'weigh',
+  'finish weighing': 'weigh',
   chill: 'watch',
   look: 'watch',
   'feed again': 'watch',
-  autolyse: 'dough',
+  autolyse: 'recipe',
   mix: 'watch',
-  fold: 'clock',
-  shape: 'clock',
-  preheat: 'clock',
-  bake: 'clock',
-  lid: 'clock',
-  out: 'clock',
-  eat: 'clock'
+  fold: 'bread',
+  shape: 'bread',
+  preheat: 'bread',
+  bake: 'bread',
+  lid: 'bread',
+  out: 'bread',
+  eat: 'bread'
 }
 
 /** Steps that are told by a word and not by weighing or looking. */

@@ -39,6 +39,6 @@ export const CAUSE_WORDS: Readonly<Record<CauseCode, { readonly says: string; re
     says: 'The dough was too cold, or had too little time',
     act: 'Measure the dough after mixing, and go by its rise, not by the clock.'
   },
-  'too much salt in the dough': { says: 'Too much salt', act: 'Look at the dough’s true salt under Dough: 1.8–2.2 % is usual.' },
+  'too much salt in the dough': { says: 'Too much salt', act: 'Look at the dough’s salt under Recipe: 1.8–2.2 % is usual.' },
   mould: { says: 'It is spoilt', act: 'Throw all of it away, do not scoop; wash the jar with hot water and soap, and begin again from your spare.' }
 }

@@ -24,23 +24,23 @@ import { useOnce } from '../../parts/useOnce'
 import { near } from '../../parts/words'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
-import { heldDay } from './clock/moveOfDay'
 import { PlanRibbon } from './PlanRibbon'
+import { heldDay } from './plan/moveOfDay'
 import { stationFigure } from './stationFigure'
 import { freeStart, type PlanPatch, usePlanDraft } from './usePlanDraft'
 
-const Dough = lazy(() => import('./dough/Dough').then((m) => ({ default: m.Dough })))
-const Build = lazy(() => import('./build/Build').then((m) => ({ default: m.Build })))
-const Clock = lazy(() => import('./clock/Clock').then((m) => ({ default: m.Clock })))
-const Bench = lazy(() => import('./bench/Bench').then((m) => ({ default: m.Bench })))
-const Watch = lazy(() => import('./watch/Watch').then((m) => ({ default: m.Watch })))
-const Oven = lazy(() => import('./oven/Oven').then((m) => ({ default: m.Oven })))
-const VIEWS = { dough: Dough, build: Build, clock: Clock, bench: Bench, watch: Watch, oven: Oven } as const
+const RecipeStation = lazy(() => import('./recipe/RecipeStation').then((m) => ({ default: m.RecipeStation })))
+const LevainStation = lazy(() => import('./levain/LevainStation').then((m) => ({ default: m.LevainStation })))
+const PlanStation = lazy(() => import('./plan/PlanStation').then((m) => ({ default: m.PlanStation })))
+const WeighStation = lazy(() => import('./weigh/WeighStation').then((m) => ({ default: m.WeighStation })))
+const WatchStation = lazy(() => import('./watch/WatchStation').then((m) => ({ default: m.WatchStation })))
+const BreadStation = lazy(() => import('./bread/BreadStation').then((m) => ({ default: m.BreadStation })))
+const VIEWS = { recipe: RecipeStation, levain: LevainStation, plan: PlanStation, weigh: WeighStation, watch: WatchStation, bread: BreadStation } as const
 
 const MS_PER_HOUR = 3_600_000
 
 /** Station a bake opens at: where its work is. */
-const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'dough', building: 'bench', ripening: 'watch', mixed: 'oven', baked: 'watch' }
+const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'recipe', building: 'weigh', ripening: 'watch', mixed: 'bread', baked: 'watch' }
 
 /** One bake, from wish to mix: the ribbon, the path of stations, and the open one. */
 export function BakeSheet() {
@@ -102,7 +102,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const height = narrow ? 236 : 244
   const { mixMs } = day
   const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
-  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'clock' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
+  const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'plan' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
   const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })
   const index = STATIONS.findIndex((s) => s.id === station)
@@ -137,7 +137,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     jars,
     jar: jars.find((j) => j.id === plan.jarId),
     now,
-    frozen: station === 'dough' || station === 'build' ? massesStand : frozen
+    frozen: station === 'recipe' || station === 'levain' ? massesStand : frozen
   }
   return (
     <>
@@ -173,7 +173,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           fromMs={fromMs}
           toMs={endMs + 2 * MS_PER_HOUR}
           height={height}
-          open={station === 'clock'}
+          open={station === 'plan'}
         />
       )}
       <nav className={classes.path} aria-label="Stations">
@@ -230,8 +230,8 @@ function onceEach<Key extends object, Value>(reckon: (key: Key) => Value): (key:
 /** Whether the work of a station is behind us; said in words by its figure, too. */
 function isDone(id: StationId, state: BakeState): boolean {
   if (id === 'watch') return state.mixed !== null
-  if (id === 'oven') return state.deeds.has('out')
-  return id === 'bench' ? state.band !== null : state.status !== 'planned'
+  if (id === 'bread') return state.deeds.has('out')
+  return id === 'weigh' ? state.band !== null : state.status !== 'planned'
 }
 
 function NameField({ name, frozen, onName }: { name: string; frozen: boolean; onName: (name: string) => void }) {
@@ -263,7 +263,7 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
   const again = useOnce(async () => {
     const id = newId()
     const created = createBake(id, planAgain({ plan }, cultures, here, now), now).catch(tellError)
-    void navigate(`/bakes/${id}/dough`)
+    void navigate(`/bakes/${id}/recipe`)
     await created
   })
   const remove = () => {

@@ -77,7 +77,7 @@ export function MixCard({
         Mixed
       </Button>
       {!byScale && (
-        <Button component={Link} to={`/bakes/${bake.id}/bench`} variant="subtle" fullWidth mt="xs">
+        <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="subtle" fullWidth mt="xs">
           Weigh the dough first
         </Button>
       )}

@@ -12,10 +12,10 @@ import { draggedHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { withDay } from '../../parts/ribbon/useHills'
 import { near } from '../../parts/words'
-import { type DayMove, type HeldDay, heldOf, moveOfDay } from './clock/moveOfDay'
-import { moveSentence } from './clock/moveWords'
 import { mixRange, patchOfDrag } from './drag'
 import classes from './PlanRibbon.module.css'
+import { type DayMove, type HeldDay, heldOf, moveOfDay } from './plan/moveOfDay'
+import { moveSentence } from './plan/moveWords'
 import type { StationProps } from './station'
 
 const STEP_MS = 15 * 60_000

@@ -9,20 +9,20 @@ const MS_PER_HOUR = 3_600_000
 export function stationFigure(id: StationId, { state, solved, judged, day }: StationProps, format: Format): string {
   const build = solved?.build
   switch (id) {
-    case 'dough':
+    case 'recipe':
       return solved?.dough.ok
         ? `${format.mass(solved.dough.value.weigh.doughGrams)} · ${format.percent(solved.dough.value.weigh.truth.hydration)}`
         : 'cannot be'
-    case 'build':
+    case 'levain':
       if (state.band !== null) return `${ratioOf(state.poured)} · ${format.mass(pouredGrams(state.poured))}`
       return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.sourced.masses)} · ${format.mass(build.totalGrams)}`
-    case 'clock':
+    case 'plan':
       if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
       if (day.beginsMs === null) return 'no time yet'
       return `${build != null && build.asItStands.startMs > build.timed.startMs ? 'late since' : 'begin'} ${format.dayTime(near(day.beginsMs))}`
-    case 'bench':
+    case 'weigh':
       return state.band !== null ? 'band is set' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
-    case 'oven': {
+    case 'bread': {
       const { times } = day
       if (state.deeds.has('out')) return 'out'
       return times === null ? 'not planned' : `bread ${format.dayTime(near(times.outMs))}`

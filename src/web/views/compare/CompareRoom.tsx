@@ -57,7 +57,7 @@ function Opened({ bake, cultures }: { readonly bake: Bake; readonly cultures: Cu
       <Quiet
         title="There is no build to compare yet"
         words="Give the bake a dough, a levain and a time first."
-        action={{ label: 'To the bake', href: `/bakes/${bake.id}/dough` }}
+        action={{ label: 'To the bake', href: `/bakes/${bake.id}/recipe` }}
       />
     )
   }
@@ -98,7 +98,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
     <>
       <div className={classes.head}>
         <h1 className={classes.title}>Compare builds</h1>
-        <Link to={`/bakes/${bake.id}/clock`}>{plan.name}</Link>
+        <Link to={`/bakes/${bake.id}/plan`}>{plan.name}</Link>
         <span className={classes.soft}>all mixed {format.dayTime(near(startMs))}</span>
       </div>
       <Ribbon fromMs={startMs - MS_PER_HOUR} toMs={endMs + MS_PER_HOUR} nowMs={now} hills={hills} height={240} />
@@ -335,7 +335,7 @@ function TakeOver({
     tellDone(`${letter} is in the bake.`, async () => {
       await savePlan(bake.id, saved.version, bake.plan)
     })
-    void navigate(`/bakes/${bake.id}/clock`)
+    void navigate(`/bakes/${bake.id}/plan`)
   }
   return (
     <Button size="sm" variant="light" disabled={!planned || hold || taken === null} onClick={() => void take().catch(tellError)}>

@@ -64,8 +64,8 @@ export function DayRoom() {
         <Button component="a" variant="default" href={ROUTES.bakeCalendar(bake.id)} download={`${plan.name}.ics`}>
           Calendar file
         </Button>
-        <Button variant="subtle" component={Link} to={`/bakes/${bake.id}/clock`}>
-          Back to the Clock
+        <Button variant="subtle" component={Link} to={`/bakes/${bake.id}/plan`}>
+          Back to Plan
         </Button>
       </Group>
       <section className={classes.sheet} aria-label={`The day of ${plan.name}`}>

@@ -97,7 +97,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
             {verb}
           </Button>
         )}
-        <Button size="lg" variant="default" component={Link} to={`/bakes/${bake.id}/${step.kind === 'mix' ? 'dough' : 'clock'}`}>
+        <Button size="lg" variant="default" component={Link} to={`/bakes/${bake.id}/${step.kind === 'mix' ? 'recipe' : 'plan'}`}>
           {step.kind === 'build' ? 'Another time' : step.kind === 'mix' ? 'The dough' : 'The whole day'}
         </Button>
       </Group>

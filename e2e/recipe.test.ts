@@ -32,7 +32,7 @@ const unfold = (name: string) => page.getByRole('button', { name, exact: false }
 async function newBake(): Promise<void> {
   await page.goto(program.address)
   await page.getByRole('button', { name: 'New bake' }).click()
-  await page.waitForURL(/\/dough/)
+  await page.waitForURL(/\/recipe/)
   await saved()
 }
 
@@ -212,12 +212,12 @@ describe('the library', () => {
       ['75', 'has a new version']
     ] as const) {
       await type(page, 'Hydration', hydration)
-      await page.getByRole('button', { name: 'Formulas', exact: true }).click()
+      await page.getByRole('button', { name: 'Recipes', exact: true }).click()
       await page.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill('Corner loaf')
       await page.getByRole('button', { name: /Keep it as a/ }).click()
       await page.getByText(`Corner loaf ${words}`).waitFor()
     }
-    await page.goto(`${program.address}/formulas`)
+    await page.goto(`${program.address}/recipes`)
     await page.getByRole('button', { name: /Corner loaf/ }).click()
     await page.getByText('75 %').first().waitFor()
     await choose(page, { name: 'Version' }, { name: /^1,/ })
@@ -252,9 +252,9 @@ describe('the library', () => {
   test('a formula is baked from', async () => {
     await page.getByRole('button', { name: /Rye tin/ }).click()
     await page.getByRole('button', { name: 'Bake this' }).click()
-    await page.waitForURL(/\/dough/)
+    await page.waitForURL(/\/recipe/)
     await saved()
-    await page.getByRole('link', { name: /^Build/ }).click()
+    await page.getByRole('link', { name: /^Levain/ }).click()
     expect(await page.getByRole('combobox', { name: 'Jar' }).inputValue()).toMatch(/Bramble/)
   })
 })

@@ -4,10 +4,10 @@ import { useKitchen } from '../../data/kitchen'
 import { Figure, Figures, Mass, Note } from '../../parts/Card'
 import { Portions } from '../../parts/formula/Portions'
 import { sizeWords } from '../../parts/words'
-import classes from './Formulas.module.css'
+import classes from './Recipes.module.css'
 
 /** One formula to read and to print: grams, percents, truth, allergens. */
-export function FormulaCard({ content }: { readonly content: Pick<PortableFormula, 'name' | 'note' | 'formula' | 'target' | 'levain'> }) {
+export function RecipeCard({ content }: { readonly content: Pick<PortableFormula, 'name' | 'note' | 'formula' | 'target' | 'levain'> }) {
   const { kitchen, format, pantry } = useKitchen()
   const { name, note, formula, target, levain } = content
   const solved = solveFormula(formula, target, { pantry, levain: levainComposition(levain) })

@@ -11,7 +11,7 @@ import { QuantityField } from '../../../parts/QuantityField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import type { StationProps } from '../station'
 import { WhenField } from '../WhenField'
-import classes from './Bench.module.css'
+import classes from './Weigh.module.css'
 
 /** Height of the drawn jar, px. */
 const DRAWN_PX = 190

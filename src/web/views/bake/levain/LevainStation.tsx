@@ -38,7 +38,7 @@ const MANNER_SAYS = {
 } as const
 
 /** The levain: from which jar and school, how much seed, how much of it. */
-export function Build(props: StationProps) {
+export function LevainStation(props: StationProps) {
   const { bake, plan, edit, solved, jars, jar, frozen, state } = props
   const { format, pantry } = useKitchen()
   const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
@@ -163,7 +163,7 @@ export function Build(props: StationProps) {
         <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
           <Warnings {...props} codes={['vessel too small']} />
         </FitCard>
-        <Button component={Link} to={`/bakes/${bake.id}/clock`} variant="light" size="lg">
+        <Button component={Link} to={`/bakes/${bake.id}/plan`} variant="light" size="lg">
           On to the time
         </Button>
       </div>

@@ -28,7 +28,7 @@ const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
 
 /** Look at the jar, and judge: is it ready to mix? */
-export function Watch(props: StationProps) {
+export function WatchStation(props: StationProps) {
   const { bake, state, judged, plan } = props
   const { pantry } = useKitchen()
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
@@ -45,7 +45,7 @@ export function Watch(props: StationProps) {
       <Quiet
         title="Nothing to watch yet"
         words="Once the levain is weighed in and the band is set, its rise is judged here."
-        action={{ label: 'Go to the bench', href: `/bakes/${bake.id}/bench` }}
+        action={{ label: 'Go to Weigh', href: `/bakes/${bake.id}/weigh` }}
       />
     )
   }
@@ -174,7 +174,7 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
         )}
         <Group mt="lg">
           {bake.status === 'mixed' && (
-            <Button component={Link} to={`/bakes/${bake.id}/clock`} size="lg">
+            <Button component={Link} to={`/bakes/${bake.id}/plan`} size="lg">
               On to the dough
             </Button>
           )}

@@ -23,9 +23,9 @@ const pick = (label: string, option: string) => choose(page, { name: label, exac
 async function newBuild(): Promise<void> {
   await page.goto(program.address)
   await page.getByRole('button', { name: 'New bake' }).click()
-  await page.waitForURL(/\/dough/)
+  await page.waitForURL(/\/recipe/)
   await saved()
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   await page.getByText('Where the levain comes from').waitFor()
 }
 
@@ -70,10 +70,10 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
   await page.getByRole('button', { name: 'Another flour' }).click()
   await pick('Flour 2 of the levain', 'Wholegrain rye flour')
   await page.getByText('Flour into the seed first, then the water.').waitFor()
-  await page.getByRole('link', { name: /^Clock/ }).click()
+  await page.getByRole('link', { name: /^Plan/ }).click()
   await setMix(page, 27, '18', '00')
   await saved()
-  await page.getByRole('link', { name: /^Bench/ }).click()
+  await page.getByRole('link', { name: /^Weigh/ }).click()
   const seen: string[] = []
   for (let i = 0; i < 4; i++) {
     seen.push(plain(await page.getByTestId('pour').getByRole('heading', { level: 2 }).innerText()))
@@ -83,7 +83,7 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
   expect(seen).toEqual(['Seed from Juno', 'White wheat flour', 'Wholegrain rye flour', 'Water'])
   await page.getByRole('button', { name: 'The band is set' }).click()
   await page.getByTestId('verdict').waitFor()
-  await page.getByRole('link', { name: /^Build/ }).click()
+  await page.getByRole('link', { name: /^Levain/ }).click()
   expect(await card('What went into the levain')).toMatch(/wholegrain rye flour/)
 })
 

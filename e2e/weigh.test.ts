@@ -91,7 +91,7 @@ test('a whole levain and a whole dough by the scale, no key touched', async () =
   const id = await newBake('Two lantern loaves')
   window = await open()
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await chooseScale()
   const levain = await weighByHand()
   expect(levain[0]).toMatch(/^Seed from Juno/)
@@ -101,7 +101,7 @@ test('a whole levain and a whole dough by the scale, no key touched', async () =
   const poured = (await eventsOf(id)).filter((e) => e.type === 'pour')
   expect(poured.every((e) => e.source === 'device' && e.device === 'Stand-in scale')).toBe(true)
   // The bowl with the dough: the levain goes in as one item of it.
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   const dough = await weighByHand()
   expect(dough).toContain('Levain')
   expect(dough.join()).toMatch(/flour/)
@@ -117,7 +117,7 @@ test('the same by keyboard alone, and pieces to their weight', async () => {
   const id = await newBake()
   window = await open()
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await pour().waitFor()
   const space = async () => {
     const before = plain(await pour().innerText())
@@ -151,7 +151,7 @@ test('by thumb on a phone: a tap beside the controls goes on, one on them does n
   const id = await newBake()
   window = await open({ width: 390, height: 844 })
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await pour().waitFor()
   const first = await item()
   await page.getByRole('textbox', { name: 'What the scale shows' }).click()
@@ -179,7 +179,7 @@ test.each([
   const id = await newBake()
   window = await open()
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
   const planned = Number(plain(await page.locator('[data-testid=pour] p').filter({ hasText: /g$/ }).first().innerText()).replace(/\D/g, ''))
@@ -209,7 +209,7 @@ test('cool water, measured as it goes in: the mix and the hour it is fit follow 
   const id = await newBake()
   window = await open()
   const other = await open()
-  for (const { page } of [window, other]) await page.goto(`${program.address}/bakes/${id}/bench`)
+  for (const { page } of [window, other]) await page.goto(`${program.address}/bakes/${id}/weigh`)
   const { page } = window
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByTestId('pour').getByRole('heading', { name: 'Water' }).waitFor()
@@ -240,7 +240,7 @@ test('two devices on one bake: each is told of the other’s pours; two pours of
   const laptop = await open()
   await laptop.page.clock.install()
   for (const { page } of [tablet, laptop]) {
-    await page.goto(`${program.address}/bakes/${id}/bench`)
+    await page.goto(`${program.address}/bakes/${id}/weigh`)
     await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
     await page.waitForTimeout(500)
   }
@@ -272,7 +272,7 @@ test('the server killed in the middle of a pour: nothing lost, nothing doubled',
   const id = await newBake()
   window = await open()
   const { page } = window
-  await page.goto(`${program.address}/bakes/${id}/bench`)
+  await page.goto(`${program.address}/bakes/${id}/weigh`)
   await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
   await page.waitForTimeout(2500)
   await page.getByRole('button', { name: /^Poured/ }).click()
@@ -292,7 +292,7 @@ test('the dough’s day at the oven: a reading corrects it, the middle is judged
   window = await open()
   const { page } = window
   await program.moveClock('2026-11-27T11:00:00.000Z')
-  await page.goto(`${program.address}/bakes/${id}/oven`)
+  await page.goto(`${program.address}/bakes/${id}/bread`)
   await page.getByTestId('next-step').waitFor()
   await page.getByText('in a sample jar beside it').click()
   await page.getByRole('textbox', { name: 'Rise' }).fill('1.3')

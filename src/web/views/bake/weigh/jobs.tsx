@@ -2,7 +2,7 @@ import { SegmentedControl } from '@mantine/core'
 import type { RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
 import type { StationProps } from '../station'
-import classes from './Bench.module.css'
+import classes from './Weigh.module.css'
 
 /** What is weighed at the bench: the levain, what ferments ahead, the dough, its pieces. */
 export type Job = {

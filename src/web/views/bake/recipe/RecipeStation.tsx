@@ -47,7 +47,7 @@ const BASE_SAYS: Readonly<Record<PercentageBase, string>> = {
 type Sheet = 'library' | 'reader' | null
 
 /** Wish and grams of the dough. */
-export function Dough(props: StationProps) {
+export function RecipeStation(props: StationProps) {
   const { bake, plan, edit, solved, frozen, undo, redo, revision } = props
   const { kitchen, format, pantry: kitchenPantry } = useKitchen()
   const pantry = useMemo(() => pantryOfBake(bake, kitchenPantry), [bake, kitchenPantry])
@@ -112,7 +112,7 @@ export function Dough(props: StationProps) {
           title="The dough"
           aside={
             <Button variant="subtle" size="sm" leftSection={<IconBook2 size={18} />} onClick={() => setSheet('library')}>
-              Formulas
+              Recipes
             </Button>
           }
         >
@@ -235,7 +235,7 @@ export function Dough(props: StationProps) {
           />
           <Note>{BASE_SAYS[formula.base]} Changing it keeps the grams.</Note>
         </Card>
-        <Button component={Link} to={`/bakes/${bake.id}/build`} variant="light" size="lg">
+        <Button component={Link} to={`/bakes/${bake.id}/levain`} variant="light" size="lg">
           On to the levain
         </Button>
       </div>

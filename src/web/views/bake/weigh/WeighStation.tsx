@@ -14,18 +14,18 @@ import type { Entry } from '../../../parts/weigh/entry'
 import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
-import classes from './Bench.module.css'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { Jobs, jobsOf } from './jobs'
 import { FitAsPoured, LevainTruth, PouredList } from './Poured'
 import { WakeFeed } from './WakeFeed'
+import classes from './Weigh.module.css'
 import { Work } from './Work'
 
 const MS_PER_MINUTE = 60_000
 const UNDO_WORDS = { pour: 'Undo the last pour', weigh: 'Undo the last pour', repair: 'Undo the way on', measured: 'Undo the temperature' } as const
 
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
-export function Bench(props: StationProps) {
+export function WeighStation(props: StationProps) {
   const { bake, state, solved, jar, plan } = props
   const { kitchen, pantry } = useKitchen()
   const jobs = jobsOf(props)
@@ -37,7 +37,7 @@ export function Bench(props: StationProps) {
     addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
   if (solved?.build == null && state.band === null)
     return (
-      <Quiet title="Nothing to weigh yet" words="Dough and levain have to be known first." action={{ label: 'Go to Dough', href: `/bakes/${bake.id}/dough` }} />
+      <Quiet title="Nothing to weigh yet" words="Set the dough and the levain first." action={{ label: 'Go to Recipe', href: `/bakes/${bake.id}/recipe` }} />
     )
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />

@@ -34,7 +34,7 @@ import { breadOf, WishCard } from './WishCard'
 const FIVE_MINUTES = 300_000
 
 /** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
-export function Clock(props: StationProps) {
+export function PlanStation(props: StationProps) {
   const { bake, plan, edit, solved, day, frozen, state, now, belief } = props
   const here = useKitchen()
   const { kitchen } = here
@@ -138,7 +138,7 @@ export function Clock(props: StationProps) {
               </Button>
             )}
             {state.band === null && (
-              <Button component={Link} to={`/bakes/${bake.id}/bench`} variant="light" size="lg">
+              <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="light" size="lg">
                 On to the bench
               </Button>
             )}

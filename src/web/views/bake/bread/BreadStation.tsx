@@ -20,7 +20,7 @@ import { OvenCard } from './OvenCard'
 const OVEN_STEPS: readonly Step['kind'][] = ['preheat', 'bake', 'lid', 'out', 'eat']
 
 /** From the mixed dough to bread: folds, shaping, what is read of the dough, the oven, and how it came out. */
-export function Oven(props: StationProps) {
+export function BreadStation(props: StationProps) {
   const { bake, state, plan, day } = props
   const { pantry } = useKitchen()
   const { steps } = day
@@ -29,11 +29,11 @@ export function Oven(props: StationProps) {
       <Quiet
         title="No dough yet"
         words="Once the dough is mixed, its folds, its proof and the oven are told here."
-        action={{ label: state.band === null ? 'Go to the bench' : 'Watch the levain', href: `/bakes/${bake.id}/${state.band === null ? 'bench' : 'watch'}` }}
+        action={{ label: state.band === null ? 'Go to Weigh' : 'Go to Watch', href: `/bakes/${bake.id}/${state.band === null ? 'weigh' : 'watch'}` }}
       />
     )
   if (plan.course === null)
-    return <Quiet title="The dough’s day is not planned" words="This bake ends with the mix. Plan the dough’s day in the Clock of the next one." />
+    return <Quiet title="The dough’s day is not planned" words="This bake ends with the mix. Next time, plan bulk, shape and bake under Plan." />
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, told: string) => {
     const id = newId()
     const of = (more: Record<string, unknown>) => ({ happenedAt: isoOf(nowMs()), ...more }) as NewBakeEvent

@@ -7,7 +7,7 @@ import type { Entry } from '../../../parts/weigh/entry'
 import { near } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
-import classes from './Bench.module.css'
+import classes from './Weigh.module.css'
 
 const MS_PER_HOUR = 3_600_000
 

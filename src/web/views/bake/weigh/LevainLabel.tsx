@@ -3,7 +3,7 @@ import { ratioOf } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import { near } from '../../../parts/words'
 import type { StationProps } from '../station'
-import classes from './Bench.module.css'
+import classes from './Weigh.module.css'
 
 const MS_PER_HOUR = 3_600_000
 

@@ -13,13 +13,13 @@ import { tellDone, tellError } from '../../parts/tell'
 import { useNewBake } from '../../parts/useNewBake'
 import { sizeWords } from '../../parts/words'
 import { downloadFormula, FORMATS } from './download'
-import { FormulaCard } from './FormulaCard'
-import classes from './Formulas.module.css'
+import { RecipeCard } from './RecipeCard'
+import classes from './Recipes.module.css'
 
 const RecipeReader = lazy(() => import('../../parts/formula/RecipeReader').then((m) => ({ default: m.RecipeReader })))
 
 /** The formula library: read, compare, print, bake from. */
-export function Formulas() {
+export function Recipes() {
   const { format } = useKitchen()
   const { formulas, error } = useFormulas()
   const { id } = useParams()
@@ -31,7 +31,7 @@ export function Formulas() {
   return (
     <div className={classes.page}>
       <Group justify="space-between" mb="md" className={classes.noPrint}>
-        <h1 className={classes.title}>Formulas</h1>
+        <h1 className={classes.title}>Recipes</h1>
         <Button leftSection={<IconPlus size={20} />} variant="default" onClick={() => setReading(true)}>
           Read a recipe or a file
         </Button>
@@ -44,14 +44,14 @@ export function Formulas() {
         />
       ) : (
         <div className={classes.columns}>
-          <nav className={classes.list} aria-label="Formulas">
+          <nav className={classes.list} aria-label="Recipes">
             {formulas.map((f) => (
               <button
                 key={f.id}
                 type="button"
                 className={classes.item}
                 aria-current={f.id === chosen.id ? 'true' : undefined}
-                onClick={() => void navigate(`/formulas/${f.id}`, { replace: true })}
+                onClick={() => void navigate(`/recipes/${f.id}`, { replace: true })}
               >
                 <b>{f.name}</b>
                 <span>
@@ -71,7 +71,7 @@ export function Formulas() {
             onTake={(content, name, note) => {
               const post = { id: newId(), name: name.trim() === '' ? 'A recipe' : name.trim().slice(0, 80), note, content }
               keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
-              void navigate(`/formulas/${post.id}`)
+              void navigate(`/recipes/${post.id}`)
             }}
             onClose={() => setReading(false)}
           />
@@ -93,11 +93,11 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
   const copy = () => {
     const post = { id: newId(), name: `${formula.name}, a copy`.slice(0, 80), note: version.note, content: version.content }
     keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
-    void navigate(`/formulas/${post.id}`)
+    void navigate(`/recipes/${post.id}`)
   }
   const remove = () => {
     dropFormula(formula.id).then((undo) => tellDone(`${formula.name} has been taken out.`, undo), tellError)
-    void navigate('/formulas')
+    void navigate('/recipes')
   }
   const restore = () =>
     changeFormula({ id: formula.id, name: version.name, note: version.note, content: version.content }, formula.version).then(
@@ -144,7 +144,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
             </Button>
           </Note>
         )}
-        <FormulaCard content={content} />
+        <RecipeCard content={content} />
         <Group mt="lg" gap="md" className={classes.noPrint} align="flex-end">
           {versions !== undefined && versions.length > 1 && (
             <Select

@@ -70,7 +70,7 @@ export function Work(
         }
         cannotBe={(entry, grams) =>
           'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams
-            ? `${jar.name} holds ${format.mass(jar.grams)}, so ${format.mass(grams)} cannot have come out of it. Look at the figure again; if the jar held more, weigh it under Build first.`
+            ? `${jar.name} holds ${format.mass(jar.grams)}, so ${format.mass(grams)} cannot have come out of it. Look at the figure again; if the jar held more, weigh the jar under Levain first.`
             : null
         }
       >
@@ -138,7 +138,7 @@ export function Work(
         <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name="in all" />
       </Figures>
       {job.into === 'pieces' && (
-        <Button mt="md" size="lg" onClick={() => void navigate(`/bakes/${bake.id}/oven`)}>
+        <Button mt="md" size="lg" onClick={() => void navigate(`/bakes/${bake.id}/bread`)}>
           On to the oven
         </Button>
       )}
