@@ -108,7 +108,7 @@ async function copiesCut(program: Program, folder: string): Promise<void> {
   for (let n = 0; n < KILLS; n++) {
     await program.start()
     const asked = program.call('POST', ROUTES.copies, {}).catch(() => undefined)
-    await wait(random() * 400)
+    await wait(random() * 1500)
     await program.kill()
     await asked
     changed += Number((await wholeOf(path)) !== before)
@@ -200,7 +200,7 @@ async function restoresCut(program: Program, folder: string): Promise<void> {
   const count = createCount(await wholeOf(path), wanted)
   for (let n = 0; n < KILLS; n++) {
     await layBack(kept, folder)
-    await commandCut(folder, ['restore', 'last'], 400 + random() * 1000)
+    await commandCut(folder, ['restore', 'last'], 600 + random() * 1800)
     await program.start()
     await program.stop()
     await count.look(path)

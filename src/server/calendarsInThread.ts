@@ -42,7 +42,7 @@ export function calendarsInThread(script: string, dataFolder: string): Calendars
     async file(bakeId, nowMs) {
       thread ??= begin()
       clearTimeout(idle)
-      idle = setTimeout(() => void stop(), IDLE_MS).unref()
+      idle = setTimeout(() => void stop().catch(() => undefined), IDLE_MS).unref()
       return await Promise.race([thread.reckons.file(bakeId, nowMs), thread.ended])
     },
     stop

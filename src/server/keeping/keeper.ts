@@ -95,7 +95,8 @@ export function createKeeper({ database, dataFolder, clock, log }: KeeperParts):
         await copyTo(folder, 'day').catch(() => undefined)
         await sweepPictures(work, dataFolder)
         await thinOldReadings(work, (part) => writeWork(database, clock.now(), part))
-      }),
+        // What could not be done in the background is tried again; it never ends the program.
+      }).catch((error: unknown) => log.error({ err: error }, 'upkeep failed')),
     async stop() {
       clearInterval(timer)
       await busy

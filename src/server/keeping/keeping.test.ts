@@ -58,6 +58,19 @@ describe('everything in one file', () => {
   })
   afterAll(() => demo.end())
 
+  test('a file that arrives while a server that was killed is swept up after comes in', async () => {
+    const incoming = join(folder, 'incoming')
+    await mkdir(incoming)
+    for (let n = 0; n < 300; n++) await writeFile(join(incoming, `${n}.zip`), 'cut off')
+    const server = await startTestServer({ folder })
+    const { status, body } = await upload(server, file)
+    const left = (await readdir(incoming)).filter((one) => one.endsWith('.zip'))
+    await server.end()
+    expect(status).toBe(200)
+    expect(body.counts.kitchens).toBe(1)
+    expect(left).toEqual([])
+  })
+
   test('into an empty kitchen it gives the same one: every table by its content, and the pictures', async () => {
     const server = await startTestServer({ folder })
     const looked = await upload(server, file)

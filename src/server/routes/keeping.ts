@@ -24,7 +24,8 @@ const INCOMING = 'incoming'
 export function keepingRoutes({ database, clock, folder, hub, keeper }: Services): Router {
   const router = Router()
   const incoming = join(folder, INCOMING)
-  void rm(incoming, { recursive: true, force: true })
+  // What was cut off while it came in, by a server that was killed; nothing comes in before it is gone.
+  const swept = rm(incoming, { recursive: true, force: true }).catch(() => undefined)
   let waiting: { readonly id: string; readonly file: Unpacked; readonly timer: ReturnType<typeof setTimeout> } | null = null
   const forget = async () => {
     const there = waiting
@@ -54,6 +55,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
     await pipeline(file, res)
   })
   router.post(ROUTES.bringIn, async (req, res) => {
+    await swept
     await forget()
     await mkdir(incoming, { recursive: true })
     const path = join(incoming, `${randomUUID()}.zip`)
@@ -68,7 +70,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
       })
       await pipeline(req, bounded, createWriteStream(path))
       const file = await unpack(path, incoming)
-      const timer = setTimeout(() => void forget(), DECIDE_MS)
+      const timer = setTimeout(() => void forget().catch(() => undefined), DECIDE_MS)
       timer.unref()
       waiting = { id: randomUUID(), file, timer }
       const replaces = (await kitchenNow())?.name ?? null
