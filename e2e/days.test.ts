@@ -60,8 +60,8 @@ async function newBake(): Promise<string> {
 const plans = () => page.getByTestId('plan')
 /** Asks for ways and waits until the search is over. */
 async function findWays(): Promise<void> {
-  await page.getByRole('button', { name: 'Find ways to it' }).click()
-  await page.locator('section[aria-label="Ways to it"][aria-busy=false]').waitFor()
+  await page.getByRole('button', { name: 'Find schedules' }).click()
+  await page.locator('section[aria-label="Schedules"][aria-busy=false]').waitFor()
 }
 /** What was changed is with the server: half a second after the last change it is sent. */
 async function saved(): Promise<void> {
@@ -85,10 +85,10 @@ test('a jar eight days in the fridge, bread on Saturday noon, work nine to five:
   for (const words of offered) expect(Number(/(\d+) % chance it’s ready while you’re home/.exec(words)?.[1])).toBeGreaterThanOrEqual(50)
   await plans().first().getByRole('checkbox').check()
   await plans().nth(1).getByRole('checkbox').check()
-  const compared = page.getByRole('dialog', { name: 'Two ways side by side' })
+  const compared = page.getByRole('dialog', { name: 'Compare two schedules' })
   await compared.getByRole('row', { name: /Chance it’s ready while you’re home/ }).waitFor()
   await page.keyboard.press('Escape')
-  await plans().first().getByRole('button', { name: 'Take this one' }).click()
+  await plans().first().getByRole('button', { name: 'Use this schedule' }).click()
   await page.getByText(/^Taken:/).waitFor()
   await saved()
   const words = plain(await day().innerText())
@@ -104,7 +104,7 @@ test('bread the same day, as soon as it can be', async () => {
   await kitchenWith('2026-11-28T07:30:00.000Z', { fedHoursAgo: 9 })
   await newBake()
   await wishFor(page, 'As soon as it can be')
-  await page.locator('section[aria-label="Ways to it"][aria-busy=false]').waitFor()
+  await page.locator('section[aria-label="Schedules"][aria-busy=false]').waitFor()
   await plans().first().waitFor()
   expect(plain(await plans().first().innerText())).toMatch(/Sat \d\d:\d\d out of the oven/)
 })
@@ -120,7 +120,7 @@ test('two loaves and rolls, one oven: the clash is told, and another time is fou
   const clash = page.getByText(/One oven, two bakes/)
   await clash.first().waitFor()
   await findWays()
-  await plans().first().getByRole('button', { name: 'Take this one' }).click()
+  await plans().first().getByRole('button', { name: 'Use this schedule' }).click()
   await saved()
   await clash.first().waitFor({ state: 'detached' })
   await page.goto(program.address)
@@ -134,7 +134,7 @@ test('a wish that is too tight: what would have to give, and the soonest that br
   await newBake()
   await setMoment(page, 27, '09', '00')
   await findWays()
-  const none = page.getByRole('region', { name: 'No way keeps all your hours' })
+  const none = page.getByRole('region', { name: 'No schedule fits all your hours' })
   await none.getByRole('listitem').first().waitFor()
   expect(plain(await none.innerText())).toMatch(/(Get up|Stay up|Be at home|later)/)
   await none.getByRole('button', { name: /^Ask for it/ }).click()
@@ -155,14 +155,14 @@ test('the night the clocks go back: the levain keeps its real hours', async () =
   expect((await planOf(id)).mixAt).toBe('2026-10-25T09:00:00.000Z')
   const words = plain(await day().innerText())
   const [, hour, minute] = /(?:Sat|Sun) (\d\d):(\d\d) Build the levain/.exec(words) ?? []
-  const expected = plain(await page.getByRole('region', { name: 'What is to be expected' }).innerText())
+  const expected = plain(await page.getByRole('region', { name: 'What to expect' }).innerText())
   const [, peakHour, peakMinute] = /Peak Sun (\d\d):(\d\d)/.exec(expected) ?? []
   expect(Number(peakHour) + Number(peakMinute) / 60).toBeGreaterThan(8.4)
   expect(Number(peakHour) + Number(peakMinute) / 60).toBeLessThan(9.6)
   // By the wall the night lasts an hour less than it does: 1:5:5 at 22 °C wants about eleven.
   const byTheWall = 24 + 9 - (Number(hour) + Number(minute) / 60)
   expect(byTheWall % 24).toBeGreaterThan(7)
-  expect(plain(await page.getByTestId('ribbon').locator('figcaption').textContent())).toMatch(/fit to mix Sun \d\d:\d\d/)
+  expect(plain(await page.getByTestId('ribbon').locator('figcaption').textContent())).toMatch(/ready to mix Sun \d\d:\d\d/)
 })
 
 test('a build that began an hour late: what moved, and by how much, on the Clock and on Today', async () => {
@@ -193,7 +193,7 @@ test('a build that began an hour late: what moved, and by how much, on the Clock
     await page.waitForTimeout(200)
   }
   await page
-    .getByRole('button', { name: /band is set|Set the band|Band/i })
+    .getByRole('button', { name: /level is marked/i })
     .first()
     .click()
   await page.getByTestId('verdict').waitFor()
@@ -240,7 +240,7 @@ test('steps moved by tap and key, pinned, and taken back; the day on paper', asy
 
 test('hours of the kitchen: every week, once, and from a calendar file; reminders by a private address', async () => {
   await kitchenWith(THURSDAY)
-  await page.goto(`${program.address}/kitchen`)
+  await page.goto(`${program.address}/kitchen/hours`)
   await page.getByRole('button', { name: 'Something every week' }).click()
   await page.getByRole('button', { name: 'Take Work away' }).waitFor()
   const file = join(tmpdir(), `olvent-${process.pid}.ics`)

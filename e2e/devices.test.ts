@@ -46,7 +46,7 @@ const untilEvents = (id: string, enough: (events: Loose[]) => boolean) => until(
 
 test('a scale of one’s own is taken in, pushes with the token told once, and is read on the card and at the bench', async () => {
   const { page } = window
-  await page.goto(`${program.address}/kitchen`)
+  await page.goto(`${program.address}/kitchen/devices`)
   const card = page.getByRole('region', { name: 'Devices' })
   await card.getByRole('textbox', { name: 'A device of your own' }).fill('Scale by the window')
   await card.getByRole('button', { name: 'Take it in' }).click()
@@ -142,7 +142,7 @@ test('the label of a levain is printed alone, with its type, ratio and when it i
   await page.goto(`${program.address}/bakes/${running.id}/weigh`)
   await page.getByRole('radiogroup', { name: 'What is weighed' }).getByText('Levain').click()
   const label = page.getByTestId('levain-label')
-  await label.getByText(/fit from about/).waitFor()
+  await label.getByText(/ready from about/).waitFor()
   expect(plain(await label.innerText())).toMatch(/levain from .*, 1:\d.* at \d+ °C/)
   await page.emulateMedia({ media: 'print' })
   expect(await label.isVisible()).toBe(true)

@@ -102,7 +102,7 @@ test('a spare is taken out of it, then it is fed: both can be taken back at once
 
 test('seed goes out into a planned bake, which stands at its bench from there on', async () => {
   await feed('Bramble')
-  await choose(sheet(), { name: 'Take out first' }, { name: /seed for Monday’s rye tin/ })
+  await choose(sheet(), { name: 'Take out first' }, { name: /starter for Monday’s rye tin/ })
   const seed = Number(await sheet().getByRole('textbox', { name: 'Goes out' }).inputValue())
   expect(seed).toBeGreaterThan(10)
   await fed('Bramble')
@@ -170,7 +170,7 @@ test('a look in the cold is noted, told in its history, and makes its days its o
   const { page } = window
   await page.goto(`${program.address}/jars/${(await jar('Bramble')).id}`)
   await page.getByText(/To its peak at Fridge/).waitFor()
-  await page.getByRole('button', { name: 'Note a look' }).click()
+  await page.getByRole('button', { name: 'Note what you saw' }).click()
   await type(page, 'Level', '1.4')
   await sheet().getByText('domed').click()
   await sheet().getByRole('button', { name: 'Note it' }).click()
@@ -194,7 +194,7 @@ test('spoiled: thrown away with what it says of its spares, and put back', async
   const { page } = window
   await page.goto(`${program.address}/jars/${(await jar('Moth')).id}`)
   await page.getByRole('button', { name: 'More', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Mould, or out of the kitchen' }).click()
+  await page.getByRole('menuitem', { name: 'Mould, or remove the jar' }).click()
   await page.getByText('There is no spare of Moth: with it this culture is gone.').waitFor()
   await page.getByRole('button', { name: 'It is spoiled: throw it away' }).click()
   await page.getByText('Moth was thrown away.').waitFor()
@@ -208,24 +208,24 @@ test('named anew, in another vessel; two windows do not overwrite each other', a
   const { page } = window
   await page.goto(`${program.address}/jars/${(await jar('Keel')).id}`)
   await page.getByRole('button', { name: 'More', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Name, culture, vessel' }).click()
+  await page.getByRole('menuitem', { name: 'Edit name, culture, vessel' }).click()
   await type(page, 'Name', 'Keel the Firm')
   await choose(sheet(), { name: 'Vessel' }, { name: /Tulip jar/ })
   const other = (await openWindow()).page
   await other.goto(page.url())
-  await other.getByRole('button', { name: 'Note a look' }).click()
+  await other.getByRole('button', { name: 'Note what you saw' }).click()
   await type(other, 'Level', '1.2')
   await other.getByRole('dialog').getByRole('button', { name: 'Note it' }).click()
   await other
     .getByText(/looked at/)
     .first()
     .waitFor()
-  await sheet().getByRole('button', { name: 'Keep it' }).click()
+  await sheet().getByRole('button', { name: 'Save' }).click()
   await page.getByText(/changed in another window/).waitFor()
   await page.getByRole('button', { name: 'More', exact: true }).click()
-  await page.getByRole('menuitem', { name: 'Name, culture, vessel' }).click()
+  await page.getByRole('menuitem', { name: 'Edit name, culture, vessel' }).click()
   await type(page, 'Name', 'Keel the Firm')
-  await sheet().getByRole('button', { name: 'Keep it' }).click()
+  await sheet().getByRole('button', { name: 'Save' }).click()
   await page.getByRole('heading', { name: 'Keel the Firm', level: 1 }).waitFor()
 })
 

@@ -52,7 +52,7 @@ async function openClock(): Promise<void> {
   await saved()
 }
 async function answers(option: string): Promise<void> {
-  await choose(page, { name: 'What answers when the hill is moved' }, { name: option })
+  await choose(page, { name: 'What changes when you drag the hill' }, { name: option })
 }
 async function drag(name: string, px: number): Promise<void> {
   const box = await slider(name).boundingBox()
@@ -133,9 +133,9 @@ describe('the hill is taken by its top', () => {
 test('pressed open, a forecast says what drives it; and the dough after it', async () => {
   await openClock()
   await page.getByRole('button', { name: /Show how much warmth/ }).click()
-  const drivers = page.getByRole('region', { name: 'What drives it' })
+  const drivers = page.getByRole('region', { name: 'What changes the timing' })
   await drivers.getByRole('row', { name: /A place 1\s°C warmer.*sooner/ }).waitFor()
-  await drivers.getByRole('row', { name: /One part more flour to the seed.*later/ }).waitFor()
+  await drivers.getByRole('row', { name: /One part more flour to the starter.*later/ }).waitFor()
   await drivers.getByRole('row', { name: /one day longer in the cold.*later/ }).waitFor()
   await page
     .getByRole('region', { name: 'The dough after it' })
@@ -159,7 +159,7 @@ test('what was learned of Juno, in words, with the evidence; pinned, begun anew,
   await page.getByText(/what was logged before no longer counts/).waitFor()
   await page.goto(`${program.address}/bakes/${planned}/plan`)
   await page.getByText(/Olvent does not know Juno yet/).waitFor()
-  await page.getByRole('link', { name: 'What Olvent knows of Juno' }).click()
+  await page.getByRole('link', { name: 'What Olvent knows about Juno' }).click()
   await page.getByRole('button', { name: 'Let all builds count again' }).click()
   await learned.getByText(/sooner than a typical jar/).waitFor()
 })
@@ -171,8 +171,8 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) })
   await row('Peak').getByText(/×/).first().waitFor()
   await page.getByRole('button', { name: 'One more' }).click()
-  await choose(page, { name: 'D: seed' }, { name: '7 days in the cold' })
-  await page.getByRole('textbox', { name: 'B: flour to one of seed' }).fill('9')
+  await choose(page, { name: 'D: starter' }, { name: '7 days in the cold' })
+  await page.getByRole('textbox', { name: 'B: flour to one part of starter' }).fill('9')
   await until(
     async () => plain(await row('Doubled').innerText()),
     (text) => (text.match(/\d\d:\d\d/g) ?? []).length === 4 && !text.includes('…')
@@ -187,7 +187,7 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
 })
 
 test('a room by day and night, and what a thermometer logged there', async () => {
-  await page.goto(`${program.address}/kitchen`)
+  await page.goto(`${program.address}/kitchen/places`)
   await page.getByRole('button', { name: /16\s°C by night/ }).click()
   await page.getByRole('textbox', { name: 'Readings of Windowsill' }).fill('Dear diary')
   await page.getByText(/No line of this has a time and a temperature/).waitFor()
@@ -201,7 +201,7 @@ test('a room by day and night, and what a thermometer logged there', async () =>
 
 test('a running levain is moved into the cold: its window moves away', async () => {
   await page.goto(`${program.address}/bakes/${running}/watch`)
-  await page.getByTestId('verdict').getByText('fit to mix').waitFor()
+  await page.getByTestId('verdict').getByText('ready to mix').waitFor()
   const window0 = plain(await page.getByTestId('verdict').innerText())
   // What can be done stands above it: once that is there nothing moves any more.
   await page.getByTestId('ways').waitFor()

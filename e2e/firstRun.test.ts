@@ -42,7 +42,7 @@ test('the same walk begins from here', async () => {
   await page.getByText('What stays in Pip').waitFor()
   expect(await page.getByRole('combobox', { name: 'Jar' }).inputValue()).toMatch(/Pip/)
   await page.getByRole('link', { name: /^Plan/ }).click()
-  await page.getByText('What is to be expected').waitFor()
+  await page.getByText('What to expect').waitFor()
   expect(plain(await page.locator('main').innerText())).toMatch(/Begin the build (Thu|Fri) \d\d:\d\d/)
 })
 

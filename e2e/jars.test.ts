@@ -25,7 +25,7 @@ test('every jar says when it is ripe or since when it is hungry, the neediest fi
     .first()
     .waitFor()
   // Fed 1:4 sixteen hours ago on the worktop, and long past its top
-  expect(await words('Juno')).toMatch(/112 g · white wheat 100 % Worktop · fed 16 h ago Hungry since Fri \d\d:\d\d one feed before it builds/)
+  expect(await words('Juno')).toMatch(/112 g · white wheat 100 % Worktop · fed 16 h ago Hungry since Fri \d\d:\d\d feed it once first/)
   const names = await page.getByRole('article').allInnerTexts()
   expect(plain(names[0] ?? '')).toMatch(/^Juno/)
 })
@@ -72,7 +72,7 @@ test('its own room: what comes if nobody feeds it, a move that can be taken back
   await page.getByRole('article', { name: 'Juno', exact: true }).getByRole('link').click()
   await page.getByRole('heading', { name: 'Juno', level: 1 }).waitFor()
   await page.getByText('If nobody feeds it').waitFor()
-  expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* two feeds before it builds .* to be fed up over some days/)
+  expect(plain(await page.getByTestId('how-it-is').innerText())).toMatch(/Hungry since Fri .* feed it twice first .* needs reviving over some days/)
   await page.getByText('Never put it to bed hungry').waitFor()
   await choose(page, { name: 'Where it stands' }, { name: /Fridge/ })
   await page.getByText('Juno stands at Fridge now.').waitFor()

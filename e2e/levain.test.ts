@@ -26,30 +26,30 @@ async function newBuild(): Promise<void> {
   await page.waitForURL(/\/recipe/)
   await saved()
   await page.getByRole('link', { name: /^Levain/ }).click()
-  await page.getByText('Where the levain comes from').waitFor()
+  await page.getByText('How you use the starter').waitFor()
 }
 
 test('each school has its sentence, its numbers, and what it leaves', async () => {
   await newBuild()
-  await pick('Where the levain comes from', 'straight from the jar')
+  await pick('How you use the starter', 'build it in the jar')
   await page.getByText('to the discard pot').first().waitFor()
-  expect(await card(/^What stays in/)).toMatch(/0 g once the seed is out 20 g when you have mixed \d+ g to the discard pot/)
-  await pick('Where the levain comes from', 'draw and top up')
+  expect(await card(/^What stays in/)).toMatch(/0 g once the starter is out 20 g when you have mixed \d+ g to the discard pot/)
+  await pick('How you use the starter', 'take some, refill the jar')
   await page.getByText(/at the same moment: \d/).waitFor()
-  await pick('Where the levain comes from', 'put some back')
+  await pick('How you use the starter', 'save some for the jar')
   await page.getByText(/to put back \+/).waitFor()
-  await pick('Where the levain comes from', 'mixed seed')
-  await page.getByText('older levain', { exact: true }).waitFor()
+  await pick('How you use the starter', 'starter and old levain')
+  await page.getByText('old levain', { exact: true }).waitFor()
   await saved()
 })
 
 test('ratio, inoculation, seed and spoons say the same amount in other words', async () => {
   await newBuild()
-  expect(await card('How much seed')).toContain('1:5:5')
-  await page.getByText('inoculation', { exact: true }).click()
-  expect(await page.getByRole('textbox', { name: 'Seed on the fresh flour' }).inputValue()).toBe('20')
-  await page.getByText('seed', { exact: true }).first().click()
-  await page.getByRole('textbox', { name: 'Seed at hand' }).waitFor()
+  expect(await card('How much starter')).toContain('1:5:5')
+  await page.getByText('% of flour', { exact: true }).click()
+  expect(await page.getByRole('textbox', { name: 'Starter as % of the flour' }).inputValue()).toBe('20')
+  await page.getByText('grams', { exact: true }).first().click()
+  await page.getByRole('textbox', { name: 'Starter you have' }).waitFor()
   await page.getByText('spoons', { exact: true }).click()
   await page.getByText(/That is 30 to 33\sg of starter/).waitFor()
   await page.getByText('ratio', { exact: true }).click()
@@ -69,7 +69,7 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
   await page.getByText('stiff', { exact: true }).click()
   await page.getByRole('button', { name: 'Another flour' }).click()
   await pick('Flour 2 of the levain', 'Wholegrain rye flour')
-  await page.getByText('Flour into the seed first, then the water.').waitFor()
+  await page.getByText('Flour into the starter first, then the water.').waitFor()
   await page.getByRole('link', { name: /^Plan/ }).click()
   await setMix(page, 27, '18', '00')
   await saved()
@@ -80,8 +80,8 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
     await page.getByRole('button', { name: /^Poured/ }).click()
     await page.waitForTimeout(250)
   }
-  expect(seen).toEqual(['Seed from Juno', 'White wheat flour', 'Wholegrain rye flour', 'Water'])
-  await page.getByRole('button', { name: 'The band is set' }).click()
+  expect(seen).toEqual(['Starter from Juno', 'White wheat flour', 'Wholegrain rye flour', 'Water'])
+  await page.getByRole('button', { name: 'The level is marked' }).click()
   await page.getByTestId('verdict').waitFor()
   await page.getByRole('link', { name: /^Levain/ }).click()
   expect(await card('What went into the levain')).toMatch(/wholegrain rye flour/)
@@ -89,10 +89,10 @@ test('a stiff blend: weighed flour by flour, flour before water, and the band is
 
 test('a jar too small gets a ladder with its times, never below what is kept', async () => {
   await newBuild()
-  await page.getByText('seed', { exact: true }).first().click()
-  await type(page, 'Seed at hand', '150')
-  await page.getByRole('region', { name: 'Grow the seed first' }).waitFor()
-  const words = await card('Grow the seed first')
+  await page.getByText('grams', { exact: true }).first().click()
+  await type(page, 'Starter you have', '150')
+  await page.getByRole('region', { name: 'Grow the starter first' }).waitFor()
+  const words = await card('Grow the starter first')
   expect(words).toMatch(/Juno can spare \d+ g, and 150 g are needed: one stage before the build/)
   const [, seed = '999'] = words.match(/1:[\d.]+:[\d.]+ ([\d.]+) g/) ?? []
   const [, spare = '0'] = words.match(/can spare (\d+) g/) ?? []
@@ -101,11 +101,11 @@ test('a jar too small gets a ladder with its times, never below what is kept', a
   await page.getByRole('button', { name: 'Feed Juno like this' }).click()
   await page.getByRole('dialog').getByText('Nothing is discarded.').waitFor()
   await page.getByRole('button', { name: 'Fed like this' }).click()
-  await page.getByRole('region', { name: 'Grow the seed first' }).waitFor({ state: 'detached' })
+  await page.getByRole('region', { name: 'Grow the starter first' }).waitFor({ state: 'detached' })
 })
 
 test('more seed than levain is told, and kept as typed', async () => {
-  await type(page, 'Seed at hand', '5000')
+  await type(page, 'Starter you have', '5000')
   await page
     .getByText(/as much as the whole levain/)
     .first()
@@ -121,13 +121,13 @@ test('a vessel too small foams over, and one that fits is named', async () => {
 })
 
 test('a vessel of one’s own is told in Kitchen and is there at once', async () => {
-  await page.goto(`${program.address}/kitchen`)
+  await page.goto(`${program.address}/kitchen/vessels`)
   await page.getByRole('button', { name: 'Another vessel' }).click()
-  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Save' }).click()
   await page.getByText('A name is needed.').waitFor()
   await page.getByRole('region', { name: 'Vessels' }).getByRole('textbox', { name: 'Name' }).fill('Blue pot')
   await type(page, 'Holds, ml', '3000')
-  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('region', { name: 'Vessels' }).getByRole('button', { name: 'Save' }).click()
   await page.getByText('Blue pot is kept.').waitFor()
   await page.getByRole('region', { name: 'Vessels' }).getByText('Blue pot').first().waitFor()
 })
@@ -140,7 +140,7 @@ test('an ingredient is changed, and goes back to what it was', async () => {
     .getByRole('button', { name: /^Honey/ })
     .click()
   await type(page, 'Water in it', '20')
-  await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
   await page.getByText('20 % water · changed').waitFor()
   await page
     .getByRole('region', { name: 'Ingredients' })

@@ -22,7 +22,12 @@ const VIEWS = [
   'New culture',
   'Shelf',
   'Recipes',
-  'Kitchen'
+  'Kitchen',
+  'Hours',
+  'Habits',
+  'Vessels',
+  'Devices',
+  'This kitchen'
 ] as const
 let program: Program
 let paths: Readonly<Record<(typeof VIEWS)[number], string>>
@@ -52,7 +57,12 @@ beforeAll(async () => {
     'New culture': '/programs/new',
     Shelf: '/shelf',
     Recipes: '/recipes',
-    Kitchen: '/kitchen'
+    Kitchen: '/kitchen',
+    Hours: '/kitchen/hours',
+    Habits: '/kitchen/habits',
+    Vessels: '/kitchen/vessels',
+    Devices: '/kitchen/devices',
+    'This kitchen': '/kitchen/this'
   }
 })
 afterAll(async () => {

@@ -115,7 +115,7 @@ test('a gluten-free one, kept small: never much in the jar, and only its own flo
 })
 
 test('revival: fed up in three feeds and a look, and a step can be taken back with its feed', async () => {
-  await chooseProgram('Bramble', 'Be fed up again')
+  await chooseProgram('Bramble', 'Revive it')
   expect(await preview()).toMatch(/Now Look, pour off, feed a little keep 20 g, 20 g wholegrain rye flour/)
   const before = (await jar('Bramble')).grams
   await begin()
@@ -128,7 +128,7 @@ test('revival: fed up in three feeds and a look, and a step can be taken back wi
 })
 
 test('pink or fuzzy: the program ends with what to do', async () => {
-  await chooseProgram('Keel', 'Be fed up again')
+  await chooseProgram('Keel', 'Revive it')
   await begin()
   await say('Pink, orange or fuzzy')
   await page.getByText('Throw all of it away, do not scoop.').waitFor()
@@ -252,7 +252,7 @@ test('some for a friend: taken ripe, with a label, and out of the kitchen', asyn
 })
 
 test('called off, and gone on with', async () => {
-  await chooseProgram('Bramble', 'Be fed up again')
+  await chooseProgram('Bramble', 'Revive it')
   await begin()
   await page.getByRole('button', { name: 'Call it off' }).click()
   await page.getByRole('region', { name: 'Called off' }).waitFor()

@@ -48,7 +48,7 @@ describe('cells', () => {
     await saved()
     // The rest of the sheet follows the grid when there is time.
     await until(
-      () => page.getByRole('combobox', { name: 'What you know' }).inputValue(),
+      () => page.getByRole('combobox', { name: 'Size the dough by' }).inputValue(),
       (known) => known === 'flour to be added'
     )
   })
@@ -147,7 +147,7 @@ describe('lines', () => {
   test('changing the base keeps every gram of it', async () => {
     const grams = () => page.locator('input[aria-label$=", grams"]').evaluateAll((all) => all.map((i) => (i as HTMLInputElement).value))
     const before = await grams()
-    await page.getByText('total flour', { exact: true }).click()
+    await choose(page, { name: 'Percentages of' }, { name: 'all flour, levain’s too' })
     await page.getByText(/The levain is given as its share/).waitFor()
     expect(await grams()).toEqual(before)
     await saved()
@@ -156,7 +156,7 @@ describe('lines', () => {
 
 test('from the levain at hand: the dough follows', async () => {
   await newBake()
-  await choose(page, { name: 'What you know' }, { name: 'ripe levain at hand' })
+  await choose(page, { name: 'Size the dough by' }, { name: 'ripe levain at hand' })
   await type(page, 'ripe levain at hand', '300')
   await becomes('Levain, 100 %, grams', '300')
   await becomes('White wheat flour, grams', '1500')
@@ -181,7 +181,7 @@ describe('a recipe somebody else wrote', () => {
       .getByRole('textbox', { name: 'The recipe' })
       .fill('For the dough\n500 g flour\n1 cup rye\n375 g water\n120 g levain (100% hydration)\na pinch of salt\nBake 40 min')
     const dialog = page.getByRole('dialog')
-    await dialog.getByText('3 lines have to be told').waitFor()
+    await dialog.getByText('3 lines need an ingredient').waitFor()
     await dialog.getByText('Wholegrain rye flour, 113 to 138 g: marked until weighed').waitFor()
     await dialog.getByText('not used: 100%').waitFor()
     await choose(dialog, { name: 'Which ingredient is 500 g flour' }, { name: 'Strong white flour' })
@@ -191,8 +191,8 @@ describe('a recipe somebody else wrote', () => {
     // (375 + 60) / (500 + 125 + 60) flour
     expect(plain(await dialog.innerText())).toMatch(/63\.5 % true hydration 1\.75 % true salt/)
     expect(await value('White wheat flour, grams')).toBe(before)
-    await dialog.getByText('plain', { exact: true }).click()
-    await dialog.getByRole('button', { name: 'Take it over' }).click()
+    await choose(dialog, { name: 'Percentages of' }, { name: 'as written' })
+    await dialog.getByRole('button', { name: 'Use it' }).click()
     await becomes('Strong white flour, grams', '500')
     await page.getByText('± 10 % until weighed').waitFor()
     await saved()
@@ -231,13 +231,13 @@ describe('the library', () => {
     await page.getByRole('heading', { name: 'Market rolls and a crown' }).waitFor()
     const card = page.locator('article')
     const before = plain(await card.innerText())
-    await page.getByRole('button', { name: 'More for this formula' }).click()
+    await page.getByRole('button', { name: 'More for this recipe' }).click()
     const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: /JSON\), complete/ }).click()])
     const json = await readFile((await download.path()) ?? '', 'utf8')
     expect(download.suggestedFilename()).toBe('Market rolls and a crown.json')
     await page.getByRole('button', { name: 'Read a recipe or a file' }).click()
     await page.getByRole('textbox', { name: 'The recipe' }).fill(json.replace('Market rolls and a crown', 'Rolls come home'))
-    await page.getByRole('button', { name: 'Take it over' }).click()
+    await page.getByRole('button', { name: 'Use it' }).click()
     await page.getByRole('heading', { name: 'Rolls come home' }).waitFor()
     expect(plain(await card.innerText()).replace('Rolls come home', 'Market rolls and a crown')).toBe(before)
   })

@@ -290,7 +290,7 @@ export async function choose(within: Page | Locator, list: Named, option: Named)
 
 /** Chooses what is to be ready: "Dough mixed at", "Out of the oven by". */
 export async function wishFor(page: Page, what: string): Promise<void> {
-  await choose(page, { name: 'What is to be ready' }, { name: what })
+  await choose(page, { name: 'What should be ready' }, { name: what })
 }
 
 /** Sets the time to mix: day and clock, in the kitchen's zone. */

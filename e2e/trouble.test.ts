@@ -123,7 +123,7 @@ test('pours while the server is gone arrive once, in order', async () => {
   await page.getByRole('link', { name: 'Bakes' }).click()
   await page.getByRole('link', { name: /Market rolls/ }).click()
   await page.getByRole('link', { name: /^Weigh/ }).click()
-  await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
+  await page.getByRole('heading', { name: 'Starter from Juno' }).waitFor()
   await program.kill()
   await page.getByRole('button', { name: /^Poured/ }).click()
   await page.getByRole('heading', { name: 'Water' }).waitFor()
@@ -171,7 +171,7 @@ test('wrong addresses: a page, a bake', async () => {
 })
 
 test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
-  await page.goto(`${program.address}/kitchen`)
+  await page.goto(`${program.address}/kitchen/habits`)
   await page.getByText('oz', { exact: true }).click()
   await page.getByText('°F', { exact: true }).click()
   await page.getByText('12 h', { exact: true }).click()
@@ -180,7 +180,7 @@ test('ounces, Fahrenheit and twelve hours are everywhere', async () => {
   expect(await flour()).toMatch(/^\d+\.\d\d$/)
   expect(plain(await page.locator('main').innerText())).toMatch(/\d oz/)
   await page.getByRole('link', { name: /^Plan/ }).click()
-  await page.getByText('What is to be expected').waitFor()
+  await page.getByText('What to expect').waitFor()
   const words = plain(await page.locator('main').innerText())
   expect(words).toMatch(/(AM|PM)/)
   expect(words).not.toMatch(/\d (g|°C)\b/)

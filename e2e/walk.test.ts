@@ -1,5 +1,5 @@
 import type { Page } from 'playwright-core'
-import { closeBrowser, openWindow, type Program, plain, setMix, startProgram, stillWords, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, setMix, startProgram, stillWords, type, type Window } from './support'
 
 /** From "two of 780 g, Friday at six" to "mixed", on the Lantern Street kitchen. One story, told in its order. */
 let program: Program
@@ -27,7 +27,7 @@ test('Today: one levain under way, its window, the next action', async () => {
   await page.goto(program.address)
   await page.getByTestId('next').waitFor()
   expect(plain(await page.getByTestId('next').innerText())).toMatch(/Juno’s levain|Two lantern loaves/)
-  expect(await ribbon()).toMatch(/Juno levain: mixed Thu \d\d:\d\d, fit to mix/)
+  expect(await ribbon()).toMatch(/Juno levain: mixed Thu \d\d:\d\d, ready to mix/)
   expect(await room()).toContain('Build Juno’s levain')
 })
 
@@ -49,19 +49,19 @@ test('two of 780 g at 74 %, 2.1 % salt, 18 % levain: grams and truth as worked b
 })
 
 test('another base keeps the grams and says other percents', async () => {
-  await page.getByText('plain', { exact: true }).click()
+  await choose(page, { name: 'Percentages of' }, { name: 'as written' })
   await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[value="71.66"]') !== null)
   expect(await masses()).toEqual({ flour: '829', water: '594', levain: '149', salt: '19.0' })
-  await page.getByText('dough flour', { exact: true }).click()
+  await choose(page, { name: 'Percentages of' }, { name: 'flour added at mixing' })
   await page.waitForFunction(() => document.querySelector<HTMLInputElement>('input[value="74"]') !== null)
 })
 
 test('the levain follows: seed, flour, water, and what the jar then holds', async () => {
   await page.getByRole('link', { name: /^Levain/ }).click()
-  await page.getByText('From which seed').waitFor()
+  await page.getByText('Which starter').waitFor()
   const words = (await room()).replace(/ /g, '')
   expect(words).toContain('1:5:5')
-  expect(words).toMatch(/149gforthedough\+20gkeep-back\+5gthatsticks=174g/)
+  expect(words).toMatch(/149gforthedough\+20gbacktothejar\+5gstucktojarandspoon=174g/)
   expect(words).toContain('WhatstaysinJuno')
 })
 
@@ -80,28 +80,28 @@ test('ready on Friday at six: when to begin, and the ribbon answers to ratio and
   expect((await begin()) > at22).toBe(true)
   const at25 = await begin()
   await page.getByRole('link', { name: /^Levain/ }).click()
-  await page.getByRole('button', { name: /More flour per seed/ }).click()
+  await page.getByRole('button', { name: /More flour: slower/ }).click()
   await page.waitForFunction(
     (before) => !(document.querySelector('[data-testid=ribbon] figcaption')?.textContent ?? '').includes(`to be built ${before}`),
     at25
   )
   expect((await begin()) < at25).toBe(true)
-  await page.getByRole('button', { name: /Less flour per seed/ }).click()
+  await page.getByRole('button', { name: /Less flour: faster/ }).click()
 })
 
 test('a start in the night says so and offers a ratio that lets one sleep', async () => {
   await page.getByRole('link', { name: /^Plan/ }).click()
   await setMix(page, 28, '09', '00')
-  await page.getByText(/falls in the night/).waitFor()
+  await page.getByText(/falls in your night/).waitFor()
   await page
     .getByRole('button', { name: /begins Fri (1\d|2[0-2]):|begins Sat 0[67]/ })
     .first()
     .click()
-  await page.getByText(/falls in the night/).waitFor({ state: 'detached' })
+  await page.getByText(/falls in your night/).waitFor({ state: 'detached' })
   await setMix(page, 27, '18', '00')
   await page.getByText('mix Fri 18:00').waitFor()
   await page.getByRole('link', { name: /^Levain/ }).click()
-  await type(page, 'Flour per seed', '5')
+  await type(page, 'Parts of flour to one of starter', '5')
   await page.getByText('saved', { exact: true }).waitFor()
 })
 
@@ -110,10 +110,10 @@ test('weigh in: what the scale shows counts, a slip can be undone', async () => 
   await page.reload()
   await page.getByRole('link', { name: /^Weigh/ }).click()
   const pour = page.getByTestId('pour')
-  await pour.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
+  await pour.getByRole('heading', { name: 'Starter from Juno' }).waitFor()
   await type(page, 'What the scale shows', '18')
   await page.getByRole('button', { name: /^Poured/ }).click()
-  await page.getByRole('button', { name: /^Go on as it is/ }).click()
+  await page.getByRole('button', { name: /^Carry on as it is/ }).click()
   await pour.getByRole('heading', { name: 'Water' }).waitFor()
   await page.keyboard.press('Escape')
   await page.getByRole('heading', { name: 'In the bowl so far' }).click()
@@ -122,7 +122,7 @@ test('weigh in: what the scale shows counts, a slip can be undone', async () => 
   await type(page, 'What the scale shows', '90')
   await page.getByRole('button', { name: /^Poured/ }).click()
   expect(await room()).toMatch(/too much\. Nothing is lost/)
-  await page.getByRole('button', { name: /^Go on as it is/ }).click()
+  await page.getByRole('button', { name: /^Carry on as it is/ }).click()
   await page.getByRole('button', { name: 'Undo the last pour' }).click()
   await pour.getByRole('heading', { name: 'White wheat flour' }).waitFor()
   await type(page, 'What the scale shows', '80')
@@ -133,9 +133,9 @@ test('weigh in: what the scale shows counts, a slip can be undone', async () => 
 
 test('the band is set, and the watch begins', async () => {
   await type(page, 'Temperature of the mix', '24.5')
-  await page.getByRole('button', { name: 'The band is set' }).click()
+  await page.getByRole('button', { name: 'The level is marked' }).click()
   await page.getByTestId('verdict').waitFor()
-  expect(plain(await page.getByTestId('verdict').innerText())).toMatch(/Waking.*Wait: it is fit from about Fri/)
+  expect(plain(await page.getByTestId('verdict').innerText())).toMatch(/Waking.*Wait: it is ready from about Fri/)
 })
 
 test('later: the level and what is seen give a phase, a window and one sentence', async () => {
@@ -145,12 +145,12 @@ test('later: the level and what is seen give a phase, a window and one sentence'
   await type(page, 'Or typed', '2.3')
   await page.getByText('domed', { exact: true }).click()
   await page.getByText('many', { exact: true }).click()
-  await page.getByRole('button', { name: /Note this look/ }).click()
-  await page.getByText('Looks so far').waitFor()
+  await page.getByRole('button', { name: /Save what you saw/ }).click()
+  await page.getByText('What you saw').waitFor()
   await page.waitForFunction(() => /Young|Climbing/.test(document.querySelector('[data-testid=verdict]')?.textContent ?? ''))
   expect(await ribbon()).toContain('last seen at ×2.3 on Fri 14:30')
   const words = plain(await page.getByTestId('verdict').innerText())
-  expect(words).toMatch(/\d\d:\d\d – \d\d:\d\d fit to mix/)
+  expect(words).toMatch(/\d\d:\d\d – \d\d:\d\d ready to mix/)
 })
 
 test('at its peak: mix now, and the bake is in the record', async () => {
@@ -159,7 +159,7 @@ test('at its peak: mix now, and the bake is in the record', async () => {
   await page.getByTestId('verdict').waitFor()
   await type(page, 'Or typed', '3.2')
   await page.getByText('flat', { exact: true }).click()
-  await page.getByRole('button', { name: /Note this look/ }).click()
+  await page.getByRole('button', { name: /Save what you saw/ }).click()
   await page.waitForFunction(() => /Mix now/.test(document.querySelector('[data-testid=verdict]')?.textContent ?? ''))
   await page.getByRole('button', { name: 'Mixed', exact: true }).click()
   await page.getByRole('region', { name: 'In the record' }).waitFor()
@@ -176,7 +176,7 @@ test('everything survives a server that dies and comes back', async () => {
 })
 
 test('the dough’s day, told step by step until the bread is out', async () => {
-  await page.getByRole('link', { name: 'On to the dough' }).click()
+  await page.getByRole('link', { name: 'Go to Bread' }).click()
   const day = page.getByRole('region', { name: 'The whole day' })
   await day.getByText('Fold 1').waitFor()
   await program.moveClock('2026-11-27T22:00:00.000Z')

@@ -66,7 +66,7 @@ test('sunken with a film on the glass turns the verdict; each look tells what it
     .getByRole('button', { name: 'yes' })
     .click()
   await page.getByRole('textbox', { name: 'Or typed' }).fill('1.9')
-  await page.getByRole('button', { name: /^Note this look/ }).click()
+  await page.getByRole('button', { name: /^Save what you saw/ }).click()
   await untilVerdict(/Easing|Collapsed/)
   await page.getByText('What each look said').click()
   await page.getByText(/film on the glass, above the level: yes/).waitFor()
@@ -126,7 +126,7 @@ test('a photograph: the level is found by itself, kept with its picture; what is
   }
   expect(Math.abs((await found()) - rise)).toBeLessThan(0.08)
   const before = (await marks()).length
-  await card.getByRole('button', { name: 'Note this look' }).click()
+  await card.getByRole('button', { name: 'Save what you saw' }).click()
   const [noted] = (await untilMarks((all) => all.length === before + 1)).slice(-1)
   expect(Math.abs(noted?.rise - rise)).toBeLessThan(0.08)
   expect((await fetch(`${program.address}/api/pictures/${noted?.picture}`)).headers.get('content-type')).toBe('image/jpeg')
@@ -168,7 +168,7 @@ test('a log of levels: columns are guessed, put right by hand and noted with how
   await choose(card, { name: 'how high' }, { name: 'nothing' })
   await card.getByText('No column holds a height or a rise.').waitFor()
   await choose(card, { name: 'how high' }, { name: 'rise' })
-  expect(await card.getByRole('checkbox', { name: 'It stood at 22 °C, then 26 °C: reckon with that.' }).isChecked()).toBe(true)
+  expect(await card.getByRole('checkbox', { name: 'It stood at 22 °C, then 26 °C: use that for the forecast.' }).isChecked()).toBe(true)
   await card.getByRole('button', { name: 'Note 3 looks' }).click()
   await untilMarks((all) => all.length === before + 3)
   expect((await standing('moved')).slice(moves).map((e) => e.tempC)).toEqual([22, 26])
@@ -208,8 +208,8 @@ test('troubles: the likeliest cause first with what to do; mould has one answer 
 test('a levain at the band after all that time: it is not rising, how long is too long, and what it may be', async () => {
   const { page } = window
   await page.getByRole('textbox', { name: 'Or typed' }).fill('1')
-  await page.getByRole('button', { name: /^Note this look/ }).click()
-  await untilVerdict(/It is not rising: 19 times in 20 this jar would have begun by/)
+  await page.getByRole('button', { name: /^Save what you saw/ }).click()
+  await untilVerdict(/It is not rising: there was a 95 % chance that this jar would have begun by/)
   expect(await page.getByTestId('trouble').getByRole('listitem').count()).toBeGreaterThan(1)
   await undo()
   await untilVerdict(/Young|Climbing/)
@@ -227,7 +227,7 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   await page.reload()
   await page
     .getByTestId('away')
-    .getByText(/Two lantern loaves: the levain may be fit to mix: look at it/)
+    .getByText(/Two lantern loaves: the levain may be ready to mix: look at it/)
     .waitFor()
   // Who would rather be told when it is likely hears nothing of it yet.
   await program.moveClock(NOW)

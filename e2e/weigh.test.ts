@@ -94,9 +94,9 @@ test('a whole levain and a whole dough by the scale, no key touched', async () =
   await page.goto(`${program.address}/bakes/${id}/weigh`)
   await chooseScale()
   const levain = await weighByHand()
-  expect(levain[0]).toMatch(/^Seed from Juno/)
+  expect(levain[0]).toMatch(/^Starter from Juno/)
   expect(levain).toContain('Water')
-  await page.getByRole('button', { name: 'The band is set' }).click()
+  await page.getByRole('button', { name: 'The level is marked' }).click()
   await page.getByTestId('verdict').waitFor()
   const poured = (await eventsOf(id)).filter((e) => e.type === 'pour')
   expect(poured.every((e) => e.source === 'device' && e.device === 'Stand-in scale')).toBe(true)
@@ -128,7 +128,7 @@ test('the same by keyboard alone, and pieces to their weight', async () => {
     )
   }
   while ((await pour().count()) > 0) await space()
-  await page.getByRole('button', { name: 'The band is set' }).press('Enter')
+  await page.getByRole('button', { name: 'The level is marked' }).press('Enter')
   await page.getByTestId('verdict').waitFor()
   await page.keyboard.press('4')
   await pour().waitFor()
@@ -172,9 +172,9 @@ test('by thumb on a phone: a tap beside the controls goes on, one on them does n
 })
 
 test.each([
-  ['Go on as it is', 0],
-  ['Put it right by adding', 1],
-  ['Bring the others along', 2]
+  ['Carry on as it is', 0],
+  ['Correct by adding', 1],
+  ['Scale the rest to match', 2]
 ])('nine grams too much water: %s', async (way) => {
   const id = await newBake()
   window = await open()
@@ -191,10 +191,10 @@ test.each([
   await page.getByRole('button', { name: new RegExp(`^${way}`) }).click()
   const events = await untilEvents(id, (all) => all.filter((e) => e.type === 'pour').length === 2)
   expect(events.filter((e) => e.type === 'pour')[1].weighedGrams).toBe(planned + 9)
-  if (way !== 'Go on as it is') await untilEvents(id, (all) => all.some((e) => e.type === 'repair'))
+  if (way !== 'Carry on as it is') await untilEvents(id, (all) => all.some((e) => e.type === 'repair'))
   const repair = (await eventsOf(id)).find((e) => e.type === 'repair')
   const flour = Object.entries(repair?.targets ?? {}).find(([key]) => key.startsWith('flour'))?.[1] as number | undefined
-  if (way === 'Go on as it is') expect(repair).toBeUndefined()
+  if (way === 'Carry on as it is') expect(repair).toBeUndefined()
   else {
     expect(flour).toBeGreaterThan(0)
     // The way on and the pour are each taken back by themselves.
@@ -241,7 +241,7 @@ test('two devices on one bake: each is told of the other’s pours; two pours of
   await laptop.page.clock.install()
   for (const { page } of [tablet, laptop]) {
     await page.goto(`${program.address}/bakes/${id}/weigh`)
-    await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
+    await page.getByRole('heading', { name: 'Starter from Juno' }).waitFor()
     await page.waitForTimeout(500)
   }
   // The laptop's clock goes on by hand, and not so far that it would ask by itself: it has to be told. How soon is measured by the benchmark of the live line.
@@ -273,7 +273,7 @@ test('the server killed in the middle of a pour: nothing lost, nothing doubled',
   window = await open()
   const { page } = window
   await page.goto(`${program.address}/bakes/${id}/weigh`)
-  await page.getByRole('heading', { name: 'Seed from Juno' }).waitFor()
+  await page.getByRole('heading', { name: 'Starter from Juno' }).waitFor()
   await page.waitForTimeout(2500)
   await page.getByRole('button', { name: /^Poured/ }).click()
   await program.kill()

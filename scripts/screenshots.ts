@@ -19,8 +19,8 @@ async function shoot(window: Window, address: string, path: string, name: string
 /** Plan with the schedules that were found. */
 async function shootWays({ page }: Window, address: string, path: string): Promise<void> {
   await page.goto(address + path)
-  await page.getByRole('button', { name: 'Find ways to it' }).click()
-  await page.locator('section[aria-label="Ways to it"][aria-busy=false]').waitFor()
+  await page.getByRole('button', { name: 'Find schedules' }).click()
+  await page.locator('section[aria-label="Schedules"][aria-busy=false]').waitFor()
   await page
     .getByRole('region', { name: 'When do you want bread?' })
     .evaluate((card) => window.scrollTo(0, card.getBoundingClientRect().top + window.scrollY - 16))

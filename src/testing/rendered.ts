@@ -77,7 +77,10 @@ export function windowOfDay(nowMs: number) {
     },
     clock: (words: string): Face => {
       const begin = /Begin the build ((?:Sun|Mon|Tue|Wed|Thu|Fri|Sat).*?\d\d:\d\d)/.exec(words)?.[1]
-      const day = words.slice(words.indexOf('The whole day'), words.indexOf('The dough’s day') > 0 ? words.indexOf('The dough’s day') : undefined)
+      const day = words.slice(
+        words.indexOf('The whole day'),
+        words.indexOf('Bulk, shape, proof, bake') > 0 ? words.indexOf('Bulk, shape, proof, bake') : undefined
+      )
       return { name: 'Plan', told: { ...listed(day), ...known({ begins: minuteOf(begin) }) } }
     },
     weights: (words: string): Face => {

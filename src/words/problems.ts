@@ -7,7 +7,7 @@ type AnyProblem = BakeProblem | CellProblem
 
 /** Why a dough or build cannot be, and what would help. `about` is the name of the line or ingredient. */
 const SENTENCES: Readonly<Record<AnyProblem, (values: Readonly<Record<string, number>>, about: string) => string>> = {
-  'not a number': () => 'One of the figures is missing or not a number.',
+  'not a number': () => 'A figure of this dough is missing or not a number. Fill in every size and percentage.',
   'dough mass': () => 'There is no dough yet: give it a size.',
   'levain wetter than dough': (v) =>
     v.levainHydration === 0 || v.levainHydration === undefined
@@ -20,14 +20,14 @@ const SENTENCES: Readonly<Record<AnyProblem, (values: Readonly<Record<string, nu
   'pre-ferment flour missing': (_, about) => `A pre-ferment wants ${about}, which is not among the flours of this dough. Add it there, or take another flour.`,
   'pre-ferment cannot be': (_, about) => `${about} holds nothing, or an ingredient that this kitchen does not have.`,
   'unknown ingredient': () => 'One of the ingredients is not in this kitchen any more. Choose another, or take the line out.',
-  'not to be scaled': (_, about) => `Nothing of ${about} is in this dough, so its size cannot be reckoned from it.`,
+  'not to be scaled': (_, about) => `Nothing of ${about} is in this dough, so its size cannot be worked out from it.`,
   'water held back': (v) => `${percent(v.heldBack)} of water cannot be held back: only ${percent(v.water)} is added at the mix.`,
   'out of reach': (_, about) => `No share of ${about} gives that. Try a smaller figure, or change the size of the dough.`,
   'only flour': () => 'This is the only flour, so it makes up all that the levain leaves. Add another flour first.',
-  'seed too wet': (v) => `The seed is too wet for so stiff a levain. Take at least ${figure(v.leastFlourPerSeed)} parts of flour to one of seed.`,
+  'seed too wet': (v) => `The starter is too wet for so stiff a levain. Take at least ${figure(v.leastFlourPerSeed)} parts of flour to one part of starter.`,
   'seed is enough': (v) =>
-    `${Math.round(v.seedGrams ?? 0)} g of seed is as much as the whole levain (${Math.round(v.totalGrams ?? 0)} g). Take less seed, or use the jar as it is.`,
-  'never ripe': (v) => `At ${figure(v.tempC)} °C this build does not get ripe within ten days. A warmer place would help.`,
+    `${Math.round(v.seedGrams ?? 0)} g of starter is as much as the whole levain (${Math.round(v.totalGrams ?? 0)} g). Take less starter, or use the jar as it is.`,
+  'never ripe': (v) => `At ${figure(v.tempC)} °C this levain does not get ripe within ten days. A warmer place would help.`,
   'no levain': () => 'This dough has no levain yet. Add a levain line and give it a share.',
   'levain flour missing': () => 'The flour of the levain is not in this kitchen any more. Choose another.'
 }

@@ -51,8 +51,8 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
 }
 
 const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
-  'opens soon': 'will be fit to mix in about half an hour',
-  opens: 'may be fit to mix: look at it',
+  'opens soon': 'will be ready to mix in about half an hour',
+  opens: 'may be ready to mix: look at it',
   'closes soon': 'is fit for about half an hour yet: mix it, or chill it'
 }
 

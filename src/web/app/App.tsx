@@ -6,12 +6,12 @@ import { NotNow } from '../data/api'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
 import { useOutbox } from '../data/outbox'
 import { Quiet } from '../parts/Quiet'
+import { Today } from '../views/today/Today'
 import { ErrorBoundary } from './ErrorBoundary'
 import { movedTo } from './movedTo'
 import { roomOf } from './roomOf'
 import { Shell } from './Shell'
 
-const Today = roomOf(() => import('../views/today/Today').then((m) => m.Today))
 const Bakes = roomOf(() => import('../views/bakes/Bakes').then((m) => m.Bakes))
 const BakeSheet = roomOf(() => import('../views/bake/BakeSheet').then((m) => m.BakeSheet))
 const DayRoom = roomOf(() => import('../views/day/DayRoom').then((m) => m.DayRoom))
@@ -109,6 +109,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/recipes" element={<Recipes />} />
               <Route path="/recipes/:id" element={<Recipes />} />
               <Route path="/kitchen" element={<KitchenRoom />} />
+              <Route path="/kitchen/:room" element={<KitchenRoom />} />
               <Route path="/kitchen/copies" element={<HouseRoom />} />
               <Route path="/pair" element={<Navigate to="/" replace />} />
               <Route

@@ -23,8 +23,8 @@ export class ErrorBoundary extends Component<Props, { readonly failed: boolean }
     if (!this.state.failed) return this.props.children
     return (
       <Quiet
-        title="This view has stumbled"
-        words="What you entered is kept. Open the view again; if it stumbles once more, the other rooms still work."
+        title="This page has failed"
+        words="What you entered is kept. Open the page again; if it fails once more, the other rooms still work."
         action={{ label: 'Open it again', onClick: () => this.setState({ failed: false }) }}
       />
     )

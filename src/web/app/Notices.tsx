@@ -1,15 +1,13 @@
-import { Button, Group, Modal, NumberInput, Stack, Text } from '@mantine/core'
-import { DateTimePicker } from '@mantine/dates'
 import { useDisclosure } from '@mantine/hooks'
-import { useState } from 'react'
-import { isoOf, isoSchema, msOf } from '../../contract'
-import { ENTRY_FIGURES, entryWords } from '../../words'
+import { lazy, Suspense, useState } from 'react'
 import { believeClock, syncClock, useClockDoubt, useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
-import { flush, type RefusedEntry, sendAgain, throwAway, useOutbox } from '../data/outbox'
+import { flush, useOutbox } from '../data/outbox'
 import { useStorage } from '../data/storage'
-import { tellDone, tellError } from '../parts/tell'
+import { tellError } from '../parts/tell'
 import classes from './Shell.module.css'
+
+const Tray = lazy(() => import('./Tray').then((m) => ({ default: m.Tray })))
 
 /** What the whole window has to know: the server is away, an entry was not accepted, this browser keeps nothing. */
 export function Notices() {
@@ -107,70 +105,11 @@ function TrayNotice() {
           Look at {tray.length === 1 ? 'it' : 'them'}
         </button>
       </div>
-      <Modal opened={opened} onClose={close} title="Not accepted yet" size="lg">
-        <Stack gap="xl">
-          {tray.map((entry) => (
-            <TrayEntry key={entry.id} entry={entry} />
-          ))}
-        </Stack>
-      </Modal>
+      {opened && (
+        <Suspense fallback={null}>
+          <Tray tray={tray} onClose={close} />
+        </Suspense>
+      )}
     </>
-  )
-}
-
-type Body = Readonly<Record<string, unknown>>
-
-/** One entry: what it was, why it was not accepted, and what can be changed about it. */
-function TrayEntry({ entry }: { entry: RefusedEntry }) {
-  const { format } = useKitchen()
-  const [body, setBody] = useState((entry.body ?? {}) as Body)
-  const figures = Object.entries(ENTRY_FIGURES).filter(([name]) => typeof body[name] === 'number')
-  const happenedAt = isoSchema.safeParse(body.happenedAt).data
-  const words = entryWords(entry.path, entry.body)
-  const shown = [...figures.map(([name]) => name), 'happenedAt']
-  return (
-    <section>
-      <Text fw={650}>
-        {words}
-        {happenedAt !== undefined && ` · ${format.dayTime(msOf(happenedAt))}`}
-      </Text>
-      {!shown.some((name) => entry.fields?.[name] === entry.why) && <Text mt={4}>{entry.why}</Text>}
-      <Group mt="sm" align="end">
-        {figures.map(([name, { label, unit }]) => (
-          <NumberInput
-            key={name}
-            label={`${label}, ${unit}`}
-            value={body[name] as number}
-            onChange={(value) => setBody({ ...body, [name]: Number(value) })}
-            error={entry.fields?.[name]}
-            w={160}
-          />
-        ))}
-        {happenedAt !== undefined && (
-          <DateTimePicker
-            size="md"
-            label="When it happened"
-            value={new Date(msOf(happenedAt))}
-            onChange={(value) => {
-              const atMs = value === null ? Number.NaN : new Date(value).getTime()
-              if (Number.isFinite(atMs)) setBody({ ...body, happenedAt: isoOf(atMs) })
-            }}
-            error={entry.fields?.happenedAt}
-            w={240}
-          />
-        )}
-      </Group>
-      <Group mt="md">
-        <Button onClick={() => sendAgain(entry, entry.body === undefined ? undefined : body)}>Send again</Button>
-        <Button
-          variant="default"
-          onClick={() => {
-            tellDone(`“${words}” is thrown away.`, throwAway(entry))
-          }}
-        >
-          Throw away
-        </Button>
-      </Group>
-    </section>
   )
 }

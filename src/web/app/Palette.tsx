@@ -1,28 +1,38 @@
+import '@mantine/spotlight/styles.css'
 import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
+import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
-import { useOpenBakes } from '../data/bakes'
+import { useDoneBakes, useOpenBakes } from '../data/bakes'
+import { useFormulas } from '../data/formulas'
 import { useJars } from '../data/jars'
 import { useKitchen } from '../data/kitchen'
 import { STATIONS } from '../parts/stations'
 import { useNewBake } from '../parts/useNewBake'
-import { ROOMS } from './rooms'
+import { KITCHEN_PLACES, ROOMS } from './rooms'
 
 /** Builds of a bake side by side: a room of its own, reached from the bake. */
 const COMPARE = { id: 'compare', label: 'Compare' } as const
 
-export const openPalette = () => spotlight.open()
-
-/** Everything one can go to or begin, found by typing. */
-export function Palette() {
+/**
+ * Everything one can go to or begin, found by typing.
+ * @param asked grows each time it is to open
+ */
+export function Palette({ asked }: { readonly asked: number }) {
   const navigate = useNavigate()
-  const { format } = useKitchen()
+  const { format, ingredients } = useKitchen()
   const { bakes } = useOpenBakes()
+  const done = useDoneBakes()
   const { jars } = useJars()
+  const { formulas } = useFormulas()
   const newBake = useNewBake()
+  useEffect(() => {
+    if (asked > 0) spotlight.open()
+  }, [asked])
+  const to = (path: string) => () => void navigate(path)
   const actions = [
     { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: () => newBake.start() }] : [] },
-    { group: 'Rooms', actions: ROOMS.map((room) => ({ id: room.path, label: room.label, onClick: () => void navigate(room.path) })) },
+    { group: 'Rooms', actions: ROOMS.map(({ path, label }) => ({ id: path, label, onClick: to(path) })) },
     {
       group: 'Bakes',
       actions: (bakes ?? []).flatMap((bake) =>
@@ -30,20 +40,43 @@ export function Palette() {
           id: `${bake.id}-${station.id}`,
           label: `${bake.plan.name}: ${station.label}`,
           description: `mix ${format.dayTime(bake.plan.mixAt)}`,
-          onClick: () => void navigate(`/bakes/${bake.id}/${station.id}`)
+          onClick: to(`/bakes/${bake.id}/${station.id}`)
         }))
       )
     },
     {
       group: 'Jars',
       actions: (jars ?? []).flatMap((jar) => [
-        { id: jar.id, label: jar.name, onClick: () => void navigate(`/jars/${jar.id}`) },
-        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: () => void navigate(`/jars/${jar.id}/pace`) },
-        { id: `${jar.id}-label`, label: `${jar.name}: label`, onClick: () => void navigate(`/jars/${jar.id}/label`) },
+        { id: jar.id, label: jar.name, onClick: to(`/jars/${jar.id}`) },
+        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: to(`/jars/${jar.id}/pace`) },
+        { id: `${jar.id}-label`, label: `${jar.name}: label`, onClick: to(`/jars/${jar.id}/label`) },
         jar.program === null
-          ? { id: `${jar.id}-programs`, label: `${jar.name}: programs`, onClick: () => void navigate(`/jars/${jar.id}/programs`) }
-          : { id: jar.program.id, label: jar.program.title, onClick: () => void navigate(`/programs/${jar.program?.id}`) }
+          ? { id: `${jar.id}-programs`, label: `${jar.name}: programs`, onClick: to(`/jars/${jar.id}/programs`) }
+          : { id: jar.program.id, label: jar.program.title, onClick: to(`/programs/${jar.program.id}`) }
       ])
+    },
+    { group: 'Recipes', actions: (formulas ?? []).map(({ id, name }) => ({ id, label: name, onClick: to(`/recipes/${id}`) })) },
+    {
+      group: 'Kitchen',
+      actions: KITCHEN_PLACES.map(({ path, label, holds }) => ({ id: path, label, description: holds, keywords: holds, onClick: to(path) }))
+    },
+    {
+      group: 'Past bakes',
+      actions: (done.bakes ?? []).map(({ id, plan }) => ({
+        id: `${id}-done`,
+        label: plan.name,
+        description: `mixed ${format.date(plan.mixAt)}`,
+        onClick: to(`/bakes/${id}`)
+      }))
+    },
+    {
+      group: 'Ingredients',
+      actions: ingredients.map(({ ingredient: { id, name } }) => ({
+        id: `ingredient-${id}`,
+        label: name,
+        description: 'on the shelf',
+        onClick: to(`/shelf?ingredient=${encodeURIComponent(id)}`)
+      }))
     }
   ].filter((group) => group.actions.length > 0)
   return (
@@ -54,7 +87,7 @@ export function Palette() {
       limit={12}
       scrollable
       shortcut={null}
-      searchProps={{ leftSection: <IconSearch size={20} />, placeholder: 'Room, bake or station', 'aria-label': 'Find anything' }}
+      searchProps={{ leftSection: <IconSearch size={20} />, placeholder: 'Room, bake, jar, recipe, ingredient or setting', 'aria-label': 'Find anything' }}
     />
   )
 }

@@ -1,4 +1,4 @@
-import { ActionIcon, Modal, Table, useMantineColorScheme } from '@mantine/core'
+import { ActionIcon, useMantineColorScheme } from '@mantine/core'
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
@@ -8,10 +8,11 @@ import { useKitchen } from '../data/kitchen'
 import { useOthersChanges } from '../data/live'
 import { useNewBake } from '../parts/useNewBake'
 import { Notices } from './Notices'
-import { openPalette, Palette } from './Palette'
-import { KEYS, ROOMS } from './rooms'
+import { ROOMS } from './rooms'
 import classes from './Shell.module.css'
 
+const KeysSheet = lazy(() => import('./KeysSheet').then((m) => ({ default: m.KeysSheet })))
+const Palette = lazy(() => import('./Palette').then((m) => ({ default: m.Palette })))
 const Reminders = lazy(() => import('./Reminders').then((m) => ({ default: m.Reminders })))
 /** Reminders wait until the first room stands, ms. */
 const AWAKE_MS = 1500
@@ -33,7 +34,9 @@ export function Shell({ children }: { children: ReactNode }) {
   const prefersDim = useMediaQuery('(prefers-color-scheme: dark)')
   const dim = colorScheme === 'dark' || (colorScheme === 'auto' && prefersDim === true)
   const toggleDim = () => setColorScheme(dim ? 'light' : 'dark')
-  useHotkeys([['mod+K', openPalette]])
+  const [asked, setAsked] = useState(0)
+  const find = () => setAsked((before) => before + 1)
+  useHotkeys([['mod+K', find]])
   useHotkeys(
     kitchen.keys
       ? [
@@ -73,7 +76,7 @@ export function Shell({ children }: { children: ReactNode }) {
             <span className={classes.kitchen}>{kitchen.name} · </span>
             {format.date(now)} {format.time(now)}
           </span>
-          <ActionIcon aria-label="Find anything" onClick={openPalette}>
+          <ActionIcon aria-label="Find anything" onClick={find}>
             <IconSearch size={22} />
           </ActionIcon>
           <ActionIcon aria-label="Keys" onClick={sheetOpen.open} className={classes.wideOnly}>
@@ -96,24 +99,16 @@ export function Shell({ children }: { children: ReactNode }) {
       <main id="room" className={classes.main} tabIndex={-1}>
         {children}
       </main>
-      <Palette />
-      <Modal opened={sheet} onClose={sheetOpen.close} title="Keys" size="md">
-        <Table verticalSpacing="sm">
-          <Table.Tbody>
-            {KEYS.map(({ keys, does }) => (
-              <Table.Tr key={keys}>
-                <Table.Td>
-                  <kbd className={classes.key}>{keys}</kbd>
-                </Table.Td>
-                <Table.Td>{does}</Table.Td>
-              </Table.Tr>
-            ))}
-          </Table.Tbody>
-        </Table>
-        <p className={classes.hint}>
-          Single keys are {kitchen.keys ? 'on' : 'off'}; Kitchen turns them {kitchen.keys ? 'off' : 'on'}.
-        </p>
-      </Modal>
+      {asked > 0 && (
+        <Suspense fallback={null}>
+          <Palette asked={asked} />
+        </Suspense>
+      )}
+      {sheet && (
+        <Suspense fallback={null}>
+          <KeysSheet onClose={sheetOpen.close} />
+        </Suspense>
+      )}
     </div>
   )
 }

@@ -1,7 +1,9 @@
 import { Button, Chip, Group, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { fieldSentences, ingredientSchema } from '../../contract'
+import { ingredientSchema } from '../../contract'
 import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../core'
+import { fieldProblem } from '../../words'
+import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
 import { saveIngredient } from '../data/stores'
 import { BlendEditor } from './BlendEditor'
@@ -36,6 +38,7 @@ export function IngredientForm({
   readonly onDone: (ingredient: Ingredient) => void
   readonly onCancel: () => void
 }) {
+  const { format } = useKitchen()
   const [draft, setDraft] = useState(ingredient)
   const [problem, setProblem] = useState<string | null>(null)
   const { density } = draft
@@ -46,7 +49,7 @@ export function IngredientForm({
   const holds = (part: 'flour' | 'water' | 'salt') => (value: number) => edit({ composition: { ...draft.composition, [part]: value } })
   const keep = () => {
     const checked = ingredientSchema.safeParse({ ...draft, name: draft.name.trim() })
-    if (!checked.success) return setProblem(Object.values(fieldSentences(checked.error))[0] ?? 'Something is missing.')
+    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
     const next = { ...draft, name: draft.name.trim() }
     saveIngredient(next, version).then(() => tellDone(`${next.name} is kept.`), tellError)
     onDone(next)
@@ -122,9 +125,9 @@ export function IngredientForm({
       <Switch label="Goes on the small scale" checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
-        <Button onClick={keep}>Keep it</Button>
+        <Button onClick={keep}>Save</Button>
         <Button variant="default" onClick={onCancel}>
-          Leave it
+          Cancel
         </Button>
         {version > 0 && <HistoryButton what="ingredient" ofId={ingredient.id} title={ingredient.name} />}
       </Group>

@@ -23,17 +23,17 @@ test('on its way up: when it is ripe and when it wants food', () => {
 })
 
 test('ripe, past it, hungry', () => {
-  expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready as it is, hungry from Fri 17:00', hungry: false })
+  expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready to use, hungry from Fri 17:00', hungry: false })
   expect(told({ use: 'ready as it is', food: 0.02 })).toMatchObject({ headline: 'Ripe: use it or feed it', hungry: false })
   expect(told({ use: 'two feeds', hungryMs: now - 30 * HOUR })).toEqual({
     headline: 'Hungry since Thu 03:00',
-    use: 'two feeds before it builds',
+    use: 'feed it twice first',
     hungry: true
   })
 })
 
 test('weak before it is hungry: nothing is told as past that is still to come', () => {
-  expect(told({ use: 'one feed' })).toEqual({ headline: 'Past its best', use: 'one feed before it builds, hungry from Fri 17:00', hungry: false })
+  expect(told({ use: 'one feed' })).toEqual({ headline: 'Past its best', use: 'feed it once first, hungry from Fri 17:00', hungry: false })
 })
 
 test('a week off is a date, not a weekday that might be this one', () => {

@@ -12,10 +12,10 @@ export const whenWords = (ms: number, nowMs: number, format: Format): string =>
 /** What a jar is for the next bake, in a word or two. */
 export const USE_WORDS: Readonly<Record<JarCondition['use'], string>> = {
   ripens: 'not ripe yet',
-  'ready as it is': 'ready as it is',
-  'one feed': 'one feed before it builds',
-  'two feeds': 'two feeds before it builds',
-  revival: 'to be fed up over some days'
+  'ready as it is': 'ready to use',
+  'one feed': 'feed it once first',
+  'two feeds': 'feed it twice first',
+  revival: 'needs reviving over some days'
 }
 
 /** How a jar is, told in two lines: the second is what it means for the next bake. */

@@ -15,9 +15,9 @@ export function driverRows(drivers: Drivers, format: Format): { readonly name: s
   const degree = inF ? '1.8 °F' : '1 °C'
   return [
     { name: `A place ${degree} warmer`, says: later(drivers.perDegree, format) },
-    { name: 'One part more flour to the seed', says: later(drivers.perRatio, format) },
+    { name: 'One part more flour to the starter', says: later(drivers.perRatio, format) },
     { name: `A mix ${degree} warmer`, says: later(drivers.perMixDegree, format) },
-    { name: 'The seed one day longer in the cold', says: later(drivers.perColdDay, format) },
+    { name: 'The starter one day longer in the cold', says: later(drivers.perColdDay, format) },
     { name: 'A jar a tenth livelier', says: later(drivers.perTenthPace, format) }
   ]
 }

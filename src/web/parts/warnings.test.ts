@@ -28,23 +28,23 @@ test('what would harm the culture, or leave none of it, stops; what is merely un
 
 test('each names the jar, the figures and the way out', () => {
   expect(words({ code: 'jar too small', seedGrams: 40, spareGrams: 25 })).toBe(
-    '40 g of seed are needed, and Juno can spare 25 g without running out. Feed it first, or take a higher ratio.'
+    '40 g of starter are needed, and Juno can spare 25 g without running out. Feed it first, or take a higher ratio.'
   )
   expect(words({ code: 'vessel too small', vessel: 'Small jar', full: 1.22, other: 'Bowl' })).toBe(
     'Small jar would be 122 % full at the peak and foam over. Bowl fits.'
   )
   expect(words({ code: 'vessel too small', vessel: 'Bowl', full: 1.1, other: null })).toMatch(/build in two\.$/)
-  expect(words({ code: 'culture weak', strength: 'revival' })).toBe('By then Juno wants feeding up over some days before it builds a levain.')
+  expect(words({ code: 'culture weak', strength: 'revival' })).toBe('By then Juno needs reviving over some days before it can raise a levain.')
   expect(words({ code: 'gluten into gluten-free' })).toBe('Juno is gluten-free. This flour holds gluten and would end that.')
 })
 
 test('times are told by the kitchen’s clock, to five minutes, and another ratio comes along to be taken', () => {
   const others = [{ flourPerSeed: 3, startMs: FRIDAY + 5 * HOUR }] as unknown as Extract<Warning, { code: 'start in the night' }>['others']
   const told = tellWarning({ code: 'start in the night', startMs: FRIDAY, others }, 'Juno', format)
-  expect(plain(told.words)).toMatch(/^Fri 02:00 falls in the night\./)
+  expect(plain(told.words)).toMatch(/^Fri 02:00 falls in your night\./)
   expect(told.others).toBe(others)
   expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 10 * HOUR, others: [] })).toMatch(
-    /begin Fri 02:00, which has passed\. Begun now it is ready about Fri 12:00;/
+    /^The start was Fri 02:00, which has passed\. Started now, it is ready about Fri 12:00\./
   )
   expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 12 * HOUR, others: [] }, ounces)).toMatch(/2:00 am.*2:00 pm/i)
 })
@@ -63,7 +63,7 @@ test('a slip of the pen is named as what was meant', () => {
 
 test('in ounces and Fahrenheit where the kitchen reckons so', () => {
   expect(words({ code: 'jar too small', seedGrams: 56.7, spareGrams: 28.35 }, ounces)).toMatch(
-    /^2(\.0+)? oz of seed are needed, and Juno can spare 1(\.0+)? oz/
+    /^2(\.0+)? oz of starter are needed, and Juno can spare 1(\.0+)? oz/
   )
   expect(words({ code: 'water too hot', tempC: 45 }, ounces)).toContain('113 °F')
 })

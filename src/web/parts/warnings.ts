@@ -11,10 +11,10 @@ export interface Told {
 }
 
 const NEEDS: Readonly<Record<Strength, string>> = {
-  'ready as it is': 'is ready as it is',
-  'one feed': 'wants one feed before it builds at its best',
-  'two feeds': 'wants two feeds before it builds a levain',
-  revival: 'wants feeding up over some days before it builds a levain'
+  'ready as it is': 'is ready to use',
+  'one feed': 'needs one feed first to be at its best',
+  'two feeds': 'needs two feeds first',
+  revival: 'needs reviving over some days before it can raise a levain'
 }
 
 /** What a culture needs, in words. */
@@ -36,14 +36,10 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
   const told = (words: string, tone: Told['tone'] = 'care', others: readonly AwakeRatio[] = []): Told => ({ code: warning.code, tone, words, others })
   switch (warning.code) {
     case 'start in the night':
-      return told(
-        `${format.dayTime(near(warning.startMs))} falls in the night. Another ratio, another place or another time to mix moves it.`,
-        'care',
-        warning.others
-      )
+      return told(`${format.dayTime(near(warning.startMs))} falls in your night. Choose another ratio, place or time to mix.`, 'care', warning.others)
     case 'start has passed':
       return told(
-        `This would have had to begin ${format.dayTime(near(warning.startMs))}, which has passed. Begun now it is ready about ${format.dayTime(near(warning.soonestMs))}; a lower ratio or a warmer place is faster.`,
+        `The start was ${format.dayTime(near(warning.startMs))}, which has passed. Started now, it is ready about ${format.dayTime(near(warning.soonestMs))}. A lower ratio or a warmer place is faster.`,
         'care',
         warning.others
       )
@@ -51,7 +47,7 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
       return told('The time to mix falls in your night.')
     case 'jar too small':
       return told(
-        `${format.mass(warning.seedGrams)} of seed are needed, and ${jarName} can spare ${format.mass(warning.spareGrams)} without running out. Feed it first, or take a higher ratio.`,
+        `${format.mass(warning.seedGrams)} of starter are needed, and ${jarName} can spare ${format.mass(warning.spareGrams)} without running out. Feed it first, or take a higher ratio.`,
         'stop'
       )
     case 'gluten into gluten-free':

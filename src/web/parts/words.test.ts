@@ -23,9 +23,9 @@ const verdict = (advice: Verdict['advice'], fitNow = 0.84): Verdict => ({
 const up = (ms: number) => ms
 
 test.each([
-  [{ kind: 'mix now', closesHours: 9 }, 'Mix now: it is fit with 84 % likelihood, and stays so until about Fri 09:00.'],
-  [{ kind: 'wait', opensHours: 7, lookAgainHours: 6 }, 'Wait: it is fit from about Fri 07:00. Look again at Fri 06:00.'],
-  [{ kind: 'feed again' }, 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.']
+  [{ kind: 'mix now', closesHours: 9 }, 'Mix now: 84 % chance that it is ready. It stays ready until about Fri 09:00.'],
+  [{ kind: 'wait', opensHours: 7, lookAgainHours: 6 }, 'Wait: it should be ready from about Fri 07:00. Look again at Fri 06:00.'],
+  [{ kind: 'feed again' }, 'It has collapsed: keep some of it, feed it again, and mix with the next one.']
 ] as const)('advice %j is one plain sentence or two', (advice, words) => {
   expect(plain(adviceSentence(verdict(advice), band, format, up))).toBe(words)
 })
@@ -33,7 +33,7 @@ test.each([
 test('nobody is told to look in the night', () => {
   const night = (ms: number) => Math.max(ms, Date.UTC(2026, 10, 27, 6, 30))
   expect(plain(adviceSentence(verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 4.8 }), band, format, night))).toBe(
-    'Wait: it is fit from about Fri 07:00. Look again at Fri 06:30.'
+    'Wait: it should be ready from about Fri 07:00. Look again at Fri 06:30.'
   )
 })
 
@@ -84,7 +84,7 @@ describe('warnings say what, why and the way out', () => {
   })
   test('a jar too small names both masses and two ways out', () => {
     const { words, tone } = tell({ code: 'jar too small', seedGrams: 58, spareGrams: 45 })
-    expect(plain(words)).toContain('58 g of seed are needed, and Juno can spare 45 g')
+    expect(plain(words)).toContain('58 g of starter are needed, and Juno can spare 45 g')
     expect(words).toMatch(/Feed it first, or take a higher ratio/)
     expect(tone).toBe('stop')
   })

@@ -23,16 +23,16 @@ export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, form
   switch (advice.kind) {
     case 'mix now':
       return Number.isFinite(advice.closesHours)
-        ? `Mix now: it is fit with ${chance} likelihood, and stays so until about ${at(advice.closesHours)}.`
-        : `Mix now: it is fit with ${chance} likelihood.`
+        ? `Mix now: ${chance} chance that it is ready. It stays ready until about ${at(advice.closesHours)}.`
+        : `Mix now: ${chance} chance that it is ready.`
     case 'wait':
-      return `Wait: it is fit from about ${at(advice.opensHours)}. Look again at ${lookAt(advice.lookAgainHours)}.`
+      return `Wait: it should be ready from about ${at(advice.opensHours)}. Look again at ${lookAt(advice.lookAgainHours)}.`
     case 'mix soon':
       return 'It is past its best and still usable: mix soon, use a little more of it, and expect a tangier loaf.'
     case 'feed again':
-      return 'It has collapsed: keep some of it as seed, feed again, and mix with the next one.'
+      return 'It has collapsed: keep some of it, feed it again, and mix with the next one.'
     case 'not rising':
-      return `It is not rising${Number.isFinite(advice.lateHours) ? `: 19 times in 20 this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${lookAt(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
+      return `It is not rising${Number.isFinite(advice.lateHours) ? `: there was a 95 % chance that this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${lookAt(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
   }
 }
 

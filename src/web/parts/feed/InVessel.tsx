@@ -12,7 +12,7 @@ const NONE = 'none'
 /** The drawing is no higher than this, px. */
 const DRAWN_PX = 110
 
-/** Into which vessel a feed goes, and whether its peak stays below the rim. */
+/** Which vessel a feed goes, and whether its peak stays below the rim. */
 export function InVessel({
   jar,
   figures,
@@ -31,7 +31,7 @@ export function InVessel({
   if (vessels.length === 0) {
     return (
       <Text c="dimmed">
-        Tell Olvent your vessels in <Link to="/kitchen">Kitchen</Link>, and it says whether the peak stays below the rim.
+        Add your vessels in <Link to="/kitchen">Kitchen</Link>to see whether the peak stays below the rim.
       </Text>
     )
   }
@@ -43,7 +43,7 @@ export function InVessel({
     <Group align="flex-start" wrap="nowrap" gap="lg">
       <Stack gap={6} style={{ flex: 1 }}>
         <Select
-          label="Into which vessel"
+          label="Which vessel"
           data={[{ value: NONE, label: 'Not said' }, ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))]}
           value={vessel?.id ?? NONE}
           allowDeselect={false}

@@ -59,7 +59,7 @@ export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: 
         data={[
           { value: NOTHING, label: 'nothing' },
           { value: NEW_JAR, label: 'into a new jar' },
-          ...waiting.map((bake) => ({ value: bake.id, label: `seed for ${bake.plan.name}, ${format.dayTime(bake.plan.mixAt)}` }))
+          ...waiting.map((bake) => ({ value: bake.id, label: `starter for ${bake.plan.name}, ${format.dayTime(bake.plan.mixAt)}` }))
         ]}
         value={into.kind === 'bake' ? into.bake.id : into.kind}
         allowDeselect={false}

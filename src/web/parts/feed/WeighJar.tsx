@@ -24,7 +24,7 @@ export function WeighJar({ jar, onClose }: { jar: Jar; onClose: () => void }) {
       <Group align="flex-end" wrap="nowrap">
         <QuantityField
           kind="mass"
-          label={vessel === undefined ? 'The book is wrong? Weigh what is in it' : 'The book is wrong? Weigh it, jar and all'}
+          label={vessel === undefined ? 'Correct the amount: weigh what is in it' : 'Correct the amount: weigh it, jar and all'}
           description={vessel === undefined ? undefined : `${format.mass(weighed)} are in it: less ${format.mass(tare)} of ${vessel.name}`}
           inputWrapperOrder={['label', 'input', 'description', 'error']}
           value={shown}

@@ -38,7 +38,7 @@ export function LibrarySheet({
   return (
     <Drawer opened onClose={onClose} position="right" size="md" title="Recipes">
       <Stack gap="sm">
-        <Text fw={600}>Keep this dough</Text>
+        <Text fw={600}>Save this dough</Text>
         <TextInput
           label="Name"
           value={title}
@@ -47,14 +47,14 @@ export function LibrarySheet({
           onChange={(e) => setTitle(e.currentTarget.value)}
         />
         <Textarea label="Note" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-        {same !== undefined && <Note>There is a formula of that name: this becomes its version {same.version + 1}, and the earlier ones stay.</Note>}
+        {same !== undefined && <Note>There is a recipe of that name: this becomes its version {same.version + 1}, and the earlier ones stay.</Note>}
         <Button disabled={title.trim() === ''} onClick={keep}>
-          {same === undefined ? 'Keep it as a formula' : 'Keep it as a new version'}
+          {same === undefined ? 'Save as a recipe' : 'Save as a new version'}
         </Button>
         <Group justify="space-between" mt="lg">
           <Text fw={600}>Take one from the library</Text>
           <Button component={Link} to="/recipes" variant="subtle" size="sm">
-            All formulas
+            All recipes
           </Button>
         </Group>
         {error !== undefined && <Note tone="stop">{error.message}</Note>}

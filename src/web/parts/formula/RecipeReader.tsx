@@ -1,4 +1,4 @@
-import { ActionIcon, Button, FileButton, Group, Modal, SegmentedControl, Select, Text, Textarea } from '@mantine/core'
+import { ActionIcon, Button, FileButton, Group, Modal, Select, Text, Textarea } from '@mantine/core'
 import { useMediaQuery } from '@mantine/hooks'
 import { IconCheck, IconHelpCircle, IconX } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
@@ -9,7 +9,6 @@ import {
   guessBase,
   type Ingredient,
   type MassRange,
-  PERCENTAGE_BASES,
   type PercentageBase,
   POSSIBLE,
   type PortableFormula,
@@ -21,11 +20,13 @@ import {
   regrammed,
   restate
 } from '../../../core'
+import { BASE_WORDS } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { saveIngredient } from '../../data/stores'
 import { Figure, Figures, Note } from '../Card'
 import { QuantityField } from '../QuantityField'
 import { tellError } from '../tell'
+import { BaseSelect } from './BaseSelect'
 import classes from './formula.module.css'
 
 /** What the baker answered about a line. */
@@ -118,7 +119,7 @@ function PortableTake({ value, onTake }: { readonly value: unknown; readonly onT
         <b>{name}</b>, {formula.lines.length} lines.{fresh.length > 0 && ` New to this kitchen: ${fresh.map((i) => i.name).join(', ')}.`}
       </Text>
       <Button mt="sm" onClick={take}>
-        Take it over
+        Use it
       </Button>
     </>
   )
@@ -184,7 +185,7 @@ function Reading({
       </ul>
       {reading.cut && <Note tone="care">Only the first 200 lines were read.</Note>}
       {waiting.length > 0 && (
-        <Note tone="care">{waiting.length === 1 ? 'One line has to be told' : `${waiting.length} lines have to be told`} before it can be taken.</Note>
+        <Note tone="care">{waiting.length === 1 ? 'One line needs an ingredient' : `${waiting.length} lines need an ingredient`} before it can be taken.</Note>
       )}
       {recipe !== null && !recipe.ok && (
         <Note tone="stop">
@@ -207,16 +208,9 @@ function Reading({
           <Text mt="sm">
             {guess === null
               ? 'Nothing in it tells which flour counts as 100 %.'
-              : `It seems to be written with ${guess.base} as its base: ${guess.because === 'percentages' ? 'its percentages fit' : 'its figures come out round'}.`}
+              : `It seems to be written in percentages of ${BASE_WORDS[guess.base].name}: ${guess.because === 'percentages' ? 'they fit' : 'its figures come out round'}.`}
           </Text>
-          <SegmentedControl
-            mt="xs"
-            fullWidth
-            aria-label="Take it over with"
-            data={[...PERCENTAGE_BASES]}
-            value={chosen}
-            onChange={(v) => setBase(v as PercentageBase)}
-          />
+          <BaseSelect base={chosen} onBase={setBase} />
           <Group mt="sm" align="flex-end">
             <QuantityField
               kind="mass"
@@ -239,7 +233,7 @@ function Reading({
                 )
               }
             >
-              Take it over
+              Use it
             </Button>
           </Group>
         </div>

@@ -1,12 +1,13 @@
 import { Button } from '@mantine/core'
-import { useState } from 'react'
+import { lazy, Suspense, useState } from 'react'
 import type { Cultures } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
-import { FeedSheet } from '../feed/FeedSheet'
 import { jarsByNeed } from '../jarsByNeed'
 import { JarCard } from './JarCard'
 import classes from './JarLineUp.module.css'
+
+const FeedSheet = lazy(() => import('../feed/FeedSheet').then((m) => ({ default: m.FeedSheet })))
 
 /** Jars that are drawn at first, and more at each asking. */
 const DRAWN = 24
@@ -29,7 +30,11 @@ export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; c
           Show {Math.min(DRAWN, jars.length - drawn)} more of {jars.length}
         </Button>
       )}
-      <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+      {feeding !== null && (
+        <Suspense fallback={null}>
+          <FeedSheet jar={feeding} onClose={() => setFeeding(null)} />
+        </Suspense>
+      )}
     </>
   )
 }

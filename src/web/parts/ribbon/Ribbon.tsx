@@ -253,7 +253,7 @@ function WindowLabel({ label, hill }: { label: PlacedLabel; hill: Hill | undefin
 
 const READING_HALF_PX = 110
 
-/** What the hill under the pointer says of that moment: time, level, and how likely it is fit to mix. */
+/** What the hill under the pointer says of that moment: time, level, and how likely it is ready to mix. */
 function Reading({ ms, frame, hills }: { ms: number; frame: RibbonFrame; hills: readonly DrawnHill[] }) {
   const { format } = useKitchen()
   const under = hills.find(({ hill }) => ms >= (hill.points[0]?.ms ?? 0) && ms <= (hill.points.at(-1)?.ms ?? 0))
@@ -273,7 +273,7 @@ function Reading({ ms, frame, hills }: { ms: number; frame: RibbonFrame; hills: 
         className={classes.readText}
       >
         {format.time(ms)} · {format.rise(1 + gas)}
-        {share !== null && ` · fit ${format.percent(share, 0)}`}
+        {share !== null && ` · ${format.percent(share, 0)} ready`}
       </text>
     </g>
   )

@@ -12,7 +12,7 @@ export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Fo
   return hills.map((hill) => {
     const start = hill.points[0]?.ms ?? nowMs
     const began = hill.running ? `mixed ${format.dayTime(start)}` : `to be built ${at(start)}`
-    const window = hill.window === null ? 'no window within the time looked at' : `fit to mix ${at(hill.window.fromMs)} to ${at(hill.window.toMs)}`
+    const window = hill.window === null ? 'no window within the time looked at' : `ready to mix ${at(hill.window.fromMs)} to ${at(hill.window.toMs)}`
     const last = hill.marks?.at(-1)
     const mark = last === undefined ? '' : `, last seen at ${format.rise(1 + last.gas)} on ${format.dayTime(last.ms)}`
     const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? ', that is now' : ''

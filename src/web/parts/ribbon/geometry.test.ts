@@ -106,7 +106,7 @@ test('the ribbon in words', () => {
   const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'Europe/Lisbon' })
   const running = hill('Juno', 2, { running: true, marks: [{ ms: noon + 6 * HOUR, gas: 0.8 }] })
   const [words, planned] = describeRibbon([running, hill('Bramble', 20, { window: null })], noon + 7 * HOUR, format)
-  expect(words).toBe('Juno levain: mixed Thu 14:00, fit to mix Thu 18:00 to Thu 21:00, that is now, last seen at ×1.8 on Thu 18:00.')
+  expect(words).toBe('Juno levain: mixed Thu 14:00, ready to mix Thu 18:00 to Thu 21:00, that is now, last seen at ×1.8 on Thu 18:00.')
   expect(planned).toContain('to be built Fri 08:00')
   expect(planned).toContain('no window')
 })

@@ -27,12 +27,12 @@ export interface Hill {
   readonly band?: readonly { readonly ms: number; readonly low: number; readonly high: number }[]
   /** It can be taken hold of by its ridge. */
   readonly held?: boolean
-  /** Fit to mix. */
+  /** Ready to mix. */
   readonly window: { readonly fromMs: number; readonly toMs: number } | null
   readonly marks?: readonly HillPoint[]
   /** When the dough is to be mixed. */
   readonly mixAtMs?: number
-  /** Probability that it is fit to mix, moment by moment. */
+  /** Probability that it is ready to mix, moment by moment. */
   readonly fit?: readonly { readonly ms: number; readonly share: number }[]
   /** One of several laid over each other: its letter stands at its top, and it is not filled. */
   readonly letter?: string

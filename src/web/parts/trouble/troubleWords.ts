@@ -16,14 +16,14 @@ export const CAUSE_WORDS: Readonly<Record<CauseCode, { readonly says: string; re
   'too cold': { says: 'It stands too cold', act: 'Move it to 24–26 °C and give it time: at 16 °C everything takes three times as long.' },
   'mixed too hot': { says: 'It was mixed too hot', act: 'Above 40 °C the culture dies. Start again from the jar, with water you have measured.' },
   'still waking': {
-    says: 'The seed had slept, and is still waking',
+    says: 'The starter had slept, and is still waking',
     act: 'Wait as long again as you have waited. Next time give the jar a wake-up feed first.'
   },
   'weak culture': {
     says: 'The culture has become weak',
     act: 'Feed it 1:1:1 and then 1:2:2, each at its top, some of it wholegrain, until it doubles in good time.'
   },
-  'little old for much new': { says: 'Little seed for so much flour', act: 'It only takes longer. Wait, or use a smaller ratio next time.' },
+  'little old for much new': { says: 'Little starter for so much flour', act: 'It only takes longer. Wait, or use a smaller ratio next time.' },
   'salt in it': { says: 'There is salt in it', act: 'Salt slows it. Wait longer, or build without salt.' },
   'just looked too soon': { says: 'It is simply early', act: 'Look again in an hour or two.' },
   hungry: { says: 'It has eaten everything', act: 'Pour the liquid off or stir it in, and feed it now, at least 1:2:2.' },

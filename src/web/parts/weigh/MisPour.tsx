@@ -6,9 +6,9 @@ import type { Entry } from './entry'
 import classes from './Weigh.module.css'
 
 const REPAIR_WORDS: Readonly<Record<RepairKind, string>> = {
-  'go on as is': 'Go on as it is',
-  'correct by adding': 'Put it right by adding',
-  'bring the others along': 'Bring the others along'
+  'go on as is': 'Carry on as it is',
+  'correct by adding': 'Correct by adding',
+  'bring the others along': 'Scale the rest to match'
 }
 
 /** What the baker says of a mis-pour. */

@@ -6,6 +6,7 @@ import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, beliefOfBake, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
 import { type Plan, planSchema, planToWire } from '../../../contract'
 import { type BakeState, hasBegun } from '../../../core'
+import { fieldProblem } from '../../../words'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -73,6 +74,8 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const draft = usePlanDraft(bake, sendable)
   const { plan } = draft
   const solved = useMemo(() => solve(plan), [solve, plan])
+  const checked = solved === null ? planSchema.safeParse(planToWire(plan)) : null
+  const trouble = checked?.error === undefined ? null : fieldProblem(checked.error, format)
   const frozen = state.status !== 'planned'
   /** What ferments ahead is weighed: masses stand, times may still be moved. */
   const massesStand = hasBegun(state)
@@ -198,7 +201,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       <div className={classes.room}>
         {bake.deletedAt !== null && <Note tone="care">This bake has been taken away. Undo brings it back.</Note>}
         {draft.refusal !== null && <Note tone="stop">{draft.refusal} What you typed is kept here.</Note>}
-        {solved === null && <Note tone="stop">One of the figures is missing or out of range.</Note>}
+        {trouble !== null && <Note tone="stop">{trouble}</Note>}
         <Suspense fallback={<Skeleton height={240} />}>
           <View {...props} />
         </Suspense>

@@ -1,6 +1,7 @@
 import { Button, Group, Modal, Table, Text } from '@mantine/core'
 import type { Jar, Plan } from '../../../contract'
 import { type FormulaLine, lineName, type Pantry, type SolvedBake } from '../../../core'
+import { BASE_WORDS, SOURCE_WORDS } from '../../../words'
 import { type KitchenHere, useKitchen } from '../../data/kitchen'
 import { sizeWords } from '../../parts/words'
 
@@ -83,14 +84,14 @@ function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: Kitc
   return [
     ['Name', plan.name],
     ['Size', sizeWords(plan.target, format)],
-    ['Percentage base', plan.formula.base],
+    ['Percentages of', BASE_WORDS[plan.formula.base].name],
     ['Hydration', format.percent(plan.formula.hydration)],
     ['Salt', format.percent(plan.formula.salt)],
     ['Lines', linesInWords(plan.formula.lines, pantry, format)],
-    ['Levain', `${format.percent(plan.build.hydration, 0)}, ${plan.build.source}`],
+    ['Levain', `${format.percent(plan.build.hydration, 0)}, ${SOURCE_WORDS[plan.build.source].name}`],
     ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
-    ['Seed', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
-    ['Keep-back', format.mass(plan.build.keepBackGrams)],
+    ['Starter', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
+    ['Back to the jar', format.mass(plan.build.keepBackGrams)],
     ['Place', format.temperature(plan.tempC)],
     ['Mix', format.dayTime(plan.mixAt)]
   ]

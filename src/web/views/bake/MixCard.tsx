@@ -40,7 +40,7 @@ export function MixCard({
     <Card title={title} data-testid="mix">
       <Group grow align="flex-end">
         <QuantityField kind="mass" label="Levain" value={levain} range={[Math.max(inBowl, 1), there]} what="Levain in the dough" onCommit={setLevain} />
-        <QuantityField kind="mass" label="Keep-back, into the jar" value={keep} range={[0, there]} what="Keep-back" onCommit={setKeep} />
+        <QuantityField kind="mass" label="Back to the jar" value={keep} range={[0, there]} what="Back to the jar" onCommit={setKeep} />
       </Group>
       <QuantityField
         mt="sm"

@@ -25,7 +25,7 @@ const MS_PER_HOUR = 3_600_000
 const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = [
   { value: 'start', label: 'the start' },
   { value: 'ratio', label: 'the ratio' },
-  { value: 'inoculation', label: 'the share of seed' },
+  { value: 'inoculation', label: 'the share of starter' },
   { value: 'place', label: 'the warmth of the place' },
   { value: 'mix', label: 'the water' }
 ]
@@ -114,7 +114,7 @@ export function PlanRibbon(
     ms,
     on,
     stepMs,
-    says: `${format.dayTime(ms)}, ${answerWords(unknown)} answers`,
+    says: `${format.dayTime(ms)}; dragging it changes ${answerWords(unknown)}`,
     onDrag: (to) => pull(grip, to),
     onDrop: drop,
     onPut: (to) => put(grip, to)
@@ -170,16 +170,15 @@ const answerWords = (unknown: Unknown) => ANSWERS.find((a) => a.value === unknow
 const Answers = memo(function Answers({ unknown, onUnknown }: { readonly unknown: Unknown; readonly onUnknown: (unknown: Unknown) => void }) {
   return (
     <div className={classes.answers}>
-      <span>Move the hill, and</span>
+      <span>Drag the hill to change</span>
       <Select
-        aria-label="What answers when the hill is moved"
+        aria-label="What changes when you drag the hill"
         data={[...ANSWERS]}
         value={unknown}
         allowDeselect={false}
         size="sm"
         onChange={(v) => v !== null && onUnknown(v as Unknown)}
       />
-      <span>answers</span>
     </div>
   )
 })

@@ -21,7 +21,7 @@ export function stationFigure(id: StationId, { state, solved, judged, day }: Sta
       if (day.beginsMs === null) return 'no time yet'
       return `${build != null && build.asItStands.startMs > build.timed.startMs ? 'late since' : 'begin'} ${format.dayTime(near(day.beginsMs))}`
     case 'weigh':
-      return state.band !== null ? 'band is set' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
+      return state.band !== null ? 'level marked' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
     case 'bread': {
       const { times } = day
       if (state.deeds.has('out')) return 'out'

@@ -38,7 +38,7 @@ export function Bakes() {
       {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
         <Quiet
           title="No bakes yet"
-          words="Say what you want to bake and when you want bread; the levain follows."
+          words="Say what you want to bake and when you want bread; Olvent plans the levain."
           action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
         />
       )}

@@ -148,11 +148,11 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                 })}
               </tr>
             ))}
-            <Asked name="Flour to one of seed" planned={String(planned.flourPerSeed)} variants={variants}>
+            <Asked name="Flour to one part of starter" planned={String(planned.flourPerSeed)} variants={variants}>
               {(v, i) => (
                 <QuantityField
                   kind="parts"
-                  aria-label={`${LETTERS[i]}: flour to one of seed`}
+                  aria-label={`${LETTERS[i]}: flour to one part of starter`}
                   what="The ratio"
                   value={v.flourPerSeed}
                   range={POSSIBLE.flourPerSeed}
@@ -195,10 +195,10 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                 />
               )}
             </Asked>
-            <Asked name="Seed" planned="as the jar is" variants={variants}>
+            <Asked name="Starter" planned="as the jar is" variants={variants}>
               {(v, i) => (
                 <Select
-                  aria-label={`${LETTERS[i]}: seed`}
+                  aria-label={`${LETTERS[i]}: starter`}
                   allowDeselect={false}
                   data={SEEDS}
                   value={v.seedColdDays === null ? '' : String(v.seedColdDays)}
@@ -232,7 +232,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
         )}
         <Note>
           Sourness is told beside {usual === null ? 'the planned build' : 'your last bakes from this jar'}; it is relative, no pH. The shaded part of each hill
-          is where it is fit to mix.
+          is where it is ready to mix.
         </Note>
       </div>
     </>
@@ -281,7 +281,7 @@ const at = (hours: number | null, { format, startMs }: Told) =>
 const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBuild, told: Told) => string }[] = [
   { name: 'Doubled', says: (c, told) => at(c.milestones.doubledHours, told) },
   {
-    name: 'Fit to mix',
+    name: 'Ready to mix',
     says: ({ forecast: { opens, closes } }, told) =>
       Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : 'not reached'
   },

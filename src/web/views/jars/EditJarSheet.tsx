@@ -2,6 +2,7 @@ import { Button, Drawer, Select, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import { type Jar, type JarEdit, jarEditSchema } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, FLOUR_KINDS, type FlourKind, usualFeed } from '../../../core'
+import { fieldProblem } from '../../../words'
 import { editJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { BlendEditor } from '../../parts/BlendEditor'
@@ -23,7 +24,7 @@ export function EditJarSheet({ jar, opened, onClose }: { jar: Jar; opened: boole
 function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
   /** As it was when the sheet was opened: what another window does meanwhile is not overwritten unseen. */
   const [jar] = useState(now)
-  const { vessels } = useKitchen()
+  const { format, vessels } = useKitchen()
   const [draft, setDraft] = useState<JarEdit>({
     name: jar.name,
     culture: jar.culture,
@@ -42,7 +43,7 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
   const cultures = free || jar.culture === 'dried' ? [jar.culture] : CULTURES.filter((c) => c !== 'gluten-free' && c !== 'dried')
   const keep = () => {
     const checked = jarEditSchema.safeParse({ ...draft, name: draft.name.trim() })
-    if (!checked.success) return setProblem(checked.error.issues[0]?.message ?? 'Something is missing.')
+    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
     editJar(jar, checked.data).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
     onClose()
   }
@@ -87,7 +88,7 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
           : 'To change what lives in it, from liquid to stiff or white to rye, take its program: it goes slowly. A gluten-free one is started anew.'}
       </Note>
       {problem !== null && <Note tone="stop">{problem}</Note>}
-      <Button onClick={keep}>Keep it</Button>
+      <Button onClick={keep}>Save</Button>
     </Stack>
   )
 }

@@ -21,20 +21,20 @@ export function EndJar({ jar, jars, opened, onClose }: { jar: Jar; jars: readonl
     }, tellError)
   }
   return (
-    <Modal opened={opened} onClose={onClose} title={`${jar.name}: out of the kitchen`} size="md">
+    <Modal opened={opened} onClose={onClose} title={`${jar.name}: remove the jar`} size="md">
       <Stack gap="md">
         <Note tone="stop">Pink, orange or fuzzy: {BAD_ADVICE.charAt(0).toLowerCase() + BAD_ADVICE.slice(1)}</Note>
         <Text>
           {kin.length === 0
             ? `There is no spare of ${jar.name}: with it this culture is gone.`
-            : `Of the same culture there is ${kin.map((j) => j.name).join(' and ')}. Look at that, too, before you trust it.`}
+            : `There is the same culture in ${kin.map((j) => j.name).join(' and ')}. Look at that, too, before you trust it.`}
         </Text>
         {planned.length > 0 && (
           <Note tone="care">
             {planned.map((bake) => bake.plan.name).join(' and ')} {planned.length === 1 ? 'is' : 'are'} planned from it. Choose another jar there.
           </Note>
         )}
-        <Text c="dimmed">Grey or dark liquid is only hunger, and no reason to throw it away: feed it up again.</Text>
+        <Text c="dimmed">Grey or dark liquid is only hunger, and no reason to throw it away: feed it, and it comes back.</Text>
         <Group>
           <Button color="red" onClick={() => end('spoiled', `${jar.name} was thrown away.`)}>
             It is spoiled: throw it away

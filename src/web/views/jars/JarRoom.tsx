@@ -64,21 +64,21 @@ export function JarRoom() {
               </Button>
             </Menu.Target>
             <Menu.Dropdown>
-              <Menu.Item onClick={split.open}>{dried ? 'Divide it' : 'New jar from it'}</Menu.Item>
+              <Menu.Item onClick={split.open}>{dried ? 'Split it' : 'New jar from it'}</Menu.Item>
               <Menu.Item component={Link} to={`/jars/${jar.id}/programs`}>
-                Programs of days
+                Programs over several days
               </Menu.Item>
               <Menu.Item component={Link} to={`/jars/${jar.id}/label`}>
                 Label
               </Menu.Item>
-              <Menu.Item onClick={edit.open}>Name, culture, vessel</Menu.Item>
+              <Menu.Item onClick={edit.open}>Edit name, culture, vessel</Menu.Item>
               <Menu.Item onClick={changed.open}>What was changed</Menu.Item>
-              <Menu.Item onClick={end.open}>Mould, or out of the kitchen</Menu.Item>
+              <Menu.Item onClick={end.open}>Mould, or remove the jar</Menu.Item>
             </Menu.Dropdown>
           </Menu>
           {!dried && (
             <Button size="lg" variant="default" onClick={look.open}>
-              Note a look
+              Note what you saw
             </Button>
           )}
           {dried ? (
@@ -106,7 +106,7 @@ export function JarRoom() {
           {!dried && (
             <Card title="Its pace">
               <Text>
-                {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
+                {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows about {jar.name}</Link>
               </Text>
             </Card>
           )}
@@ -156,13 +156,13 @@ function Asleep({ jar }: { jar: Jar }) {
   )
 }
 
-/** In which vessel it stands, and whether there is another of it. */
+/** Which vessel it stands, and whether there is another of it. */
 function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare: () => void }) {
   const { format, vessels } = useKitchen()
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const alone = withoutSpare(jars).some((j) => j.id === jar.id)
   return (
-    <Card title="How it is kept">
+    <Card title="Where and how it is kept">
       <Group wrap="nowrap" gap="lg" align="flex-start">
         {vessel !== undefined && <VesselDrawing vessel={vessel} pxPerMm={DRAWN_PX / vessel.heightMm} family={familyOf(jar.flour)} />}
         <Text>

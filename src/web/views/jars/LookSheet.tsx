@@ -14,7 +14,7 @@ const TOPS = Object.keys(SIGNS.top) as Top[]
 /** A look at a kept jar, in the warm or the cold: its level, its top. What is seen makes its next forecasts narrower. */
 export function LookSheet({ jar, expected, opened, onClose }: { jar: Jar; expected: number; opened: boolean; onClose: () => void }) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={`A look at ${jar.name}`}>
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={`What you see: ${jar.name}`}>
       {opened && <LookForm jar={jar} expected={expected} onClose={onClose} />}
     </Drawer>
   )

@@ -72,7 +72,7 @@ function OnThisDevice() {
           notices === 'denied'
             ? 'The browser has been told not to. Its settings for this address change that.'
             : notices === 'missing'
-              ? 'This browser has none at this address; sound and badge remain.'
+              ? 'This browser shows no notices for this address. Sound and badge still work.'
               : undefined
         }
         onChange={(e) => {
@@ -83,17 +83,17 @@ function OnThisDevice() {
       />
       <div>
         <Text fw={500} mb={4}>
-          When a levain is told of
+          When to tell you about a levain
         </Text>
         <SegmentedControl
           fullWidth
           data={LATE_RISKS.map((risk) => ({ value: String(risk), label: RISK_WORDS[risk] }))}
           value={String(choice.lateRisk)}
           onChange={(value) => put({ ...choice, lateRisk: LATE_RISKS.find((risk) => String(risk) === value) ?? choice.lateRisk })}
-          aria-label="When a levain is told of"
+          aria-label="When to tell you about a levain"
         />
         <Text c="dimmed" mt={4}>
-          Half an hour before its window, when it opens, and before it closes: too late no more often than {choice.lateRisk} times in a hundred.
+          Half an hour before it is ready, when it is ready, and before it is past: with at most a {choice.lateRisk} % chance of telling you too late.
         </Text>
       </div>
     </div>

@@ -1,133 +1,134 @@
-import { Button, SegmentedControl, Select, SimpleGrid, Switch, Text, TextInput, useMantineColorScheme } from '@mantine/core'
-import { IconArrowRight } from '@tabler/icons-react'
-import { useState } from 'react'
-import { Link } from 'react-router'
+import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core'
+import { NavLink, useParams } from 'react-router'
 import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
-import { CUP_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../../../core'
+import { CUP_KINDS, SCHOOLS } from '../../../core'
+import { fieldProblem, SCHOOL_WORDS } from '../../../words'
 import { Refusal } from '../../data/api'
 import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
+import { BaseSelect } from '../../parts/formula/BaseSelect'
 import { tellError } from '../../parts/tell'
 import { CalendarCard } from './CalendarCard'
 import { DevicesCard } from './DevicesCard'
 import { HoursCard } from './HoursCard'
 import classes from './KitchenRoom.module.css'
 import { PlacesCard } from './PlacesCard'
+import { ThisKitchen } from './ThisKitchen'
 import { VesselsCard } from './VesselsCard'
 
-const ZONES = Intl.supportedValuesOf('timeZone')
-const CURRENCIES = Intl.supportedValuesOf('currency')
+/** Rooms of the kitchen, in the order of their tabs. */
+export const KITCHEN_ROOMS = [
+  { id: 'places', label: 'Places', View: PlacesRoom },
+  { id: 'hours', label: 'Hours', View: HoursRoom },
+  { id: 'habits', label: 'Habits', View: HabitsRoom },
+  { id: 'vessels', label: 'Vessels', View: VesselsCard },
+  { id: 'devices', label: 'Devices', View: DevicesCard },
+  { id: 'this', label: 'This kitchen', View: ThisKitchen }
+] as const
 
-/** Units, sleep, places and habits of the kitchen. Every change is kept at once. */
+/** Places, hours, habits, vessels, devices and the kitchen itself: a room for each. Every change is saved at once. */
 export function KitchenRoom() {
+  const { room } = useParams()
+  const open = KITCHEN_ROOMS.find(({ id }) => id === room) ?? KITCHEN_ROOMS[0]
+  return (
+    <div className={classes.page}>
+      <h1 className={classes.title}>Kitchen</h1>
+      <nav className={classes.rooms} aria-label="Kitchen">
+        {KITCHEN_ROOMS.map(({ id, label }) => (
+          <NavLink key={id} to={`/kitchen/${id}`} className={classes.room} aria-current={id === open.id ? 'page' : undefined} replace>
+            {label}
+          </NavLink>
+        ))}
+      </nav>
+      <open.View />
+    </div>
+  )
+}
+
+/** Changes some settings. A change that cannot be says why. */
+export function useChange(): (patch: Partial<KitchenEdit>) => void {
   const { kitchen, format } = useKitchen()
-  const { colorScheme, setColorScheme } = useMantineColorScheme()
-  const [name, setName] = useState(kitchen.name)
-  const change = (patch: Partial<KitchenEdit>) => {
+  return (patch) => {
     const edit = kitchenEditSchema.safeParse(kitchenToWire({ ...editOf(kitchen), ...patch }))
-    if (!edit.success) return
+    if (!edit.success) return tellError(new Error(fieldProblem(edit.error, format)))
     saveKitchen(kitchen, edit.data).catch((error: unknown) =>
       tellError(
         error instanceof Refusal && error.detail.code === 'stale'
-          ? new Error('Another window changed the kitchen. What it chose is shown now; change it again if you like.')
+          ? new Error('The kitchen was changed in another window. You see that change now; change it again if you like.')
           : error
       )
     )
   }
-  const segments = <Value extends string>(label: string, values: readonly Value[], value: Value, onChange: (value: Value) => void) => (
+}
+
+function PlacesRoom() {
+  const { kitchen } = useKitchen()
+  return <PlacesCard kitchen={kitchen} change={useChange()} />
+}
+
+function HoursRoom() {
+  const { kitchen } = useKitchen()
+  return (
+    <div className={classes.columns}>
+      <HoursCard kitchen={kitchen} change={useChange()} />
+      <CalendarCard />
+    </div>
+  )
+}
+
+function HabitsRoom() {
+  const { kitchen, format } = useKitchen()
+  const change = useChange()
+  return (
+    <div className={classes.columns}>
+      <Card title="How you bake">
+        <div className={classes.stack}>
+          <Select
+            label="When you like to mix"
+            data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
+            value={kitchen.school}
+            allowDeselect={false}
+            onChange={(v) => change({ school: SCHOOLS.find((school) => school === v) ?? kitchen.school })}
+          />
+          <BaseSelect base={kitchen.base} onBase={(base) => change({ base })} />
+          <Segments label="Cups and spoons" values={CUP_KINDS} value={kitchen.cups} onValue={(cups) => change({ cups })} />
+          <Switch
+            size="md"
+            label="I have a scale that shows 0.1 g"
+            description="Salt, yeast and small amounts are given to 0.1 g."
+            checked={kitchen.smallScale}
+            onChange={(e) => change({ smallScale: e.currentTarget.checked })}
+          />
+        </div>
+      </Card>
+      <Card title="Units">
+        <SimpleGrid cols={{ base: 1, sm: 3 }}>
+          <Segments label="Mass" values={['g', 'oz'] as const} value={kitchen.mass} onValue={(mass) => change({ mass })} />
+          <Segments label="Temperature" values={['°C', '°F'] as const} value={kitchen.temperature} onValue={(temperature) => change({ temperature })} />
+          <Segments label="Clock" values={['24 h', '12 h'] as const} value={kitchen.clock} onValue={(clock) => change({ clock })} />
+        </SimpleGrid>
+        <Text c="dimmed" mt="sm">
+          {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
+        </Text>
+      </Card>
+    </div>
+  )
+}
+
+interface Choice<Value extends string> {
+  readonly label: string
+  readonly values: readonly Value[]
+  readonly value: Value
+  readonly onValue: (value: Value) => void
+}
+
+function Segments<Value extends string>({ label, values, value, onValue }: Choice<Value>) {
+  return (
     <div>
       <Text fw={500} mb={6}>
         {label}
       </Text>
-      <SegmentedControl fullWidth data={[...values]} value={value} onChange={(v) => onChange(v as Value)} aria-label={label} />
-    </div>
-  )
-  return (
-    <div className={classes.page}>
-      <h1 className={classes.title}>Kitchen</h1>
-      <div className={classes.columns}>
-        <div className={classes.stack}>
-          <PlacesCard kitchen={kitchen} change={change} />
-          <Card title="Habits">
-            <div className={classes.stack}>
-              {segments('When you like to mix', SCHOOLS, kitchen.school, (school) => change({ school }))}
-              {segments('Cups and spoons', CUP_KINDS, kitchen.cups, (cups) => change({ cups }))}
-              {segments('What counts as 100 %', PERCENTAGE_BASES, kitchen.base, (base) => change({ base }))}
-              <Select
-                label="Prices in"
-                searchable
-                data={CURRENCIES.includes(kitchen.currency) ? CURRENCIES : [kitchen.currency, ...CURRENCIES]}
-                value={kitchen.currency}
-                allowDeselect={false}
-                onChange={(v) => v !== null && change({ currency: v })}
-              />
-              <Switch
-                size="md"
-                label="A second scale shows 0.1 g"
-                checked={kitchen.smallScale}
-                onChange={(e) => change({ smallScale: e.currentTarget.checked })}
-              />
-            </div>
-          </Card>
-          <Card title="Where it is">
-            <Select
-              label="Time zone"
-              searchable
-              data={ZONES.includes(kitchen.timeZone) ? ZONES : [kitchen.timeZone, ...ZONES]}
-              value={kitchen.timeZone}
-              onChange={(v) => v !== null && change({ timeZone: v })}
-            />
-          </Card>
-          <Card title="Units">
-            <SimpleGrid cols={{ base: 1, sm: 3 }}>
-              {segments('Mass', ['g', 'oz'] as const, kitchen.mass, (mass) => change({ mass }))}
-              {segments('Temperature', ['°C', '°F'] as const, kitchen.temperature, (temperature) => change({ temperature }))}
-              {segments('Clock', ['24 h', '12 h'] as const, kitchen.clock, (clock) => change({ clock }))}
-            </SimpleGrid>
-            <Text c="dimmed" mt="sm">
-              {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
-            </Text>
-          </Card>
-        </div>
-        <div className={classes.stack}>
-          <HoursCard kitchen={kitchen} change={change} />
-          <CalendarCard />
-          <DevicesCard />
-          <VesselsCard />
-          <Card title="This program">
-            <div className={classes.stack}>
-              <Button component={Link} to="/kitchen/copies" variant="default" rightSection={<IconArrowRight size={18} />}>
-                Copies, moving house, and other devices
-              </Button>
-              <TextInput
-                label="Name of the kitchen"
-                value={name}
-                maxLength={80}
-                error={name.trim() === '' ? 'A name is needed.' : null}
-                onChange={(e) => setName(e.currentTarget.value)}
-                onBlur={() => name.trim() !== '' && name !== kitchen.name && change({ name: name.trim() })}
-              />
-              <div>
-                <Text fw={500} mb={6}>
-                  Light
-                </Text>
-                <SegmentedControl
-                  fullWidth
-                  aria-label="Light"
-                  data={[
-                    { value: 'auto', label: 'as the device' },
-                    { value: 'light', label: 'bright' },
-                    { value: 'dark', label: 'dim' }
-                  ]}
-                  value={colorScheme}
-                  onChange={(v) => setColorScheme(v as typeof colorScheme)}
-                />
-              </div>
-              <Switch size="md" label="Single-key shortcuts" checked={kitchen.keys} onChange={(e) => change({ keys: e.currentTarget.checked })} />
-            </div>
-          </Card>
-        </div>
-      </div>
+      <SegmentedControl fullWidth data={[...values]} value={value} onChange={(v) => onValue(values.find((one) => one === v) ?? value)} aria-label={label} />
     </div>
   )
 }

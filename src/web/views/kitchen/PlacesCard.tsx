@@ -56,7 +56,7 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
             )}
           </Group>
           <button type="button" className={classes.more} aria-expanded={open === place.id} onClick={() => setOpen(open === place.id ? null : place.id)}>
-            {open === place.id ? `Enough of ${place.name}` : <PlaceWords place={place} />}
+            {open === place.id ? `Close ${place.name}` : <PlaceWords place={place} />}
           </button>
           {open === place.id && <PlaceForm place={place} onPatch={(patch) => setPlace(place.id, patch)} />}
         </div>

@@ -3,6 +3,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type Vessel, vesselSchema } from '../../../contract'
 import { VESSEL_MATERIALS, type VesselMaterial } from '../../../core'
+import { fieldProblem } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { dropVessel, saveVessel } from '../../data/stores'
@@ -25,7 +26,7 @@ export function VesselsCard() {
     <Card title="Vessels">
       {vessels.length === 0 && fresh === null && (
         <Text c="dimmed" mb="sm">
-          A jar with its inner width and height lets Olvent say where the band goes and whether the peak stays below the rim.
+          A jar with its inner width and height lets Olvent say where to put the rubber band and whether the peak stays below the rim.
         </Text>
       )}
       {vessels.length > 0 && (
@@ -67,6 +68,7 @@ export function VesselsCard() {
 }
 
 function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel; readonly version: number; readonly onDone: () => void }) {
+  const { format } = useKitchen()
   /** As it was when the form was opened: what another window does meanwhile is not overwritten unseen. */
   const [version] = useState(now)
   const [draft, setDraft] = useState<Vessel>(vessel)
@@ -74,7 +76,7 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
   const edit = (patch: Partial<Vessel>) => setDraft((before) => ({ ...before, ...patch }))
   const keep = () => {
     const checked = vesselSchema.safeParse(draft)
-    if (!checked.success) return setProblem(checked.error.issues[0]?.message ?? 'Something is missing.')
+    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
     saveVessel(checked.data, version).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
     onDone()
   }
@@ -107,10 +109,10 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
         <Button size="sm" onClick={keep}>
-          Keep it
+          Save
         </Button>
         <Button size="sm" variant="default" onClick={onDone}>
-          Leave it
+          Cancel
         </Button>
         {now > 0 && <HistoryButton what="vessel" ofId={vessel.id} title={vessel.name} />}
         {version > 0 && (

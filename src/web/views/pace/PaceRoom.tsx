@@ -41,7 +41,7 @@ function Pace({ jar }: { readonly jar: Jar }) {
         </Note>
       )}
       {builds !== undefined && builds.length > 0 && (
-        <Card title="What was foretold, and what came">
+        <Card title="What was forecast, and what happened">
           {past === undefined && (
             <Group wrap="nowrap">
               <Progress value={share * 100} aria-label="Going through past builds" style={{ flex: 1 }} />
@@ -83,7 +83,7 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
         </Figures>
       </div>
       <Text c="dimmed" size="sm">
-        Nine times in ten it lies within the smaller figures. {format.temperature(25)} and 1:5:5 are the measure.
+        The smaller figures: 90 % chance that it lies between them. {format.temperature(25)} and 1:5:5 are the measure.
       </Text>
       <Group mt="md">
         {pinned ? (
@@ -140,7 +140,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
             <tr>
               <th scope="col">Build</th>
               <th scope="col">foretold</th>
-              <th scope="col">nine times in ten</th>
+              <th scope="col">90 % chance</th>
               <th scope="col">peaked after</th>
               <th scope="col">within</th>
             </tr>

@@ -148,7 +148,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
         </Stack>
       </Card>
       {'sentence' in proposed ? (
-        <Card title="What comes of it">
+        <Card title="What to expect">
           <Note tone="stop">{proposed.sentence}</Note>
           {kind === 'change' && (choices.culture === 'gluten-free' || jar.culture === 'gluten-free') && (
             <Button mt="md" component={Link} to={`/programs/new?culture=${choices.culture}`}>
@@ -175,8 +175,8 @@ function Honestly({ name, way, awayDays }: { name: string; way: AbsenceWay; away
   return (
     <Note tone={way.lastsDays < awayDays ? 'stop' : 'care'}>
       {way.lastsDays < awayDays
-        ? `That is longer than ${name} can be left: it would have to be fed up over many days, if it comes back at all. Dry a spare first.`
-        : `${name} will be hungry for the last ${Math.round(awayDays - way.hungryDays)} days. It can be fed up again; a dried spare is the safe way beside it.`}
+        ? `That is longer than ${name} can be left: it would need reviving over many days, and might not come back. Dry a spare first.`
+        : `${name} will be hungry for the last ${Math.round(awayDays - way.hungryDays)} days. It can be revived; a dried spare is safer.`}
     </Note>
   )
 }

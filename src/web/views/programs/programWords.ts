@@ -9,7 +9,7 @@ export const KIND_WORDS: Readonly<Record<ProgramKind, { readonly name: string; r
   dry: { name: 'Dry a spare', use: 'Flakes or crumb that sleep for a year.' },
   absence: { name: 'Wait for you', use: 'Before you go away for weeks.' },
   gift: { name: 'Some for a friend', use: 'Fed, ripe, with a label.' },
-  revival: { name: 'Be fed up again', use: 'After it was forgotten.' },
+  revival: { name: 'Revive it', use: 'After it was forgotten.' },
   wake: { name: 'Wake it', use: 'From flakes to a jar in three days.' }
 }
 

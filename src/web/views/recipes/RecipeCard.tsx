@@ -32,7 +32,7 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
           <table className={classes.lines}>
             <thead>
               <tr>
-                <th scope="col">of {formula.base === 'total flour' ? 'all flour' : 'dough flour'}</th>
+                <th scope="col">of {formula.base === 'total flour' ? 'all flour' : 'the flour added'}</th>
                 <th scope="col">%</th>
                 <th scope="col">weigh</th>
               </tr>
@@ -55,7 +55,7 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
           <Figures>
             <Figure value={format.percent(weigh.truth.hydration)} name="true hydration" />
             <Figure value={format.percent(weigh.truth.salt, 2)} name="true salt" />
-            <Figure value={format.percent(solved.value.preFermented)} name="flour that ripens ahead" />
+            <Figure value={format.percent(solved.value.preFermented)} name="pre-fermented flour" />
           </Figures>
           <Portions formula={formula} lines={weigh.lines} baseFlourGrams={solved.value.baseFlourGrams} />
           <p className={classes.allergens}>

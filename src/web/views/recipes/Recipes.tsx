@@ -26,7 +26,7 @@ export function Recipes() {
   const navigate = useNavigate()
   const [reading, setReading] = useState(false)
   if (formulas === undefined)
-    return error === undefined ? <Skeleton height={320} m="lg" /> : <Quiet title="The formulas could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={320} m="lg" /> : <Quiet title="The recipes could not be opened" words={error.message} />
   const chosen = formulas.find((f) => f.id === id) ?? formulas[0]
   return (
     <div className={classes.page}>
@@ -38,7 +38,7 @@ export function Recipes() {
       </Group>
       {chosen === undefined ? (
         <Quiet
-          title="No formulas yet"
+          title="No recipes yet"
           words="Keep a dough you like from its bake, or read a recipe somebody else wrote."
           action={{ label: 'Read a recipe', onClick: () => setReading(true) }}
         />
@@ -119,7 +119,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
           </Group>
           <Menu position="bottom-end">
             <Menu.Target>
-              <ActionIcon aria-label="More for this formula">
+              <ActionIcon aria-label="More for this recipe">
                 <IconDots size={22} />
               </ActionIcon>
             </Menu.Target>
@@ -166,7 +166,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
           )}
         </Group>
       </Card>
-      <Modal opened={right !== undefined} onClose={() => setOther(null)} title="Two formulas side by side" size="lg">
+      <Modal opened={right !== undefined} onClose={() => setOther(null)} title="Compare two recipes" size="lg">
         {right !== undefined && <Compared left={{ ...formula, content: version.content }} right={right} />}
       </Modal>
     </div>
@@ -177,12 +177,12 @@ function Compared({ left, right }: { readonly left: SavedFormula; readonly right
   const { format, pantry } = useKitchen()
   const solve = ({ content }: SavedFormula) => solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
   const [l, r] = [solve(left), solve(right)]
-  if (!l.ok || !r.ok) return <Note tone="stop">One of the two cannot be reckoned in this kitchen.</Note>
+  if (!l.ok || !r.ok) return <Note tone="stop">One of the two cannot be worked out in this kitchen.</Note>
   const share = (value: number | null) => (value === null ? '–' : format.percent(value))
   const truths: [string, number, number][] = [
     ['True hydration', l.value.truth.hydration, r.value.truth.hydration],
     ['True salt', l.value.truth.salt, r.value.truth.salt],
-    ['Flour that ripens ahead', l.value.preFermented, r.value.preFermented]
+    ['Pre-fermented flour', l.value.preFermented, r.value.preFermented]
   ]
   return (
     <>

@@ -16,7 +16,7 @@ import { tellError } from '../../parts/tell'
 
 /** Formats a formula can be saved in. */
 export const FORMATS = [
-  { id: 'json', label: 'Formula (JSON), complete', ending: 'json', type: 'application/json' },
+  { id: 'json', label: 'Recipe (JSON), complete', ending: 'json', type: 'application/json' },
   { id: 'jsonld', label: 'schema.org recipe (JSON-LD)', ending: 'jsonld', type: 'application/ld+json' },
   { id: 'csv', label: 'Table (CSV)', ending: 'csv', type: 'text/csv' },
   { id: 'md', label: 'Page (Markdown)', ending: 'md', type: 'text/markdown' }
@@ -32,7 +32,7 @@ export function downloadFormula(
   const format = FORMATS.find((f) => f.id === id)
   const solved = solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
   if (format === undefined || !solved.ok) {
-    tellError(new Error('This formula cannot be reckoned, so it cannot be saved.'))
+    tellError(new Error('This recipe cannot be worked out, so it cannot be saved.'))
     return
   }
   const written: WrittenFormula = { portable: portableFormula(content, pantry), solved: solved.value, weigh: roundDough(solved.value, kitchen.smallScale) }

@@ -1,6 +1,7 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
+import { useSearchParams } from 'react-router'
 import type { ListedIngredient } from '../../../contract'
 import { factsOf, SHELF_DAYS, type ShelfNeed } from '../../../core'
 import { useNow } from '../../data/clock'
@@ -23,9 +24,17 @@ export function ShelfRoom() {
   const now = useNow()
   const { ingredients } = useKitchen()
   const { shelf, error } = useShelf()
-  const [open, setOpen] = useState<ListedIngredient | null>(null)
+  const [fresh, setFresh] = useState<ListedIngredient | null>(null)
+  // Which one is open stands in the address: it can be found, and gone back from.
+  const [asked, setAsked] = useSearchParams()
+  const open = fresh ?? ingredients.find(({ ingredient }) => ingredient.id === asked.get('ingredient')) ?? null
+  const setOpen = (listed: ListedIngredient) => (ingredients.includes(listed) ? setAsked({ ingredient: listed.ingredient.id }) : setFresh(listed))
+  const close = () => {
+    setFresh(null)
+    if (asked.has('ingredient')) setAsked({}, { replace: true })
+  }
   const needs = useMemo(() => (shelf === undefined ? [] : needsOf(shelf)), [shelf])
-  if (shelf === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The shelf could not be looked into" words={error.message} />
+  if (shelf === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The shelf could not be opened" words={error.message} />
   const byId = new Map(ingredients.map((listed) => [listed.ingredient.id, listed]))
   const inUse = new Set(needs.map((need) => need.ingredientId))
   const flours = ingredients.filter(({ ingredient, changed }) => ingredient.kind === 'flour' && (changed || inUse.has(ingredient.id)))
@@ -36,7 +45,7 @@ export function ShelfRoom() {
     }),
     ...flours.filter(({ ingredient }) => !inUse.has(ingredient.id)).map((listed) => ({ listed, need: null }))
   ]
-  const fresh = (blend: boolean) => {
+  const addNew = (blend: boolean) => {
     const ingredient = newIngredient('', 'flour')
     const first = ingredients.find(({ ingredient: i }) => i.kind === 'flour' && i.blend === undefined)?.ingredient.id ?? 'white wheat'
     setOpen({ ingredient: blend ? { ...ingredient, blend: [{ ingredientId: first, share: 80 }] } : ingredient, builtIn: false, changed: false, version: 0 })
@@ -46,10 +55,10 @@ export function ShelfRoom() {
       title="Shelf"
       actions={
         <Group>
-          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => fresh(true)}>
+          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => addNew(true)}>
             New blend
           </Button>
-          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => fresh(false)}>
+          <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => addNew(false)}>
             New flour
           </Button>
         </Group>
@@ -71,7 +80,7 @@ export function ShelfRoom() {
         <CostCard shelf={shelf} now={now} />
       </div>
       <IngredientsCard onOpen={setOpen} />
-      <ShelfSheet listed={open} shelf={shelf} onClose={() => setOpen(null)} />
+      <ShelfSheet listed={open} shelf={shelf} onClose={close} />
     </Room>
   )
 }

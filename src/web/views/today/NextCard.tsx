@@ -19,8 +19,8 @@ import classes from './Today.module.css'
 const MS_PER_HOUR = 3_600_000
 
 const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
-  wake: 'How it is fed',
-  'first build': 'How it is built',
+  wake: 'See the feed',
+  'first build': 'See the build',
   build: 'Start weighing',
   'finish weighing': 'Go on weighing',
   chill: 'Note that it moved',
@@ -88,7 +88,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && (
-        <Text mt="md">It stands in the cold ({coldPlace.name.toLowerCase()}): take it out now. That it is cold is reckoned with.</Text>
+        <Text mt="md">It stands in the cold ({coldPlace.name.toLowerCase()}): take it out now. The forecast allows for the cold.</Text>
       )}
       <Group mt="lg">
         {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
@@ -154,7 +154,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
       return judged === undefined ? null : (
         <Figures>
           <Figure size="lg" value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))} name="expected now" />
-          <Figure size="lg" value={windowWords(judged, format)} name="fit to mix" />
+          <Figure size="lg" value={windowWords(judged, format)} name="ready to mix" />
         </Figures>
       )
     case 'shape':

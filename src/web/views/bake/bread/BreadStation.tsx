@@ -33,7 +33,7 @@ export function BreadStation(props: StationProps) {
       />
     )
   if (plan.course === null)
-    return <Quiet title="The dough’s day is not planned" words="This bake ends with the mix. Next time, plan bulk, shape and bake under Plan." />
+    return <Quiet title="Bulk, proof and bake are not planned" words="This bake ends with the mix. Next time, plan bulk, shape and bake under Plan." />
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, told: string) => {
     const id = newId()
     const of = (more: Record<string, unknown>) => ({ happenedAt: isoOf(nowMs()), ...more }) as NewBakeEvent

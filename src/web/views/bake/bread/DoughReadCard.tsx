@@ -62,7 +62,7 @@ export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, 
               <Chip value="sample">in a sample jar beside it</Chip>
             </Group>
           </Chip.Group>
-          {of === 'sample' && <Text c="dimmed">A little jar warms sooner than the bowl and is ahead of it: that is reckoned with.</Text>}
+          {of === 'sample' && <Text c="dimmed">A small jar warms up sooner than the bowl, so it rises ahead of it; the forecast allows for that.</Text>}
         </>
       )}
       <Group grow mt="sm" align="flex-start">

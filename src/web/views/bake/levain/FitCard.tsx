@@ -24,16 +24,16 @@ export function FitCard({
   const { format, vessels } = useKitchen()
   if (vessels.length === 0) {
     return (
-      <Card title="In which vessel">
+      <Card title="Which vessel">
         <Text c="dimmed">
-          Tell Olvent your jars and bowls in <Link to="/kitchen">Kitchen</Link>, and it says where the band goes and whether the peak stays below the rim.
+          Add your jars and bowls in <Link to="/kitchen">Kitchen</Link>to see where to put the rubber band, and whether the peak stays below the rim.
         </Text>
       </Card>
     )
   }
   const fit = build?.fit
   return (
-    <Card title="In which vessel">
+    <Card title="Which vessel">
       <Select
         aria-label="Vessel"
         disabled={frozen}

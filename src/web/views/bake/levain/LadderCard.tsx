@@ -23,9 +23,10 @@ export function LadderCard({
   const { ladder } = build
   if (ladder === null) {
     return (
-      <Card title="Grow the seed first">
+      <Card title="Grow the starter first">
         <Note tone="stop">
-          {jar?.name ?? 'The jar'} has nothing to spare without falling below its least of {format.mass(jar?.keepMinimumGrams ?? 0)}. Feed it up first.
+          {jar?.name ?? 'The jar'} has nothing to spare without falling below its least of {format.mass(jar?.keepMinimumGrams ?? 0)}. Feed it first to make
+          more.
         </Note>
         <FeedUp build={build} jar={jar} onFeed={onFeed} />
       </Card>
@@ -34,7 +35,7 @@ export function LadderCard({
   if (ladder.length === 0) return null
   const asleep = (ms: number) => nightAt(ms, kitchen.sleep, kitchen.timeZone) !== undefined
   return (
-    <Card title="Grow the seed first">
+    <Card title="Grow the starter first">
       <Text mb="xs">
         {jar?.name ?? 'The jar'} can spare {format.mass(build.sourced.spareGrams)}, and {format.mass(build.sourced.fromJarGrams)} are needed:{' '}
         {ladder.length === 1 ? 'one stage' : `${ladder.length} stages`} before the build.
@@ -89,7 +90,7 @@ function FeedUp({ build, jar, onFeed }: { readonly build: SolvedLevain; readonly
   return (
     <>
       <Text mt="sm">
-        Or feed {jar.name} as it is: {format.mass(flourGrams)} of flour and {format.mass(waterGrams)} of water, and nothing out, let it spare the seed.
+        Or feed {jar.name} as it is: {format.mass(flourGrams)} of flour and {format.mass(waterGrams)} of water, and nothing out, let it spare enough starter.
       </Text>
       <Button mt="xs" variant="default" size="sm" onClick={() => onFeed({ keepGrams: jar.grams, flourGrams, waterGrams })}>
         Feed {jar.name} like this

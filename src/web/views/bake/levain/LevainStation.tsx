@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
-import { problemSentence } from '../../../../words'
+import { ITEM_WORDS, problemSentence, SOURCE_WORDS } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { BlendEditor } from '../../../parts/BlendEditor'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
@@ -21,19 +21,9 @@ import { SeedMeasureField } from './SeedMeasureField'
 import { TextureFields } from './TextureFields'
 import { WaterCard } from './WaterCard'
 
-/** Each school of where the levain comes from, in one plain sentence. */
-const SOURCE_SAYS: Readonly<Record<LevainSource, string>> = {
-  'separate build': 'Some of the jar seeds a levain in a bowl of its own; the jar is fed apart.',
-  'straight from the jar':
-    'The jar itself is fed large enough for the dough. What is not seed goes to the discard pot first, and what the dough leaves is the new jar.',
-  'draw and top up': 'Seed is drawn from the cold jar, and as much flour and water goes into the jar at the same moment.',
-  'put some back': 'As much of the ripe levain goes back into the jar as seed was taken out.',
-  'mixed seed': 'Part of the seed is starter, part an older ripe levain.'
-}
-
 const MANNER_SAYS = {
-  loosen: 'Loosen the seed in the water first, then the flour.',
-  'knead in': 'Flour into the seed first, then the water.',
+  loosen: 'Loosen the starter in the water first, then the flour.',
+  'knead in': 'Flour into the starter first, then the water.',
   'in portions': 'The water in portions, in turn with the flour.'
 } as const
 
@@ -51,7 +41,7 @@ export function LevainStation(props: StationProps) {
   return (
     <div className={classes.columns}>
       <fieldset disabled={frozen} className={classes.plain}>
-        <Card title="From which seed">
+        <Card title="Which starter">
           <Select
             label="Jar"
             data={jars.map((j) => ({ value: j.id, label: `${j.name}: ${format.mass(j.grams)}, ${j.flour}` }))}
@@ -74,18 +64,18 @@ export function LevainStation(props: StationProps) {
           </Group>
           <Select
             mt="md"
-            label="Where the levain comes from"
-            data={[...LEVAIN_SOURCES]}
+            label="How you use the starter"
+            data={LEVAIN_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value].name }))}
             value={wish.source}
             disabled={frozen}
             onChange={(v) => v !== null && set({ source: v as LevainSource })}
           />
           <Text c="dimmed" mt={6}>
-            {SOURCE_SAYS[wish.source]}
+            {SOURCE_WORDS[wish.source].says}
           </Text>
         </Card>
-        <Card title="How much seed">
-          <output className={classes.ratioLine} aria-label="Ratio, seed to flour to water">
+        <Card title="How much starter">
+          <output className={classes.ratioLine} aria-label="Ratio of starter to flour to water">
             {ratio === null ? 'no ratio yet' : ratioOf(ratio)}
           </output>
           <SeedMeasureField wish={wish} build={build} jarHydration={jar?.hydration ?? 1} frozen={frozen} onSet={set} />
@@ -98,7 +88,7 @@ export function LevainStation(props: StationProps) {
       <div className={classes.stack}>
         <Card title={state.band === null ? 'Weigh for the levain' : 'What went into the levain'}>
           {state.band === null && build === null ? (
-            <Note tone="stop">{solved?.problem == null ? 'The dough has to be known first.' : problemSentence(solved.problem)}</Note>
+            <Note tone="stop">{solved?.problem == null ? 'Set the dough first.' : problemSentence(solved.problem)}</Note>
           ) : (
             <>
               <Figures>
@@ -107,7 +97,7 @@ export function LevainStation(props: StationProps) {
                     key={pourKey(s)}
                     size="lg"
                     value={<Mass grams={s.grams} />}
-                    name={s.ingredientId === null ? s.item : (pantry.get(s.ingredientId)?.name.toLowerCase() ?? 'flour')}
+                    name={s.ingredientId === null ? ITEM_WORDS[s.item] : (pantry.get(s.ingredientId)?.name.toLowerCase() ?? 'flour')}
                   />
                 ))}
               </Figures>
@@ -135,7 +125,7 @@ export function LevainStation(props: StationProps) {
           <Card title={`What stays in ${jar.name}`}>
             <Figures>
               <Figure value={<Mass grams={jar.grams} />} name="in the jar now" />
-              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : 'not enough'} name="once the seed is out" />
+              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : 'not enough'} name="once the starter is out" />
               <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name="when you have mixed" />
               {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name="to the discard pot" />}
             </Figures>
@@ -164,7 +154,7 @@ export function LevainStation(props: StationProps) {
           <Warnings {...props} codes={['vessel too small']} />
         </FitCard>
         <Button component={Link} to={`/bakes/${bake.id}/plan`} variant="light" size="lg">
-          On to the time
+          Go to Plan
         </Button>
       </div>
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
@@ -178,8 +168,8 @@ export function LevainStation(props: StationProps) {
     const terms = [
       `${format.mass(dough)} for the dough`,
       ...others.map((d) => `${format.mass(d.grams)} for ${d.name}`),
-      `${format.mass(keptBack)} ${b.source === 'put some back' ? 'to put back' : 'keep-back'}`,
-      `${format.mass(sticks)} that sticks`
+      `${format.mass(keptBack)} ${b.source === 'put some back' ? 'to save for the jar' : 'back to the jar'}`,
+      `${format.mass(sticks)} stuck to jar and spoon`
     ]
     return `${terms.join(' + ')} = ${format.mass(whole)}`
   }

@@ -9,12 +9,12 @@ import classes from '../BakeSheet.module.css'
 const RATIO_STEP = 0.5
 const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: string }[] = [
   { value: 'ratio', label: 'ratio' },
-  { value: 'inoculation', label: 'inoculation' },
-  { value: 'seed', label: 'seed' },
+  { value: 'inoculation', label: '% of flour' },
+  { value: 'seed', label: 'grams' },
   { value: 'spoons', label: 'spoons' }
 ]
 
-/** How much seed: by ratio, by inoculation, by the seed at hand, or by spoons. Changing the way keeps the amount. */
+/** How much starter: by ratio, by inoculation, by the seed at hand, or by spoons. Changing how it is given keeps the amount. */
 export function SeedMeasureField({
   wish,
   build,
@@ -46,7 +46,7 @@ export function SeedMeasureField({
         fullWidth
         size="sm"
         disabled={frozen}
-        aria-label="How the seed is told"
+        aria-label="How to give the amount of starter"
         data={[...WAYS]}
         value={by.kind}
         onChange={(v) => choose(v as SeedMeasure['kind'])}
@@ -55,19 +55,19 @@ export function SeedMeasureField({
         {by.kind === 'ratio' && (
           <>
             <Group wrap="nowrap" align="flex-end" gap="xs">
-              <ActionIcon aria-label="Less flour per seed: faster" variant="default" onClick={() => step(by.flourPerSeed, -RATIO_STEP)}>
+              <ActionIcon aria-label="Less flour: faster" variant="default" onClick={() => step(by.flourPerSeed, -RATIO_STEP)}>
                 <IconMinus size={22} />
               </ActionIcon>
               <QuantityField
                 kind="parts"
-                label="Flour per seed"
+                label="Parts of flour to one of starter"
                 disabled={frozen}
                 value={by.flourPerSeed}
                 range={POSSIBLE.flourPerSeed}
                 onCommit={(f) => set({ kind: 'ratio', flourPerSeed: f })}
                 style={{ flex: 1 }}
               />
-              <ActionIcon aria-label="More flour per seed: slower" variant="default" onClick={() => step(by.flourPerSeed, RATIO_STEP)}>
+              <ActionIcon aria-label="More flour: slower" variant="default" onClick={() => step(by.flourPerSeed, RATIO_STEP)}>
                 <IconPlus size={22} />
               </ActionIcon>
               <RatioField
@@ -83,7 +83,7 @@ export function SeedMeasureField({
         {by.kind === 'inoculation' && (
           <QuantityField
             kind="percent"
-            label="Seed on the fresh flour"
+            label="Starter as % of the flour"
             disabled={frozen}
             value={by.share}
             range={POSSIBLE.inoculation}
@@ -93,7 +93,7 @@ export function SeedMeasureField({
         {by.kind === 'seed' && (
           <QuantityField
             kind="mass"
-            label="Seed at hand"
+            label="Starter you have"
             disabled={frozen}
             value={by.grams}
             range={[0.1, 20_000]}

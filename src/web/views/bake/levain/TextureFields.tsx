@@ -46,8 +46,8 @@ export function TextureFields({
         {source !== 'put some back' && (
           <QuantityField
             kind="mass"
-            label={source === 'straight from the jar' ? 'Stays in the jar' : 'Keep-back'}
-            what="Keep-back"
+            label={source === 'straight from the jar' ? 'Stays in the jar' : 'Back to the jar'}
+            what="Back to the jar"
             disabled={frozen}
             value={wish.keepBackGrams}
             range={POSSIBLE.keepBackGrams}
@@ -60,7 +60,7 @@ export function TextureFields({
           <>
             <QuantityField
               kind="percent"
-              label="Older levain in the seed"
+              label="Old levain besides the starter"
               disabled={frozen}
               value={wish.older.share}
               range={[0, 1]}

@@ -44,16 +44,16 @@ export function WaterCard({
             {water.blend.iceGrams >= 0.5 && <Figure value={<Mass grams={Math.round(water.blend.iceGrams)} />} name="of ice from the freezer" />}
           </Figures>
           {water.blend.kettleGrams >= 0.5 && (
-            <Note tone="care">Stir and measure it before it meets the seed: never above {format.temperature(HOTTEST_WATER_C)}.</Note>
+            <Note tone="care">Stir and measure it before it meets the starter: never above {format.temperature(HOTTEST_WATER_C)}.</Note>
           )}
         </div>
       )}
       {impossibleWaterC !== null && impossibleWaterC < 0 && (
-        <Note tone="stop">The water would have to be ice. Cool the flour, or take the seed from the cold.</Note>
+        <Note tone="stop">The water would have to be ice. Cool the flour, or take the starter from the fridge.</Note>
       )}
       {children}
       <Text c="dimmed" mt="xs">
-        The flour stands at {format.temperature(flourC)}, the seed will have {format.temperature(build.seedTempC, 0)}.
+        The flour stands at {format.temperature(flourC)}, the starter will be at {format.temperature(build.seedTempC, 0)}.
       </Text>
     </Card>
   )

@@ -13,7 +13,7 @@ export function BeginCard(props: StationProps) {
   return (
     <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
       {atMs === null ? (
-        <Note tone="stop">{solved?.problem === null || solved === null ? 'Dough and levain have to be known first.' : problemSentence(solved.problem)}</Note>
+        <Note tone="stop">{solved?.problem === null || solved === null ? 'Set the dough and the levain first.' : problemSentence(solved.problem)}</Note>
       ) : (
         <Figures>
           <Figure size="lg" value={format.dayTime(state.band?.atMs ?? near(atMs))} name={fromNow(atMs, now, format)} />

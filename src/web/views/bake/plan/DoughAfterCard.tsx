@@ -41,7 +41,7 @@ export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixM
           <tr>
             <th scope="col">Risen in bulk</th>
             <th scope="col">likely</th>
-            <th scope="col">nine times in ten</th>
+            <th scope="col">90 % chance</th>
           </tr>
         </thead>
         <tbody>

@@ -18,11 +18,11 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
   if (course === null) {
     const place = kitchen.places.find((p) => p.id === plan.placeId) ?? kitchen.places[0]
     return (
-      <Card title="The dough’s day">
+      <Card title="Bulk, shape, proof, bake">
         <Text>Only the levain is planned: this bake ends with the mix.</Text>
         {!frozen && place !== undefined && (
           <Button mt="sm" variant="default" onClick={() => edit({ course: courseFor(plan.formula, place) })}>
-            Plan the dough’s day too
+            Plan bulk, proof and bake too
           </Button>
         )}
       </Card>
@@ -44,7 +44,7 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
   )
   const { proof } = course
   return (
-    <Card title="The dough’s day">
+    <Card title="Bulk, shape, proof, bake">
       <SimpleGrid cols={2} spacing="sm">
         <PlaceSelect label="It rises" disabled={frozen} value={course.placeId} onPlace={({ id, tempC }) => put({ placeId: id, tempC })} />
         <QuantityField

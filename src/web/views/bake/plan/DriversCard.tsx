@@ -15,9 +15,9 @@ export function DriversCard({ solved, judged, plan, belief, bake }: StationProps
   const drivers = useDrivers(open ? line : null, belief, plan.school)
   if (line === null) return null
   return (
-    <Card title="What drives it">
+    <Card title="What changes the timing">
       <button type="button" className={classes.unfold} aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? 'Enough of that' : 'Show how much warmth, ratio and cold move it'}
+        {open ? 'Hide' : 'Show how warmth, ratio and cold change it'}
       </button>
       {open && drivers !== undefined && (
         <>

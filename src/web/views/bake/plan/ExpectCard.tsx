@@ -14,7 +14,7 @@ import type { StationProps } from '../station'
 
 const MS_PER_HOUR = 3_600_000
 
-/** What is to be expected of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
+/** What to expect of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
 export function ExpectCard({
   bake,
   plan,
@@ -41,7 +41,7 @@ export function ExpectCard({
   ).get(bake.id)
   if (shown === null) return null
   return (
-    <Card title="What is to be expected">
+    <Card title="What to expect">
       <table className={classes.weigh}>
         <thead>
           <tr>
@@ -49,13 +49,13 @@ export function ExpectCard({
               Moment
             </th>
             <th scope="col">likely</th>
-            <th scope="col">nine times in ten</th>
+            <th scope="col">90 % chance</th>
           </tr>
         </thead>
         <tbody>
-          <Moment name="Fit to mix from" range={shown.opens} startMs={shown.startMs} />
+          <Moment name="Ready to mix from" range={shown.opens} startMs={shown.startMs} />
           <Moment name="Peak" range={shown.peak} startMs={shown.startMs} />
-          <Moment name="Fit until" range={shown.closes} startMs={shown.startMs} />
+          <Moment name="Ready until" range={shown.closes} startMs={shown.startMs} />
         </tbody>
       </table>
       {build?.asItStands.milestones.doubledHours !== null && build !== null && running === null && (
@@ -87,7 +87,7 @@ function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly bel
   if (jar === undefined) return null
   return (
     <Text c="dimmed" mt="xs">
-      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows of {jar.name}</Link>
+      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows about {jar.name}</Link>
     </Text>
   )
 }

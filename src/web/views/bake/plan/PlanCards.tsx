@@ -72,12 +72,12 @@ export function PlanCards({
     const title = titles.get(plan)
     return title === undefined ? [] : [{ plan, told, title, chance: chances.get(String(i)) ?? null, flourGrams: taken?.flourGrams ?? null }]
   })
-  if (failed) return <Note tone="stop">The search came to no end. Try it again.</Note>
+  if (failed) return <Note tone="stop">The search failed. Try it again.</Note>
   const fromMs = Math.min(asked.nowMs, ...offered.map(({ plan }) => plan.stages[0]?.startMs ?? asked.nowMs))
   const toMs = Math.max(...offered.map(({ plan }) => plan.times.outMs), fromMs + 1)
   const pair = compared.flatMap((i) => offered[i] ?? [])
   return (
-    <section className={classes.plans} aria-label="Ways to it" aria-busy={share < 1}>
+    <section className={classes.plans} aria-label="Schedules" aria-busy={share < 1}>
       {share < 1 && <Progress value={100 * Math.max(share, 0.05)} aria-label="Searching" />}
       {found?.mendings != null && <NoWay found={found.mendings} problem={asked} onTake={(plan) => onTake(plan, asked)} onLater={onLater} />}
       {offered.map((offer, i) => (
@@ -93,11 +93,11 @@ export function PlanCards({
       ))}
       {offered.length > 0 && share === 1 && (
         <Text c="dimmed">
-          {offered.length === 1 ? 'No other way is truly different.' : `${offered.length} ways that truly differ, the easiest first.`} Likelihoods reckon with a
-          kitchen {format.temperatureGap(2)} off.
+          {offered.length === 1 ? 'No other schedule is really different.' : `${offered.length} different schedules, the easiest first.`} The chances allow for
+          a kitchen that is {format.temperatureGap(2)} warmer or colder than planned.
         </Text>
       )}
-      <Modal opened={pair.length === 2} onClose={() => setCompared([])} title="Two ways side by side" size="lg">
+      <Modal opened={pair.length === 2} onClose={() => setCompared([])} title="Compare two schedules" size="lg">
         {pair.length === 2 && <Compared pair={pair as [Offered, Offered]} problem={asked} />}
       </Modal>
     </section>
@@ -136,15 +136,15 @@ function PlanCard({
             {whyWords(plan, told, format).join(' ')} {proofWords(plan, format).replace(/^./, (c) => c.toUpperCase())}.
           </Text>
           <Text c="dimmed" mt={4}>
-            {format.duration(told.handsMinutes / 60)} of hands · {format.mass(Math.round(flourGrams ?? told.flourGrams))} of flour for the levain
+            {format.duration(told.handsMinutes / 60)} of work · {format.mass(Math.round(flourGrams ?? told.flourGrams))} of flour for the levain
             {told.discardGrams >= 1 && ` · ${format.mass(Math.round(told.discardGrams))} to the discard pot`} · {tasteWord(told, plan)}
           </Text>
         </>
       )}
-      {chance !== null && chance < HARDLY && <Note tone="care">At that hour the levain is hardly ever ready. Another hour, place or ratio would help.</Note>}
+      {chance !== null && chance < HARDLY && <Note tone="care">At that hour the levain is hardly ever ready. Choose another hour, place or ratio.</Note>}
       <Group mt="md" justify="space-between">
         <Button onClick={onTake} size="md">
-          Take this one
+          Use this schedule
         </Button>
         {comparable && <Checkbox label="Compare" checked={compared} onChange={(e) => onCompare(e.currentTarget.checked)} aria-label={`Compare: ${title}`} />}
       </Group>
@@ -167,28 +167,28 @@ function NoWay({
   const { kitchen, format } = useKitchen()
   const now = useNow()
   return (
-    <Card title="No way keeps all your hours" tone="care">
+    <Card title="No schedule fits all your hours" tone="care">
       {bent === null && later === null && (
-        <Text>Nothing gets there within the time looked at. Ask for the bread later, or let the levain stand warmer. It is {format.dayTime(now)} now.</Text>
+        <Text>No levain can be ready in time. Choose a later time for the bread, or a warmer place for the levain. It is {format.dayTime(now)} now.</Text>
       )}
       {bent !== null && (
         <>
-          <Text>The least that would have to give:</Text>
+          <Text>The smallest change that would help:</Text>
           <ul>
             {bent.violations.map((v) => (
               <li key={`${v.kind} ${v.step} ${v.fromMs}`}>{violationWords(v, bent, kitchen, format)}</li>
             ))}
           </ul>
           <Button variant="default" onClick={() => onTake(bent)}>
-            Take it all the same: begin {format.dayTime(near(bent.stages[0]?.startMs ?? now))}
+            Use it anyway: begin {format.dayTime(near(bent.stages[0]?.startMs ?? now))}
           </Button>
         </>
       )}
       {later !== null && (
         <>
-          <Text mt="md">With all your hours kept, bread can be out of the oven {format.dayTime(near(later.times.outMs))}.</Text>
+          <Text mt="md">Keeping all your hours, the earliest the bread can be out of the oven is {format.dayTime(near(later.times.outMs))}.</Text>
           <Button mt="xs" variant="default" onClick={() => onLater(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)}>
-            Ask for it {format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs))}
+            Plan for {format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs))}
           </Button>
         </>
       )}
@@ -199,7 +199,7 @@ function NoWay({
 function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered]; readonly problem: PlanProblem }) {
   const { format } = useKitchen()
   const rows: readonly [string, (offer: Offered) => string][] = [
-    ['Way', ({ title }) => title],
+    ['Schedule', ({ title }) => title],
     ['Begins', ({ plan }) => format.dayTime(near(plan.stages[0]?.startMs ?? 0))],
     ['Ratio', ({ plan }) => plan.stages.map(({ stage }) => stageRatio(problem, stage)).join(', then ')],
     ['Mix', ({ plan }) => format.dayTime(near(plan.mixMs))],
@@ -208,7 +208,7 @@ function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered
     ['Into the oven', ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
     ['Out of the oven', ({ plan }) => format.dayTime(near(plan.times.outMs))],
     ['Chance it’s ready while you’re home', ({ chance }) => (chance === null ? '' : format.percent(chance, 0))],
-    ['Hands', ({ told }) => (told === null ? '' : format.duration(told.handsMinutes / 60))],
+    ['Work', ({ told }) => (told === null ? '' : format.duration(told.handsMinutes / 60))],
     ['Flour for the levain', ({ flourGrams }) => (flourGrams === null ? '' : format.mass(Math.round(flourGrams)))],
     ['To the discard pot', ({ told }) => (told === null ? '' : format.mass(Math.round(told.discardGrams)))],
     ['Taste', ({ plan, told }) => (told === null ? '' : tasteWord(told, plan))]

@@ -83,7 +83,7 @@ export function PlanStation(props: StationProps) {
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const ways =
     frozen || !open ? null : problem === null ? (
-      <Note tone="stop">Dough and levain have to be known first.</Note>
+      <Note tone="stop">Set the dough and the levain first.</Note>
     ) : (
       <PlanCards
         search={search}
@@ -139,7 +139,7 @@ export function PlanStation(props: StationProps) {
             )}
             {state.band === null && (
               <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="light" size="lg">
-                On to the bench
+                Go to Weigh
               </Button>
             )}
           </Group>

@@ -1,6 +1,7 @@
 import { ActionIcon, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { POSSIBLE, type School } from '../../../../core'
+import { POSSIBLE, SCHOOLS, type School } from '../../../../core'
+import { SCHOOL_WORDS } from '../../../../words'
 import { Card } from '../../../parts/Card'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -8,12 +9,6 @@ import type { StationProps } from '../station'
 import { Moves } from './Moves'
 
 const TEMP_STEP = 0.5
-/** Schools of when to mix, each with its plain sentence. */
-const SCHOOL_WORDS: readonly { readonly value: School; readonly label: string }[] = [
-  { value: 'young', label: 'Young: doubled, still climbing' },
-  { value: 'dome', label: 'At the full dome' },
-  { value: 'mature', label: 'Mature: just dimpling' }
-]
 
 /** Where the levain stands, and how ripe it is wanted. */
 export function StandCard({ plan, edit, frozen }: StationProps) {
@@ -21,7 +16,7 @@ export function StandCard({ plan, edit, frozen }: StationProps) {
     <Card title="The levain">
       <Select
         label="How ripe you like it"
-        data={[...SCHOOL_WORDS]}
+        data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
         value={plan.school}
         disabled={frozen}
         onChange={(v) => v !== null && edit({ school: v as School })}

@@ -17,7 +17,7 @@ const WISHES = [
   { value: 'eat', label: 'Cooled, to cut by' },
   { value: 'mix', label: 'Dough mixed at' },
   { value: 'soonest', label: 'As soon as it can be' },
-  { value: 'habit', label: 'Evening build, morning mix' }
+  { value: 'habit', label: 'Build in the evening, mix in the morning' }
 ] as const
 type WishKind = (typeof WISHES)[number]['value']
 
@@ -58,7 +58,7 @@ export function WishCard({
   return (
     <Card title="When do you want bread?">
       <Select
-        label="What is to be ready"
+        label="What should be ready"
         data={[...WISHES]}
         value={wish.kind}
         allowDeselect={false}
@@ -91,7 +91,7 @@ export function WishCard({
       )}
       <NightLow />
       <Button mt="md" size="lg" leftSection={<IconSearch size={20} />} loading={searching} onClick={onFind}>
-        Find ways to it
+        Find schedules
       </Button>
     </Card>
   )

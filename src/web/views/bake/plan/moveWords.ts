@@ -4,8 +4,8 @@ const STEP = { mix: 'mix', shape: 'shaping', bake: 'bake' } as const
 
 /** Why a levain followed no further, and what holds it. */
 const STUCK: Readonly<Record<string, string>> = {
-  'ripe too early': 'It cannot be later than this that way: it would be ripe too early. Let the start answer, or something cooler.',
-  'ripe too late': 'It cannot be sooner than this that way: it would be ripe too late. Let the start answer, or something warmer.'
+  'ripe too early': 'It cannot be later than this that way: it would be ripe too early. Change the start instead, or choose a cooler place.',
+  'ripe too late': 'It cannot be sooner than this that way: it would be ripe too late. Change the start instead, or choose a warmer place.'
 }
 
 /** Why a step did not go where it was moved. */

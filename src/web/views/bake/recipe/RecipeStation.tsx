@@ -1,4 +1,4 @@
-import { Button, Group, Menu, SegmentedControl, Select, SimpleGrid, Switch } from '@mantine/core'
+import { Button, Group, Menu, Select, SimpleGrid, Switch } from '@mantine/core'
 import { IconBook2, IconPlus } from '@tabler/icons-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
@@ -11,7 +11,6 @@ import {
   type FormulaLine,
   levainComposition,
   lineName,
-  PERCENTAGE_BASES,
   type PercentageBase,
   POSSIBLE,
   PRE_FERMENT_STYLES,
@@ -24,6 +23,7 @@ import { problemSentence } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
 import { Card, Note } from '../../../parts/Card'
+import { BaseSelect } from '../../../parts/formula/BaseSelect'
 import { Portions } from '../../../parts/formula/Portions'
 import { IngredientPicker } from '../../../parts/IngredientPicker'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -37,12 +37,6 @@ import { TruthCard } from './TruthCard'
 
 const LibrarySheet = lazy(() => import('../../../parts/formula/LibrarySheet').then((m) => ({ default: m.LibrarySheet })))
 const RecipeReader = lazy(() => import('../../../parts/formula/RecipeReader').then((m) => ({ default: m.RecipeReader })))
-
-const BASE_SAYS: Readonly<Record<PercentageBase, string>> = {
-  'total flour': 'All flour is 100 %, the levain’s too. The levain is given as its share of that flour.',
-  'dough flour': 'Flour added at the mix is 100 %. Water and salt are set so that the whole dough meets your figures.',
-  plain: 'Flour added at the mix is 100 %, every figure is taken as written, and the levain’s flour and water are not counted.'
-}
 
 type Sheet = 'library' | 'reader' | null
 
@@ -224,19 +218,11 @@ export function RecipeStation(props: StationProps) {
         <TruthCard formula={formula} dough={dough} pantry={pantry} levainFlours={build.flours.map((f) => f.ingredientId)}>
           <Warnings {...props} codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
         </TruthCard>
-        <Card title="What counts as 100 %">
-          <SegmentedControl
-            fullWidth
-            disabled={frozen}
-            data={[...PERCENTAGE_BASES]}
-            value={formula.base}
-            onChange={(v) => setBase(v as PercentageBase)}
-            aria-label="Percentage base"
-          />
-          <Note>{BASE_SAYS[formula.base]} Changing it keeps the grams.</Note>
+        <Card title="How it is written">
+          <BaseSelect base={formula.base} disabled={frozen} note="Changing it keeps the grams." onBase={setBase} />
         </Card>
         <Button component={Link} to={`/bakes/${bake.id}/levain`} variant="light" size="lg">
-          On to the levain
+          Go to Levain
         </Button>
       </div>
       <IngredientPicker

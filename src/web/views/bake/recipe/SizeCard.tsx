@@ -48,7 +48,7 @@ export function SizeCard({
   }
   return (
     <Card title="How much">
-      <Select label="What you know" data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v as Target['kind'])} />
+      <Select label="Size the dough by" data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v as Target['kind'])} />
       <div className={classes.sizeFields}>
         {target.kind === 'pieces' && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
         {target.kind === 'line' && (
@@ -137,7 +137,7 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
         <QuantityField
           kind="percent"
           label="Sticks to bowl, hands"
-          what="What sticks"
+          what="What sticks to bowl and hands"
           disabled={frozen}
           value={target.handlingLoss}
           range={POSSIBLE.loss}

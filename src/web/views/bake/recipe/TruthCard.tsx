@@ -28,7 +28,7 @@ export function TruthCard({
       <Figures>
         <Figure value={format.percent(truth.hydration)} name={`hydration, ${format.percent(formula.hydration)} asked`} />
         <Figure value={format.percent(truth.salt, 2)} name={`salt, ${format.percent(formula.salt, 2)} asked`} />
-        <Figure value={format.percent(dough.exact.preFermented)} name="flour that ripens ahead" />
+        <Figure value={format.percent(dough.exact.preFermented)} name="pre-fermented flour" />
       </Figures>
       <FlourWords dough={dough} pantry={pantry} />
       {children}

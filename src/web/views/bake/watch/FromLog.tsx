@@ -16,7 +16,7 @@ const MOST_TEXT = 600_000
 const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
   'no time': 'No column holds a time. Say which one does.',
   'no level': 'No column holds a height or a rise. Say which one does.',
-  'no band': 'The height at the band is not known, so no rise follows from the heights.',
+  'no band': 'The height at the mark is missing, so the rise cannot be worked out.',
   'no readings': 'No line of this has a time and a level.'
 }
 
@@ -91,7 +91,7 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
       {read?.ok && (
         <Note>
           {own.length === 0
-            ? 'None of it lies between the band and now.'
+            ? 'None of these readings lies between mixing and now.'
             : `${own.length} levels, ${format.dayTime(own[0]?.ms ?? 0)} to ${format.dayTime(own.at(-1)?.ms ?? 0)}, up to ${format.rise(Math.max(...own.map((l) => l.rise)))}.${kept.length < own.length ? ` ${kept.length} of them, spread evenly, are noted.` : ''}`}
         </Note>
       )}
@@ -102,7 +102,7 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
           checked={takesTemps}
           disabled={isMovedLater}
           onChange={(e) => setWithTemps(e.currentTarget.checked)}
-          label={`It stood at ${temps.map((t) => format.temperature(t.tempC)).join(', then ')}: reckon with that.`}
+          label={`It stood at ${temps.map((t) => format.temperature(t.tempC)).join(', then ')}: use that for the forecast.`}
           description={isMovedLater ? 'Not while a move of it is still planned: note that first.' : undefined}
         />
       )}

@@ -165,7 +165,7 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
             })}
           </ul>
           <Button size="lg" fullWidth disabled={usable.length === 0} onClick={note}>
-            {usable.length === 1 ? 'Note this look' : `Note ${usable.length} looks`}
+            {usable.length === 1 ? 'Save what you saw' : `Note ${usable.length} looks`}
           </Button>
         </>
       )}

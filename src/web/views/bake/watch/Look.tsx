@@ -62,7 +62,7 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
           onRise={setTyped}
         />
         <div className={sheet.riseBox}>
-          <Text c="dimmed">{typed === null ? 'Expected now. Drag, tap or type the level you see.' : 'Level against the band'}</Text>
+          <Text c="dimmed">{typed === null ? 'Expected now. Drag, tap or type the level you see.' : 'Level compared with the mark'}</Text>
           <div className={sheet.ratio}>
             <ActionIcon aria-label="Lower" variant="default" onClick={() => step(-RISE_STEP)}>
               <IconMinus size={22} />
@@ -85,7 +85,7 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
       </Group>
       {bandMm !== undefined && <ReadFrom kind="level" onRead={fromMm} />}
       <Button size="lg" fullWidth mt="md" disabled={nothing} variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
-        Note this look{kitchen.keys && <span className={large.keyHint}>m</span>}
+        Save what you saw{kitchen.keys && <span className={large.keyHint}>m</span>}
       </Button>
       {SIGN_KINDS.map((kind) => (
         <SignChoice

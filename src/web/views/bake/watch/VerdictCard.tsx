@@ -39,12 +39,12 @@ export function VerdictCard({ judged, reasons }: StationProps & { readonly reaso
         {says}, {sure(verdict.probability, format.percent)} sure
       </Text>
       <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</p>
-      {!verdict.holds && <Note tone="care">This is not what was foretold, and what you saw counts: the forecast no longer holds.</Note>}
+      {!verdict.holds && <Note tone="care">This is not what the forecast said. What you saw counts, so the forecast no longer holds.</Note>}
       {verdict.holds && (
         <Figures>
-          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="fit to mix" />
-          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name="one time in two within" />
-          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="nine times in ten within" />
+          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="ready to mix" />
+          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name="50 % chance between" />
+          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="90 % chance between" />
         </Figures>
       )}
       {next !== undefined && (

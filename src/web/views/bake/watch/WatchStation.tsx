@@ -44,7 +44,7 @@ export function WatchStation(props: StationProps) {
     return (
       <Quiet
         title="Nothing to watch yet"
-        words="Once the levain is weighed in and the band is set, its rise is judged here."
+        words="Once the levain is weighed and its level is marked, you can follow its rise here."
         action={{ label: 'Go to Weigh', href: `/bakes/${bake.id}/weigh` }}
       />
     )
@@ -126,7 +126,7 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
   const { format } = useKitchen()
   if (state.marks.length === 0) return null
   return (
-    <Card title="Looks so far">
+    <Card title="What you saw">
       <table className={classes.weigh}>
         <tbody>
           {[...state.marks].reverse().map((m) => (
@@ -163,24 +163,24 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
       <Card title="In the record">
         <Figures>
           <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name="mixed" />
-          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name="after the band" />
+          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name="since mixing" />
           <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name="levain in the dough" />
           <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={`back into ${jar?.name ?? 'the jar'}`} />
         </Figures>
         {shown !== undefined && (
           <Note>
-            When you mixed, Olvent saw it {shown.phase ?? 'ripening'} and fit from {at(shown.quantiles.opens[2])} to {at(shown.quantiles.closes[2])}.
+            When you mixed, Olvent saw it {shown.phase ?? 'ripening'} and ready from {at(shown.quantiles.opens[2])} to {at(shown.quantiles.closes[2])}.
           </Note>
         )}
         <Group mt="lg">
           {bake.status === 'mixed' && (
             <Button component={Link} to={`/bakes/${bake.id}/plan`} size="lg">
-              On to the dough
+              Go to Bread
             </Button>
           )}
           {state.lastUndoable?.type === 'mixed' && (
             <Button variant="default" onClick={onUndo}>
-              Not mixed after all
+              Undo: it was not mixed
             </Button>
           )}
         </Group>

@@ -25,7 +25,7 @@ export function WaysCard(props: StationProps & { readonly onMove: (placeId: stri
   const ways = useWaysHere(props)
   if (judged === undefined) return null
   return (
-    <Card title="What can be done">
+    <Card title="What you can do">
       {ways === undefined ? <Skeleton height={320} /> : <List {...props} judged={judged} ways={ways} />}
       <Note tone="care">Raw dough and raw discard are not eaten. Never seal a fermenting jar tight.</Note>
     </Card>
@@ -79,7 +79,7 @@ function List({
       {verdict.advice.kind === 'wait' && (
         <li>
           <b>Look again at {format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * MS_PER_HOUR)))}</b>
-          Fit from about {at(opens.p50)} until {at(closes.p50)}.
+          Ready from about {at(opens.p50)} until {at(closes.p50)}.
         </li>
       )}
       {warm !== undefined && (
@@ -93,7 +93,7 @@ function List({
         <li>
           <b>Chill it to hold: {chill.place.name}</b>
           Usable until about {at(chill.closesHours)} instead of {at(closes.p50)}
-          {before && Number.isFinite(chill.opensHours) ? `; fit only from ${at(chill.opensHours)}` : ''}. Cold, it chills the dough: use warmer water.
+          {before && Number.isFinite(chill.opensHours) ? `; ready only from ${at(chill.opensHours)}` : ''}. Cold, it chills the dough: use warmer water.
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
       )}
@@ -137,7 +137,7 @@ function mixWords(
   format: ReturnType<typeof useKitchen>['format']
 ): string {
   const taste = isPast || sourness > TANGY ? ' Expect a tangier loaf.' : sourness < MILD ? ' Expect a milder loaf.' : ''
-  const fit = `Fit with ${format.percent(fitNow, 0)} likelihood.`
+  const fit = `${format.percent(fitNow, 0)} chance that it is ready now.`
   if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
   const bulk =

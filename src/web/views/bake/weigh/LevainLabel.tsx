@@ -18,9 +18,9 @@ export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) 
   const rows = [
     `${plan.name}: levain from ${jar?.name ?? 'the jar'}`,
     `${format.dayTime(band.atMs)}, ${ratioOf({ seed: poured.seed + poured['older levain'], flour: poured.flour, water: poured.water })}, at ${format.temperature(band.mixTempC)}`,
-    ...(band.levelMm === undefined ? [] : [`band at ${Math.round(band.levelMm)} mm`]),
+    ...(band.levelMm === undefined ? [] : [`marked at ${Math.round(band.levelMm)} mm`]),
     ...(vessel === undefined ? [] : [`empty jar ${format.mass(vessel.tareGrams)}`]),
-    ...(due === null ? [] : [`fit from about ${due}`])
+    ...(due === null ? [] : [`ready from about ${due}`])
   ]
   return (
     <>

@@ -53,7 +53,7 @@ export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
   const fromMs = near(startMs + forecast.opens.p50 * MS_PER_HOUR)
   return (
     <Text mt="sm" data-testid="fit-as-poured">
-      As it stands, fit to mix from about <b>{format.dayTime(fromMs)}</b>; planned for {format.dayTime(plan.mixAt)}.
+      As it stands, ready to mix from about <b>{format.dayTime(fromMs)}</b>; planned for {format.dayTime(plan.mixAt)}.
     </Text>
   )
 }

@@ -37,8 +37,8 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
   const pxPerMm = vessel === undefined ? 1 : DRAWN_PX / vessel.heightMm
   return (
     <Card data-testid="set-band">
-      <h2 className={large.item}>Set the band</h2>
-      <Text>Stir well, scrape the sides down, level the top, and put a band at the level. Lid on loosely.</Text>
+      <h2 className={large.item}>Mark the level</h2>
+      <Text>Stir well, scrape the sides down, level the top, and mark the level with a rubber band. Lid on loosely.</Text>
       {fit !== null && vessel !== undefined && levelMm !== null && (
         <div className={classes.levels}>
           <VesselDrawing
@@ -68,7 +68,7 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
               onCommit={setTypedMm}
             />
             <Text c="dimmed" mt="xs">
-              {vessel.name}: reckoned at {Math.round(fit.bandMm)} mm, and {Math.round(fit.peakMm)} mm at the peak.
+              {vessel.name}: worked out as {Math.round(fit.bandMm)} mm, and {Math.round(fit.peakMm)} mm at the peak.
             </Text>
             <ReadFrom kind="level" />
           </div>
@@ -82,13 +82,13 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
         value={mixTempC ?? expectedC}
         range={[0, 40]}
         onCommit={setMixTempC}
-        description={mixTempC === null ? `Reckoned from what went in: ${format.temperature(expectedC)}. Measured is better.` : undefined}
+        description={mixTempC === null ? `Worked out from what went in: ${format.temperature(expectedC)}. Measuring is better.` : undefined}
       />
       <ReadFrom kind="probe" onRead={setMixTempC} />
       <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
       <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
       <Button size="xl" fullWidth mt="lg" onClick={() => onBand({ mixTempC: mixTempC ?? expectedC, levelMm: levelMm ?? undefined, minutesAgo: ago })}>
-        The band is set
+        The level is marked
       </Button>
     </Card>
   )

@@ -102,7 +102,7 @@ export function Work(
               })
         },
         minutesAgo
-      ).then(() => tellDone('The band is set.'), tellError)
+      ).then(() => tellDone('The level is marked.'), tellError)
       void navigate(`/bakes/${bake.id}/watch`)
     }
     return <SetBand {...props} expectedC={expectedC} onBand={onBand} />
@@ -139,7 +139,7 @@ export function Work(
       </Figures>
       {job.into === 'pieces' && (
         <Button mt="md" size="lg" onClick={() => void navigate(`/bakes/${bake.id}/bread`)}>
-          On to the oven
+          Go to Bread
         </Button>
       )}
     </Card>
@@ -156,7 +156,7 @@ function Temps({ flourC, cultureC, waterC, mixC, onMeasured }: ReckonedMix & { r
         <QuantityField kind="temperature" label="Flour" what="The flour" value={flourC} range={[-20, 60]} onCommit={(flourC) => onMeasured({ flourC })} />
         <QuantityField
           kind="temperature"
-          label="Seed or levain"
+          label="Starter or levain"
           what="It"
           value={cultureC}
           range={[-5, 45]}
@@ -192,7 +192,7 @@ function Banded(props: StationProps & { readonly onUndo: (id: string) => void })
         )}
         {state.lastUndoable?.type === 'band' && (
           <Button size="lg" variant="default" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
-            Undo the band
+            Undo the mark
           </Button>
         )}
       </Group>

@@ -14,7 +14,7 @@ const levain = (...happened: Happening[]) => levainEntries(solved, foldBake(happ
 
 test('seed, water, flour: in the order of the culture, each due until it is in', () => {
   const entries = levain()
-  expect(entries.map((e) => e.title)).toEqual(['Seed from Pip', 'Water', 'White wheat flour'])
+  expect(entries.map((e) => e.title)).toEqual(['Starter from Pip', 'Water', 'White wheat flour'])
   expect(entries.every((e) => e.due)).toBe(true)
   const [seed] = entries
   const after = levain(pour('seed', seed?.grams ?? 0))

@@ -23,8 +23,8 @@ import {
 import type { Entry } from '../../../parts/weigh/entry'
 
 const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
-  seed: 'Seed',
-  'older levain': 'Older levain',
+  seed: 'Starter',
+  'older levain': 'Old levain',
   water: 'Water',
   flour: 'Flour',
   salt: 'Salt',
@@ -34,24 +34,24 @@ const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
 /** How each item goes in, by the manner of the culture. */
 const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
   loosen: {
-    seed: 'Bowl or jar on the scale, then the seed.',
-    'older levain': 'The older levain with it.',
-    water: 'Pour the water; swirl until the seed is loose in it.',
+    seed: 'Bowl or jar on the scale, then the starter.',
+    'older levain': 'The old levain with it.',
+    water: 'Pour the water; swirl until the starter is loose in it.',
     flour: 'The flour on top; stir until no dry flour is left.',
     salt: 'The salt; stir it in.',
     oil: 'The oil; work it in.'
   },
   'knead in': {
-    seed: 'Bowl on the scale, then the seed. Cut away a dry crust or slimy outside first.',
-    'older levain': 'The older levain with it.',
+    seed: 'Bowl on the scale, then the starter. Cut away a dry crust or slimy outside first.',
+    'older levain': 'The old levain with it.',
     water: 'Pour the water; knead until smooth and firm.',
-    flour: 'The flour over the seed; rub it in.',
+    flour: 'The flour over the starter; rub it in.',
     salt: 'The salt.',
     oil: 'The oil; work it in.'
   },
   'in portions': {
-    seed: 'Bowl or jar on the scale, then the seed.',
-    'older levain': 'The older levain with it.',
+    seed: 'Bowl or jar on the scale, then the starter.',
+    'older levain': 'The old levain with it.',
     water: 'A third of the water at first, the rest in portions while you stir the flour in.',
     flour: 'The flour, in turn with the rest of the water, until it runs off the spoon.',
     salt: 'The salt; stir it in.',
@@ -91,7 +91,7 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? `Seed from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
+      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
       how: HOW[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
@@ -129,7 +129,7 @@ export function firstBuildEntries(
       'first build'
     )
   return pourOrder(build.manner).flatMap((item) => {
-    if (item === 'seed') return [entry('seed', `Seed from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
+    if (item === 'seed') return [entry('seed', `Starter from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
     if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))

@@ -1,0 +1,28 @@
+import { Button, Modal } from '@mantine/core'
+import { useState } from 'react'
+import { MomentField } from '../MomentField'
+
+const TWO_DAYS_MS = 48 * 3_600_000
+
+interface AskWhenProps {
+  readonly now: number
+  readonly onWhen: (atMs: number) => void
+  readonly onClose: () => void
+}
+
+/** When a step was done, within the last two days. */
+export function AskWhen({ now, onWhen, onClose }: AskWhenProps) {
+  const [at, setAt] = useState(now)
+  const save = () => {
+    onWhen(Math.min(at, now))
+    onClose()
+  }
+  return (
+    <Modal opened onClose={onClose} title="When was it?">
+      <MomentField ms={at} fromMs={now - TWO_DAYS_MS} onMs={setAt} />
+      <Button mt="md" onClick={save}>
+        Save
+      </Button>
+    </Modal>
+  )
+}

@@ -1,0 +1,40 @@
+import { Menu } from '@mantine/core'
+import { type ReactNode, useState } from 'react'
+import { useKitchen } from '../../data/kitchen'
+import { AskWhen } from './AskWhen'
+
+const MINUTE = 60_000
+/** How long ago it may have been, min. */
+const AGO = [10, 20, 30, 60]
+
+interface MarkMenuProps {
+  readonly now: number
+  /** The button it hangs from. */
+  readonly children: ReactNode
+  readonly onDone: (atMs: number) => void
+  readonly onSkipped: () => void
+}
+
+/** Done some time ago, or left out; open from the start. */
+export function MarkMenu({ now, children, onDone, onSkipped }: MarkMenuProps) {
+  const { format } = useKitchen()
+  const [asking, setAsking] = useState(false)
+  return (
+    <>
+      <Menu position="bottom-end" defaultOpened>
+        <Menu.Target>{children}</Menu.Target>
+        <Menu.Dropdown>
+          {AGO.map((minutes) => (
+            <Menu.Item key={minutes} onClick={() => onDone(now - minutes * MINUTE)}>
+              Done {minutes} min ago, at {format.time(now - minutes * MINUTE)}
+            </Menu.Item>
+          ))}
+          <Menu.Item onClick={() => setAsking(true)}>Done at another time …</Menu.Item>
+          <Menu.Divider />
+          <Menu.Item onClick={onSkipped}>Left out</Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      {asking && <AskWhen now={now} onWhen={onDone} onClose={() => setAsking(false)} />}
+    </>
+  )
+}
