@@ -53,7 +53,7 @@ function clashWords({ kind, names, what, fromMs, toMs }: Clash, format: Format, 
     case 'oven':
       return `One oven, two bakes: ${names[0]} and ${names[1]} are both in it, ${at}.`
     case 'hands':
-      return `One pair of hands, ${at}: ${step(what[0])} (${names[0]}) and ${step(what[1])} (${names[1]}).`
+      return `Both need you at once, ${at}: ${step(what[0])} (${names[0]}) and ${step(what[1])} (${names[1]}).`
     case 'place':
       return `${placeName(what[0])} is full: ${names[0]} and ${names[1]} both stand there, ${at}.`
   }

@@ -139,7 +139,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
           <thead>
             <tr>
               <th scope="col">Build</th>
-              <th scope="col">foretold</th>
+              <th scope="col">forecast</th>
               <th scope="col">90 % chance</th>
               <th scope="col">peaked after</th>
               <th scope="col">within</th>
@@ -167,7 +167,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
         </table>
       </section>
       <Text c="dimmed" size="sm" mt="xs">
-        Foretold from what was known before each build. When it peaked is told by the looks at it.
+        Each forecast uses only what was known before that build. When it peaked comes from what you saw.
       </Text>
     </>
   )

@@ -1,11 +1,11 @@
-import { CategoryScale, Chart, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
+import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js'
 import { useEffect, useRef } from 'react'
 import type { JarBuild } from '../../../contract'
 import type { PastBuild } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import classes from './PaceRoom.module.css'
 
-Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip)
+Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip)
 
 /** Forecast with its range and what came, build by build. The table beside it says the same in words. */
 export function PastChart({ past, builds }: { readonly past: readonly PastBuild[]; readonly builds: readonly JarBuild[] }) {
@@ -31,15 +31,15 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
         datasets: [
           line(
             past.map((p) => p.forecast.p95),
-            { label: 'foretold, latest', borderColor: colour('--ol-edge') }
+            { label: 'forecast, latest', borderColor: colour('--ol-edge') }
           ),
           line(
             past.map((p) => p.forecast.p05),
-            { label: 'foretold, soonest', borderColor: colour('--ol-edge'), fill: '-1' }
+            { label: 'forecast, soonest', borderColor: colour('--ol-edge'), backgroundColor: colour('--ol-tint'), fill: '-1' }
           ),
           line(
             past.map((p) => p.forecast.p50),
-            { label: 'foretold', borderColor: colour('--ol-ridge'), borderDash: [7, 5], borderWidth: 2.5 }
+            { label: 'forecast', borderColor: colour('--ol-ridge'), borderDash: [7, 5], borderWidth: 2.5 }
           ),
           line(
             past.map((p) => p.outcome.p50),
@@ -75,8 +75,8 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
   }, [past, builds, format])
   return (
     <figure className={classes.chart}>
-      <canvas ref={canvas} role="img" aria-label="Peak foretold and peak that came, build by build; the table below says the same." />
-      <figcaption className={classes.caption}>Dots: when it peaked. Dashed: foretold, with its 90 % range between the thin lines.</figcaption>
+      <canvas ref={canvas} role="img" aria-label="Forecast peak and real peak of each build; the table below has the same figures." />
+      <figcaption className={classes.caption}>Dots: when it peaked. Dashed: forecast, with its 90 % range between the thin lines.</figcaption>
     </figure>
   )
 }

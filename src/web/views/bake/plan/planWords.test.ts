@@ -72,11 +72,11 @@ test('acid and a night in the cold make it tangy', () => {
 test('why: the window, what a colder kitchen makes of it, and the two dearest reasons that are worth a sentence', () => {
   const because = { steps: 300, chance: 40, 'no folds': 20, 'off the fit moment': 30, stretched: 5 }
   expect(whyWords({ ...plan, because }, told, format).map(plain)).toEqual([
-    'Fit from Fri 16:00 to Fri 20:00; with the kitchen 2 °C colder, Fri 18:00 to Fri 22:30.',
+    'Ready from Fri 16:00 to Fri 20:00; with the kitchen 2 °C colder, Fri 18:00 to Fri 22:30.',
     'It may be early or late while you are busy.',
     'It is mixed near the edge of its window.'
   ])
-  expect(whyWords({ ...plan, because: {} }, { ...told, colder: null }, format).map(plain)).toEqual(['Fit from Fri 16:00 to Fri 20:00.'])
+  expect(whyWords({ ...plan, because: {} }, { ...told, colder: null }, format).map(plain)).toEqual(['Ready from Fri 16:00 to Fri 20:00.'])
 })
 
 test('a limit that is broken asks in hours and names whose time it is', () => {

@@ -108,7 +108,7 @@ export function whyWords(plan: DayPlan, told: ToldPlan, format: Format): string[
     .slice(0, MOST_REASONS)
     .map(([part]) => BECAUSE[part] as string)
   const from = (ms: number) => format.dayTime(near(ms))
-  const window = `Fit from ${from(told.window.fromMs)} to ${from(told.window.toMs)}`
+  const window = `Ready from ${from(told.window.fromMs)} to ${from(told.window.toMs)}`
   const colder = told.colder === null ? '' : `; with the kitchen ${format.temperatureGap(2)} colder, ${from(told.colder.fromMs)} to ${from(told.colder.toMs)}`
   return [`${window}${colder}.`, ...against]
 }
