@@ -162,7 +162,8 @@ test('keys: rooms, stations, the sheet of keys, the palette', async () => {
   await page.keyboard.press('Escape')
   await page.getByRole('dialog', { name: 'Keys' }).waitFor({ state: 'detached' })
   await page.keyboard.press('Control+k')
-  await page.keyboard.type('rye tin: clock')
+  await page.getByRole('textbox', { name: 'Find anything' }).waitFor()
+  await page.keyboard.type('rye tin: plan')
   await page.keyboard.press('Enter')
   await page.waitForURL(/\/plan$/)
   await page.locator('[aria-current=step]', { hasText: 'Plan' }).waitFor()
@@ -178,4 +179,33 @@ test('the ribbon is heard as words', async () => {
   await open(page, '/')
   const figure = page.getByRole('figure')
   expect(plain(await figure.locator('figcaption').textContent())).toMatch(/^Rise ribbon from .+ Juno levain: .+ Bramble levain: /)
+})
+
+test('Find anything finds a past bake, a recipe, an ingredient and a setting, and goes there', async () => {
+  const { page } = await openWindow()
+  await open(page, '/')
+  const find = async (words: string, what: string | RegExp) => {
+    await page.keyboard.press('Control+k')
+    await page.getByRole('textbox', { name: 'Find anything' }).fill(words)
+    await page.getByRole('button', { name: what }).first().click()
+    await page.getByRole('textbox', { name: 'Find anything' }).waitFor({ state: 'detached' })
+  }
+  await find('time zone', /This kitchen/)
+  await page.getByRole('combobox', { name: 'Time zone' }).waitFor()
+  await find('rye flour', /Wholegrain rye flour/)
+  await page.getByRole('dialog', { name: /rye flour/ }).waitFor()
+  await page.keyboard.press('Escape')
+  await page.waitForURL(/\/shelf$/)
+  const { formulas } = (await (await fetch(`${program.address}/api/formulas`)).json()) as { formulas: { id: string; name: string }[] }
+  const [recipe] = formulas
+  await find(recipe?.name ?? '', recipe?.name ?? '')
+  await page.waitForURL(`${program.address}/recipes/${recipe?.id}`)
+})
+
+test('an address of an earlier version leads on', async () => {
+  const { page } = await openWindow()
+  await page.goto(`${program.address}${paths.Plan.replace('/plan', '/clock')}`)
+  await page.waitForURL(`${program.address}${paths.Plan}`)
+  await page.goto(`${program.address}/formulas`)
+  await page.waitForURL(`${program.address}/recipes`)
 })

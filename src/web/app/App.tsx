@@ -30,8 +30,9 @@ const SignIn = roomOf(() => import('../views/sign-in/SignIn').then((m) => m.Sign
 const HouseRoom = roomOf(() => import('../views/house/HouseRoom').then((m) => m.HouseRoom))
 const FirstRun = roomOf(() => import('../views/first-run/FirstRun').then((m) => m.FirstRun))
 
-/** Rooms that are fetched once the first one stands, so that they open at once. */
+/** What is fetched once the first room stands, so that it opens at once. */
 const SOON = [
+  () => import('./Palette'),
   () => import('../views/jars/JarsRoom'),
   () => import('../views/jars/JarRoom'),
   () => import('../views/shelf/ShelfRoom'),
@@ -78,7 +79,7 @@ export function App() {
 function Rooms({ kitchen }: { kitchen: Kitchen }) {
   useEffect(() => {
     const timer = setTimeout(() => {
-      for (const fetchRoom of SOON) void fetchRoom().catch(() => undefined)
+      for (const fetchSoon of SOON) void fetchSoon().catch(() => undefined)
     }, SOON_MS)
     return () => clearTimeout(timer)
   }, [])

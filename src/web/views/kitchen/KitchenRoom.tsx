@@ -1,5 +1,5 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core'
-import { NavLink, useParams } from 'react-router'
+import { Link, useParams } from 'react-router'
 import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
 import { CUP_KINDS, SCHOOLS } from '../../../core'
 import { fieldProblem, SCHOOL_WORDS } from '../../../words'
@@ -18,12 +18,12 @@ import { VesselsCard } from './VesselsCard'
 
 /** Rooms of the kitchen, in the order of their tabs. */
 export const KITCHEN_ROOMS = [
-  { id: 'places', label: 'Places', View: PlacesRoom },
-  { id: 'hours', label: 'Hours', View: HoursRoom },
-  { id: 'habits', label: 'Habits', View: HabitsRoom },
-  { id: 'vessels', label: 'Vessels', View: VesselsCard },
-  { id: 'devices', label: 'Devices', View: DevicesCard },
-  { id: 'this', label: 'This kitchen', View: ThisKitchen }
+  { id: 'places', label: 'Places', View: PlacesRoom, wide: false },
+  { id: 'hours', label: 'Hours', View: HoursRoom, wide: true },
+  { id: 'habits', label: 'Habits', View: HabitsRoom, wide: true },
+  { id: 'vessels', label: 'Vessels', View: VesselsCard, wide: false },
+  { id: 'devices', label: 'Devices', View: DevicesCard, wide: false },
+  { id: 'this', label: 'This kitchen', View: ThisKitchen, wide: true }
 ] as const
 
 /** Places, hours, habits, vessels, devices and the kitchen itself: a room for each. Every change is saved at once. */
@@ -35,12 +35,14 @@ export function KitchenRoom() {
       <h1 className={classes.title}>Kitchen</h1>
       <nav className={classes.rooms} aria-label="Kitchen">
         {KITCHEN_ROOMS.map(({ id, label }) => (
-          <NavLink key={id} to={`/kitchen/${id}`} className={classes.room} aria-current={id === open.id ? 'page' : undefined} replace>
+          <Link key={id} to={`/kitchen/${id}`} className={classes.room} aria-current={id === open.id ? 'page' : undefined} replace>
             {label}
-          </NavLink>
+          </Link>
         ))}
       </nav>
-      <open.View />
+      <div className={open.wide ? undefined : classes.single}>
+        <open.View />
+      </div>
     </div>
   )
 }

@@ -47,7 +47,7 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
               value={place.tempC}
               range={POSSIBLE.tempC}
               onCommit={(tempC) => setPlace(place.id, { tempC })}
-              w={130}
+              w={104}
             />
             {kitchen.places.length > 1 && (
               <ActionIcon aria-label={`Take ${place.name} away`} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
