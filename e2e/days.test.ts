@@ -137,7 +137,7 @@ test('a wish that is too tight: what would have to give, and the soonest that br
   const none = page.getByRole('region', { name: 'No schedule fits all your hours' })
   await none.getByRole('listitem').first().waitFor()
   expect(plain(await none.innerText())).toMatch(/(Get up|Stay up|Be at home|later)/)
-  await none.getByRole('button', { name: /^Ask for it/ }).click()
+  await none.getByRole('button', { name: /^Plan for/ }).click()
   await plans().first().waitFor()
   expect(await none.count()).toBe(0)
 })

@@ -110,7 +110,7 @@ test('a first build is weighed item by item, stands, and then the levain is due'
   ])
   await page
     .getByTestId('pour')
-    .getByRole('heading', { name: /^Seed from/ })
+    .getByRole('heading', { name: /^Starter from/ })
     .waitFor()
 })
 

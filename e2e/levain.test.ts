@@ -37,7 +37,7 @@ test('each school has its sentence, its numbers, and what it leaves', async () =
   await pick('How you use the starter', 'take some, refill the jar')
   await page.getByText(/at the same moment: \d/).waitFor()
   await pick('How you use the starter', 'save some for the jar')
-  await page.getByText(/to put back \+/).waitFor()
+  await page.getByText(/to save for the jar \+/).waitFor()
   await pick('How you use the starter', 'starter and old levain')
   await page.getByText('old levain', { exact: true }).waitFor()
   await saved()

@@ -214,7 +214,7 @@ describe('the library', () => {
       await type(page, 'Hydration', hydration)
       await page.getByRole('button', { name: 'Recipes', exact: true }).click()
       await page.getByRole('dialog').getByRole('textbox', { name: 'Name' }).fill('Corner loaf')
-      await page.getByRole('button', { name: /Keep it as a/ }).click()
+      await page.getByRole('button', { name: /Save as a/ }).click()
       await page.getByText(`Corner loaf ${words}`).waitFor()
     }
     await page.goto(`${program.address}/recipes`)

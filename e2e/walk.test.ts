@@ -135,7 +135,7 @@ test('the band is set, and the watch begins', async () => {
   await type(page, 'Temperature of the mix', '24.5')
   await page.getByRole('button', { name: 'The level is marked' }).click()
   await page.getByTestId('verdict').waitFor()
-  expect(plain(await page.getByTestId('verdict').innerText())).toMatch(/Waking.*Wait: it is ready from about Fri/)
+  expect(plain(await page.getByTestId('verdict').innerText())).toMatch(/Waking.*Wait: it should be ready from about Fri/)
 })
 
 test('later: the level and what is seen give a phase, a window and one sentence', async () => {
@@ -146,7 +146,7 @@ test('later: the level and what is seen give a phase, a window and one sentence'
   await page.getByText('domed', { exact: true }).click()
   await page.getByText('many', { exact: true }).click()
   await page.getByRole('button', { name: /Save what you saw/ }).click()
-  await page.getByText('What you saw').waitFor()
+  await page.getByRole('heading', { name: 'What you saw' }).waitFor()
   await page.waitForFunction(() => /Young|Climbing/.test(document.querySelector('[data-testid=verdict]')?.textContent ?? ''))
   expect(await ribbon()).toContain('last seen at ×2.3 on Fri 14:30')
   const words = plain(await page.getByTestId('verdict').innerText())

@@ -222,7 +222,7 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   await page.reload()
   await page.getByTestId('ribbon').waitFor()
   // Seen at 19:42; by 20:15 the window has opened as early as it does one time in twenty.
-  await page.waitForTimeout(1500)
+  await page.waitForFunction(() => localStorage.getItem('olvent.seen') !== null)
   await program.moveClock('2026-11-26T20:15:00.000Z')
   await page.reload()
   await page
@@ -237,10 +237,10 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   })
   await page.reload()
   await page.getByTestId('ribbon').waitFor()
-  await page.waitForTimeout(1500)
+  await page.waitForFunction(() => localStorage.getItem('olvent.seen') !== null)
   await program.moveClock('2026-11-26T20:15:00.000Z')
   await page.reload()
   await page.getByTestId('ribbon').waitFor()
   await page.waitForTimeout(2000)
-  expect(await page.getByText(/the levain may be fit/).count()).toBe(0)
+  expect(await page.getByText(/the levain may be ready/).count()).toBe(0)
 })

@@ -15,7 +15,7 @@ const RETIRED: readonly (readonly [phrase: RegExp, instead: string])[] = [
   [/ripens ahead/i, 'pre-fermented flour'],
   [/move the hill/i, 'drag the hill'],
   [/\bways? to it\b/i, 'schedules'],
-  [/\bfit to mix\b|\bfit (from|until|while)\b/i, 'ready to mix'],
+  [/\bfit to mix\b|\bfit (from|until|while|for)\b/i, 'ready to mix'],
   [/\benough of\b/i, 'close, hide'],
   [/\bof hands\b/i, 'of work'],
   [/times in a hundred|\d+ times in \d+|nine times in ten|one time in two/i, 'a percentage and the word chance'],

@@ -53,7 +53,7 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
 const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
   'opens soon': 'will be ready to mix in about half an hour',
   opens: 'may be ready to mix: look at it',
-  'closes soon': 'is fit for about half an hour yet: mix it, or chill it'
+  'closes soon': 'stays ready for about half an hour more: mix it, or chill it'
 }
 
 /** What is told of the window of a running levain, in a line. */

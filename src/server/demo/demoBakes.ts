@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
+import { TZDate } from '@date-fns/tz'
 import { courseFor, doughToWeigh, levainToWeigh } from '../../answers'
 import type { Plan } from '../../contract'
 import {
+  atClock,
   type BatchLine,
   buildFor,
   buildFrom,
@@ -76,6 +78,9 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
 /** Quarter hours make believable times. */
 const quarter = (ms: number) => Math.round(ms / (HOUR / 4)) * (HOUR / 4)
 
+/** When the levain of a day is built: it peaks while somebody is up. */
+const morningOf = (ms: number) => atClock(new TZDate(ms, Intl.DateTimeFormat().resolvedOptions().timeZone), '07:15')
+
 /** One build of the past, from the feeds of its jar to the mix, with a look or two in between; then the jar goes cold. */
 export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Promise<void> {
   const flourPerSeed = [2, 3, 4, 5, 6][Math.floor(demo.random() * 5)] as number
@@ -85,9 +90,8 @@ export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble
   const wander = 0.8 * demo.normal()
   const seedShare = seedShareOf(flourPerSeed)
   const curve = trueRise({ seedShare, seed: TRUE_RIPE, tempAt: (h) => roomC + wander + 0.4 * Math.sin(h / 3), ...hidden, chance }, 60)
-  const day = quarter(demo.work.nowMs - week * 7 * DAY + (jar === 'Juno' ? 1 : 4) * DAY)
-  if (day > demo.work.nowMs - 30 * HOUR) return
-  const startMs = day - 12 * HOUR
+  const startMs = morningOf(demo.work.nowMs - week * 7 * DAY + (jar === 'Juno' ? 1 : 4) * DAY)
+  if (startMs > demo.work.nowMs - 40 * HOUR) return
   const ago = (hoursBefore: number) => (demo.work.nowMs - startMs) / HOUR + hoursBefore
   await feed(demo, jar, ago(20), 15, 30, 'counter')
   await feed(demo, jar, ago(9), 15, 45, 'counter')
