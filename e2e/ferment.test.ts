@@ -132,7 +132,7 @@ describe('the hill is taken by its top', () => {
 
 test('pressed open, a forecast says what drives it; and the dough after it', async () => {
   await openClock()
-  await page.getByRole('button', { name: /Show how much warmth/ }).click()
+  await page.getByRole('button', { name: /Show how warmth/ }).click()
   const drivers = page.getByRole('region', { name: 'What changes the timing' })
   await drivers.getByRole('row', { name: /A place 1\s°C warmer.*sooner/ }).waitFor()
   await drivers.getByRole('row', { name: /One part more flour to the starter.*later/ }).waitFor()

@@ -177,7 +177,7 @@ test('a browser that keeps nothing opens every room, and says so once', async ()
   for (const path of ['/', '/bakes', '/jars', '/shelf', '/recipes', '/kitchen', '/kitchen/copies']) {
     await shut.goto(program.address + path)
     await shut.getByRole('heading', { level: 1 }).first().waitFor({ state: 'attached' })
-    expect(await shut.getByText('has stumbled').count()).toBe(0)
+    expect(await shut.getByText('has failed').count()).toBe(0)
   }
   await shut.goto(program.address)
   await shut.getByText('This browser cannot keep anything').waitFor()
