@@ -59,6 +59,9 @@ export const errorSchema = z.object({
 })
 export type WireError = z.infer<typeof errorSchema>['error']
 
+/** What a schema did not accept. */
+export type SchemaError = z.ZodError
+
 /** Sentences by field of what a schema did not accept. */
 export function fieldSentences(error: z.ZodError): Record<string, string> {
   const fields: Record<string, string> = {}

@@ -1,5 +1,4 @@
-import type { z } from 'zod'
-import { msOf } from '../contract'
+import { msOf, type SchemaError } from '../contract'
 import type { Format } from '../core'
 
 /** How a value is said. */
@@ -57,7 +56,7 @@ export function fieldOf(path: string): { readonly name: string; readonly kind: K
  * What is wrong with the first field that a schema did not take, and between which bounds it may lie.
  * @example fieldProblem(error, format) // "Hydration: at most 150 %."
  */
-export function fieldProblem({ issues }: z.ZodError, format: Format): string {
+export function fieldProblem({ issues }: SchemaError, format: Format): string {
   const [issue] = issues
   if (issue === undefined) return 'Something here cannot be saved as it is.'
   const { name, kind } = fieldOf(issue.path.join('.'))

@@ -31,7 +31,7 @@ export function InVessel({
   if (vessels.length === 0) {
     return (
       <Text c="dimmed">
-        Add your vessels in <Link to="/kitchen">Kitchen</Link>to see whether the peak stays below the rim.
+        Add your vessels in <Link to="/kitchen/vessels">Kitchen</Link> to see whether the peak stays below the rim.
       </Text>
     )
   }

@@ -1,19 +1,17 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core'
 import { Link, useParams } from 'react-router'
-import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
 import { CUP_KINDS, SCHOOLS } from '../../../core'
-import { fieldProblem, SCHOOL_WORDS } from '../../../words'
-import { Refusal } from '../../data/api'
-import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
+import { SCHOOL_WORDS } from '../../../words'
+import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { BaseSelect } from '../../parts/formula/BaseSelect'
-import { tellError } from '../../parts/tell'
 import { CalendarCard } from './CalendarCard'
 import { DevicesCard } from './DevicesCard'
 import { HoursCard } from './HoursCard'
 import classes from './KitchenRoom.module.css'
 import { PlacesCard } from './PlacesCard'
 import { ThisKitchen } from './ThisKitchen'
+import { useChange } from './useChange'
 import { VesselsCard } from './VesselsCard'
 
 /** Rooms of the kitchen, in the order of their tabs. */
@@ -45,22 +43,6 @@ export function KitchenRoom() {
       </div>
     </div>
   )
-}
-
-/** Changes some settings. A change that cannot be says why. */
-export function useChange(): (patch: Partial<KitchenEdit>) => void {
-  const { kitchen, format } = useKitchen()
-  return (patch) => {
-    const edit = kitchenEditSchema.safeParse(kitchenToWire({ ...editOf(kitchen), ...patch }))
-    if (!edit.success) return tellError(new Error(fieldProblem(edit.error, format)))
-    saveKitchen(kitchen, edit.data).catch((error: unknown) =>
-      tellError(
-        error instanceof Refusal && error.detail.code === 'stale'
-          ? new Error('The kitchen was changed in another window. You see that change now; change it again if you like.')
-          : error
-      )
-    )
-  }
 }
 
 function PlacesRoom() {

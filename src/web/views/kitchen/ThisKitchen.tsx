@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
-import { useChange } from './KitchenRoom'
 import classes from './KitchenRoom.module.css'
+import { useChange } from './useChange'
 
 const ZONES = Intl.supportedValuesOf('timeZone')
 const CURRENCIES = Intl.supportedValuesOf('currency')

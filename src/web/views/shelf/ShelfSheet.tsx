@@ -55,7 +55,7 @@ function InStore({ listed, shelf, onClose }: { listed: ListedIngredient; shelf: 
       <Text mb="sm">
         {there === undefined
           ? 'Never counted: from the first count on it is drawn down by what you weigh.'
-          : `${format.mass(Math.max(there.grams, 0))}recorded.`}
+          : `${format.mass(Math.max(there.grams, 0))} recorded.`}
       </Text>
       <Group align="flex-end" wrap="nowrap" mb="sm">
         <QuantityField kind="mass" label="There is" value={counted} range={[0, 200_000]} onCommit={setCounted} style={{ flex: 1 }} />

@@ -26,7 +26,7 @@ export function FitCard({
     return (
       <Card title="Which vessel">
         <Text c="dimmed">
-          Add your jars and bowls in <Link to="/kitchen">Kitchen</Link>to see where to put the rubber band, and whether the peak stays below the rim.
+          Add your jars and bowls in <Link to="/kitchen/vessels">Kitchen</Link> to see where to put the rubber band, and whether the peak stays below the rim.
         </Text>
       </Card>
     )

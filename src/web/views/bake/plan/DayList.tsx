@@ -71,7 +71,7 @@ export function DayList({
                 <b>{stepWord(step, { cold })}</b>
                 <span className={classes.soft}>
                   {fromNow(step.atMs, now, format)}
-                  {step.minutes > 0 && ` · ${step.minutes}min of work`}
+                  {step.minutes > 0 && ` · ${step.minutes} min of work`}
                   {was !== undefined && Math.abs(was - step.atMs) >= MOVED_MS && ` · planned for ${format.time(near(was))}`}
                 </span>
                 <InTheWay step={step} busy={busy} />

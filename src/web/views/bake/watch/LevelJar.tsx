@@ -33,7 +33,7 @@ export function LevelJar({
       aria-valuemin={POSSIBLE.rise[0]}
       aria-valuemax={POSSIBLE.rise[1]}
       aria-valuenow={rise}
-      aria-valuetext={`${rise.toFixed(1)}× the marked level`}
+      aria-valuetext={`${rise.toFixed(1)} × the marked level`}
       onKeyDown={(event) => {
         const by = { ArrowUp: STEP, ArrowDown: -STEP, PageUp: 5 * STEP, PageDown: -5 * STEP }[event.key]
         if (by === undefined) return
