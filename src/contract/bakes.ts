@@ -137,7 +137,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     into: z.enum(REPAIR_INTO),
     lineId: z.string().max(80).optional(),
     flourC: tempSchema('The flour').optional(),
-    cultureC: tempSchema('The seed or levain').optional(),
+    cultureC: tempSchema('The starter or levain').optional(),
     waterC: numberIn([0, HOTTEST_WATER_C], 'The water', '°C').optional()
   }),
   z.object({
@@ -161,7 +161,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     ...noted,
     type: z.literal('mixed'),
     levainGrams: gramsSchema('Levain in the dough'),
-    keepBackGrams: gramsSchema('Keep-back'),
+    keepBackGrams: gramsSchema('What goes back to the jar'),
     /** Of the dough, as measured. */
     mixTempC: tempSchema('The dough').optional(),
     shown: shownSchema.optional()

@@ -101,7 +101,7 @@ export const blendSchema = z
   .refine((blend) => blend.some((p) => p.share > 0), { error: 'A build needs some flour.' })
 
 const measureSchema: z.ZodType<SeedMeasure, SeedMeasure> = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('ratio'), flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Flour per seed') }),
+  z.object({ kind: z.literal('ratio'), flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Parts of flour to one of starter') }),
   z.object({ kind: z.literal('inoculation'), share: shareIn(POSSIBLE.inoculation, 'Inoculation') }),
   z.object({ kind: z.literal('seed'), grams: numberIn([0.1, 20_000], 'The seed', 'g') }),
   z.object({ kind: z.literal('spoons'), count: numberIn([0.25, 100], 'Spoons'), spoon: z.enum(['tablespoon', 'teaspoon']), stirred: z.boolean() })
@@ -114,8 +114,8 @@ const buildShape = z.object({
   salt: shareIn([0, 0.05], 'Salt in the levain'),
   oil: shareIn([0, 0.2], 'Oil in the levain'),
   flours: blendSchema,
-  keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'Keep-back', 'g'),
-  older: z.object({ share: shareIn([0, 1], 'Older levain'), hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the older levain') }),
+  keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'What goes back to the jar', 'g'),
+  older: z.object({ share: shareIn([0, 1], 'Old levain'), hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the old levain') }),
   vesselId: idSchema.nullable(),
   alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough') })).max(10)
 })

@@ -36,7 +36,7 @@ const RETIRED: readonly (readonly [phrase: RegExp, instead: string])[] = [
 /** Codes that say the same as a retired phrase, and are never shown. */
 const CODES: ReadonlySet<string> = new Set(['older levain', 'flour per seed', 'bring the others along'])
 
-/** Sentences and labels in the source of the window and of the words: what stands in tags, strings and templates. */
+/** Sentences and labels in the source of the window, the words, the schemas and the server: what stands in tags, strings and templates. */
 function* saidIn(path: string): Generator<{ readonly line: number; readonly words: string }> {
   const source = ts.createSourceFile(path, readFileSync(path, 'utf8'), ts.ScriptTarget.Latest, true, path.endsWith('x') ? ts.ScriptKind.TSX : ts.ScriptKind.TS)
   const found: { line: number; words: string }[] = []
@@ -60,7 +60,7 @@ function* filesIn(folder: string): Generator<string> {
 
 test('no screen, error, calendar or paper says what has been retired', () => {
   const slips: string[] = []
-  for (const folder of ['web', 'words'])
+  for (const folder of ['web', 'words', 'contract', 'server'])
     for (const path of filesIn(join(SRC, folder)))
       for (const { line, words } of saidIn(path))
         for (const [phrase, instead] of RETIRED)

@@ -135,7 +135,7 @@ function effectOf(work: Work, row: KeptBake, state: BakeState, before: readonly 
 }
 
 async function pour(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
-  if (state.band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
+  if (state.band !== null) throw wrongMoment('The level is marked already, so nothing more goes into this levain.')
   const { jarId, build } = row.plan
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
@@ -174,12 +174,12 @@ function missingPours({ plan }: KeptBake, state: BakeState, jar: { readonly hydr
 }
 
 async function band(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
-  if (state.band !== null) throw wrongMoment('The band is set already.')
+  if (state.band !== null) throw wrongMoment('The level is marked already.')
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const pantry = await pantryFor(work, row)
   const kitchen = await theKitchen(work)
   const missing = missingPours(row, state, { hydration }, kitchen, pantry)
-  if (missing.length > 0) throw wrongMoment(`Before the band is set, weigh in: ${missing.join(', ')}.`)
+  if (missing.length > 0) throw wrongMoment(`Weigh these in before you mark the level: ${missing.join(', ')}.`)
   if (event.mixTempC > HOTTEST_WATER_C)
     throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
   const levain = await levainOfBake(work, row.id)
@@ -283,7 +283,7 @@ async function jarAtBand(
 }
 
 async function mark(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mark' }>): Promise<Effect> {
-  if (state.band === null) throw wrongMoment('There is nothing to watch yet: set the band first.')
+  if (state.band === null) throw wrongMoment('There is nothing to watch yet: mark the level first.')
   if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
   if (event.happenedAt < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
   if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
@@ -309,7 +309,7 @@ async function materialOf({ models, transaction }: Work, { build }: Plan): Promi
 
 async function moved(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'moved' }>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
-  if (state.band === null || levain === null) throw wrongMoment('There is nothing to move yet: set the band first.')
+  if (state.band === null || levain === null) throw wrongMoment('There is nothing to move yet: mark the level first.')
   if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
   const atMs = event.happenedAt
   if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'This move lies before the band was set.')

@@ -82,7 +82,7 @@ async function drawnFor(
 
 /** Refuses what comes after its bowl was closed. */
 function refuseClosed({ band, mixed }: BakeState, into: RepairInto): void {
-  if (into === 'levain' && band !== null) throw wrongMoment('The band is set already, so nothing more goes into this levain.')
+  if (into === 'levain' && band !== null) throw wrongMoment('The level is marked already, so nothing more goes into this levain.')
   if (into !== 'levain' && mixed !== null) throw wrongMoment('The dough is mixed already, so nothing more goes into it.')
 }
 

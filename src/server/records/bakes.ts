@@ -124,7 +124,10 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   if (!weights.ok) throw refused(FIELD_OF[weights.problem.code] ?? 'formula', problemSentence(weights.problem, nameOf))
   const { doughGrams } = weights.value.dough.exact
   if (doughGrams > POSSIBLE.doughGrams[1])
-    throw refused('target', `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent reckons with (${POSSIBLE.doughGrams[1] / 1000} kg).`)
+    throw refused(
+      'target',
+      `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent can plan. At most ${POSSIBLE.doughGrams[1] / 1000} kg are possible.`
+    )
   return kitchen.id
 }
 

@@ -85,7 +85,7 @@ test('the window of a levain on its way calls before it opens, as it opens, and 
     server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type, happenedAt: at(minutes).toISOString(), ...more })
   const inFile = async () => {
     const events = eventsOf((await text('/api/calendar.ics')).body)
-    return { window: events.find((e) => e.summary === 'Fit to mix: Two loaves'), mix: events.find((e) => e.summary === 'Mix: Two loaves') }
+    return { window: events.find((e) => e.summary === 'Ready to mix: Two loaves'), mix: events.find((e) => e.summary === 'Mix: Two loaves') }
   }
   expect((await inFile()).window).toBeUndefined()
   for (const [item, grams] of [

@@ -114,8 +114,8 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
     start: new Date(window.fromMs),
     end: new Date(window.toMs),
     stamp: new Date(nowMs),
-    summary: `Fit to mix: ${bake.plan.name}`,
-    description: 'As the looks so far have it. Look at the levain before you mix.'
+    summary: `Ready to mix: ${bake.plan.name}`,
+    description: 'By what you have seen so far. Look at the levain before you mix.'
   })
   for (const { kind, atMs } of window.alarms) event.createAlarm({ type: ICalAlarmType.display, trigger: new Date(atMs), description: windowTitle(bake, kind) })
   return true

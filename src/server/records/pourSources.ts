@@ -14,7 +14,7 @@ export async function guardOlder(work: Work, jarId: string): Promise<void> {
   if (FLOURS[jar.flour].gluten) return
   const { portions } = await discardPot(work)
   if (portions.length > 0 && portions.every((p) => !FLOURS[p.flour].gluten)) return
-  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and the older levain may hold some. Seed this levain from ${jar.name} alone.`, {
+  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and the old levain may hold some. Use only ${jar.name} for this levain.`, {
     fields: { item: 'Leave it out.' }
   })
 }
@@ -27,7 +27,7 @@ export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: n
     throw new Problem(
       400,
       'last portion',
-      `That is the last of ${jar.name}, and this bake keeps nothing back. Leave a little in the jar, or plan a keep-back.`,
+      `That is the last of ${jar.name}, and this bake keeps nothing back. Leave a little in the jar, or plan to save some for the jar.`,
       {
         fields: { weighedGrams: `At most ${toGrams(Math.max(milligrams - NOTHING_MG, 0))} g.` }
       }
@@ -36,7 +36,7 @@ export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: n
   throw new Problem(
     400,
     'more than there is',
-    `${jar.name} holds ${toGrams(milligrams)} g by the book; ${toGrams(poured)} g cannot have come out of it. Weigh the jar if the book is wrong.`,
+    `${jar.name} holds ${toGrams(milligrams)} g, by what was recorded, so ${toGrams(poured)} g cannot have come out of it. If it held more, weigh the jar first.`,
     { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
   )
 }
