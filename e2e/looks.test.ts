@@ -209,3 +209,14 @@ test('an address of an earlier version leads on', async () => {
   await page.goto(`${program.address}/formulas`)
   await page.waitForURL(`${program.address}/recipes`)
 })
+
+test('no view scrolls sideways on the smallest of phones', async () => {
+  const { page } = await openWindow({ width: 320, height: 700 })
+  const over: string[] = []
+  for (const view of VIEWS) {
+    await open(page, paths[view])
+    const px = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+    if (px > 0) over.push(`${view}: ${px} px`)
+  }
+  expect(over).toEqual([])
+})

@@ -103,9 +103,9 @@ test('the window of a levain on its way calls before it opens, as it opens, and 
     words: alarm.getFirstPropertyValue('description')
   }))
   expect(alarms.map(({ words }) => words)).toEqual([
-    'Two loaves: the levain will be fit to mix in about half an hour',
-    'Two loaves: the levain may be fit to mix: look at it',
-    'Two loaves: the levain is fit for about half an hour yet: mix it, or chill it'
+    'Two loaves: the levain will be ready to mix in about half an hour',
+    'Two loaves: the levain may be ready to mix: look at it',
+    'Two loaves: the levain stays ready for about half an hour more: mix it, or chill it'
   ])
   const [soon, opens, closes] = alarms.map((alarm) => alarm.at) as [number, number, number]
   expect(opens - soon).toBe(1800)

@@ -74,7 +74,8 @@ export function Shell({ children }: { children: ReactNode }) {
         <div className={classes.side}>
           <span className={classes.time}>
             <span className={classes.kitchen}>{kitchen.name} · </span>
-            {format.date(now)} {format.time(now)}
+            <span className={classes.date}>{format.date(now)} </span>
+            {format.time(now)}
           </span>
           <ActionIcon aria-label="Find anything" onClick={find}>
             <IconSearch size={22} />
