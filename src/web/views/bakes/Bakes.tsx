@@ -88,7 +88,7 @@ function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
       <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
         {bake.status === 'baked' && mixed !== null && band !== null
-          ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? `, seen at ${format.rise(highest)}` : ''}`
+          ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? ` · ${format.rise(highest)}` : ''}`
           : STATUS_WORDS[bake.status]}
       </span>
     </Link>
