@@ -20,16 +20,11 @@ import {
   WATER,
   weighKey
 } from '../../../../core'
+import { ITEM_WORDS } from '../../../../words'
 import type { Entry } from '../../../parts/weigh/entry'
 
-const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
-  seed: 'Starter',
-  'older levain': 'Old levain',
-  water: 'Water',
-  flour: 'Flour',
-  salt: 'Salt',
-  oil: 'Oil'
-}
+/** An item as a heading: "Old levain". */
+const headingOf = (item: PourItem) => ITEM_WORDS[item].replace(/^./, (first) => first.toUpperCase())
 
 /** How each item goes in, by the manner of the culture. */
 const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
@@ -91,7 +86,7 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
+      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : headingOf(item),
       how: HOW[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
@@ -130,7 +125,7 @@ export function firstBuildEntries(
     )
   return pourOrder(build.manner).flatMap((item) => {
     if (item === 'seed') return [entry('seed', `Starter from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
-    if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
+    if (item === 'water') return [entry('water', headingOf('water'), stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))
   })
