@@ -7,10 +7,9 @@ import { useDoneBakes, useOpenBakes } from '../data/bakes'
 import { useFormulas } from '../data/formulas'
 import { useJars } from '../data/jars'
 import { useKitchen } from '../data/kitchen'
-import { COPIES_ROOM, KITCHEN_ROOMS } from '../parts/kitchenRooms'
 import { STATIONS } from '../parts/stations'
 import { useNewBake } from '../parts/useNewBake'
-import { ROOMS } from './rooms'
+import { KITCHEN_PLACES, ROOMS } from './rooms'
 
 /** Builds of a bake side by side: a room of its own, reached from the bake. */
 const COMPARE = { id: 'compare', label: 'Compare' } as const
@@ -59,13 +58,7 @@ export function Palette({ asked }: { readonly asked: number }) {
     { group: 'Recipes', actions: (formulas ?? []).map(({ id, name }) => ({ id, label: name, onClick: to(`/recipes/${id}`) })) },
     {
       group: 'Kitchen',
-      actions: [...KITCHEN_ROOMS, COPIES_ROOM].map(({ id, label, holds }) => ({
-        id: `kitchen-${id}`,
-        label,
-        description: holds,
-        keywords: holds,
-        onClick: to(`/kitchen/${id}`)
-      }))
+      actions: KITCHEN_PLACES.map(({ path, label, holds }) => ({ id: path, label, description: holds, keywords: holds, onClick: to(path) }))
     },
     {
       group: 'Past bakes',

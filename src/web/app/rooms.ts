@@ -10,6 +10,17 @@ export const ROOMS = [
   { path: '/kitchen', label: 'Kitchen', key: 'k', icon: IconHome }
 ] as const
 
+/** Rooms of the kitchen, with what is set there. */
+export const KITCHEN_PLACES = [
+  { path: '/kitchen/places', label: 'Places', holds: 'how warm each place is, by day and night; logs of a thermometer; tap water' },
+  { path: '/kitchen/hours', label: 'Hours', holds: 'sleep, work and other times; reminders; calendar' },
+  { path: '/kitchen/habits', label: 'Habits', holds: 'when you like to mix, percentages of, cups, units, scale' },
+  { path: '/kitchen/vessels', label: 'Vessels', holds: 'jars and bowls, empty weight, size' },
+  { path: '/kitchen/devices', label: 'Devices', holds: 'scale, probe, level sensor' },
+  { path: '/kitchen/this', label: 'This kitchen', holds: 'name, time zone, currency, light, shortcuts' },
+  { path: '/kitchen/copies', label: 'Copies and devices', holds: 'backup, moving house, passphrase, phone' }
+] as const
+
 /** Single keys besides those of the rooms; stations add their own while they are open. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
   { keys: 't · b · j · s · r · k', does: 'Today, Bakes, Jars, Shelf, Recipes, Kitchen' },

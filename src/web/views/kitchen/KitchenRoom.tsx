@@ -1,12 +1,10 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core'
-import type { ReactNode } from 'react'
 import { Link, useParams } from 'react-router'
 import { CUP_KINDS, SCHOOLS } from '../../../core'
 import { SCHOOL_WORDS } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { BaseSelect } from '../../parts/formula/BaseSelect'
-import { KITCHEN_ROOMS } from '../../parts/kitchenRooms'
 import { CalendarCard } from './CalendarCard'
 import { DevicesCard } from './DevicesCard'
 import { HoursCard } from './HoursCard'
@@ -16,24 +14,20 @@ import { ThisKitchen } from './ThisKitchen'
 import { useChange } from './useChange'
 import { VesselsCard } from './VesselsCard'
 
-type RoomId = (typeof KITCHEN_ROOMS)[number]['id']
-
-const VIEWS: Readonly<Record<RoomId, () => ReactNode>> = {
-  places: PlacesRoom,
-  hours: HoursRoom,
-  habits: HabitsRoom,
-  vessels: VesselsCard,
-  devices: DevicesCard,
-  this: ThisKitchen
-}
-/** Rooms with two cards side by side. */
-const WIDE: readonly RoomId[] = ['hours', 'habits', 'this']
+/** Rooms of the kitchen, in the order of their tabs. */
+export const KITCHEN_ROOMS = [
+  { id: 'places', label: 'Places', View: PlacesRoom, wide: false },
+  { id: 'hours', label: 'Hours', View: HoursRoom, wide: true },
+  { id: 'habits', label: 'Habits', View: HabitsRoom, wide: true },
+  { id: 'vessels', label: 'Vessels', View: VesselsCard, wide: false },
+  { id: 'devices', label: 'Devices', View: DevicesCard, wide: false },
+  { id: 'this', label: 'This kitchen', View: ThisKitchen, wide: true }
+] as const
 
 /** Places, hours, habits, vessels, devices and the kitchen itself: a room for each. Every change is saved at once. */
 export function KitchenRoom() {
   const { room } = useParams()
   const open = KITCHEN_ROOMS.find(({ id }) => id === room) ?? KITCHEN_ROOMS[0]
-  const View = VIEWS[open.id]
   return (
     <div className={classes.page}>
       <h1 className={classes.title}>Kitchen</h1>
@@ -44,8 +38,8 @@ export function KitchenRoom() {
           </Link>
         ))}
       </nav>
-      <div className={WIDE.includes(open.id) ? undefined : classes.single}>
-        <View />
+      <div className={open.wide ? undefined : classes.single}>
+        <open.View />
       </div>
     </div>
   )

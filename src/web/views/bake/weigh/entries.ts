@@ -20,11 +20,16 @@ import {
   WATER,
   weighKey
 } from '../../../../core'
-import { ITEM_WORDS } from '../../../../words'
 import type { Entry } from '../../../parts/weigh/entry'
 
-/** An item as a heading: "Old levain". */
-const headingOf = (item: PourItem) => ITEM_WORDS[item].replace(/^./, (first) => first.toUpperCase())
+const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
+  seed: 'Starter',
+  'older levain': 'Old levain',
+  water: 'Water',
+  flour: 'Flour',
+  salt: 'Salt',
+  oil: 'Oil'
+}
 
 /** How each item goes in, by the manner of the culture. */
 const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
@@ -86,7 +91,7 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : headingOf(item),
+      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
       how: HOW[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
@@ -125,7 +130,7 @@ export function firstBuildEntries(
     )
   return pourOrder(build.manner).flatMap((item) => {
     if (item === 'seed') return [entry('seed', `Starter from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
-    if (item === 'water') return [entry('water', headingOf('water'), stage.waterGrams, WATER, item)]
+    if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))
   })
