@@ -135,6 +135,22 @@ function createCount(before: string, wanted: string) {
   }
 }
 
+/**
+ * A kitchen that has gone on since what it is brought back to. The program is stopped then.
+ * @returns a copy of it as it is now, and the count of what it is found as
+ */
+async function goneOn(program: Program, path: string) {
+  const { jars } = await program.call('GET', ROUTES.jars)
+  await program.stop()
+  const wanted = await wholeOf(path)
+  await program.start()
+  await program.call('POST', `/api/jars/${jars[0].id}/weighings`, { id: randomUUID(), happenedAt: NOW, grams: 77 })
+  await program.stop()
+  const kept = await mkdtemp(join(tmpdir(), 'olvent-kept-'))
+  await cp(path, join(kept, 'kitchen.sqlite'))
+  return { kept, count: createCount(await wholeOf(path), wanted) }
+}
+
 /** A file that replaces the kitchen: it is the old one or the new one. */
 async function importsCut(program: Program, folder: string): Promise<void> {
   const path = join(folder, 'kitchen.sqlite')
@@ -144,15 +160,7 @@ async function importsCut(program: Program, folder: string): Promise<void> {
     const { id } = (await sent.json()) as { id: string }
     await program.call('POST', ROUTES.broughtIn(id), { how: 'replace' })
   }
-  const { jars } = await program.call('GET', ROUTES.jars)
-  await program.stop()
-  const wanted = await wholeOf(path)
-  await program.start()
-  await program.call('POST', `/api/jars/${jars[0].id}/weighings`, { id: randomUUID(), happenedAt: NOW, grams: 77 })
-  await program.stop()
-  const kept = await mkdtemp(join(tmpdir(), 'olvent-kept-'))
-  await cp(path, join(kept, 'kitchen.sqlite'))
-  const count = createCount(await wholeOf(path), wanted)
+  const { kept, count } = await goneOn(program, path)
   for (let n = 0; n < KILLS; n++) {
     await layBack(kept, folder)
     await program.start()
@@ -189,15 +197,7 @@ async function commandCut(folder: string, words: readonly string[], afterMs: num
 async function restoresCut(program: Program, folder: string): Promise<void> {
   const path = join(folder, 'kitchen.sqlite')
   await program.call('POST', ROUTES.copies, {})
-  const { jars } = await program.call('GET', ROUTES.jars)
-  await program.stop()
-  const wanted = await wholeOf(path)
-  await program.start()
-  await program.call('POST', `/api/jars/${jars[0].id}/weighings`, { id: randomUUID(), happenedAt: NOW, grams: 78 })
-  await program.stop()
-  const kept = await mkdtemp(join(tmpdir(), 'olvent-kept-'))
-  await cp(path, join(kept, 'kitchen.sqlite'))
-  const count = createCount(await wholeOf(path), wanted)
+  const { kept, count } = await goneOn(program, path)
   for (let n = 0; n < KILLS; n++) {
     await layBack(kept, folder)
     await commandCut(folder, ['restore', 'last'], 600 + random() * 1800)

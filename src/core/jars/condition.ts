@@ -55,7 +55,7 @@ export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = 
   }
 }
 
-/** Whether it has next to no food left: it is hungry soon. */
+/** Whether hardly any food is left: it will be hungry soon. */
 export const isFoodGone = ({ food }: JarCondition) => food < MODEL.hungryFood
 
 /** Whether a jar is hungry at a moment. */

@@ -127,7 +127,7 @@ export async function linesOf(
     for (const stay of found.stays) stays.set(stay.batchId, [...(stays.get(stay.batchId) ?? []), stay])
     wanted = [...new Set(found.parents.flatMap((p) => (p.parentBatchId === null || batches.has(p.parentBatchId) ? [] : [p.parentBatchId])))]
   }
-  // Of a parent only what it was until its youngest child took from it is asked for.
+  // A parent is followed until its youngest child was mixed; what was measured of it later changes nothing.
   const until = new Map(usedUp)
   for (const { batchId, parentBatchId } of [...parents.values()].flat())
     if (parentBatchId !== null && !asked.has(parentBatchId))
@@ -174,7 +174,7 @@ export async function linesOf(
   )
 }
 
-/** What was measured goes on to be told of a batch for so long after it was used up, ms: its curve is drawn on for a while. */
+/** Readings are kept for so long after a batch was used up, ms: its curve is drawn a little further. */
 const DRAWN_ON_MS = 12 * 3_600_000
 
 /** What was measured during stays, each batch's in the order of time. */

@@ -12,7 +12,7 @@ const NONE = 'none'
 /** The drawing is no higher than this, px. */
 const DRAWN_PX = 110
 
-/** Which vessel a feed goes, and whether its peak stays below the rim. */
+/** Into which vessel a feed goes, and whether its peak stays below the rim. */
 export function InVessel({
   jar,
   figures,

@@ -14,7 +14,7 @@ const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: stri
   { value: 'spoons', label: 'spoons' }
 ]
 
-/** How much starter: by ratio, by inoculation, by the seed at hand, or by spoons. Changing how it is given keeps the amount. */
+/** How much starter: by ratio, by its share of the flour, in grams, or by spoons. Changing how it is given keeps the amount. */
 export function SeedMeasureField({
   wish,
   build,
