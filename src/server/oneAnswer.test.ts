@@ -119,7 +119,7 @@ async function weighIn(bake: Loose, window: ReturnType<typeof windowFace>): Prom
   for (const [i, key] of window.items.entries()) {
     const refused = await missing()
     if (refused === null) return [`the band may be set although ${window.items.slice(i).join(', ')} are still offered`]
-    const demanded = /weigh in: (.*)\.$/.exec(refused.words)?.[1]?.split(', ') ?? []
+    const demanded = /before you mark the level: (.*)\.$/.exec(refused.words)?.[1]?.split(', ') ?? []
     if (i > 0 && demanded.length !== window.items.length - i)
       apart.push(`after ${i} pours the server demands ${demanded.join(', ')}, the window offers ${window.items.slice(i).join(', ')}`)
     await call('POST', `/api/bakes/${bake.id}/events`, event(key))

@@ -36,7 +36,8 @@ export function Shell({ children }: { children: ReactNode }) {
   const toggleDim = () => setColorScheme(dim ? 'light' : 'dark')
   const [asked, setAsked] = useState(0)
   const find = () => setAsked((before) => before + 1)
-  useHotkeys([['mod+K', find]])
+  // From within a field as well.
+  useHotkeys([['mod+K', find]], [])
   useHotkeys(
     kitchen.keys
       ? [
