@@ -1,4 +1,5 @@
 import { benchCutOff } from './cutOff'
+import { benchExtremes } from './extremes'
 import { benchFormula } from './formula'
 import { benchGrid } from './grid'
 import { benchHostile } from './hostile'
@@ -14,7 +15,7 @@ import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -31,6 +32,7 @@ async function main(): Promise<void> {
   if (wants('kills')) await benchKills()
   if (wants('cut')) await benchCutOff()
   if (wants('hostile')) await benchHostile()
+  if (wants('extremes')) await benchExtremes()
   if (wants('long')) await benchLong()
   if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()
