@@ -14,6 +14,8 @@ export interface Database {
   writes(): number
   /** Runs a write; writes wait for each other, so that SQLite never answers "busy". Rolled back when it throws. */
   write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
+  /** Runs reads that belong together: all of them see the kitchen of one moment, whatever is written meanwhile. */
+  read<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>
   /** Runs something that writes over a connection of its own, while no other write is under way. */
   alone<T>(work: () => Promise<T>): Promise<T>
   /** Waits for writes to end, then closes the file and notes how it is left. */
@@ -50,6 +52,7 @@ export async function openDatabase(dataFolder: string): Promise<Database> {
     models,
     writes: () => writes,
     write: (work) => inTurn(() => sequelize.transaction(work)),
+    read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
     alone: inTurn,
     async close() {
       await last

@@ -32,7 +32,12 @@ export function writeWork<T>(database: Database, nowMs: number, work: (w: Work) 
   return database.write((transaction) => work({ models: database.models, transaction, nowMs, who, known: new Map() }))
 }
 
-/** Reads outside any transaction. */
+/** Reads of one moment: what is written meanwhile is not seen. */
+export function readTogether<T>(database: Database, nowMs: number, work: (w: Work) => Promise<T>): Promise<T> {
+  return database.read((transaction) => work({ models: database.models, transaction, nowMs, known: new Map() }))
+}
+
+/** A single read, outside any transaction. */
 export function readWork(database: Database, nowMs: number): Work {
   return { models: database.models, nowMs }
 }

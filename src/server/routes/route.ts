@@ -11,7 +11,7 @@ import type { Hub } from '../devices/hub'
 import type { Keeper } from '../keeping/keeper'
 import { notFound, parse } from '../problems'
 import { sentOnce } from '../records/sentOnce'
-import { readWork, type Work, writeWork } from '../records/work'
+import { readTogether, type Work, writeWork } from '../records/work'
 
 /** What every route needs. */
 export interface Services {
@@ -35,7 +35,7 @@ export interface Services {
 /** A route that reads and answers with JSON. */
 export function reads(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
   return async (req, res) => {
-    res.json(await answer(readWork(services.database, services.clock.now()), req))
+    res.json(await readTogether(services.database, services.clock.now(), (work) => answer(work, req)))
   }
 }
 

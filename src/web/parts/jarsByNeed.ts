@@ -1,6 +1,6 @@
 import type { Jar } from '../../contract'
 import type { JarCondition } from '../../core'
-import { byNeed } from './conditionWords'
+import { byNeed } from '../../words'
 
 /** Jars by need: those whose program waits first, then the hungry; dried ones want nothing and come last. */
 export function jarsByNeed(jars: readonly Jar[], conditions: ReadonlyMap<string, JarCondition> | undefined, now: number): Jar[] {

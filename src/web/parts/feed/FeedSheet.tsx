@@ -29,6 +29,7 @@ import {
   pourOrder,
   ratioOf
 } from '../../../core'
+import { tellCondition, whenWords } from '../../../words'
 import { useCultures } from '../../data/beliefs'
 import { nowMs, useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -37,7 +38,6 @@ import { doTogether } from '../../data/together'
 import type { WeighedFeed } from '../../data/wakes'
 import { BlendEditor } from '../BlendEditor'
 import { Figure, Figures, Note } from '../Card'
-import { tellCondition, whenWords } from '../conditionWords'
 import { PlaceSelect } from '../PlaceSelect'
 import { QuantityField } from '../QuantityField'
 import { tellDone, tellError } from '../tell'

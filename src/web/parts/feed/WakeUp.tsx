@@ -2,9 +2,9 @@ import { useMemo } from 'react'
 import { standingAt } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarParameters, timedFeeds, type Use, WAKE_UP_RATIOS } from '../../../core'
+import { whenWords } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
-import { whenWords } from '../conditionWords'
 
 /** A jar wakes at a place no colder than this, °C. */
 const WAKES_FROM_C = 15

@@ -2,12 +2,12 @@ import { Button, Drawer, Group, Stack, Text, Textarea, TextInput } from '@mantin
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { FormulaContent } from '../../../contract'
+import { sizeWords } from '../../../words'
 import { changeFormula, keepFormula, useFormulas } from '../../data/formulas'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { Note } from '../Card'
 import { tellDone, tellError } from '../tell'
-import { sizeWords } from '../words'
 import classes from './formula.module.css'
 
 /** The library beside a dough: take a formula from it, or keep this one in it. */

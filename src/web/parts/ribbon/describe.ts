@@ -1,5 +1,5 @@
 import type { Format } from '../../../core'
-import { near } from '../words'
+import { near } from '../../../words'
 import type { Hill } from './geometry'
 
 /**

@@ -3,10 +3,10 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
 import { type BatchLine, causesOf, type JarBelief, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
+import { CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../Card'
 import classes from './TroubleCard.module.css'
-import { CAUSE_WORDS, SYMPTOM_WORDS } from './troubleWords'
 
 /** Causes told at once, and the least share that is worth a line. */
 const MOST_TOLD = 4

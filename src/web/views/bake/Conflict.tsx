@@ -1,9 +1,8 @@
 import { Button, Group, Modal, Table, Text } from '@mantine/core'
 import type { Jar, Plan } from '../../../contract'
 import { type FormulaLine, lineName, type Pantry, type SolvedBake } from '../../../core'
-import { BASE_WORDS, SOURCE_WORDS } from '../../../words'
+import { BASE_WORDS, SOURCE_WORDS, sizeWords } from '../../../words'
 import { type KitchenHere, useKitchen } from '../../data/kitchen'
-import { sizeWords } from '../../parts/words'
 
 /** Two windows changed the same of a bake: what differs, side by side. One of the two is chosen; nothing else closes it. */
 export function Conflict({

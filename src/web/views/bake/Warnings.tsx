@@ -1,9 +1,8 @@
 import { Button, Group } from '@mantine/core'
 import type { Warning } from '../../../core'
+import { near, tellWarning } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/Card'
-import { tellWarning } from '../../parts/warnings'
-import { near } from '../../parts/words'
 import type { StationProps } from './station'
 
 /** Warnings of a station, each with its way out. */

@@ -1,6 +1,6 @@
 import { type Format, pouredGrams, ratioOf } from '../../../core'
+import { near, PHASE_WORDS } from '../../../words'
 import type { StationId } from '../../parts/stations'
-import { near, PHASE_WORDS } from '../../parts/words'
 import type { StationProps } from './station'
 
 const MS_PER_HOUR = 3_600_000

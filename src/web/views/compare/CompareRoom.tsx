@@ -17,6 +17,7 @@ import {
   variantBuild,
   variantOf
 } from '../../../core'
+import { near } from '../../../words'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -29,7 +30,6 @@ import { Quiet } from '../../parts/Quiet'
 import type { Hill } from '../../parts/ribbon/geometry'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { tellDone, tellError } from '../../parts/tell'
-import { near } from '../../parts/words'
 import classes from './CompareRoom.module.css'
 
 const MS_PER_HOUR = 3_600_000

@@ -1,10 +1,10 @@
 import { Button, Skeleton } from '@mantine/core'
 import type { Jar, JarEvent } from '../../../contract'
 import { type Format, ratioOf } from '../../../core'
+import { whenWords } from '../../../words'
 import { useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
-import { whenWords } from '../../parts/conditionWords'
 import rows from '../../parts/Rows.module.css'
 
 /** What happened to a jar, newest first, page by page. */

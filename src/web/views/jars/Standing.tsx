@@ -2,13 +2,13 @@ import { Button, Select } from '@mantine/core'
 import { type FeedAmounts, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
+import { near } from '../../../words'
 import { moveJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { swapPlaces } from '../../data/together'
 import { Card, Note } from '../../parts/Card'
 import { PlaceSelect } from '../../parts/PlaceSelect'
 import { tellDone, tellError } from '../../parts/tell'
-import { near } from '../../parts/words'
 
 /** A small feed before the cold: as much flour as starter, a little of it. */
 const SMALL_GRAMS = 20

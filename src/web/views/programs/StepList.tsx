@@ -1,9 +1,8 @@
 import { comingSteps, foldProgram, type Program } from '../../../core'
+import { deedWords, whenWords } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
-import { whenWords } from '../../parts/conditionWords'
 import rows from '../../parts/Rows.module.css'
 import classes from './programs.module.css'
-import { deedWords } from './programWords'
 
 /** The steps of a program that begins now, with their times if all goes well. */
 export function StepList({ program, from }: { program: Program; from: number }) {

@@ -12,7 +12,7 @@ import {
   pantryOf,
   TYPICAL_JAR
 } from '../../../core'
-import { deedWords, KIND_WORDS } from './programWords'
+import { deedWords, KIND_WORDS } from '../../../words'
 
 const HOUR = 3_600_000
 const DAY = 24 * HOUR

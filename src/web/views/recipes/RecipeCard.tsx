@@ -1,9 +1,8 @@
 import { allergensOf, levainComposition, type PortableFormula, roundDough, solveFormula, type WeighedPart } from '../../../core'
-import { problemSentence } from '../../../words'
+import { problemSentence, sizeWords } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Figure, Figures, Mass, Note } from '../../parts/Card'
 import { Portions } from '../../parts/formula/Portions'
-import { sizeWords } from '../../parts/words'
 import classes from './Recipes.module.css'
 
 /** One formula to read and to print: grams, percents, truth, allergens. */

@@ -2,9 +2,9 @@ import { Text } from '@mantine/core'
 import { Link } from 'react-router'
 import { msOf, type Shelf } from '../../../contract'
 import { costOf } from '../../../core'
+import { whenWords } from '../../../words'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
-import { whenWords } from '../../parts/conditionWords'
 import classes from './ShelfRoom.module.css'
 
 const SHOWN_BAKES = 8

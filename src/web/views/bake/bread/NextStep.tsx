@@ -1,11 +1,10 @@
 import { Group, Text } from '@mantine/core'
 import { OVEN, type Step } from '../../../../core'
-import { stepCaution, stepWord } from '../../../../words'
+import { fromNow, near, stepCaution, stepWord } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
 import { MarkStep } from '../../../parts/steps/MarkStep'
-import { fromNow, near } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 

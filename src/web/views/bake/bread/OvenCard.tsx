@@ -1,11 +1,11 @@
 import { Button, Group, Text } from '@mantine/core'
 import { useState } from 'react'
 import { coreSays, OVEN, type Step } from '../../../../core'
+import { near } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
-import { near } from '../../../parts/words'
 import type { StationProps } from '../station'
 
 /** Heat, steam, lid, middle: what this kind of bread wants. */

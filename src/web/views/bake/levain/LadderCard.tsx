@@ -2,9 +2,9 @@ import { Button, Text } from '@mantine/core'
 import type { FeedAmounts } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
+import { near } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Mass, Note } from '../../../parts/Card'
-import { near } from '../../../parts/words'
 import classes from '../BakeSheet.module.css'
 
 /** The stages that grow the seed when the jar is too small; nothing while it can spare it. */

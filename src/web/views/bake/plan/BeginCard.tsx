@@ -1,7 +1,6 @@
-import { problemSentence } from '../../../../words'
+import { fromNow, near, problemSentence } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
-import { fromNow, near } from '../../../parts/words'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 

@@ -1,9 +1,9 @@
 import { Text } from '@mantine/core'
 import { useState } from 'react'
+import { driverRows } from '../../../../words'
 import { useDrivers } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
-import { driverRows } from '../../../parts/driverWords'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 

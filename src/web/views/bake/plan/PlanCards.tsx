@@ -2,15 +2,14 @@ import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
+import { near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { useNow } from '../../../data/clock'
 import { type PlannedMix, useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import type { PlanSearch } from '../../../data/plans'
 import { Card, Figure, Note } from '../../../parts/Card'
-import { near } from '../../../parts/words'
 import { DayStrip } from './DayStrip'
 import classes from './PlanCards.module.css'
-import { planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
 
 interface Offered {
   readonly plan: DayPlan

@@ -1,13 +1,12 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { awakeAt } from '../../../../answers'
 import type { Reasons, Said } from '../../../../core'
+import { adviceSentence, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
-import { adviceSentence, near, PHASE_WORDS } from '../../../parts/words'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
-import { SIGN_WORDS } from './signWords'
 import classes from './Watch.module.css'
 
 const MS_PER_HOUR = 3_600_000

@@ -1,7 +1,7 @@
 import { Button, CopyButton, Group } from '@mantine/core'
 import { ratioOf } from '../../../../core'
+import { near } from '../../../../words'
 import { useKitchen } from '../../../data/kitchen'
-import { near } from '../../../parts/words'
 import type { StationProps } from '../station'
 import classes from './Weigh.module.css'
 

@@ -1,4 +1,4 @@
-import { createFormat, type Warning } from '../../core'
+import { createFormat, type Warning } from '../core'
 import { tellWarning } from './warnings'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })

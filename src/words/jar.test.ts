@@ -1,5 +1,5 @@
-import { UNKNOWN_JAR } from '../../core'
-import { jarSentence, knownSentence } from './jarWords'
+import { UNKNOWN_JAR } from '../core'
+import { jarSentence, knownSentence } from './jar'
 
 const trait = (factor: number, doubt = 0.02) => ({ factor, low: factor * (1 - doubt), high: factor * (1 + doubt) })
 const typical = { peakTime: trait(1), height: trait(1), cold: trait(1), waking: trait(1) }

@@ -1,11 +1,9 @@
-import { createFormat, type Verdict, type Warning } from '../../core'
-import { possessive } from '../../words'
-import { scaleOf } from './figures'
+import { createFormat, type Verdict, type Warning } from '../core'
+import { adviceSentence, fromNow, near } from './phases'
+import { possessive } from './steps'
 import { tellWarning } from './warnings'
-import { adviceSentence, fromNow, near } from './words'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
-const ounces = createFormat({ mass: 'oz', temperature: '°F', clock: '12 h', timeZone: 'UTC' })
 const plain = (words: string) => words.replace(/\s/g, ' ')
 const band = Date.UTC(2026, 10, 27, 0, 2)
 
@@ -55,24 +53,6 @@ test('times of a forecast are told to five minutes', () => {
 test('names own things', () => {
   expect(possessive('Juno')).toBe('Juno’s')
   expect(possessive('Bas')).toBe('Bas’')
-})
-
-describe('figures as they are typed', () => {
-  test('what is shown is what is read, in every unit', () => {
-    for (const [kind, value] of [
-      ['percent', 0.74],
-      ['mass', 750],
-      ['temperature', 24],
-      ['rise', 2.1],
-      ['count', 18]
-    ] as const)
-      for (const here of [format, ounces]) {
-        const scale = scaleOf(kind, here)
-        expect(Math.abs(scale.read(Number(scale.show(value))) - value) / value).toBeLessThan(0.001)
-      }
-    expect(scaleOf('mass', ounces).show(750)).toBe('26.46')
-    expect(scaleOf('temperature', ounces).show(24)).toBe('75.2')
-  })
 })
 
 describe('warnings say what, why and the way out', () => {

@@ -1,5 +1,5 @@
-import { createFormat, type JarCondition } from '../../core'
-import { byNeed, tellCondition, whenWords } from './conditionWords'
+import { createFormat, type JarCondition } from '../core'
+import { byNeed, tellCondition, whenWords } from './condition'
 
 const now = Date.UTC(2026, 10, 27, 9)
 const HOUR = 3_600_000

@@ -1,4 +1,4 @@
-import type { CauseCode, Symptom } from '../../../core'
+import type { CauseCode, Symptom } from '../core'
 
 /** Symptoms as a baker says them. */
 export const SYMPTOM_WORDS: Readonly<Record<Symptom, string>> = {

@@ -1,4 +1,4 @@
-import type { Format, Phase, Target, Verdict } from '../../core'
+import type { Format, Phase, Target, Verdict } from '../core'
 
 const MS_PER_HOUR = 3_600_000
 

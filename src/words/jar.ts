@@ -1,5 +1,5 @@
-import type { Jar } from '../../contract'
-import { type JarBelief, type JarTraits, PARAMETER_SPREAD, PARAMETERS, type Trait } from '../../core'
+import type { Jar } from '../contract'
+import { type JarBelief, type JarTraits, PARAMETER_SPREAD, PARAMETERS, type Trait } from '../core'
 
 const percent = (share: number) => `${Math.round(Math.abs(share) * 100)} %`
 /** Less than this is not worth a word. */

@@ -1,5 +1,5 @@
-import { type Format, isFoodGone, isHungry, type JarCondition } from '../../core'
-import { near } from './words'
+import { type Format, isFoodGone, isHungry, type JarCondition } from '../core'
+import { near } from './phases'
 
 const MS_PER_DAY = 86_400_000
 /** Nobody plans to the hour so far ahead, days. */

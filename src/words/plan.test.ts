@@ -1,8 +1,8 @@
-import { planProblemOf, solvePlan } from '../../../../answers'
-import type { Kitchen } from '../../../../contract'
-import { createFormat, type DayPlan, findPlans, type PlanProblem, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../../../../core'
-import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../../../../testing/plannedBake'
-import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './planWords'
+import { planProblemOf, solvePlan } from '../answers'
+import type { Kitchen } from '../contract'
+import { createFormat, type DayPlan, findPlans, type PlanProblem, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../core'
+import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../testing/plannedBake'
+import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './plan'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const kitchen = {

@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import type { Kitchen } from '../../../../contract'
+import type { Kitchen } from '../contract'
 import {
   buildOfStage,
   type CostPart,
@@ -13,9 +13,9 @@ import {
   type ToldPlan,
   type Violation,
   wakeGrams
-} from '../../../../core'
-import { stepWord } from '../../../../words'
-import { near } from '../../../parts/words'
+} from '../core'
+import { near } from './phases'
+import { stepWord } from './steps'
 
 /** Which part of the day a moment falls into, in a word. */
 function partOfDay(ms: number, timeZone: string): string {

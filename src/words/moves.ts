@@ -1,4 +1,4 @@
-import type { MoveProblem } from '../../../../core'
+import type { MoveProblem } from '../core'
 
 const STEP = { mix: 'mix', shape: 'shaping', bake: 'bake' } as const
 

@@ -1,4 +1,4 @@
-import type { Drivers, Format } from '../../core'
+import type { Drivers, Format } from '../core'
 
 /** A change that cannot be told: it would never get ripe. */
 const NEVER = 'never ripe'

@@ -1,5 +1,5 @@
-import type { AwakeRatio, Format, Slip, Strength, Warning } from '../../core'
-import { near } from './words'
+import type { AwakeRatio, Format, Slip, Strength, Warning } from '../core'
+import { near } from './phases'
 
 /** A warning as words: what, why and the way out. */
 export interface Told {

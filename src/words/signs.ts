@@ -1,4 +1,4 @@
-import type { SignKind, Signs } from '../../../../core'
+import type { SignKind, Signs } from '../core'
 
 /** Kinds of sign as questions of the kitchen. */
 export const SIGN_WORDS: Readonly<Record<SignKind, string>> = {

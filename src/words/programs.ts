@@ -1,4 +1,4 @@
-import type { Deed, Format, Pantry, ProgramKind } from '../../../core'
+import type { Deed, Format, Pantry, ProgramKind } from '../core'
 
 /** Programs for a jar, with what each is for. */
 export const KIND_WORDS: Readonly<Record<ProgramKind, { readonly name: string; readonly use: string }>> = {
