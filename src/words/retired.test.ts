@@ -68,7 +68,7 @@ test('no screen, error, calendar or paper says what has been retired', () => {
   expect(slips).toEqual([])
 })
 
-test('the search finds what is said in a tag, in an attribute and in a template', () => {
-  const words = [...saidIn(join(SRC, 'web/app/Notices.tsx'))].map((said) => said.words)
-  expect(words).toEqual(expect.arrayContaining(['I have set it', 'It is right', 'Try now']))
+test('the search finds what is said in words and in templates', () => {
+  const words = [...saidIn(join(SRC, 'words/screens/app.ts'))].map((said) => said.words)
+  expect(words).toEqual(expect.arrayContaining(['I have set it', 'It is right', 'Try now', 'Is the clock of Olvent’s computer right? It says']))
 })

@@ -2,6 +2,7 @@ import { Center, Loader } from '@mantine/core'
 import { Suspense, useEffect } from 'react'
 import { Navigate, Route, Routes, useLocation } from 'react-router'
 import type { Kitchen } from '../../contract'
+import { APP } from '../../words/screens/app'
 import { NotNow } from '../data/api'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
 import { useOutbox } from '../data/outbox'
@@ -64,15 +65,9 @@ export function App() {
     )
   }
   if (error instanceof NotNow)
-    return (
-      <Quiet
-        title="Olvent’s server does not answer"
-        words="Start it again in its terminal; this window goes on by itself."
-        action={{ label: 'Try now', onClick: () => void mutate() }}
-      />
-    )
+    return <Quiet title={APP.olventsServerDoesNotAnswer} words={APP.startAgainInTerminalThis} action={{ label: APP.tryNow, onClick: () => void mutate() }} />
   if (error !== undefined)
-    return <Quiet title="The kitchen could not be opened" words={(error as Error).message} action={{ label: 'Try again', onClick: () => void mutate() }} />
+    return <Quiet title={APP.kitchenCouldNotBeOpened} words={(error as Error).message} action={{ label: APP.tryAgain, onClick: () => void mutate() }} />
   return <Waiting />
 }
 
@@ -113,10 +108,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/kitchen/:room" element={<KitchenRoom />} />
               <Route path="/kitchen/copies" element={<HouseRoom />} />
               <Route path="/pair" element={<Navigate to="/" replace />} />
-              <Route
-                path="*"
-                element={<Quiet title="There is no such page" words="The address may have a slip in it." action={{ label: 'Go to Today', href: '/' }} />}
-              />
+              <Route path="*" element={<Quiet title={APP.thereNoSuchPage} words={APP.addressMayHaveSlipIn} action={{ label: APP.goToToday, href: '/' }} />} />
             </Routes>
           </Suspense>
         </ErrorBoundary>
@@ -128,7 +120,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
 function Waiting() {
   return (
     <Center h="50vh">
-      <Loader aria-label="Opening" />
+      <Loader aria-label={APP.opening} />
     </Center>
   )
 }

@@ -1,4 +1,5 @@
 import { Component, type ReactNode } from 'react'
+import { ERROR_BOUNDARY } from '../../words/screens/app'
 import { Quiet } from '../parts/Quiet'
 
 interface Props {
@@ -23,9 +24,9 @@ export class ErrorBoundary extends Component<Props, { readonly failed: boolean }
     if (!this.state.failed) return this.props.children
     return (
       <Quiet
-        title="This page has failed"
-        words="What you entered is kept. Open the page again; if it fails once more, the other rooms still work."
-        action={{ label: 'Open it again', onClick: () => this.setState({ failed: false }) }}
+        title={ERROR_BOUNDARY.thisPageHasFailed}
+        words={ERROR_BOUNDARY.whatYouEnteredKeptOpen}
+        action={{ label: ERROR_BOUNDARY.openAgain, onClick: () => this.setState({ failed: false }) }}
       />
     )
   }

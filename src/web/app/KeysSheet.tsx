@@ -1,4 +1,5 @@
 import { Modal, Table } from '@mantine/core'
+import { KEYS_SHEET } from '../../words/screens/app'
 import { useKitchen } from '../data/kitchen'
 import { KEYS } from './rooms'
 import classes from './Shell.module.css'
@@ -7,7 +8,7 @@ import classes from './Shell.module.css'
 export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
   const { kitchen } = useKitchen()
   return (
-    <Modal opened onClose={onClose} title="Keys" size="md">
+    <Modal opened onClose={onClose} title={KEYS_SHEET.keys} size="md">
       <Table verticalSpacing="sm">
         <Table.Tbody>
           {KEYS.map(({ keys, does }) => (
@@ -20,9 +21,7 @@ export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
           ))}
         </Table.Tbody>
       </Table>
-      <p className={classes.hint}>
-        Single keys are {kitchen.keys ? 'on' : 'off'}. You can turn them {kitchen.keys ? 'off' : 'on'} in Kitchen, under This kitchen.
-      </p>
+      <p className={classes.hint}>{KEYS_SHEET.singleKeysAreYouCan(kitchen.keys ? 'on' : 'off', kitchen.keys ? 'off' : 'on')}</p>
     </Modal>
   )
 }

@@ -1,5 +1,6 @@
 import { useDisclosure } from '@mantine/hooks'
 import { lazy, Suspense, useState } from 'react'
+import { NOTICES } from '../../words/screens/app'
 import { believeClock, syncClock, useClockDoubt, useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { flush, useOutbox } from '../data/outbox'
@@ -22,10 +23,10 @@ export function Notices() {
 }
 
 const HELD_WORDS = {
-  away: 'Olvent’s server does not answer.',
-  failing: 'Olvent’s server has a problem just now.',
-  'disk full': 'The disk of Olvent’s computer is full: make some room there.',
-  'signed out': 'This device is signed out.'
+  away: NOTICES.olventsServerDoesNotAnswer,
+  failing: NOTICES.olventsServerHasProblemJust,
+  'disk full': NOTICES.diskOlventsComputerFullMake,
+  'signed out': NOTICES.thisDeviceSignedOut
 }
 
 /** Told while writes wait for a server that cannot take them. */
@@ -33,14 +34,12 @@ function ServerNotice() {
   const { entries, held } = useOutbox()
   const works = useStorage((s) => s.works)
   if (held === null) return null
-  const count = entries.length === 1 ? 'One entry is' : `${entries.length} entries are`
+  const count = entries.length === 1 ? NOTICES.oneEntry : NOTICES.entriesAre(entries.length)
   return (
     <div className={classes.notice} role="status">
-      <span>
-        {HELD_WORDS[held]} {count} kept in this {works ? 'browser' : 'window (leave it open)'} and sent as soon as it can be taken.
-      </span>
+      <span>{NOTICES.keptInThisAndSent(HELD_WORDS[held], count, works ? 'browser' : NOTICES.windowLeaveOpen)}</span>
       <button type="button" className={classes.noticeButton} onClick={() => void flush()}>
-        Try now
+        {NOTICES.tryNow}
       </button>
     </div>
   )
@@ -55,16 +54,13 @@ function ClockNotice() {
   const moment = (ms: number) => `${format.date(ms)}, ${format.time(ms)}`
   return (
     <div className={classes.notice} role="status">
-      <span>
-        Is the clock of Olvent’s computer right? It says {moment(now)}, and the last entry was made on {moment(lastEntryMs)}. If it is wrong, set it there
-        before you note anything.
-      </span>
+      <span>{NOTICES.clockOlventsComputerRightSays(moment(now), moment(lastEntryMs))}</span>
       <span className={classes.noticeButtons}>
         <button type="button" className={classes.noticeButton} onClick={() => void syncClock().catch(tellError)}>
-          I have set it
+          {NOTICES.iHaveSet}
         </button>
         <button type="button" className={classes.noticeButton} onClick={() => believeClock(lastEntryMs)}>
-          It is right
+          {NOTICES.right}
         </button>
       </span>
     </div>
@@ -78,12 +74,9 @@ function StorageNotice() {
   if (works || read) return null
   return (
     <div className={classes.notice} role="status">
-      <span>
-        This browser cannot keep anything: its storage is full or switched off. What you enter goes to Olvent’s server as usual. While the server is away, leave
-        this window open.
-      </span>
+      <span>{NOTICES.thisBrowserCannotKeepAnything}</span>
       <button type="button" className={classes.noticeButton} onClick={() => setRead(true)}>
-        Close
+        {NOTICES.close}
       </button>
     </div>
   )
@@ -98,11 +91,13 @@ function TrayNotice() {
     <>
       <div className={classes.notice} role="status" data-testid="tray">
         <span>
-          {tray.length === 1 ? 'One entry was' : `${tray.length} entries were`} not accepted after waiting for the server.{' '}
-          {tray.length === 1 ? 'It is' : 'They are'} kept for you.
+          {NOTICES.notAcceptedAfterWaitingFor(
+            tray.length === 1 ? NOTICES.oneEntryWas : NOTICES.entriesWere(tray.length),
+            tray.length === 1 ? NOTICES.itIs : NOTICES.theyAre
+          )}
         </span>
         <button type="button" className={classes.noticeButton} onClick={open}>
-          Look at {tray.length === 1 ? 'it' : 'them'}
+          {NOTICES.lookAt(tray.length === 1 ? 'it' : 'them')}
         </button>
       </div>
       {opened && (

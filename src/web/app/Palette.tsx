@@ -1,3 +1,4 @@
+import { PALETTE } from '../../words/screens/app'
 import '@mantine/spotlight/styles.css'
 import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
@@ -12,7 +13,7 @@ import { useNewBake } from '../parts/useNewBake'
 import { KITCHEN_PLACES, ROOMS } from './rooms'
 
 /** Builds of a bake side by side: a room of its own, reached from the bake. */
-const COMPARE = { id: 'compare', label: 'Compare' } as const
+const COMPARE = { id: 'compare', label: PALETTE.compare } as const
 
 /**
  * Everything one can go to or begin, found by typing.
@@ -31,7 +32,7 @@ export function Palette({ asked }: { readonly asked: number }) {
   }, [asked])
   const to = (path: string) => () => void navigate(path)
   const actions = [
-    { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: 'New bake', onClick: () => newBake.start() }] : [] },
+    { group: 'Begin', actions: newBake.ready ? [{ id: 'new', label: PALETTE.newBake, onClick: () => newBake.start() }] : [] },
     { group: 'Rooms', actions: ROOMS.map(({ path, label }) => ({ id: path, label, onClick: to(path) })) },
     {
       group: 'Bakes',
@@ -39,7 +40,7 @@ export function Palette({ asked }: { readonly asked: number }) {
         [...STATIONS, COMPARE].map((station) => ({
           id: `${bake.id}-${station.id}`,
           label: `${bake.plan.name}: ${station.label}`,
-          description: `mix ${format.dayTime(bake.plan.mixAt)}`,
+          description: PALETTE.mix(format.dayTime(bake.plan.mixAt)),
           onClick: to(`/bakes/${bake.id}/${station.id}`)
         }))
       )
@@ -48,10 +49,10 @@ export function Palette({ asked }: { readonly asked: number }) {
       group: 'Jars',
       actions: (jars ?? []).flatMap((jar) => [
         { id: jar.id, label: jar.name, onClick: to(`/jars/${jar.id}`) },
-        { id: `${jar.id}-pace`, label: `${jar.name}: pace`, onClick: to(`/jars/${jar.id}/pace`) },
-        { id: `${jar.id}-label`, label: `${jar.name}: label`, onClick: to(`/jars/${jar.id}/label`) },
+        { id: `${jar.id}-pace`, label: PALETTE.pace(jar.name), onClick: to(`/jars/${jar.id}/pace`) },
+        { id: `${jar.id}-label`, label: PALETTE.label(jar.name), onClick: to(`/jars/${jar.id}/label`) },
         jar.program === null
-          ? { id: `${jar.id}-programs`, label: `${jar.name}: programs`, onClick: to(`/jars/${jar.id}/programs`) }
+          ? { id: `${jar.id}-programs`, label: PALETTE.programs(jar.name), onClick: to(`/jars/${jar.id}/programs`) }
           : { id: jar.program.id, label: jar.program.title, onClick: to(`/programs/${jar.program.id}`) }
       ])
     },
@@ -61,11 +62,11 @@ export function Palette({ asked }: { readonly asked: number }) {
       actions: KITCHEN_PLACES.map(({ path, label, holds }) => ({ id: path, label, description: holds, keywords: holds, onClick: to(path) }))
     },
     {
-      group: 'Past bakes',
+      group: PALETTE.pastBakes,
       actions: (done.bakes ?? []).map(({ id, plan }) => ({
         id: `${id}-done`,
         label: plan.name,
-        description: `mixed ${format.date(plan.mixAt)}`,
+        description: PALETTE.mixed(format.date(plan.mixAt)),
         onClick: to(`/bakes/${id}`)
       }))
     },
@@ -74,7 +75,7 @@ export function Palette({ asked }: { readonly asked: number }) {
       actions: ingredients.map(({ ingredient: { id, name } }) => ({
         id: `ingredient-${id}`,
         label: name,
-        description: 'on the shelf',
+        description: PALETTE.onShelf,
         onClick: to(`/shelf?ingredient=${encodeURIComponent(id)}`)
       }))
     }
@@ -82,12 +83,12 @@ export function Palette({ asked }: { readonly asked: number }) {
   return (
     <Spotlight
       actions={actions}
-      nothingFound="Nothing by that name."
+      nothingFound={PALETTE.nothingByThatName}
       highlightQuery
       limit={12}
       scrollable
       shortcut={null}
-      searchProps={{ leftSection: <IconSearch size={20} />, placeholder: 'Room, bake, jar, recipe, ingredient or setting', 'aria-label': 'Find anything' }}
+      searchProps={{ leftSection: <IconSearch size={20} />, placeholder: PALETTE.roomBakeJarRecipeIngredient, 'aria-label': PALETTE.findAnything }}
     />
   )
 }

@@ -6,6 +6,7 @@ import { Link } from 'react-router'
 import { z } from 'zod'
 import { alarmsByClock, type LateRisk } from '../../core'
 import { near, stepTitle, windowTitle } from '../../words'
+import { REMINDERS } from '../../words/screens/app'
 import { useNow } from '../data/clock'
 import { useDays } from '../data/days'
 import type { Judged } from '../data/forecasts'
@@ -64,14 +65,15 @@ export function Reminders() {
   return (
     <div className={classes.notice} role="status" data-testid="away">
       <span>
-        While you were away:{' '}
-        {open
-          .slice(0, SHOWN)
-          .map((d) => `${d.title} (${format.dayTime(near(d.atMs))})`)
-          .join(' · ')}
-        {open.length > SHOWN && ` and ${open.length - SHOWN} more`}. <Link to="/">Go to Today</Link>
+        {REMINDERS.whileYouWereAway(
+          open
+            .slice(0, SHOWN)
+            .map((d) => `${d.title} (${format.dayTime(near(d.atMs))})`)
+            .join(' · ')
+        )}
+        {open.length > SHOWN && REMINDERS.andMore(open.length - SHOWN)}. <Link to="/">{REMINDERS.goToToday}</Link>
       </span>
-      <ActionIcon aria-label="I have seen it" onClick={() => setAway([])}>
+      <ActionIcon aria-label={REMINDERS.iHaveSeen} onClick={() => setAway([])}>
         <IconX size={20} />
       </ActionIcon>
     </div>
@@ -84,19 +86,19 @@ function windowsOf(judged: Judged | undefined, risk: LateRisk): Due[] {
   const { bake, line, verdict, hours } = judged
   const alarms = alarmsByClock(verdict, line.startedAtMs, risk)
   const last = alarms.findLastIndex((alarm) => alarm.atMs <= line.startedAtMs + hours * MS_PER_HOUR)
-  return alarms.slice(Math.max(last, 0)).map(({ kind, atMs }) => ({ key: `${bake.id} window ${kind}`, kind: 'window', title: windowTitle(bake, kind), atMs }))
+  return alarms.slice(Math.max(last, 0)).map(({ kind, atMs }) => ({ key: `${bake.id}-${kind}`, kind: 'window', title: windowTitle(bake, kind), atMs }))
 }
 
 function ring({ title }: Due): void {
   const choice = reminderChoice()
-  notifications.show({ id: newId(), withBorder: true, color: 'plum', title: 'Now', message: title, autoClose: 60_000 })
+  notifications.show({ id: newId(), withBorder: true, color: 'plum', title: REMINDERS.now, message: title, autoClose: 60_000 })
   if (choice.sound) chime()
   if (choice.notices && noticesAllowed() === 'granted') new Notification('Olvent', { body: title, tag: title })
 }
 
 /** How many steps are overdue, on the tab and on the icon. */
 function badge({ overdue }: Reminded): void {
-  document.title = overdue === 0 ? 'Olvent' : `(${overdue}) Olvent`
+  document.title = overdue === 0 ? 'Olvent' : REMINDERS.olvent(overdue)
   if (!('setAppBadge' in navigator)) return
   const set = overdue === 0 ? navigator.clearAppBadge() : navigator.setAppBadge(overdue)
   set.catch(() => undefined)

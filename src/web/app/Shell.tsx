@@ -3,6 +3,7 @@ import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
 import { Link, NavLink, useNavigate } from 'react-router'
+import { SHELL } from '../../words/screens/app'
 import { useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { useOthersChanges } from '../data/live'
@@ -52,13 +53,13 @@ export function Shell({ children }: { children: ReactNode }) {
   return (
     <div className={classes.shell}>
       <a href="#room" className={classes.skip}>
-        Skip to the room
+        {SHELL.skipToRoom}
       </a>
       <header className={classes.head}>
         <Link to="/" className={classes.name}>
-          Olvent
+          {SHELL.olvent}
         </Link>
-        <nav className={classes.rooms} aria-label="Rooms">
+        <nav className={classes.rooms} aria-label={SHELL.rooms}>
           {ROOMS.map(({ path, label, icon: Icon }) => (
             <NavLink key={path} to={path} end={path === '/'} className={classes.room}>
               <Icon size={22} stroke={1.8} className={classes.roomIcon} aria-hidden="true" />
@@ -68,7 +69,7 @@ export function Shell({ children }: { children: ReactNode }) {
           {newBake.ready && (
             <button type="button" className={`${classes.room} ${classes.roomButton}`} onClick={() => newBake.start()}>
               <IconPlus size={22} stroke={1.8} className={classes.roomIcon} aria-hidden="true" />
-              <span>New bake</span>
+              <span>{SHELL.newBake}</span>
             </button>
           )}
         </nav>
@@ -78,16 +79,16 @@ export function Shell({ children }: { children: ReactNode }) {
             <span className={classes.date}>{format.date(now)} </span>
             {format.time(now)}
           </span>
-          <ActionIcon aria-label="Find anything" onClick={find}>
+          <ActionIcon aria-label={SHELL.findAnything} onClick={find}>
             <IconSearch size={22} />
           </ActionIcon>
-          <ActionIcon aria-label="Keys" onClick={sheetOpen.open} className={classes.wideOnly}>
+          <ActionIcon aria-label={SHELL.keys} onClick={sheetOpen.open} className={classes.wideOnly}>
             <IconKeyboard size={22} />
           </ActionIcon>
-          <ActionIcon component={Link} to="/kitchen" aria-label="Kitchen" className={classes.phoneOnly}>
+          <ActionIcon component={Link} to="/kitchen" aria-label={SHELL.kitchen} className={classes.phoneOnly}>
             <IconHome size={22} />
           </ActionIcon>
-          <ActionIcon aria-label={dim ? 'Bright' : 'Dim'} onClick={toggleDim}>
+          <ActionIcon aria-label={dim ? SHELL.bright : SHELL.dim} onClick={toggleDim}>
             {dim ? <IconSunHigh size={22} /> : <IconMoon size={22} />}
           </ActionIcon>
         </div>

@@ -3,6 +3,7 @@ import { DateTimePicker } from '@mantine/dates'
 import { useState } from 'react'
 import { isoOf, isoSchema, msOf } from '../../contract'
 import { ENTRY_FIGURES, entryWords } from '../../words'
+import { TRAY } from '../../words/screens/app'
 import { useKitchen } from '../data/kitchen'
 import { type RefusedEntry, sendAgain, throwAway } from '../data/outbox'
 import { tellDone } from '../parts/tell'
@@ -10,7 +11,7 @@ import { tellDone } from '../parts/tell'
 /** Entries that were not accepted: each can be mended and sent again, or thrown away. */
 export function Tray({ tray, onClose }: { readonly tray: readonly RefusedEntry[]; readonly onClose: () => void }) {
   return (
-    <Modal opened onClose={onClose} title="Not accepted yet" size="lg">
+    <Modal opened onClose={onClose} title={TRAY.notAcceptedYet} size="lg">
       <Stack gap="xl">
         {tray.map((entry) => (
           <TrayEntry key={entry.id} entry={entry} />
@@ -51,7 +52,7 @@ function TrayEntry({ entry }: { entry: RefusedEntry }) {
         {happenedAt !== undefined && (
           <DateTimePicker
             size="md"
-            label="When it happened"
+            label={TRAY.whenHappened}
             value={new Date(msOf(happenedAt))}
             onChange={(value) => {
               const atMs = value === null ? Number.NaN : new Date(value).getTime()
@@ -63,14 +64,14 @@ function TrayEntry({ entry }: { entry: RefusedEntry }) {
         )}
       </Group>
       <Group mt="md">
-        <Button onClick={() => sendAgain(entry, entry.body === undefined ? undefined : body)}>Send again</Button>
+        <Button onClick={() => sendAgain(entry, entry.body === undefined ? undefined : body)}>{TRAY.sendAgain}</Button>
         <Button
           variant="default"
           onClick={() => {
-            tellDone(`“${words}” is thrown away.`, throwAway(entry))
+            tellDone(TRAY.thrownAway(words), throwAway(entry))
           }}
         >
-          Throw away
+          {TRAY.throwAway}
         </Button>
       </Group>
     </section>

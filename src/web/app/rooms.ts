@@ -1,38 +1,39 @@
 import { IconBook2, IconBottle, IconBread, IconHome, IconSun, IconWheat } from '@tabler/icons-react'
+import { ROOMS_WORDS } from '../../words/screens/app'
 
 /** Rooms that exist, with their single keys. */
 export const ROOMS = [
-  { path: '/', label: 'Today', key: 't', icon: IconSun },
-  { path: '/bakes', label: 'Bakes', key: 'b', icon: IconBread },
-  { path: '/jars', label: 'Jars', key: 'j', icon: IconBottle },
-  { path: '/shelf', label: 'Shelf', key: 's', icon: IconWheat },
-  { path: '/recipes', label: 'Recipes', key: 'r', icon: IconBook2 },
-  { path: '/kitchen', label: 'Kitchen', key: 'k', icon: IconHome }
+  { path: '/', label: ROOMS_WORDS.today, key: 't', icon: IconSun },
+  { path: '/bakes', label: ROOMS_WORDS.bakes, key: 'b', icon: IconBread },
+  { path: '/jars', label: ROOMS_WORDS.jars, key: 'j', icon: IconBottle },
+  { path: '/shelf', label: ROOMS_WORDS.shelf, key: 's', icon: IconWheat },
+  { path: '/recipes', label: ROOMS_WORDS.recipes, key: 'r', icon: IconBook2 },
+  { path: '/kitchen', label: ROOMS_WORDS.kitchen, key: 'k', icon: IconHome }
 ] as const
 
 /** Rooms of the kitchen, with what is set there. */
 export const KITCHEN_PLACES = [
-  { path: '/kitchen/places', label: 'Places', holds: 'how warm each place is, by day and night; logs of a thermometer; tap water' },
-  { path: '/kitchen/hours', label: 'Hours', holds: 'sleep, work and other times; reminders; calendar' },
-  { path: '/kitchen/habits', label: 'Habits', holds: 'when you like to mix, percentages of, cups, units, scale' },
-  { path: '/kitchen/vessels', label: 'Vessels', holds: 'jars and bowls, empty weight, size' },
-  { path: '/kitchen/devices', label: 'Devices', holds: 'scale, probe, level sensor' },
-  { path: '/kitchen/this', label: 'This kitchen', holds: 'name, time zone, currency, light, shortcuts' },
-  { path: '/kitchen/copies', label: 'Copies and devices', holds: 'backup, moving house, passphrase, phone' }
+  { path: '/kitchen/places', label: ROOMS_WORDS.places, holds: ROOMS_WORDS.howWarmEachPlaceBy },
+  { path: '/kitchen/hours', label: ROOMS_WORDS.hours, holds: ROOMS_WORDS.sleepWorkAndOtherTimes },
+  { path: '/kitchen/habits', label: ROOMS_WORDS.habits, holds: ROOMS_WORDS.whenYouLikeToMix },
+  { path: '/kitchen/vessels', label: ROOMS_WORDS.vessels, holds: ROOMS_WORDS.jarsAndBowlsEmptyWeight },
+  { path: '/kitchen/devices', label: ROOMS_WORDS.devices, holds: ROOMS_WORDS.scaleProbeLevelSensor },
+  { path: '/kitchen/this', label: ROOMS_WORDS.thisKitchen, holds: ROOMS_WORDS.nameTimeZoneCurrencyLight },
+  { path: '/kitchen/copies', label: ROOMS_WORDS.copiesAndDevices, holds: ROOMS_WORDS.backupMovingHousePassphrasePhone }
 ] as const
 
 /** Single keys besides those of the rooms; stations add their own while they are open. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: 't · b · j · s · r · k', does: 'Today, Bakes, Jars, Shelf, Recipes, Kitchen' },
-  { keys: 'n', does: 'New bake' },
-  { keys: 'd', does: 'Bright or dim' },
-  { keys: '1 – 6', does: 'Stations of a bake' },
-  { keys: '← →', does: 'Station before, station after' },
-  { keys: '↑ ↓ Enter', does: 'From cell to cell in a dough' },
-  { keys: 'Ctrl Z · Ctrl Y', does: 'Undo, do again' },
-  { keys: 'space', does: 'Next step at Weigh' },
-  { keys: 'm', does: 'Note what you saw at Watch' },
-  { keys: 'x · l · o', does: 'Today: next step done, done 15 min ago, left out' },
-  { keys: 'Ctrl K', does: 'Find anything' },
-  { keys: '?', does: 'This sheet' }
+  { keys: 't · b · j · s · r · k', does: ROOMS_WORDS.todayBakesJarsShelfRecipes },
+  { keys: 'n', does: ROOMS_WORDS.newBake },
+  { keys: 'd', does: ROOMS_WORDS.brightOrDim },
+  { keys: '1 – 6', does: ROOMS_WORDS.stationsBake },
+  { keys: '← →', does: ROOMS_WORDS.stationBeforeStationAfter },
+  { keys: '↑ ↓ Enter', does: ROOMS_WORDS.fromCellToCellIn },
+  { keys: ROOMS_WORDS.ctrlZCtrlY, does: ROOMS_WORDS.undoDoAgain },
+  { keys: 'space', does: ROOMS_WORDS.nextStepAtWeigh },
+  { keys: 'm', does: ROOMS_WORDS.noteWhatYouSawAt },
+  { keys: 'x · l · o', does: ROOMS_WORDS.todayNextStepDoneDone },
+  { keys: ROOMS_WORDS.ctrlK, does: ROOMS_WORDS.findAnything },
+  { keys: '?', does: ROOMS_WORDS.thisSheet }
 ]

@@ -1,5 +1,6 @@
 import type { z } from 'zod'
 import { errorSchema, NOTED_HEADER, WINDOW_HEADER, type WireError, WRITE_HEADER } from '../../contract'
+import { API } from '../../words/screens/data'
 import { newId } from './newId'
 
 /** The server understood and said no, with a sentence. */
@@ -11,10 +12,10 @@ export class Refusal extends Error {
 
 /** Why the server cannot take something now. */
 const NOT_NOW_WORDS = {
-  away: 'Olvent’s server does not answer.',
-  failing: 'Olvent’s server failed over this, more than once.',
-  'disk full': 'The disk of Olvent’s computer is full.',
-  'signed out': 'This device is signed out.'
+  away: API.olventsServerDoesNotAnswer,
+  failing: API.olventsServerFailedOverThis,
+  'disk full': API.diskOlventsComputerFull,
+  'signed out': API.thisDeviceSignedOut
 }
 
 /** The server neither took it nor refused it: it may be sent again. */
@@ -78,7 +79,7 @@ export async function ask<Schema extends z.ZodType>(
   if (answer.ok) return schema.parse(told)
   const error = errorSchema.safeParse(told)
   if (answer.status === UNKNOWN && error.data?.error.code === 'sign in') throw new NotNow('signed out')
-  throw new Refusal(error.success ? error.data.error : { code: 'fault', message: 'The server answered in a way that Olvent does not understand.' })
+  throw new Refusal(error.success ? error.data.error : { code: 'fault', message: API.serverAnsweredInWayThat })
 }
 
 /** Sends something that goes on to be sent while the page is gone; nobody hears the answer. */

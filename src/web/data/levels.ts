@@ -3,6 +3,7 @@ import exifr from 'exifr'
 import type { Bake } from '../../answers'
 import { isoOf } from '../../contract'
 import { type FoundLevel, instantOf, type JarFrame, jarPicture, type Pantry } from '../../core'
+import { LEVELS } from '../../words/screens/data'
 import type { PictureDesk } from '../workers/picture.worker'
 import { addEvent } from './bakes'
 import { newId } from './newId'
@@ -20,7 +21,7 @@ let worker: Remote<PictureDesk> | null = null
 export async function findIn(file: Blob, frame: JarFrame | null): Promise<FoundLevel | null> {
   worker ??= wrap<PictureDesk>(new Worker(new URL('../workers/picture.worker.ts', import.meta.url), { type: 'module' }))
   return worker.find(file, frame).catch(() => {
-    throw new Error('This is no picture that can be read here. A JPEG, PNG or WebP is.')
+    throw new Error(LEVELS.thisNoPictureThatCan)
   })
 }
 
@@ -45,7 +46,7 @@ export async function madeUpPicture(seed: number, rise: number, takenMs: number)
   canvas.getContext('2d')?.drawImage(image, 0, 0)
   URL.revokeObjectURL(url)
   const blob = await new Promise<Blob | null>((drawn) => canvas.toBlob(drawn, 'image/jpeg', 0.9))
-  if (blob === null) throw new Error('The picture could not be drawn.')
+  if (blob === null) throw new Error(LEVELS.pictureCouldNotBeDrawn)
   return new File([blob], `made-up-${seed}.jpg`, { type: blob.type, lastModified: takenMs })
 }
 

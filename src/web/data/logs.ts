@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink'
 import useSWR from 'swr'
 import type { readReadings } from '../../core'
+import { LOGS } from '../../words/screens/data'
 import type { LogReader } from '../workers/logs.worker'
 import { ONCE } from './desk'
 
@@ -17,7 +18,7 @@ export const MOST_LOG_BYTES = 40_000_000
 
 /** The text of a file. @throws Error with a sentence when it is too large */
 export async function textOf(file: File): Promise<string> {
-  if (file.size > MOST_LOG_BYTES) throw new Error(`${file.name} is larger than ${MOST_LOG_BYTES / 1_000_000} MB. Bring it in in parts.`)
+  if (file.size > MOST_LOG_BYTES) throw new Error(LOGS.largerThanMbBringIn(file.name, MOST_LOG_BYTES / 1_000_000))
   return file.text()
 }
 

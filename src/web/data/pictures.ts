@@ -1,4 +1,5 @@
 import { pictureMadeSchema, ROUTES } from '../../contract'
+import { PICTURES } from '../../words/screens/data'
 import { NotNow, Refusal } from './api'
 
 /** Longest side that is kept, px, and how finely. */
@@ -14,7 +15,7 @@ async function shrunk(file: Blob): Promise<Blob> {
   canvas.height = Math.round(bitmap.height * scale)
   canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height)
   return new Promise((drawn, failed) =>
-    canvas.toBlob((blob) => (blob === null ? failed(new Error('The picture could not be drawn.')) : drawn(blob)), 'image/jpeg', QUALITY)
+    canvas.toBlob((blob) => (blob === null ? failed(new Error(PICTURES.pictureCouldNotBeDrawn)) : drawn(blob)), 'image/jpeg', QUALITY)
   )
 }
 
@@ -25,7 +26,7 @@ async function shrunk(file: Blob): Promise<Blob> {
  */
 export async function keepPicture(file: Blob): Promise<string> {
   const body = await shrunk(file).catch(() => {
-    throw new Error('This is no picture that can be read here. A JPEG, PNG or WebP is.')
+    throw new Error(PICTURES.thisNoPictureThatCan)
   })
   const answer = await fetch(ROUTES.pictures, { method: 'POST', headers: { 'Content-Type': 'image/jpeg' }, body }).catch(() => {
     throw new NotNow()

@@ -17,7 +17,7 @@ export interface WeighedFeed {
  */
 export async function feedForBake(bake: Bake, stageId: string, jar: Jar, pantry: Pantry, atMs: number, weighed?: WeighedFeed): Promise<() => Promise<void>> {
   const stage = bake.plan.before.find((s) => s.id === stageId)
-  if (stage === undefined) throw new Error(`No such feed: ${stageId}.`)
+  if (stage === undefined) throw new Error('The plan has no such feed.')
   const happenedAt = isoOf(atMs)
   const { flours, waterGrams } = weighed ?? { flours: gramsOfBlend(jar.feed, stage.flourGrams), waterGrams: stage.waterGrams }
   const feed = {

@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { type BlendPart, holdsGluten } from '../../core'
+import { BLEND_EDITOR } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 import classes from './BlendEditor.module.css'
 import { QuantityField } from './QuantityField'
@@ -33,8 +34,8 @@ export function BlendEditor({
       {blend.map((part, i) => (
         <Group key={part.ingredientId} wrap="nowrap" align="flex-end" gap="xs">
           <Select
-            label={i === 0 ? `Flour of ${of}` : undefined}
-            aria-label={`Flour ${i + 1} of ${of}`}
+            label={i === 0 ? BLEND_EDITOR.flour(of) : undefined}
+            aria-label={BLEND_EDITOR.flour2(i + 1, of)}
             disabled={frozen}
             searchable
             data={flours.filter((f) => f.id === part.ingredientId || !blend.some((p) => p.ingredientId === f.id)).map((f) => ({ value: f.id, label: f.name }))}
@@ -46,9 +47,9 @@ export function BlendEditor({
             <>
               <QuantityField
                 kind="parts"
-                label={i === 0 ? 'Parts' : undefined}
-                aria-label={`Parts of flour ${i + 1}`}
-                what="The parts"
+                label={i === 0 ? BLEND_EDITOR.parts : undefined}
+                aria-label={BLEND_EDITOR.partsFlour(i + 1)}
+                what={BLEND_EDITOR.theParts}
                 disabled={frozen}
                 value={part.share}
                 range={[0.01, 10_000]}
@@ -56,7 +57,7 @@ export function BlendEditor({
                 w={90}
               />
               {!frozen && (
-                <ActionIcon aria-label={`Take flour ${i + 1} out`} onClick={() => onBlend(blend.filter((_, n) => n !== i))}>
+                <ActionIcon aria-label={BLEND_EDITOR.takeFlourOut(i + 1)} onClick={() => onBlend(blend.filter((_, n) => n !== i))}>
                   <IconMinus size={20} />
                 </ActionIcon>
               )}
@@ -71,7 +72,7 @@ export function BlendEditor({
           leftSection={<IconPlus size={18} />}
           onClick={() => onBlend([...blend, { ingredientId: unused.id, share: blend[0]?.share ?? 1 }])}
         >
-          Another flour
+          {BLEND_EDITOR.anotherFlour}
         </Button>
       )}
     </div>

@@ -2,6 +2,7 @@ import { Button, FileButton, Group, Modal, Radio, Stack, Text } from '@mantine/c
 import { useState } from 'react'
 import type { ClashChoices, Merge, TakenAlong } from '../../contract'
 import { clashWords, heldWords, mergeWords } from '../../words'
+import { BRING_IN } from '../../words/screens/parts'
 import { bringIn, leaveOut, lookInto } from '../data/keeping'
 import { useKitchen } from '../data/kitchen'
 import { tellDone, tellError } from './tell'
@@ -47,37 +48,35 @@ function Found({ found, onDone }: { readonly found: TakenAlong; readonly onDone:
     bringIn(found.id, how === 'merge' ? { how, choices } : { how })
       .then(() => {
         onDone()
-        tellDone(how === 'merge' ? `“${found.kitchen}” is part of this kitchen now.` : `“${found.kitchen}” is here.`)
+        tellDone(how === 'merge' ? BRING_IN.partThisKitchenNow(found.kitchen) : BRING_IN.here(found.kitchen))
       }, tellError)
       .finally(() => setBusy(false))
   }
   return (
     <Modal opened onClose={leave} title={`“${found.kitchen}”`} size="lg">
-      <Text>
-        Taken along {format.dayTime(found.madeAt)}: {heldWords(found)}.
-      </Text>
+      <Text>{BRING_IN.takenAlong(format.dayTime(found.madeAt), heldWords(found))}</Text>
       {found.merge !== null && (
-        <Radio.Group mt="md" value={how} onChange={(value) => setHow(value as typeof how)} label={`This kitchen, “${found.replaces}”, is in use`}>
+        <Radio.Group mt="md" value={how} onChange={(value) => setHow(value as typeof how)} label={BRING_IN.thisKitchenInUse(found.replaces ?? '')}>
           <Stack gap="sm" mt="xs">
-            <Radio value="merge" label="Add the file to it" description="Jars, bakes and recipes of both stand beside each other." />
-            <Radio value="replace" label="Replace it" description="Only what is in the file is here afterwards." />
+            <Radio value="merge" label={BRING_IN.addFileTo} description={BRING_IN.jarsBakesAndRecipesBoth} />
+            <Radio value="replace" label={BRING_IN.replace} description={BRING_IN.onlyWhatInFileHere} />
           </Stack>
         </Radio.Group>
       )}
       {found.merge !== null && how === 'merge' && <Together merge={found.merge} choices={choices} onChoose={setChoices} />}
       {found.merge !== null && (
         <Text mt="md" c="dimmed">
-          A copy of this kitchen as it is now is kept first.
+          {BRING_IN.copyThisKitchenAsNow}
         </Text>
       )}
       <Group mt="md">
         <Button onClick={put} loading={busy} disabled={undecided > 0}>
-          {found.replaces === null ? 'Open it here' : how === 'merge' ? 'Add it' : `Replace “${found.replaces}”`}
+          {found.replaces === null ? BRING_IN.openHere : how === 'merge' ? BRING_IN.add : BRING_IN.replace2(found.replaces)}
         </Button>
         <Button variant="default" onClick={leave} disabled={busy}>
-          Cancel
+          {BRING_IN.cancel}
         </Button>
-        {undecided > 0 && <Text c="dimmed">{undecided} still to decide</Text>}
+        {undecided > 0 && <Text c="dimmed">{BRING_IN.stillToDecide(undecided)}</Text>}
       </Group>
     </Modal>
   )
@@ -99,10 +98,10 @@ function Together({ merge, choices, onChoose }: TogetherProps) {
       {merge.clashes.length > 1 && (
         <Group mt="sm" gap="sm">
           <Button variant="default" size="sm" onClick={() => all('here')}>
-            All as here
+            {BRING_IN.allAsHere}
           </Button>
           <Button variant="default" size="sm" onClick={() => all('there')}>
-            All as in the file
+            {BRING_IN.allAsInFile}
           </Button>
         </Group>
       )}

@@ -1,6 +1,7 @@
 import { Link } from 'react-router'
 import { type Clash, clashesOf, type Format } from '../../core'
 import { stepWord } from '../../words'
+import { CLASH_NOTES } from '../../words/screens/parts'
 import type { OpenBake } from '../data/days'
 import { useKitchen } from '../data/kitchen'
 import { Note } from './Card'
@@ -22,7 +23,7 @@ export function ClashNotes({ days, only }: { readonly days: readonly OpenBake[];
     pairs.set(key, [...(pairs.get(key) ?? []), clash])
   }
   if (pairs.size === 0) return null
-  const placeName = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'That place'
+  const placeName = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? CLASH_NOTES.thatPlace
   const planned = (id: string) => days.find((day) => day.bake.id === id && day.bake.status === 'planned')
   const shown = [...pairs].sort(([a], [b]) => a.localeCompare(b))
   return (
@@ -33,12 +34,17 @@ export function ClashNotes({ days, only }: { readonly days: readonly OpenBake[];
         return (
           <Note key={key} tone="care">
             {clashWords(clash, format, placeName)}
-            {more.length > 0 && ` And ${more.length} more of these two.`}{' '}
-            {free !== undefined && <Link to={`/bakes/${free}/plan`}>Find another time for {planned(free)?.bake.plan.name}</Link>}
+            {more.length > 0 && CLASH_NOTES.andMoreTheseTwo(more.length)}{' '}
+            {free !== undefined && (
+              <Link to={`/bakes/${free}/plan`}>
+                {CLASH_NOTES.findAnotherTimeFor}
+                {planned(free)?.bake.plan.name}
+              </Link>
+            )}
           </Note>
         )
       })}
-      {shown.length > SHOWN && <Note tone="care">And {shown.length - SHOWN} more pairs that want the same at the same time.</Note>}
+      {shown.length > SHOWN && <Note tone="care">{CLASH_NOTES.andMorePairsThatWant(shown.length - SHOWN)}</Note>}
     </div>
   )
 }
@@ -51,10 +57,10 @@ function clashWords({ kind, names, what, fromMs, toMs }: Clash, format: Format, 
   const step = (id: string) => stepWord({ kind: id.replace(/ \d+$/, '') as Parameters<typeof stepWord>[0]['kind'], id }).toLowerCase()
   switch (kind) {
     case 'oven':
-      return `One oven, two bakes: ${names[0]} and ${names[1]} are both in it, ${at}.`
+      return CLASH_NOTES.oneOvenTwoBakesAnd(names[0], names[1], at)
     case 'hands':
-      return `Both need you at once, ${at}: ${step(what[0])} (${names[0]}) and ${step(what[1])} (${names[1]}).`
+      return CLASH_NOTES.bothNeedYouAtOnce(at, step(what[0]), names[0], step(what[1]), names[1])
     case 'place':
-      return `${placeName(what[0])} is full: ${names[0]} and ${names[1]} both stand there, ${at}.`
+      return CLASH_NOTES.fullAndBothStandThere(placeName(what[0]), names[0], names[1], at)
   }
 }

@@ -1,5 +1,6 @@
 import { Button, SimpleGrid, TextInput } from '@mantine/core'
 import { type FlourFacts, factsOf, type Ingredient, type Packet } from '../../core'
+import { FLOUR_FIELDS } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 import { QuantityField } from './QuantityField'
 
@@ -14,11 +15,11 @@ const FACTS: readonly {
   readonly label: string
   readonly range: readonly [number, number]
 }[] = [
-  { name: 'protein', kind: 'percent', label: 'Protein', range: [0, 0.8] },
-  { name: 'wholegrain', kind: 'percent', label: 'Wholegrain', range: [0, 1] },
-  { name: 'absorption', kind: 'percent', label: 'Drinks more than white', range: [-0.3, 1] },
-  { name: 'pace', kind: 'parts', label: 'Pace beside white', range: [0.3, 3] },
-  { name: 'hold', kind: 'parts', label: 'Strength beside white', range: [0.1, 2] }
+  { name: 'protein', kind: 'percent', label: FLOUR_FIELDS.protein, range: [0, 0.8] },
+  { name: 'wholegrain', kind: 'percent', label: FLOUR_FIELDS.wholegrain, range: [0, 1] },
+  { name: 'absorption', kind: 'percent', label: FLOUR_FIELDS.drinksMoreThanWhite, range: [-0.3, 1] },
+  { name: 'pace', kind: 'parts', label: FLOUR_FIELDS.paceBesideWhite, range: [0.3, 3] },
+  { name: 'hold', kind: 'parts', label: FLOUR_FIELDS.strengthBesideWhite, range: [0.1, 2] }
 ]
 
 /** What is known of a flour: from its packet, or as its kind usually is; whatever was said can be taken back. */
@@ -37,7 +38,7 @@ export function FlourFields({ draft, edit }: FieldsProps) {
               key={name}
               kind={kind}
               label={label}
-              description={from === 'kind' ? `usual for its kind: ${show(least)} to ${show(most)}` : 'as you said'}
+              description={from === 'kind' ? FLOUR_FIELDS.usualForKindTo(show(least), show(most)) : FLOUR_FIELDS.asYouSaid}
               inputWrapperOrder={ORDER}
               value={value}
               range={range}
@@ -48,7 +49,7 @@ export function FlourFields({ draft, edit }: FieldsProps) {
       </SimpleGrid>
       {own && (
         <Button variant="subtle" size="sm" onClick={() => edit(Object.fromEntries(FACTS.map(({ name }) => [name, undefined])))}>
-          As its kind usually is
+          {FLOUR_FIELDS.asKindUsually}
         </Button>
       )}
     </>
@@ -70,25 +71,25 @@ export function StoreFields({ draft, edit }: FieldsProps) {
     <SimpleGrid cols={{ base: 2, xs: 4 }}>
       <QuantityField
         kind="parts"
-        label={`Price, ${kitchen.currency}`}
-        what="The price"
+        label={FLOUR_FIELDS.price(kitchen.currency)}
+        what={FLOUR_FIELDS.price2}
         value={price?.amount ?? 0}
         range={[0, 10_000]}
         onCommit={(amount) => edit({ price: amount === 0 ? undefined : { amount, packGrams: price?.packGrams ?? USUAL_PACK } })}
       />
       <QuantityField
         kind="mass"
-        label="for a pack of"
-        what="The pack"
+        label={FLOUR_FIELDS.forPack}
+        what={FLOUR_FIELDS.pack}
         value={price?.packGrams ?? USUAL_PACK}
         disabled={price === undefined}
         range={[1, 100_000]}
         onCommit={(packGrams) => price !== undefined && edit({ price: { ...price, packGrams } })}
       />
-      <TextInput label="Lot" maxLength={60} value={packet?.lot ?? ''} onChange={(e) => set({ lot: e.currentTarget.value })} />
-      <TextInput label="Opened" type="date" value={packet?.openedOn ?? ''} onChange={(e) => set({ openedOn: e.currentTarget.value })} />
+      <TextInput label={FLOUR_FIELDS.lot} maxLength={60} value={packet?.lot ?? ''} onChange={(e) => set({ lot: e.currentTarget.value })} />
+      <TextInput label={FLOUR_FIELDS.opened} type="date" value={packet?.openedOn ?? ''} onChange={(e) => set({ openedOn: e.currentTarget.value })} />
       <TextInput
-        label="Note"
+        label={FLOUR_FIELDS.note}
         maxLength={500}
         value={packet?.note ?? ''}
         onChange={(e) => set({ note: e.currentTarget.value })}

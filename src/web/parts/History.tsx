@@ -2,6 +2,7 @@ import { Button, Modal, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import type { ChangedThing } from '../../contract'
 import { changeWords } from '../../words'
+import { HISTORY } from '../../words/screens/parts'
 import { useChanges } from '../data/changes'
 import { useKitchen } from '../data/kitchen'
 import classes from './History.module.css'
@@ -21,15 +22,15 @@ export function History({
   const { format } = useKitchen()
   const { changes, error } = useChanges(what, ofId)
   return (
-    <Modal opened onClose={onClose} title={`Changes of ${title}`} size="lg">
+    <Modal opened onClose={onClose} title={HISTORY.changes(title)} size="lg">
       {error !== undefined && <Text>{error.message}</Text>}
-      {changes === undefined && error === undefined && <Text c="dimmed">Looking …</Text>}
-      {changes?.length === 0 && <Text c="dimmed">Nothing has been changed yet.</Text>}
+      {changes === undefined && error === undefined && <Text c="dimmed">{HISTORY.looking}</Text>}
+      {changes?.length === 0 && <Text c="dimmed">{HISTORY.nothingHasBeenChangedYet}</Text>}
       {changes?.map((change) => (
         <section key={`${change.at} ${change.fields[0]?.field}`} className={classes.change}>
           <h3 className={classes.when}>
             {format.dayTime(change.at)}
-            {change.who !== null && `, on ${change.who}`}
+            {change.who !== null && HISTORY.on(change.who)}
           </h3>
           <ul className={classes.fields}>
             {change.fields.map((field) => {
@@ -54,7 +55,7 @@ export function HistoryButton(of: { readonly what: ChangedThing; readonly ofId: 
   return (
     <>
       <Button size="sm" variant="default" onClick={open}>
-        What was changed
+        {HISTORY.whatWasChanged}
       </Button>
       {opened && <History {...of} onClose={close} />}
     </>

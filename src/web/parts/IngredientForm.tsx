@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { ingredientSchema } from '../../contract'
 import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../core'
 import { fieldProblem } from '../../words'
+import { INGREDIENT_FORM } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
 import { saveIngredient } from '../data/stores'
@@ -51,22 +52,22 @@ export function IngredientForm({
     const checked = ingredientSchema.safeParse({ ...draft, name: draft.name.trim() })
     if (!checked.success) return setProblem(fieldProblem(checked.error, format))
     const next = { ...draft, name: draft.name.trim() }
-    saveIngredient(next, version).then(() => tellDone(`${next.name} is kept.`), tellError)
+    saveIngredient(next, version).then(() => tellDone(INGREDIENT_FORM.kept(next.name)), tellError)
     onDone(next)
   }
   return (
     <Stack gap="sm">
-      <TextInput label="Name" value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <TextInput label={INGREDIENT_FORM.nameWord} value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
       <SimpleGrid cols={2}>
         <Select
-          label="Kind"
+          label={INGREDIENT_FORM.kind}
           data={[...INGREDIENT_KINDS].filter((k) => k !== 'water' && k !== 'salt')}
           value={draft.kind}
           onChange={(v) => v !== null && setDraft((before) => withKind(before, v as IngredientKind))}
         />
         {draft.kind === 'flour' && draft.blend === undefined && (
           <Select
-            label="Ferments like"
+            label={INGREDIENT_FORM.fermentsLike}
             data={[...FLOUR_KINDS]}
             value={draft.flourKind ?? 'white wheat'}
             onChange={(v) => v !== null && edit({ flourKind: v as FlourKind })}
@@ -75,17 +76,17 @@ export function IngredientForm({
       </SimpleGrid>
       {draft.kind !== 'flour' && (
         <SimpleGrid cols={3}>
-          <QuantityField kind="percent" label="Water in it" value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
-          <QuantityField kind="percent" label="Flour in it" value={draft.composition.flour} range={[0, 1]} onCommit={holds('flour')} />
-          <QuantityField kind="percent" label="Salt in it" value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.waterIn} value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.flourIn} value={draft.composition.flour} range={[0, 1]} onCommit={holds('flour')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.saltIn} value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
         </SimpleGrid>
       )}
-      {draft.blend !== undefined && <BlendEditor of="the blend" only="single" blend={draft.blend} onBlend={(blend) => edit({ blend })} />}
+      {draft.blend !== undefined && <BlendEditor of={INGREDIENT_FORM.blend} only="single" blend={draft.blend} onBlend={(blend) => edit({ blend })} />}
       {draft.kind === 'flour' && draft.blend === undefined && <FlourFields draft={draft} edit={edit} />}
       <StoreFields draft={draft} edit={edit} />
       {draft.blend === undefined && (
         <Switch
-          label="Can be told by spoons and cups"
+          label={INGREDIENT_FORM.canBeToldBySpoons}
           checked={density !== undefined}
           onChange={(e) => edit({ density: e.currentTarget.checked ? LIKE_FLOUR : undefined })}
         />
@@ -94,14 +95,14 @@ export function IngredientForm({
         <SimpleGrid cols={2}>
           <QuantityField
             kind="parts"
-            label="Grams in a ml, least"
+            label={INGREDIENT_FORM.gramsInMlLeast}
             value={density[0]}
             range={[0.05, 5]}
             onCommit={(least) => edit({ density: [least, Math.max(least, density[1])] })}
           />
           <QuantityField
             kind="parts"
-            label="and most"
+            label={INGREDIENT_FORM.andMost}
             value={density[1]}
             range={[0.05, 5]}
             onCommit={(most) => edit({ density: [Math.min(most, density[0]), most] })}
@@ -110,7 +111,7 @@ export function IngredientForm({
       )}
       {draft.blend === undefined && (
         <>
-          <Text fw={500}>Allergens</Text>
+          <Text fw={500}>{INGREDIENT_FORM.allergens}</Text>
           <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
             <Group gap={8}>
               {ALLERGENS.map((a) => (
@@ -122,12 +123,12 @@ export function IngredientForm({
           </Chip.Group>
         </>
       )}
-      <Switch label="Goes on the small scale" checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
+      <Switch label={INGREDIENT_FORM.goesOnSmallScale} checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
-        <Button onClick={keep}>Save</Button>
+        <Button onClick={keep}>{INGREDIENT_FORM.save}</Button>
         <Button variant="default" onClick={onCancel}>
-          Cancel
+          {INGREDIENT_FORM.cancel}
         </Button>
         {version > 0 && <HistoryButton what="ingredient" ofId={ingredient.id} title={ingredient.name} />}
       </Group>

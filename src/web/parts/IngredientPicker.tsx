@@ -1,6 +1,7 @@
 import { Button, Group, Modal, ScrollArea, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import type { Ingredient, IngredientKind } from '../../core'
+import { INGREDIENT_PICKER } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 import { IngredientForm, newIngredient } from './IngredientForm'
 import classes from './IngredientPicker.module.css'
@@ -39,8 +40,8 @@ function PickerList({ kinds, onPick }: { readonly kinds?: readonly IngredientKin
     <>
       <TextInput
         data-autofocus
-        aria-label="Find an ingredient"
-        placeholder="Find by name"
+        aria-label={INGREDIENT_PICKER.findIngredient}
+        placeholder={INGREDIENT_PICKER.findByName}
         value={text}
         onChange={(e) => setText(e.currentTarget.value)}
         onKeyDown={(e) => e.key === 'Enter' && found[0] !== undefined && onPick(found[0])}
@@ -56,11 +57,11 @@ function PickerList({ kinds, onPick }: { readonly kinds?: readonly IngredientKin
             </li>
           ))}
         </ul>
-        {found.length === 0 && <Text c="dimmed">Nothing by that name yet.</Text>}
+        {found.length === 0 && <Text c="dimmed">{INGREDIENT_PICKER.nothingByThatNameYet}</Text>}
       </ScrollArea.Autosize>
       <Group mt="md">
         <Button variant="default" onClick={() => setFresh(newIngredient(text.trim(), kinds?.[0] ?? 'other'))}>
-          {wanted === '' ? 'A new ingredient' : `Add “${text.trim()}”`}
+          {wanted === '' ? INGREDIENT_PICKER.newIngredient : INGREDIENT_PICKER.add(text.trim())}
         </Button>
       </Group>
     </>

@@ -3,6 +3,7 @@ import { SimpleGrid } from '@mantine/core'
 import { DatePickerInput, TimePicker } from '@mantine/dates'
 import { format as formatDate } from 'date-fns'
 import { instantAt } from '../../core'
+import { MOMENT_FIELD } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 
 /** A day and a time by the kitchen's clock. */
@@ -19,7 +20,7 @@ export function MomentField({ ms, fromMs, disabled = false, onMs }: { ms: number
   return (
     <SimpleGrid cols={2}>
       <DatePickerInput
-        label="Day"
+        label={MOMENT_FIELD.day}
         size="md"
         disabled={disabled}
         valueFormat="ddd D MMM"
@@ -29,7 +30,7 @@ export function MomentField({ ms, fromMs, disabled = false, onMs }: { ms: number
         firstDayOfWeek={1}
       />
       <TimePicker
-        label="Time"
+        label={MOMENT_FIELD.time}
         size="md"
         disabled={disabled}
         format={kitchen.clock === '12 h' ? '12h' : '24h'}

@@ -1,6 +1,7 @@
 import { TextInput, type TextInputProps } from '@mantine/core'
 import { useEffect, useRef, useState } from 'react'
 import { evaluate } from '../../core'
+import { QUANTITY_FIELD } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
 import { type QuantityKind, scaleOf } from './figures'
 
@@ -43,7 +44,13 @@ export function QuantityField({
     const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)
     if (Number.isNaN(read) || wrongKind || read < range[0] - 1e-9 || read > range[1] + 1e-9) {
       setError(
-        `${what ?? (typeof input.label === 'string' ? input.label : 'This')} has to be ${kind === 'count' ? 'a whole number' : 'a number'} from ${scale.show(range[0])} to ${scale.show(range[1])}${unit}.`
+        QUANTITY_FIELD.hasToBeFromTo(
+          what ?? (typeof input.label === 'string' ? input.label : 'This'),
+          kind === 'count' ? QUANTITY_FIELD.wholeNumber : QUANTITY_FIELD.number,
+          scale.show(range[0]),
+          scale.show(range[1]),
+          unit
+        )
       )
       return
     }

@@ -1,5 +1,6 @@
 import { Button, Group, Text } from '@mantine/core'
 import { notifications } from '@mantine/notifications'
+import { TELL } from '../../words/screens/parts'
 import { newId } from '../data/newId'
 
 /** The notice whose Undo can be pressed. What is undone is the latest thing, so an older way back goes when a newer one comes. */
@@ -28,7 +29,7 @@ export function tellDone(words: string, undo?: () => Promise<unknown>): void {
               undo().catch(tellError)
             }}
           >
-            Undo
+            {TELL.undo}
           </Button>
         )}
       </Group>
@@ -41,8 +42,8 @@ export function tellError(error: unknown): void {
   notifications.show({
     withBorder: true,
     color: 'red',
-    title: 'That did not work',
-    message: error instanceof Error ? error.message : 'Something went wrong.',
+    title: TELL.thatDidNotWork,
+    message: error instanceof Error ? error.message : TELL.somethingWentWrong,
     autoClose: 12_000
   })
 }

@@ -4,6 +4,7 @@ import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, whe
 import { isoOf, type Jar, type TogetherPart } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { tellCondition } from '../../../words'
+import { FEED_SEVERAL } from '../../../words/screens/parts-feed'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -32,7 +33,7 @@ export function FeedSeveral({
   onClose: () => void
 }) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="right" size="lg" title="Feed several">
+    <Drawer opened={opened} onClose={onClose} position="right" size="lg" title={FEED_SEVERAL.feedSeveral}>
       {opened && conditions !== undefined && <Several cultures={cultures} conditions={conditions} onClose={onClose} />}
     </Drawer>
   )
@@ -68,11 +69,11 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
     })
     if (parts.length === 0) return
     const undo = await doTogether(parts)
-    tellDone(`${parts.length} ${parts.length === 1 ? 'jar is' : 'jars are'} fed.`, undo)
+    tellDone(FEED_SEVERAL.fed(parts.length, parts.length === 1 ? FEED_SEVERAL.jar : FEED_SEVERAL.jarsAre), undo)
   }
   return (
     <Stack gap="md">
-      <Text c="dimmed">Each as it was fed last, where it stands. For anything else open the jar.</Text>
+      <Text c="dimmed">{FEED_SEVERAL.eachAsWasFedLast}</Text>
       {rows.map(({ jar, figures }) => {
         const condition = conditions.get(jar.id)
         const flour = gramsOfBlend(jar.feed, figures?.flourGrams ?? 1)
@@ -86,10 +87,14 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
             onChange={(e) => setTicked(e.currentTarget.checked ? [...ticked, jar.id] : ticked.filter((id) => id !== jar.id))}
             label={
               figures === null
-                ? `${jar.name}: feed it alone`
-                : `${jar.name} ${ratioOf({ seed: figures.keepGrams, flour: figures.flourGrams, water: figures.waterGrams })}: keep ${format.mass(figures.keepGrams)}, ${flour
-                    .map((f) => `${format.mass(f.grams)} ${pantry.get(f.ingredientId)?.name.toLowerCase() ?? 'flour'}`)
-                    .join(', ')}, ${format.mass(figures.waterGrams)} water`
+                ? FEED_SEVERAL.feedAlone(jar.name)
+                : FEED_SEVERAL.keepWater(
+                    jar.name,
+                    ratioOf({ seed: figures.keepGrams, flour: figures.flourGrams, water: figures.waterGrams }),
+                    format.mass(figures.keepGrams),
+                    flour.map((f) => `${format.mass(f.grams)} ${pantry.get(f.ingredientId)?.name.toLowerCase() ?? 'flour'}`).join(', '),
+                    format.mass(figures.waterGrams)
+                  )
             }
             description={condition === undefined ? undefined : tellCondition(condition, now, format).headline}
           />
@@ -103,7 +108,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
             onClose()
           }}
         >
-          {chosen.length === 1 ? 'Fed this one' : `Fed these ${chosen.length}`}
+          {chosen.length === 1 ? FEED_SEVERAL.fedThisOne : FEED_SEVERAL.fedThese(chosen.length)}
         </Button>
       </div>
     </Stack>

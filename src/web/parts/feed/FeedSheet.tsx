@@ -30,6 +30,7 @@ import {
   ratioOf
 } from '../../../core'
 import { tellCondition, whenWords } from '../../../words'
+import { FEED_SHEET } from '../../../words/screens/parts-feed'
 import { useCultures } from '../../data/beliefs'
 import { nowMs, useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -57,7 +58,7 @@ const HOTTEST_ASKED_C = 60
 export function FeedSheet({ jar, amounts, onClose }: { jar: Jar | null; amounts?: FeedAmounts; onClose: () => void }) {
   const { cultures } = useCultures()
   return (
-    <Drawer opened={jar !== null} onClose={onClose} position="right" size="lg" title={jar === null ? '' : `Feed ${jar.name}`}>
+    <Drawer opened={jar !== null} onClose={onClose} position="right" size="lg" title={jar === null ? '' : FEED_SHEET.feed(jar.name)}>
       {jar !== null && cultures !== undefined && (
         <FeedForm key={jar.id} jar={jar} parameters={beliefIn(cultures.beliefs, jar.id).centre} amounts={amounts} onClose={onClose} />
       )}
@@ -114,7 +115,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       underWater
     }
     const undo = await doTogether([...takenOut(jar, out), { do: 'feed', jarId: jar.id, feed: fed }])
-    tellDone(`${jar.name} is fed.`, undo)
+    tellDone(FEED_SHEET.fed(jar.name), undo)
   }
   const choose = (by: FeedWay) =>
     edit({ by, ...(by === 'grams' && figures !== null ? { flourGrams: figures.flourGrams, waterGrams: figures.waterGrams } : {}) })
@@ -124,7 +125,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   if (weighing && figures !== null && !refused)
     return (
       <Stack gap="md">
-        <Text>{format.mass(figures.keepGrams)} stay in the jar. Jar on the scale: what is in it counts as nothing.</Text>
+        <Text>{FEED_SHEET.stayInJarJarOn(format.mass(figures.keepGrams))}</Text>
         <WeighFeed
           feed={{ flours: gramsOfBlend(draft.feed, figures.flourGrams), waterGrams: figures.waterGrams }}
           manner={pourManner(figures.hydration, jar.flour)}
@@ -134,7 +135,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           }}
         />
         <Button variant="default" onClick={() => setWeighing(false)}>
-          Back to the feed
+          {FEED_SHEET.backToFeed}
         </Button>
       </Stack>
     )
@@ -142,73 +143,70 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   return (
     <Stack gap="md">
       <Text>
-        {format.mass(jar.grams)} at {format.percent(jar.hydration, 0)}, fed {format.dayTime(line.startedAtMs)}. {told.headline}: {told.use}.{' '}
+        {FEED_SHEET.atFed(format.mass(jar.grams), format.percent(jar.hydration, 0), format.dayTime(line.startedAtMs), told.headline, told.use)}
         <Link to={`/jars/${jar.id}`} onClick={onClose}>
-          More about {jar.name}
+          {FEED_SHEET.moreAbout(jar.name)}
         </Link>
       </Text>
       <WakeUp jar={jar} use={condition.use} parameters={parameters} now={now} placeId={draft.placeId} />
       <TakeOut jar={jar} out={out} onOut={setOut} />
       <SegmentedControl
-        aria-label="Fed by"
+        aria-label={FEED_SHEET.fedBy}
         value={draft.by}
         onChange={(v) => choose(v as FeedWay)}
-        data={FEED_WAYS.map((way) => ({ value: way, label: `By ${way}` }))}
+        data={FEED_WAYS.map((way) => ({ value: way, label: FEED_SHEET.by(way) }))}
       />
       <Amounts jar={jar} draft={draft} there={there} edit={edit} />
       {draft.by !== 'cups' && (draft.trimGrams > 0 || jar.culture === 'stiff' || jar.culture === 'stiff under water') && (
         <SimpleGrid cols={{ base: 2, xs: 3 }}>
           <QuantityField
             kind="mass"
-            label="Cut away: crust, slime"
+            label={FEED_SHEET.cutAwayCrustSlime}
             value={draft.trimGrams}
             range={[0, Math.max(jar.grams - 1, 0)]}
-            what="What is cut away"
+            what={FEED_SHEET.whatCutAway}
             onCommit={(trimGrams) => edit({ trimGrams })}
           />
         </SimpleGrid>
       )}
-      <BlendEditor of="the feed" blend={draft.feed} only={jar.flour === 'gluten-free' ? 'gluten-free' : undefined} onBlend={(blend) => edit({ feed: blend })} />
-      {problem?.code === 'seed too wet' && (
-        <Note tone="stop">What is kept is too wet for that. It works from {problem.leastRatio.toFixed(1)} of flour to one kept.</Note>
-      )}
-      {problem?.code === 'no cups' && <Note tone="stop">How much a cup of this flour weighs is not known. Weigh it, or tell its density on the Shelf.</Note>}
-      {problem?.code === 'too hot' && <Note tone="stop">Water above {format.temperature(HOTTEST_WATER_C)} harms the culture. Stir, measure, let it cool.</Note>}
-      {gluten.length > 0 && (
-        <Note tone="stop">
-          {jar.name} is kept free of gluten, and {gluten.join(' and ')} would bring it in. Take a gluten-free flour.
-        </Note>
-      )}
+      <BlendEditor
+        of={FEED_SHEET.feed2}
+        blend={draft.feed}
+        only={jar.flour === 'gluten-free' ? 'gluten-free' : undefined}
+        onBlend={(blend) => edit({ feed: blend })}
+      />
+      {problem?.code === 'seed too wet' && <Note tone="stop">{FEED_SHEET.whatKeptTooWetFor(problem.leastRatio.toFixed(1))}</Note>}
+      {problem?.code === 'no cups' && <Note tone="stop">{FEED_SHEET.howMuchCupThisFlour}</Note>}
+      {problem?.code === 'too hot' && <Note tone="stop">{FEED_SHEET.waterAboveHarmsCultureStir(format.temperature(HOTTEST_WATER_C))}</Note>}
+      {gluten.length > 0 && <Note tone="stop">{FEED_SHEET.keptFreeGlutenAndWould(jar.name, gluten.join(' and '))}</Note>}
       {tooMuch && (
         <Note tone="stop">
-          Only {format.mass(Math.max(there - draft.trimGrams, 0))} are left to keep{out.grams > 0 ? ` once ${format.mass(out.grams)} are out` : ''}.
+          {FEED_SHEET.onlyAreLeftToKeep(format.mass(Math.max(there - draft.trimGrams, 0)), out.grams > 0 ? FEED_SHEET.onceAreOut(format.mass(out.grams)) : '')}
         </Note>
       )}
       {figures !== null && <Told jar={jar} figures={figures} />}
-      {figures !== null && figures.flourGrams < MEAN_RATIO * figures.keepGrams && (
-        <Note tone="care">That is much old starter for little food: it gets sluggish, flat and sour. Keep less, or give it more flour.</Note>
-      )}
+      {figures !== null && figures.flourGrams < MEAN_RATIO * figures.keepGrams && <Note tone="care">{FEED_SHEET.thatMuchOldStarterFor}</Note>}
       <Text c="dimmed">
-        {discarded > 0.05 ? `${format.mass(discarded)} goes to the discard pot: kept cold, used within a week, cooked.` : 'Nothing is discarded.'}
-        {draft.trimGrams > 0 && ` ${format.mass(draft.trimGrams)} of crust is thrown away.`}
+        {discarded > 0.05 ? FEED_SHEET.goesToDiscardPotKept(format.mass(discarded)) : FEED_SHEET.nothingDiscarded}
+        {draft.trimGrams > 0 && FEED_SHEET.crustThrownAway(format.mass(draft.trimGrams))}
       </Text>
       <SimpleGrid cols={{ base: 1, xs: 2 }}>
-        <PlaceSelect label="Where it stands" value={draft.placeId} onPlace={({ id }) => edit({ placeId: id })} />
+        <PlaceSelect label={FEED_SHEET.whereStands} value={draft.placeId} onPlace={({ id }) => edit({ placeId: id })} />
         <QuantityField
           kind="temperature"
-          label="Water at"
-          description={figures === null ? undefined : `the mix comes out at ${format.temperature(figures.mixTempC, 0)}`}
+          label={FEED_SHEET.waterAt}
+          description={figures === null ? undefined : FEED_SHEET.mixComesOutAt(format.temperature(figures.mixTempC, 0))}
           inputWrapperOrder={['label', 'input', 'description', 'error']}
           value={draft.waterTempC}
           range={[0, HOTTEST_ASKED_C]}
-          what="The water"
+          what={FEED_SHEET.water}
           onCommit={(waterTempC) => edit({ waterTempC })}
         />
       </SimpleGrid>
       <SimpleGrid cols={{ base: 1, xs: 2 }}>
         <PlaceSelect
-          label="Then it goes to"
-          placeholder="stays there"
+          label={FEED_SHEET.thenGoesTo}
+          placeholder={FEED_SHEET.staysThere}
           except={draft.placeId}
           value={draft.laterPlaceId}
           onPlace={({ id }) => edit({ laterPlaceId: id })}
@@ -216,10 +214,11 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
         />
         {draft.laterPlaceId !== null && (
           <Select
-            label="After"
+            label={FEED_SHEET.after}
             data={LATER.map((value) => ({
               value,
-              label: value === 'two thirds' ? `risen by two thirds${figures?.risen == null ? '' : `, about ${format.duration(figures.risen)}`}` : value
+              label:
+                value === 'two thirds' ? FEED_SHEET.risenByTwoThirds(figures?.risen == null ? '' : FEED_SHEET.about(format.duration(figures.risen))) : value
             }))}
             value={draft.later}
             allowDeselect={false}
@@ -228,26 +227,25 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
         )}
       </SimpleGrid>
       {jar.culture === 'stiff under water' && (
-        <Switch label="The ball lies in water" checked={draft.underWater} onChange={(e) => edit({ underWater: e.currentTarget.checked })} />
+        <Switch label={FEED_SHEET.ballLiesInWater} checked={draft.underWater} onChange={(e) => edit({ underWater: e.currentTarget.checked })} />
       )}
       {place !== undefined && isCold(place.tempC) && (
         <Note tone={isHungry(condition, now) ? 'care' : 'plain'}>
-          {isHungry(condition, now) ? 'Never put it to bed hungry. ' : ''}Straight into the cold it has eaten little and made little. Many let it start to work
-          first.{' '}
+          {FEED_SHEET.straightIntoColdHasEaten(isHungry(condition, now) ? FEED_SHEET.neverPutToBedHungry : '')}
           <Button size="compact-sm" variant="light" onClick={workFirst}>
-            An hour out first
+            {FEED_SHEET.hourOutFirst}
           </Button>
         </Note>
       )}
       {figures !== null && coming !== null && (
         <InVessel jar={jar} figures={figures} peakRise={coming.peakRise} vesselId={draft.vesselId} onVessel={(vesselId) => edit({ vesselId })} />
       )}
-      <Note tone="care">Lid on loosely: a sealed jar can burst. Pink, orange or fuzzy: throw all of it away.</Note>
+      <Note tone="care">{FEED_SHEET.lidOnLooselySealedJar}</Note>
       <WeighJar jar={jar} onClose={onClose} />
       <div className={classes.foot} data-testid="feed-forecast">
         {coming !== null && <FeedForecast coming={coming} now={now} />}
         <Button variant="default" disabled={refused} onClick={() => setWeighing(true)}>
-          Weigh it in
+          {FEED_SHEET.weighIn}
         </Button>
         <Button
           disabled={refused}
@@ -256,7 +254,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
             onClose()
           }}
         >
-          Fed like this
+          {FEED_SHEET.fedLikeThis}
         </Button>
       </div>
     </Stack>
@@ -269,10 +267,10 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
     <QuantityField
       key="keep"
       kind="mass"
-      label="Keep"
+      label={FEED_SHEET.keep}
       value={draft.keepGrams}
       range={[1, Math.max(there, 1)]}
-      what="What is kept"
+      what={FEED_SHEET.whatKept}
       onCommit={(keepGrams) => edit({ keepGrams })}
     />
   )
@@ -282,15 +280,15 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
         {keep}
         <QuantityField
           kind="parts"
-          label="Flour to one kept"
+          label={FEED_SHEET.flourToOneKept}
           value={draft.ratio}
           range={POSSIBLE.flourPerSeed}
-          what="The ratio"
+          what={FEED_SHEET.ratio}
           onCommit={(ratio) => edit({ ratio })}
         />
         <QuantityField
           kind="percent"
-          label="Hydration then"
+          label={FEED_SHEET.hydrationThen}
           value={draft.hydration}
           range={POSSIBLE.levainHydration}
           onCommit={(hydration) => edit({ hydration })}
@@ -304,33 +302,54 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
         {keep}
         {freshInOrder(
           jar,
-          <QuantityField key="flour" kind="mass" label="Flour" value={draft.flourGrams} range={GRAMS} onCommit={(flourGrams) => edit({ flourGrams })} />,
-          <QuantityField key="water" kind="mass" label="Water" value={draft.waterGrams} range={GRAMS} onCommit={(waterGrams) => edit({ waterGrams })} />
+          <QuantityField
+            key="flour"
+            kind="mass"
+            label={FEED_SHEET.flour}
+            value={draft.flourGrams}
+            range={GRAMS}
+            onCommit={(flourGrams) => edit({ flourGrams })}
+          />,
+          <QuantityField
+            key="water"
+            kind="mass"
+            label={FEED_SHEET.water2}
+            value={draft.waterGrams}
+            range={GRAMS}
+            onCommit={(waterGrams) => edit({ waterGrams })}
+          />
         )}
       </SimpleGrid>
     )
   }
   return (
     <SimpleGrid cols={{ base: 2, xs: 3 }}>
-      <QuantityField kind="parts" label="Keep, tablespoons" value={draft.spoons} range={[0.25, 40]} what="Spoons" onCommit={(spoons) => edit({ spoons })} />
+      <QuantityField
+        kind="parts"
+        label={FEED_SHEET.keepTablespoons}
+        value={draft.spoons}
+        range={[0.25, 40]}
+        what={FEED_SHEET.spoons}
+        onCommit={(spoons) => edit({ spoons })}
+      />
       {freshInOrder(
         jar,
         <QuantityField
           key="flour"
           kind="parts"
-          label="Flour, cups"
+          label={FEED_SHEET.flourCups}
           value={draft.flourCups}
           range={[0.06, 20]}
-          what="Cups of flour"
+          what={FEED_SHEET.cupsFlour}
           onCommit={(flourCups) => edit({ flourCups })}
         />,
         <QuantityField
           key="water"
           kind="parts"
-          label="Water, cups"
+          label={FEED_SHEET.waterCups}
           value={draft.waterCups}
           range={[0.06, 20]}
-          what="Cups of water"
+          what={FEED_SHEET.cupsWater}
           onCommit={(waterCups) => edit({ waterCups })}
         />
       )}
@@ -347,17 +366,22 @@ function Told({ jar, figures }: { jar: Jar; figures: FeedFigures }) {
       <Figures>
         {freshInOrder(
           jar,
-          <Figure key="flour" value={format.mass(flourGrams)} name="flour" />,
-          <Figure key="water" value={format.mass(waterGrams)} name="water" />
+          <Figure key="flour" value={format.mass(flourGrams)} name={FEED_SHEET.flour2} />,
+          <Figure key="water" value={format.mass(waterGrams)} name={FEED_SHEET.water3} />
         )}
-        <Figure value={ratioOf({ seed: keepGrams, flour: flourGrams, water: waterGrams })} name="kept : flour : water" />
-        <Figure value={format.mass(keepGrams + flourGrams + waterGrams)} name={`then in the jar, ${format.percent(hydration, 0)}`} />
+        <Figure value={ratioOf({ seed: keepGrams, flour: flourGrams, water: waterGrams })} name={FEED_SHEET.keptFlourWater} />
+        <Figure value={format.mass(keepGrams + flourGrams + waterGrams)} name={FEED_SHEET.thenInJar(format.percent(hydration, 0))} />
       </Figures>
       {ranges !== null && (
         <Text c="dimmed">
-          {format.massFigure(ranges.keep.least)} to {format.mass(ranges.keep.most)} kept, {format.massFigure(ranges.flour.least)} to{' '}
-          {format.mass(ranges.flour.most)} of flour: cups leave the ratio between 1:{(ranges.flour.least / ranges.keep.most).toFixed(1)} and 1:
-          {(ranges.flour.most / ranges.keep.least).toFixed(1)}. Stir the starter down before it is spooned.
+          {FEED_SHEET.toKeptToFlourCups(
+            format.massFigure(ranges.keep.least),
+            format.mass(ranges.keep.most),
+            format.massFigure(ranges.flour.least),
+            format.mass(ranges.flour.most),
+            (ranges.flour.least / ranges.keep.most).toFixed(1),
+            (ranges.flour.most / ranges.keep.least).toFixed(1)
+          )}
         </Text>
       )}
     </>
@@ -373,11 +397,11 @@ function freshInOrder(jar: Jar, flour: ReactNode, water: ReactNode): ReactNode[]
 function FeedForecast({ coming, now }: { coming: JarCondition; now: number }) {
   const { format } = useKitchen()
   const { peakMs, peakRise, hungryMs } = coming
-  const when = (ms: number | null) => (ms === null ? 'not in 60 days' : whenWords(ms, now, format))
+  const when = (ms: number | null) => (ms === null ? FEED_SHEET.notInDays : whenWords(ms, now, format))
   return (
     <Figures>
-      <Figure value={when(peakMs)} name={peakMs === null ? 'ripe' : `ripe, ${format.rise(peakRise)}`} />
-      <Figure value={when(hungryMs)} name="feed it again by" />
+      <Figure value={when(peakMs)} name={peakMs === null ? 'ripe' : FEED_SHEET.ripe(format.rise(peakRise))} />
+      <Figure value={when(hungryMs)} name={FEED_SHEET.feedAgainBy} />
     </Figures>
   )
 }

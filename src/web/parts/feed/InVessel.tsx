@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import type { FeedFigures } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { FULLEST, jarFit, smallestThatFits } from '../../../core'
+import { IN_VESSEL } from '../../../words/screens/parts-feed'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
 import { familyOf } from '../family'
@@ -31,7 +32,9 @@ export function InVessel({
   if (vessels.length === 0) {
     return (
       <Text c="dimmed">
-        Add your vessels in <Link to="/kitchen/vessels">Kitchen</Link> to see whether the peak stays below the rim.
+        {IN_VESSEL.addYourVesselsIn}
+        <Link to="/kitchen/vessels">{IN_VESSEL.kitchen}</Link>
+        {IN_VESSEL.toSeeWhetherPeakStays}
       </Text>
     )
   }
@@ -43,21 +46,22 @@ export function InVessel({
     <Group align="flex-start" wrap="nowrap" gap="lg">
       <Stack gap={6} style={{ flex: 1 }}>
         <Select
-          label="Which vessel"
-          data={[{ value: NONE, label: 'Not said' }, ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))]}
+          label={IN_VESSEL.whichVessel}
+          data={[{ value: NONE, label: IN_VESSEL.notSaid }, ...vessels.map((v) => ({ value: v.id, label: IN_VESSEL.ml(v.name, v.capacityMl) }))]}
           value={vessel?.id ?? NONE}
           allowDeselect={false}
           onChange={(v) => onVessel(v === null || v === NONE ? null : v)}
         />
         {fit !== null && vessel !== undefined && (
           <Text c="dimmed" data-testid="room">
-            Band at {Math.round(fit.bandMm)} mm, peak at about {Math.round(fit.peakMm)} of {vessel.heightMm} mm: {format.percent(fit.full, 0)} of its height.
+            {IN_VESSEL.bandAtMmPeakAt(Math.round(fit.bandMm), Math.round(fit.peakMm), vessel.heightMm, format.percent(fit.full, 0))}
           </Text>
         )}
         {fit !== null && !fit.fits && (
           <Note tone="stop">
-            Too small: it would foam over the rim.{' '}
-            {other === undefined ? `Feed less: at most ${format.mass((grams * FULLEST) / fit.full)} in all.` : `Take ${other.name}, or feed less.`}
+            {IN_VESSEL.tooSmallWouldFoamOver(
+              other === undefined ? IN_VESSEL.feedLessAtMostIn(format.mass((grams * FULLEST) / fit.full)) : IN_VESSEL.takeOrFeedLess(other.name)
+            )}
           </Note>
         )}
       </Stack>

@@ -2,6 +2,7 @@ import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/c
 import { useState } from 'react'
 import { isoOf } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, POSSIBLE } from '../../../core'
+import { NEW_JAR_SHEET } from '../../../words/screens/parts-feed'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -14,7 +15,7 @@ import { tellDone, tellError } from '../tell'
 /** A jar that comes into the kitchen. */
 export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="right" size="md" title="A new jar">
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={NEW_JAR_SHEET.newJar}>
       {opened && <NewJarForm onClose={onClose} />}
     </Drawer>
   )
@@ -31,7 +32,7 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
   const [placeId, setPlaceId] = useState(kitchen.places[0]?.id ?? '')
   const [error, setError] = useState<string | null>(null)
   const add = () => {
-    if (name.trim() === '') return setError('Give the jar a name.')
+    if (name.trim() === '') return setError(NEW_JAR_SHEET.giveJarName)
     openJar({
       id: newId(),
       name: name.trim(),
@@ -42,13 +43,13 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
       grams: inJar,
       lastFedAt: isoOf(nowMs() - hoursAgo * 3_600_000),
       placeId
-    }).then(() => tellDone(`${name.trim()} has come into the kitchen.`), tellError)
+    }).then(() => tellDone(NEW_JAR_SHEET.hasComeIntoKitchen(name.trim())), tellError)
     onClose()
   }
   return (
     <Stack gap="md">
       <TextInput
-        label="Name"
+        label={NEW_JAR_SHEET.nameWord}
         value={name}
         error={error}
         data-autofocus
@@ -59,7 +60,7 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
         maxLength={80}
       />
       <Select
-        label="Culture"
+        label={NEW_JAR_SHEET.culture}
         description={CULTURE_TRAITS[culture].says}
         data={[...CULTURES]}
         value={culture}
@@ -71,23 +72,30 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
         }}
       />
       <SimpleGrid cols={2}>
-        <QuantityField kind="mass" label="In the jar" value={inJar} range={[1, 20_000]} what="What is in the jar" onCommit={setInJar} />
-        <QuantityField kind="percent" label="Hydration" value={hydration} range={[0.05, POSSIBLE.levainHydration[1]]} onCommit={setHydration} />
+        <QuantityField kind="mass" label={NEW_JAR_SHEET.inJar} value={inJar} range={[1, 20_000]} what={NEW_JAR_SHEET.whatInJar} onCommit={setInJar} />
+        <QuantityField kind="percent" label={NEW_JAR_SHEET.hydration} value={hydration} range={[0.05, POSSIBLE.levainHydration[1]]} onCommit={setHydration} />
       </SimpleGrid>
-      <QuantityField kind="parts" label="Last fed, hours ago" value={hoursAgo} range={[0, 24 * 60]} what="Hours since the last feed" onCommit={setHoursAgo} />
-      <PlaceSelect label="Where it stands" value={placeId} onPlace={(place) => setPlaceId(place.id)} />
+      <QuantityField
+        kind="parts"
+        label={NEW_JAR_SHEET.lastFedHoursAgo}
+        value={hoursAgo}
+        range={[0, 24 * 60]}
+        what={NEW_JAR_SHEET.hoursSinceLastFeed}
+        onCommit={setHoursAgo}
+      />
+      <PlaceSelect label={NEW_JAR_SHEET.whereStands} value={placeId} onPlace={(place) => setPlaceId(place.id)} />
       {vessels.length > 0 && (
         <Select
-          label="Vessel"
-          placeholder="not said"
+          label={NEW_JAR_SHEET.vessel}
+          placeholder={NEW_JAR_SHEET.notSaid}
           clearable
-          data={vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))}
+          data={vessels.map((v) => ({ value: v.id, label: NEW_JAR_SHEET.ml(v.name, v.capacityMl) }))}
           value={vesselId}
           onChange={setVesselId}
         />
       )}
-      <Note>Until Olvent knows its feeds, it is taken to have been fed one part to two of flour.</Note>
-      <Button onClick={add}>Add the jar</Button>
+      <Note>{NEW_JAR_SHEET.untilOlventKnowsFeedsTaken}</Note>
+      <Button onClick={add}>{NEW_JAR_SHEET.addJar}</Button>
     </Stack>
   )
 }

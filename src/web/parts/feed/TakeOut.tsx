@@ -1,6 +1,7 @@
 import { Select, SimpleGrid, TextInput } from '@mantine/core'
 import { type Bake, solveBakeHere, whereItStands } from '../../../answers'
 import { isoOf, type Jar, type TogetherPart } from '../../../contract'
+import { TAKE_OUT } from '../../../words/screens/parts-feed'
 import { useOpenBakes } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
@@ -27,7 +28,7 @@ export function takenOut(jar: Jar, { into, grams }: TakenOut): TogetherPart[] {
     case 'nothing':
       return []
     case 'jar': {
-      const name = into.name.trim() === '' ? `${jar.name}’s spare` : into.name.trim()
+      const name = into.name.trim() === '' ? TAKE_OUT.sSpare(jar.name) : into.name.trim()
       return [{ do: 'split', jarId: jar.id, split: { ...note, jarId: newId(), name, grams, placeId: whereItStands(jar, atMs).placeId } }]
     }
     case 'bake':
@@ -55,23 +56,29 @@ export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: 
   return (
     <SimpleGrid cols={{ base: 1, xs: into.kind === 'jar' ? 3 : into.kind === 'bake' ? 2 : 1 }}>
       <Select
-        label="Take out first"
+        label={TAKE_OUT.takeOutFirst}
         data={[
           { value: NOTHING, label: 'nothing' },
-          { value: NEW_JAR, label: 'into a new jar' },
-          ...waiting.map((bake) => ({ value: bake.id, label: `starter for ${bake.plan.name}, ${format.dayTime(bake.plan.mixAt)}` }))
+          { value: NEW_JAR, label: TAKE_OUT.intoNewJar },
+          ...waiting.map((bake) => ({ value: bake.id, label: TAKE_OUT.starterFor(bake.plan.name, format.dayTime(bake.plan.mixAt)) }))
         ]}
         value={into.kind === 'bake' ? into.bake.id : into.kind}
         allowDeselect={false}
         onChange={choose}
       />
       {into.kind !== 'nothing' && (
-        <QuantityField kind="mass" label="Goes out" value={out.grams} range={[1, Math.max(jar.grams - 1, 1)]} onCommit={(grams) => onOut({ ...out, grams })} />
+        <QuantityField
+          kind="mass"
+          label={TAKE_OUT.goesOut}
+          value={out.grams}
+          range={[1, Math.max(jar.grams - 1, 1)]}
+          onCommit={(grams) => onOut({ ...out, grams })}
+        />
       )}
       {into.kind === 'jar' && (
         <TextInput
-          label="Name of the new jar"
-          placeholder={`${jar.name}’s spare`}
+          label={TAKE_OUT.nameNewJar}
+          placeholder={TAKE_OUT.sSpare(jar.name)}
           maxLength={80}
           value={into.name}
           onChange={(e) => onOut({ ...out, into: { kind: 'jar', name: e.currentTarget.value } })}

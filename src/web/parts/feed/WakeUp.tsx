@@ -3,6 +3,7 @@ import { standingAt } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarParameters, timedFeeds, type Use, WAKE_UP_RATIOS } from '../../../core'
 import { whenWords } from '../../../words'
+import { WAKE_UP } from '../../../words/screens/parts-feed'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
 
@@ -26,13 +27,13 @@ export function WakeUp({ jar, use, parameters, now, placeId }: { jar: Jar; use: 
   const words = feeds.map(({ flourPerSeed, atMs, ripeHours }, i) => {
     const ripeMs = atMs + ripeHours * MS_PER_HOUR
     return i === 0
-      ? `1:${flourPerSeed} now, ripe about ${whenWords(ripeMs, now, format)}`
-      : `1:${flourPerSeed} on ${whenWords(atMs, now, format)}, ripe about ${whenWords(ripeMs, now, format)}`
+      ? WAKE_UP.nowRipeAbout(flourPerSeed, whenWords(ripeMs, now, format))
+      : WAKE_UP.onRipeAbout(flourPerSeed, whenWords(atMs, now, format), whenWords(ripeMs, now, format))
   })
   return (
     <Note>
-      Before the next bake, at {place.name} ({format.temperature(place.tempC)}): {words.join('; then ')}.
-      {feeds.length > 2 && ' Go on once a day until it doubles within eight hours.'}
+      {WAKE_UP.beforeNextBakeAt(place.name, format.temperature(place.tempC), words.join('; then '))}
+      {feeds.length > 2 && WAKE_UP.goOnOnceDayUntil}
     </Note>
   )
 }

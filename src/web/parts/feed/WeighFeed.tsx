@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { FLOUR, type Pantry, type PourManner, pourOrder, roundToScale, scaleStep, WATER } from '../../../core'
+import { WEIGH_FEED } from '../../../words/screens/parts-feed'
 import { useKitchen } from '../../data/kitchen'
 import type { WeighedFeed } from '../../data/wakes'
 import type { Entry } from '../weigh/entry'
 import { Weigh } from '../weigh/Weigh'
 
-const HOW: Readonly<Record<'flour' | 'water', string>> = { flour: 'Into the jar, onto what is kept.', water: 'Into the jar, onto what is kept.' }
+const HOW: Readonly<Record<'flour' | 'water', string>> = { flour: WEIGH_FEED.intoJarOntoWhatKept, water: WEIGH_FEED.intoJarOntoWhatKept }
 
 /**
  * Weighs the flour and water of a feed into the jar, in the right order for its culture.

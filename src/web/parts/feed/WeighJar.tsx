@@ -1,6 +1,7 @@
 import { Button, Group } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../../contract'
+import { WEIGH_JAR } from '../../../words/screens/parts-feed'
 import { weighJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { QuantityField } from '../QuantityField'
@@ -16,7 +17,7 @@ export function WeighJar({ jar, onClose }: { jar: Jar; onClose: () => void }) {
   const [shown, setShown] = useState(jar.grams + tare)
   const weighed = Math.max(Math.round((shown - tare) * 10) / 10, 0)
   const correct = () => {
-    weighJar(jar, weighed).then((undo) => tellDone(`${jar.name} now holds ${format.mass(weighed)}.`, undo), tellError)
+    weighJar(jar, weighed).then((undo) => tellDone(WEIGH_JAR.nowHolds(jar.name, format.mass(weighed)), undo), tellError)
     onClose()
   }
   return (
@@ -24,17 +25,17 @@ export function WeighJar({ jar, onClose }: { jar: Jar; onClose: () => void }) {
       <Group align="flex-end" wrap="nowrap">
         <QuantityField
           kind="mass"
-          label={vessel === undefined ? 'Correct the amount: weigh what is in it' : 'Correct the amount: weigh it, jar and all'}
-          description={vessel === undefined ? undefined : `${format.mass(weighed)} are in it: less ${format.mass(tare)} of ${vessel.name}`}
+          label={vessel === undefined ? WEIGH_JAR.correctAmountWeighWhatIn : WEIGH_JAR.correctAmountWeighJarAnd}
+          description={vessel === undefined ? undefined : WEIGH_JAR.areInLess(format.mass(weighed), format.mass(tare), vessel.name)}
           inputWrapperOrder={['label', 'input', 'description', 'error']}
           value={shown}
           range={[tare, 20_000]}
-          what="What the scale shows"
+          what={WEIGH_JAR.whatScaleShows}
           onCommit={setShown}
           style={{ flex: 1 }}
         />
         <Button variant="default" onClick={correct}>
-          Correct
+          {WEIGH_JAR.correct}
         </Button>
       </Group>
       <ReadFrom kind="scale" onRead={setShown} />

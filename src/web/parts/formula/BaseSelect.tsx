@@ -1,6 +1,7 @@
 import { Select } from '@mantine/core'
 import { PERCENTAGE_BASES, type PercentageBase } from '../../../core'
 import { BASE_WORDS } from '../../../words'
+import { BASE_SELECT } from '../../../words/screens/parts-formula'
 
 interface BaseSelectProps {
   readonly base: PercentageBase
@@ -14,7 +15,7 @@ interface BaseSelectProps {
 export function BaseSelect({ base, disabled, note = '', onBase }: BaseSelectProps) {
   return (
     <Select
-      label="Percentages of"
+      label={BASE_SELECT.percentages}
       description={`${BASE_WORDS[base].says} ${note}`}
       inputWrapperOrder={['label', 'input', 'description']}
       data={PERCENTAGE_BASES.map((value) => ({ value, label: BASE_WORDS[value].name }))}

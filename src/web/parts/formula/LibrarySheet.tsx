@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { FormulaContent } from '../../../contract'
 import { sizeWords } from '../../../words'
+import { LIBRARY_SHEET } from '../../../words/screens/parts-formula'
 import { changeFormula, keepFormula, useFormulas } from '../../data/formulas'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -32,41 +33,39 @@ export function LibrarySheet({
   const keep = () => {
     const post = { id: same?.id ?? newId(), name: title.trim(), note: note === '' ? (same?.note ?? '') : note, content }
     const kept = same === undefined ? keepFormula(post) : changeFormula(post, same.version)
-    kept.then(() => tellDone(same === undefined ? `${post.name} is in the library.` : `${post.name} has a new version.`), tellError)
+    kept.then(() => tellDone(same === undefined ? LIBRARY_SHEET.inLibrary(post.name) : LIBRARY_SHEET.hasNewVersion(post.name)), tellError)
     onClose()
   }
   return (
-    <Drawer opened onClose={onClose} position="right" size="md" title="Recipes">
+    <Drawer opened onClose={onClose} position="right" size="md" title={LIBRARY_SHEET.recipes}>
       <Stack gap="sm">
-        <Text fw={600}>Save this dough</Text>
+        <Text fw={600}>{LIBRARY_SHEET.saveThisDough}</Text>
         <TextInput
-          label="Name"
+          label={LIBRARY_SHEET.nameWord}
           value={title}
           maxLength={80}
-          error={title.trim() === '' ? 'A name is needed.' : null}
+          error={title.trim() === '' ? LIBRARY_SHEET.nameNeeded : null}
           onChange={(e) => setTitle(e.currentTarget.value)}
         />
-        <Textarea label="Note" rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
-        {same !== undefined && <Note>There is a recipe of that name: this becomes its version {same.version + 1}, and the earlier ones stay.</Note>}
+        <Textarea label={LIBRARY_SHEET.note} rows={3} maxLength={2000} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+        {same !== undefined && <Note>{LIBRARY_SHEET.thereRecipeThatNameThis(same.version + 1)}</Note>}
         <Button disabled={title.trim() === ''} onClick={keep}>
-          {same === undefined ? 'Save as a recipe' : 'Save as a new version'}
+          {same === undefined ? LIBRARY_SHEET.saveAsRecipe : LIBRARY_SHEET.saveAsNewVersion}
         </Button>
         <Group justify="space-between" mt="lg">
-          <Text fw={600}>Take one from the library</Text>
+          <Text fw={600}>{LIBRARY_SHEET.takeOneFromLibrary}</Text>
           <Button component={Link} to="/recipes" variant="subtle" size="sm">
-            All recipes
+            {LIBRARY_SHEET.allRecipes}
           </Button>
         </Group>
         {error !== undefined && <Note tone="stop">{error.message}</Note>}
-        {formulas?.length === 0 && <Text c="dimmed">There is none yet.</Text>}
+        {formulas?.length === 0 && <Text c="dimmed">{LIBRARY_SHEET.thereNoneYet}</Text>}
         <div>
           {(formulas ?? []).map((formula) => (
             <div key={formula.id} className={classes.row}>
               <div className={classes.rowWords}>
                 <b>{formula.name}</b>
-                <span>
-                  {sizeWords(formula.content.target, format)} · version {formula.version}
-                </span>
+                <span>{LIBRARY_SHEET.version(sizeWords(formula.content.target, format), formula.version)}</span>
               </div>
               <Button
                 variant="default"
@@ -77,7 +76,7 @@ export function LibrarySheet({
                   onClose()
                 }}
               >
-                Take
+                {LIBRARY_SHEET.take}
               </Button>
             </div>
           ))}

@@ -1,8 +1,9 @@
 import { type Formula, type PortionKind, portionsOf, type SolvedLine } from '../../../core'
+import { PORTIONS } from '../../../words/screens/parts-formula'
 import { useKitchen } from '../../data/kitchen'
 import classes from './formula.module.css'
 
-const WORDS: Readonly<Record<PortionKind, string>> = { autolyse: 'First, to rest', mix: 'At the mix', late: 'At the end, held back' }
+const WORDS: Readonly<Record<PortionKind, string>> = { autolyse: PORTIONS.firstToRest, mix: PORTIONS.atMix, late: PORTIONS.atEndHeldBack }
 
 /** The order in which a dough goes together; nothing where all of it goes in at once. */
 export function Portions({

@@ -21,6 +21,7 @@ import {
   restate
 } from '../../../core'
 import { BASE_WORDS } from '../../../words'
+import { RECIPE_READER } from '../../../words/screens/parts-formula'
 import { useKitchen } from '../../data/kitchen'
 import { saveIngredient } from '../../data/stores'
 import { Figure, Figures, Note } from '../Card'
@@ -36,7 +37,7 @@ interface Answer {
   readonly skipped?: boolean
 }
 
-const EXAMPLE = '480 g strong flour\n1 1/2 cups rye\n0.35 l water\n120 g levain\n2 tsp salt'
+const EXAMPLE = RECIPE_READER.gStrongFlourCupsRye
 const MOST_FILE = 500_000
 
 /** Reads a recipe or a file of a formula; nothing changes until it is taken. */
@@ -56,33 +57,31 @@ export function RecipeReader({
   const open = (file: File | null) => {
     setProblem(null)
     if (file === null) return
-    if (file.size > MOST_FILE) return setProblem('This file is larger than a recipe can be (500 KB).')
-    file.text().then(setText, () => setProblem('This file could not be read.'))
+    if (file.size > MOST_FILE) return setProblem(RECIPE_READER.thisFileLargerThanRecipe)
+    file.text().then(setText, () => setProblem(RECIPE_READER.thisFileCouldNotBe))
   }
   const taken = (content: FormulaContent, name: string, note = '') => {
     onTake(content, name, note)
     onClose()
   }
   return (
-    <Modal opened onClose={onClose} title="Read a recipe" size="xl" fullScreen={narrow}>
+    <Modal opened onClose={onClose} title={RECIPE_READER.readRecipe} size="xl" fullScreen={narrow}>
       <Text c="dimmed" mb="xs">
-        Type or paste its lines, or open a file: formula (JSON), schema.org recipe, CSV or Markdown. Nothing changes until you take it.
+        {RECIPE_READER.typeOrPasteLinesOr}
       </Text>
-      <Textarea data-autofocus aria-label="The recipe" rows={7} placeholder={EXAMPLE} value={text} onChange={(e) => setText(e.currentTarget.value)} />
+      <Textarea data-autofocus aria-label={RECIPE_READER.recipe} rows={7} placeholder={EXAMPLE} value={text} onChange={(e) => setText(e.currentTarget.value)} />
       <Group mt="xs" mb="md">
         <FileButton onChange={open} accept=".json,.jsonld,.csv,.md,.txt,text/*,application/json">
           {(button) => (
             <Button {...button} variant="default" size="sm">
-              Open a file
+              {RECIPE_READER.openFile}
             </Button>
           )}
         </FileButton>
       </Group>
       {problem !== null && <Note tone="stop">{problem}</Note>}
       {text.trim() !== '' && found.kind === 'unreadable' && (
-        <Note tone="stop">
-          {found.reason === 'broken JSON' ? 'This looks like JSON, but it is cut off or damaged.' : 'No list of ingredients was found in this.'}
-        </Note>
+        <Note tone="stop">{found.reason === 'broken JSON' ? RECIPE_READER.thisLooksLikeJsonBut : RECIPE_READER.noListIngredientsWasFound}</Note>
       )}
       {found.kind === 'formula' && <PortableTake value={found.value} onTake={taken} />}
       {found.kind === 'recipe' && found.text.trim() !== '' && <Reading key={found.text} text={found.text} name={found.name} levain={levain} onTake={taken} />}
@@ -96,7 +95,7 @@ function PortableTake({ value, onTake }: { readonly value: unknown; readonly onT
   if (!answer.ok) {
     return (
       <Note tone="stop">
-        This formula file is not quite right:
+        {RECIPE_READER.thisFormulaFileNotQuite}
         <ul>
           {answer.issues.slice(0, 12).map((i) => (
             <li key={i.path}>
@@ -116,10 +115,12 @@ function PortableTake({ value, onTake }: { readonly value: unknown; readonly onT
   return (
     <>
       <Text>
-        <b>{name}</b>, {formula.lines.length} lines.{fresh.length > 0 && ` New to this kitchen: ${fresh.map((i) => i.name).join(', ')}.`}
+        <b>{name}</b>
+        {RECIPE_READER.lines(formula.lines.length)}
+        {fresh.length > 0 && RECIPE_READER.newToThisKitchen(fresh.map((i) => i.name).join(', '))}
       </Text>
       <Button mt="sm" onClick={take}>
-        Use it
+        {RECIPE_READER.use}
       </Button>
     </>
   )
@@ -163,59 +164,69 @@ function Reading({
             <li key={`${i}-${line.text}`} data-open={open} data-skipped={skipped}>
               <span className={classes.mark}>
                 {open ? (
-                  <IconHelpCircle size={20} aria-label="Asked" />
+                  <IconHelpCircle size={20} aria-label={RECIPE_READER.asked} />
                 ) : skipped ? (
-                  <IconX size={20} aria-label="Left out" />
+                  <IconX size={20} aria-label={RECIPE_READER.leftOut} />
                 ) : (
-                  <IconCheck size={20} aria-label="Understood" />
+                  <IconCheck size={20} aria-label={RECIPE_READER.understood} />
                 )}
               </span>
               <div className={classes.readLine}>
                 <span>{line.text}</span>
                 {!open && !skipped && <span className={classes.understood}>{understood(ingredient, grams, line, format)}</span>}
-                {line.unused.length > 0 && !skipped && <span className={classes.unused}>not used: {line.unused.map((u) => u.text).join(', ')}</span>}
+                {line.unused.length > 0 && !skipped && (
+                  <span className={classes.unused}>{RECIPE_READER.notUsed(line.unused.map((u) => u.text).join(', '))}</span>
+                )}
                 {open && <Question line={line} ingredient={ingredient} hasGrams={grams !== null} onAnswer={(patch) => answer(i, patch)} />}
               </div>
-              <ActionIcon aria-label={skipped ? `Take ${line.text} in` : `Leave ${line.text} out`} onClick={() => answer(i, { skipped: !skipped })}>
+              <ActionIcon
+                aria-label={skipped ? RECIPE_READER.takeIn(line.text) : RECIPE_READER.leaveOut(line.text)}
+                onClick={() => answer(i, { skipped: !skipped })}
+              >
                 {skipped ? <IconCheck size={18} /> : <IconX size={18} />}
               </ActionIcon>
             </li>
           )
         )}
       </ul>
-      {reading.cut && <Note tone="care">Only the first 200 lines were read.</Note>}
+      {reading.cut && <Note tone="care">{RECIPE_READER.onlyFirstLinesWereRead}</Note>}
       {waiting.length > 0 && (
-        <Note tone="care">{waiting.length === 1 ? 'One line needs an ingredient' : `${waiting.length} lines need an ingredient`} before it can be taken.</Note>
+        <Note tone="care">
+          {RECIPE_READER.beforeCanBeTaken(waiting.length === 1 ? RECIPE_READER.oneLineNeedsIngredient : RECIPE_READER.linesNeedIngredient(waiting.length))}
+        </Note>
       )}
       {recipe !== null && !recipe.ok && (
         <Note tone="stop">
           {recipe.problem.code === 'no flour'
-            ? 'There is no flour among these lines.'
+            ? RECIPE_READER.thereNoFlourAmongThese
             : recipe.problem.code === 'no water'
-              ? 'There is no water, milk or other liquid among these lines.'
+              ? RECIPE_READER.thereNoWaterMilkOr
               : recipe.problem.code === 'grams missing'
-                ? 'Some lines are in grams, others only in percent. Give the missing grams, or leave those lines out.'
-                : 'These figures do not make a dough.'}
+                ? RECIPE_READER.someLinesAreInGrams
+                : RECIPE_READER.theseFiguresDoNotMake}
         </Note>
       )}
       {recipe?.ok && (
         <div className={classes.result}>
           <Figures>
-            <Figure value={format.percent(recipe.value.solved.truth.hydration)} name="true hydration" />
-            <Figure value={format.percent(recipe.value.solved.truth.salt, 2)} name="true salt" />
-            <Figure value={format.percent(recipe.value.solved.preFermented)} name="flour in the levain" />
+            <Figure value={format.percent(recipe.value.solved.truth.hydration)} name={RECIPE_READER.trueHydration} />
+            <Figure value={format.percent(recipe.value.solved.truth.salt, 2)} name={RECIPE_READER.trueSalt} />
+            <Figure value={format.percent(recipe.value.solved.preFermented)} name={RECIPE_READER.flourInLevain} />
           </Figures>
           <Text mt="sm">
             {guess === null
-              ? 'Nothing in it tells which flour counts as 100 %.'
-              : `It seems to be written in percentages of ${BASE_WORDS[guess.base].name}: ${guess.because === 'percentages' ? 'they fit' : 'its figures come out round'}.`}
+              ? RECIPE_READER.nothingInTellsWhichFlour
+              : RECIPE_READER.seemsToBeWrittenIn(
+                  BASE_WORDS[guess.base].name,
+                  guess.because === 'percentages' ? RECIPE_READER.theyFit : RECIPE_READER.figuresComeOutRound
+                )}
           </Text>
           <BaseSelect base={chosen} onBase={setBase} />
           <Group mt="sm" align="flex-end">
             <QuantityField
               kind="mass"
-              label="Scaled to so much dough"
-              what="The dough"
+              label={RECIPE_READER.scaledToSoMuchDough}
+              what={RECIPE_READER.dough}
               value={dough ?? recipe.value.solved.doughGrams}
               range={POSSIBLE.doughGrams}
               onCommit={setDough}
@@ -233,7 +244,7 @@ function Reading({
                 )
               }
             >
-              Use it
+              {RECIPE_READER.use}
             </Button>
           </Group>
         </div>
@@ -261,7 +272,7 @@ function understood(ingredient: Ingredient | null, grams: MassRange | null, line
   if (grams === null) return `${name}, ${line.quantity?.value ?? ''} %`
   const wide = grams.most > grams.least * 1.005
   return wide
-    ? `${name}, ${format.massFigure(grams.least)} to ${format.mass(grams.most)}: marked until weighed`
+    ? RECIPE_READER.toMarkedUntilWeighed(name, format.massFigure(grams.least), format.mass(grams.most))
     : `${name}, ${format.mass(grams.middle, grams.middle < 20 ? 0.1 : 1)}`
 }
 
@@ -284,8 +295,8 @@ function Question({
         <Select
           size="sm"
           searchable
-          aria-label={`Which ingredient is ${line.text}`}
-          placeholder={line.candidates.length > 0 ? 'Which of these?' : 'Which ingredient is it?'}
+          aria-label={RECIPE_READER.whichIngredient(line.text)}
+          placeholder={line.candidates.length > 0 ? RECIPE_READER.whichThese : RECIPE_READER.whichIngredient2}
           data={choices.map((c) => ({ value: c.id, label: c.name }))}
           onChange={(v) => v !== null && onAnswer({ ingredientId: v })}
         />
@@ -293,9 +304,9 @@ function Question({
         <QuantityField
           size="sm"
           kind="mass"
-          aria-label={`How much ${ingredient.name}`}
-          what="This"
-          placeholder="How much?"
+          aria-label={RECIPE_READER.howMuch(ingredient.name)}
+          what={RECIPE_READER.thisWord}
+          placeholder={RECIPE_READER.howMuch2}
           value={line.quantity?.grams?.middle ?? 0}
           range={[0.1, 50_000]}
           onCommit={(grams) => onAnswer({ grams })}

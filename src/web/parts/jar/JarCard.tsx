@@ -4,6 +4,7 @@ import { whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { near, tellCondition, whenWords } from '../../../words'
+import { JAR_CARD } from '../../../words/screens/parts-jar'
 import { useKitchen } from '../../data/kitchen'
 import { familyOf } from '../family'
 import classes from './JarCard.module.css'
@@ -42,15 +43,18 @@ export function JarCard({
           </span>
           <span>
             {nameOf(stands.placeId)}
-            {stands.next !== null && `, to ${nameOf(stands.next.placeId)} ${format.dayTime(near(stands.next.atMs))}`} ·{' '}
-            {dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : 'split off'} {format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)} ago
+            {stands.next !== null && JAR_CARD.to(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}
+            {JAR_CARD.ago(
+              dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : JAR_CARD.splitOff,
+              format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)
+            )}
           </span>
           {jar.program === null ? (
             <>
               <span className={classes.headline} data-hungry={told?.hungry}>
-                {dried ? 'Asleep' : told?.headline}
+                {dried ? JAR_CARD.asleep : told?.headline}
               </span>
-              <span>{dried ? 'three days wake it' : told?.use}</span>
+              <span>{dried ? JAR_CARD.threeDaysWake : told?.use}</span>
             </>
           ) : (
             <>
@@ -60,20 +64,20 @@ export function JarCard({
               </span>
             </>
           )}
-          {alone && <span className={classes.alone}>no spare of it</span>}
+          {alone && <span className={classes.alone}>{JAR_CARD.noSpare}</span>}
         </span>
       </Link>
       {jar.program !== null ? (
-        <Button size="sm" variant="default" component={Link} to={`/programs/${jar.program.id}`} aria-label={`Go on with ${jar.program.title}`}>
-          Go on
+        <Button size="sm" variant="default" component={Link} to={`/programs/${jar.program.id}`} aria-label={JAR_CARD.goOnWith(jar.program.title)}>
+          {JAR_CARD.goOn}
         </Button>
       ) : dried ? (
-        <Button size="sm" variant="default" component={Link} to={`/jars/${jar.id}/programs`} aria-label={`Wake ${jar.name}`}>
-          Wake
+        <Button size="sm" variant="default" component={Link} to={`/jars/${jar.id}/programs`} aria-label={JAR_CARD.wake2(jar.name)}>
+          {JAR_CARD.wake}
         </Button>
       ) : (
-        <Button size="sm" variant={told?.hungry ? 'filled' : 'default'} aria-label={`Feed ${jar.name}`} onClick={() => onFeed(jar)}>
-          Feed
+        <Button size="sm" variant={told?.hungry ? 'filled' : 'default'} aria-label={JAR_CARD.feed2(jar.name)} onClick={() => onFeed(jar)}>
+          {JAR_CARD.feed}
         </Button>
       )}
     </article>

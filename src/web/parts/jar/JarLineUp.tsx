@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react'
 import type { Cultures } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
+import { JAR_LINE_UP } from '../../../words/screens/parts-jar'
 import { jarsByNeed } from '../jarsByNeed'
 import { JarCard } from './JarCard'
 import classes from './JarLineUp.module.css'
@@ -20,14 +21,14 @@ export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; c
   const alone = new Set(withoutSpare(cultures.jars).map((jar) => jar.id))
   return (
     <>
-      <section className={classes.jars} aria-label="Jars">
+      <section className={classes.jars} aria-label={JAR_LINE_UP.jars}>
         {jars.slice(0, drawn).map((jar) => (
           <JarCard key={jar.id} jar={jar} condition={conditions?.get(jar.id)} alone={alone.has(jar.id)} now={now} onFeed={setFeeding} />
         ))}
       </section>
       {jars.length > drawn && (
         <Button mt="md" variant="default" onClick={() => setDrawn(drawn + DRAWN)}>
-          Show {Math.min(DRAWN, jars.length - drawn)} more of {jars.length}
+          {JAR_LINE_UP.showMore(Math.min(DRAWN, jars.length - drawn), jars.length)}
         </Button>
       )}
       {feeding !== null && (

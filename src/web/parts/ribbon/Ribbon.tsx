@@ -3,6 +3,7 @@ import { useElementSize } from '@mantine/hooks'
 import { memo, type PointerEvent, type ReactNode, useId, useMemo, useState } from 'react'
 import { nightsBetween } from '../../../core'
 import { near } from '../../../words'
+import { RIBBON } from '../../../words/screens/parts-ribbon'
 import { useKitchen } from '../../data/kitchen'
 import { describeRibbon } from './describe'
 import { Grips, type RibbonGrip } from './Grips'
@@ -105,7 +106,7 @@ const Words = memo(function Words({ id, fromMs, toMs, nowMs, hills }: { id: stri
   const { format } = useKitchen()
   return (
     <VisuallyHidden component="figcaption" id={id}>
-      Rise ribbon from {format.dayTime(fromMs)} to {format.dayTime(toMs)}. {describeRibbon(hills, nowMs, format).join(' ')}
+      {RIBBON.riseRibbonFromTo(format.dayTime(fromMs), format.dayTime(toMs), describeRibbon(hills, nowMs, format).join(' '))}
     </VisuallyHidden>
   )
 })
@@ -124,7 +125,7 @@ const Sky = memo(function Sky({ frame }: { frame: RibbonFrame }) {
             <rect x={left} y={0} width={Math.max(right - left, 0)} height={height} className={classes.night} />
             {right - left > 70 && (
               <text x={left + 10} y={46} className={classes.soft}>
-                asleep
+                {RIBBON.asleep}
               </text>
             )}
           </g>
@@ -273,7 +274,7 @@ function Reading({ ms, frame, hills }: { ms: number; frame: RibbonFrame; hills: 
         className={classes.readText}
       >
         {format.time(ms)} · {format.rise(1 + gas)}
-        {share !== null && ` · ${format.percent(share, 0)} ready`}
+        {share !== null && RIBBON.ready(format.percent(share, 0))}
       </text>
     </g>
   )

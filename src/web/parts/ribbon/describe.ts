@@ -1,5 +1,6 @@
 import type { Format } from '../../../core'
 import { near } from '../../../words'
+import { DESCRIBE } from '../../../words/screens/parts-ribbon'
 import type { Hill } from './geometry'
 
 /**
@@ -11,13 +12,13 @@ export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Fo
   const at = (ms: number) => format.dayTime(near(ms))
   return hills.map((hill) => {
     const start = hill.points[0]?.ms ?? nowMs
-    const began = hill.running ? `mixed ${format.dayTime(start)}` : `to be built ${at(start)}`
-    const window = hill.window === null ? 'no window within the time looked at' : `ready to mix ${at(hill.window.fromMs)} to ${at(hill.window.toMs)}`
+    const began = hill.running ? DESCRIBE.mixed(format.dayTime(start)) : DESCRIBE.toBeBuilt(at(start))
+    const window = hill.window === null ? DESCRIBE.noWindowWithinTimeLooked : DESCRIBE.readyToMixTo(at(hill.window.fromMs), at(hill.window.toMs))
     const last = hill.marks?.at(-1)
-    const mark = last === undefined ? '' : `, last seen at ${format.rise(1 + last.gas)} on ${format.dayTime(last.ms)}`
-    const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? ', that is now' : ''
+    const mark = last === undefined ? '' : DESCRIBE.lastSeenAtOn(format.rise(1 + last.gas), format.dayTime(last.ms))
+    const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? DESCRIBE.thatNow : ''
     const oven = hill.day?.find((stage) => stage.kind === 'oven')
-    const bread = oven === undefined ? '' : `; its dough goes into the oven ${at(oven.fromMs)} and comes out ${at(oven.toMs)}`
+    const bread = oven === undefined ? '' : DESCRIBE.doughGoesIntoOvenAnd(at(oven.fromMs), at(oven.toMs))
     return `${hill.label}: ${began}, ${window}${fit}${mark}${bread}.`
   })
 }

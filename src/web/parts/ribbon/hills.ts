@@ -16,6 +16,7 @@ import {
   vesselOf,
   windowOf
 } from '../../../core'
+import { HILLS } from '../../../words/screens/parts-ribbon'
 import type { Judged } from '../../data/forecasts'
 import { familyOf } from '../family'
 import type { Hill, HillPoint } from './geometry'
@@ -30,7 +31,7 @@ const familyOfLine = (line: BatchLine) => familyOf(mainKind(contentsOf(line).flo
 
 function labelOf(bake: Bake, jars: readonly Jar[]): string {
   const jar = jars.find((j) => j.id === bake.plan.jarId)
-  return jar === undefined ? bake.plan.name : `${jar.name} levain`
+  return jar === undefined ? bake.plan.name : HILLS.levain(jar.name)
 }
 
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))

@@ -1,5 +1,6 @@
 import { Button, Modal } from '@mantine/core'
 import { useState } from 'react'
+import { ASK_WHEN } from '../../../words/screens/parts-steps'
 import { MomentField } from '../MomentField'
 
 const TWO_DAYS_MS = 48 * 3_600_000
@@ -18,10 +19,10 @@ export function AskWhen({ now, onWhen, onClose }: AskWhenProps) {
     onClose()
   }
   return (
-    <Modal opened onClose={onClose} title="When was it?">
+    <Modal opened onClose={onClose} title={ASK_WHEN.whenWas}>
       <MomentField ms={at} fromMs={now - TWO_DAYS_MS} onMs={setAt} />
       <Button mt="md" onClick={save}>
-        Save
+        {ASK_WHEN.save}
       </Button>
     </Modal>
   )

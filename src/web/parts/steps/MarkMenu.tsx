@@ -1,5 +1,6 @@
 import { Menu } from '@mantine/core'
 import { type ReactNode, useState } from 'react'
+import { MARK_MENU } from '../../../words/screens/parts-steps'
 import { useKitchen } from '../../data/kitchen'
 import { AskWhen } from './AskWhen'
 
@@ -26,12 +27,12 @@ export function MarkMenu({ now, children, onDone, onSkipped }: MarkMenuProps) {
         <Menu.Dropdown>
           {AGO.map((minutes) => (
             <Menu.Item key={minutes} onClick={() => onDone(now - minutes * MINUTE)}>
-              Done {minutes} min ago, at {format.time(now - minutes * MINUTE)}
+              {MARK_MENU.doneMinAgoAt(minutes, format.time(now - minutes * MINUTE))}
             </Menu.Item>
           ))}
-          <Menu.Item onClick={() => setAsking(true)}>Done at another time …</Menu.Item>
+          <Menu.Item onClick={() => setAsking(true)}>{MARK_MENU.doneAtAnotherTime}</Menu.Item>
           <Menu.Divider />
-          <Menu.Item onClick={onSkipped}>Left out</Menu.Item>
+          <Menu.Item onClick={onSkipped}>{MARK_MENU.leftOut}</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       {asking && <AskWhen now={now} onWhen={onDone} onClose={() => setAsking(false)} />}

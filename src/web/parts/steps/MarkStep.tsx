@@ -3,6 +3,7 @@ import { IconCheck, IconChevronDown } from '@tabler/icons-react'
 import { lazy, Suspense, useState } from 'react'
 import type { Bake } from '../../../answers'
 import type { Step } from '../../../core'
+import { MARK_STEP } from '../../../words/screens/parts-steps'
 import { useMarkStep } from './useMarkStep'
 
 // Most steps are done when they are marked: the menu for the others is fetched when it is opened.
@@ -13,14 +14,14 @@ export function MarkStep({ bake, step, now, size }: { readonly bake: Bake; reado
   const mark = useMarkStep()
   const [more, setMore] = useState(false)
   const chevron = (
-    <Button size={size} variant="light" px={10} miw={44} aria-label="Done earlier, or left out" onClick={more ? undefined : () => setMore(true)}>
+    <Button size={size} variant="light" px={10} miw={44} aria-label={MARK_STEP.doneEarlierOrLeftOut} onClick={more ? undefined : () => setMore(true)}>
       <IconChevronDown size={20} />
     </Button>
   )
   return (
     <Group gap={2} wrap="nowrap">
       <Button size={size} leftSection={<IconCheck size={20} />} onClick={() => mark(bake, step, 'done')}>
-        Done
+        {MARK_STEP.done}
       </Button>
       {more ? (
         <Suspense fallback={chevron}>

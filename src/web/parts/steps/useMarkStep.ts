@@ -2,6 +2,7 @@ import type { Bake } from '../../../answers'
 import { isoOf } from '../../../contract'
 import type { Step } from '../../../core'
 import { stepTitle } from '../../../words'
+import { USE_MARK_STEP } from '../../../words/screens/parts-steps'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
 import { useJars } from '../../data/jars'
@@ -18,7 +19,7 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
     const id = newId()
     const note = { happenedAt: isoOf(atMs), source: 'typed' as const }
     const title = stepTitle(bake, step, jars)
-    const told = did === 'skipped' ? `Left out. ${title}.` : `Done at ${format.time(atMs)}. ${title}.`
+    const told = did === 'skipped' ? USE_MARK_STEP.leftOut(title) : USE_MARK_STEP.doneAt(format.time(atMs), title)
     const jar = jars.find((j) => j.id === bake.plan.jarId)
     if (step.kind === 'wake' && did === 'done' && jar !== undefined) {
       feedForBake(bake, step.id, jar, pantry, atMs).then((undo) => tellDone(told, undo), tellError)

@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
 import { type BatchLine, causesOf, type JarBelief, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
 import { CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
+import { TROUBLE_CARD } from '../../../words/screens/parts-trouble'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../Card'
 import classes from './TroubleCard.module.css'
@@ -33,7 +34,7 @@ export function TroubleCard({
   const symptom = chosen ?? atFirst
   const causes = symptom === null ? [] : causesOf(symptom, troubleFactsOf(line, now, belief.centre, belief !== UNKNOWN_JAR))
   return (
-    <Card title="Is something wrong?" data-testid="trouble">
+    <Card title={TROUBLE_CARD.somethingWrong} data-testid="trouble">
       <Group gap={8}>
         {SYMPTOMS.map((s) => (
           <Chip key={s} size="md" checked={symptom === s} onChange={(on) => setChosen(on ? s : null)}>
@@ -53,7 +54,7 @@ export function TroubleCard({
                 <b>{CAUSE_WORDS[code].says}</b> <span className={classes.share}>{format.percent(share, 0)}</span>
                 <div>{CAUSE_WORDS[code].act}</div>
                 {jar !== undefined && REVIVED.some((r) => r === code) && (
-                  <Link to={`/jars/${jar.id}/programs?kind=revival`}>A plan to bring {jar.name} back</Link>
+                  <Link to={`/jars/${jar.id}/programs?kind=revival`}>{TROUBLE_CARD.planToBringBack(jar.name)}</Link>
                 )}
               </li>
             ))}
@@ -61,7 +62,7 @@ export function TroubleCard({
       )}
       {symptom !== null && symptom !== 'pink or fuzzy' && (
         <Text c="dimmed" mt="sm">
-          Ranked by what is known of {jar?.name ?? 'it'}: how it is usually fed, how warm it stands, how long it has waited.
+          {TROUBLE_CARD.rankedByWhatKnownHow(jar?.name ?? 'it')}
         </Text>
       )}
     </Card>

@@ -1,14 +1,15 @@
 import { Button, Stack, Text } from '@mantine/core'
 import { type PourReading, type Repair, type RepairKind, repairsOf } from '../../../core'
+import { MIS_POUR } from '../../../words/screens/parts-weigh'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../Card'
 import type { Entry } from './entry'
 import classes from './Weigh.module.css'
 
 const REPAIR_WORDS: Readonly<Record<RepairKind, string>> = {
-  'go on as is': 'Carry on as it is',
-  'correct by adding': 'Correct by adding',
-  'bring the others along': 'Scale the rest to match'
+  'go on as is': MIS_POUR.carryOnAs,
+  'correct by adding': MIS_POUR.correctByAdding,
+  'bring the others along': MIS_POUR.scaleRestToMatch
 }
 
 /** What the baker says of a mis-pour. */
@@ -43,9 +44,9 @@ export function MisPour({
   if (reading.kind === 'taken out')
     return (
       <Note tone="stop">
-        {format.mass(reading.by)} went out of the bowl. Put it back, or undo what was weighed.
+        {MIS_POUR.wentOutBowlPutBack(format.mass(reading.by))}
         <div className={classes.answers}>
-          <Button onClick={answers.onDismiss}>Look again</Button>
+          <Button onClick={answers.onDismiss}>{MIS_POUR.lookAgain}</Button>
         </div>
       </Note>
     )
@@ -53,11 +54,16 @@ export function MisPour({
     const other = entries.find((e) => e.key === reading.key)
     return (
       <Note tone="care">
-        {format.mass(grams)} is what “{other?.title}” weighs. Was it that?
+        {MIS_POUR.what(format.mass(grams))}
+        {other?.title}
+        {MIS_POUR.weighsWasThat}
         <div className={classes.answers}>
-          <Button onClick={() => answers.onOther(reading.key)}>Yes, it was {other?.title}</Button>
+          <Button onClick={() => answers.onOther(reading.key)}>
+            {MIS_POUR.yesWas}
+            {other?.title}
+          </Button>
           <Button variant="default" onClick={() => answers.onTared(grams)}>
-            No, it is {entry.title}
+            {MIS_POUR.no(entry.title)}
           </Button>
         </div>
       </Note>
@@ -66,23 +72,23 @@ export function MisPour({
   if (reading.kind === 'not tared')
     return (
       <Note tone="care">
-        {format.mass(grams)} is all that is in the bowl: the scale was not set to zero. {format.mass(reading.grams)} of it are new.
+        {MIS_POUR.allThatInBowlScale(format.mass(grams), format.mass(reading.grams))}
         <div className={classes.answers}>
-          <Button onClick={() => answers.onTared(reading.grams)}>Take {format.mass(reading.grams)}</Button>
+          <Button onClick={() => answers.onTared(reading.grams)}>{MIS_POUR.take(format.mass(reading.grams))}</Button>
           <Button variant="default" onClick={answers.onDismiss}>
-            Look again
+            {MIS_POUR.lookAgain}
           </Button>
         </div>
       </Note>
     )
-  const [off, word] = reading.kind === 'over' ? [reading.by, 'too much'] : [reading.missing, 'missing']
+  const [off, word] = reading.kind === 'over' ? [reading.by, MIS_POUR.tooMuch] : [reading.missing, 'missing']
   if (!mendable)
     return (
       <Note tone="care">
-        {format.mass(off)} {word}. {reading.kind === 'over' ? 'Cut some off.' : 'Add a little.'}
+        {format.mass(off)} {word}. {reading.kind === 'over' ? MIS_POUR.cutSomeOff : MIS_POUR.addLittle}
         <div className={classes.answers}>
           <Button variant="default" onClick={() => answers.onTared(grams)}>
-            Leave it so
+            {MIS_POUR.leaveSo}
           </Button>
         </div>
       </Note>
@@ -99,12 +105,10 @@ export function MisPour({
   )
   return (
     <div className={classes.misPour} data-testid="mis-pour">
-      <Text className={classes.misWords}>
-        {format.mass(off)} {word}. Nothing is lost: choose how to go on.
-      </Text>
+      <Text className={classes.misWords}>{MIS_POUR.nothingLostChooseHowTo(format.mass(off), word)}</Text>
       {reading.kind === 'under' && (
         <Button size="lg" fullWidth onClick={answers.onRest}>
-          Pour the missing {format.mass(off)}
+          {MIS_POUR.pourMissing(format.mass(off))}
         </Button>
       )}
       <Stack gap="xs" mt="sm">
@@ -120,7 +124,7 @@ export function MisPour({
             <span>{workWords(repair, entries, entry.key, format)}</span>
             <span className={classes.truth}>
               {truthWords(repair, format)}
-              {!repair.within && ' · no longer as planned'}
+              {!repair.within && MIS_POUR.noLongerAsPlanned}
             </span>
           </button>
         ))}
@@ -133,15 +137,15 @@ const stepOf = (entries: readonly Entry[], key: string) => entries.find((e) => e
 
 /** What has to be done for it. */
 function workWords({ targets, added }: Repair, entries: readonly Entry[], slipped: string, format: ReturnType<typeof useKitchen>['format']): string {
-  const more = entries.flatMap(({ key, title }) => (added[key] === undefined ? [] : [`${format.mass(added[key])} more ${title}`]))
+  const more = entries.flatMap(({ key, title }) => (added[key] === undefined ? [] : [MIS_POUR.more(format.mass(added[key]), title)]))
   const changed = entries.flatMap(({ key, title, grams, poured }) =>
     poured === 0 && key !== slipped && Math.abs((targets[key] ?? grams) - grams) >= 0.05 ? [`${title} ${format.mass(targets[key] ?? grams)}`] : []
   )
   const words = [...more, ...changed]
-  return words.length === 0 ? 'Nothing to do.' : `${words.join(', ')}.`
+  return words.length === 0 ? MIS_POUR.nothingToDo : `${words.join(', ')}.`
 }
 
 function truthWords({ truth }: Repair, format: ReturnType<typeof useKitchen>['format']): string {
-  const salt = truth.salt > 0 ? ` · salt ${format.percent(truth.salt, 2)}` : ''
-  return `hydration ${format.percent(truth.hydration)}${salt} · ${format.mass(truth.totalGrams)} in all`
+  const salt = truth.salt > 0 ? MIS_POUR.salt(format.percent(truth.salt, 2)) : ''
+  return MIS_POUR.hydrationInAll(format.percent(truth.hydration), salt, format.mass(truth.totalGrams))
 }

@@ -1,11 +1,12 @@
 import { Button, Group, Select } from '@mantine/core'
 import type { DeviceKind } from '../../../contract'
+import { READ_FROM } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
 import { tellDone } from '../tell'
 
-const NAMES: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
+const NAMES: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: READ_FROM.levelSensor, room: READ_FROM.roomSensor }
 
 /** Takes a figure from a device, where there is one. */
 export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly onRead?: (value: number) => void }) {
@@ -17,7 +18,7 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
     reading === null
       ? 'silent'
       : kind === 'level'
-        ? `${reading.value} mm`
+        ? READ_FROM.mm(reading.value)
         : kind === 'scale'
           ? format.mass(reading.value, device?.resolution ?? 1)
           : format.temperature(reading.value, 1)
@@ -25,7 +26,7 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
     <Group gap="sm" mt="xs" align="flex-end">
       <Select
         label={NAMES[kind]}
-        data={[{ value: 'none', label: 'Typed by hand' }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
+        data={[{ value: 'none', label: READ_FROM.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
         value={device?.id ?? 'none'}
         onChange={(value) => value !== null && choose(value === 'none' ? null : value)}
         w={220}
@@ -37,10 +38,10 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
           onClick={() => {
             if (reading === null) return
             onRead(reading.value)
-            tellDone(`Taken from the ${NAMES[kind].toLowerCase()}: ${words}.`)
+            tellDone(READ_FROM.takenFrom(NAMES[kind].toLowerCase(), words))
           }}
         >
-          Take {words}
+          {READ_FROM.take(words)}
         </Button>
       )}
     </Group>

@@ -2,6 +2,7 @@ import { Button, Select } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useRef } from 'react'
 import type { Device, DeviceDeed } from '../../../contract'
+import { SCALE_BAR } from '../../../words/screens/parts-weigh'
 import { touchDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { tellError } from '../tell'
@@ -41,35 +42,35 @@ export function ScaleBar({
     <div>
       <div className={classes.tools}>
         <Select
-          label="Scale"
-          data={[{ value: TYPED, label: 'Typed by hand' }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
+          label={SCALE_BAR.scale}
+          data={[{ value: TYPED, label: SCALE_BAR.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
           value={device?.id ?? TYPED}
           onChange={(value) => value !== null && onChoose(value === TYPED ? null : value)}
           w={220}
-          description={battery !== null && battery < LOW ? `Battery at ${format.percent(battery, 0)}` : undefined}
+          description={battery !== null && battery < LOW ? SCALE_BAR.batteryAt(format.percent(battery, 0)) : undefined}
         />
         {device?.simulated === true && (
           <Button variant="subtle" onClick={panel.toggle} aria-expanded={open}>
-            Move the stand-in
+            {SCALE_BAR.moveStandIn}
           </Button>
         )}
       </div>
       {open && device?.simulated === true && (
         <div className={classes.panel} data-testid="stand-in">
           <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: BOWL_GRAMS })}>
-            Bowl on
+            {SCALE_BAR.bowlOn}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: due })}>
-            Exactly {format.mass(due)}
+            {SCALE_BAR.exactly(format.mass(due))}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'pour', grams: due })}>
-            Pour by hand
+            {SCALE_BAR.pourByHand}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: due + SLIP_GRAMS })}>
-            {SLIP_GRAMS} g too much
+            {SCALE_BAR.gTooMuch(SLIP_GRAMS)}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: SPILL_GRAMS })}>
-            Spill {-SPILL_GRAMS} g
+            {SCALE_BAR.spillG(-SPILL_GRAMS)}
           </Button>
           <Button
             variant="default"
@@ -79,16 +80,16 @@ export function ScaleBar({
               touch({ do: 'lift' })
             }}
           >
-            Lift off
+            {SCALE_BAR.liftOff}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'put', grams: lifted.current })}>
-            Put back
+            {SCALE_BAR.putBack}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'tare' })}>
-            Its own zero
+            {SCALE_BAR.ownZero}
           </Button>
           <Button variant="default" size="sm" onClick={() => touch({ do: 'battery', share: battery === null || battery > 0 ? 0 : 1 })}>
-            Battery out / in
+            {SCALE_BAR.batteryOutIn}
           </Button>
         </div>
       )}

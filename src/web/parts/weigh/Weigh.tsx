@@ -2,6 +2,7 @@ import { Button, Group, Switch, Text } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
 import { type MouseEvent, type ReactNode, useEffect, useRef, useState } from 'react'
 import { POSSIBLE, type PourReading, pouredNow, pouredStill, type Repair, readPour, toleranceOf } from '../../../core'
+import { WEIGH } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Mass, Note } from '../Card'
@@ -159,13 +160,13 @@ export function Weigh({
           className={classes.progress}
           style={{ gridTemplateColumns: `repeat(${entries.length}, 1fr)` }}
           role="img"
-          aria-label={`${entries.filter((e) => !e.due).length} of ${entries.length} poured`}
+          aria-label={WEIGH.poured(entries.filter((e) => !e.due).length, entries.length)}
         >
           {entries.map((e) => (
             <span key={e.key} data-done={!e.due} data-current={e === entry} />
           ))}
         </div>
-        <h2 className={large.item}>{entry.poured > 0 ? `${entry.title}: a little more` : entry.title}</h2>
+        <h2 className={large.item}>{entry.poured > 0 ? WEIGH.littleMore(entry.title) : entry.title}</h2>
         <Text c="dimmed">
           {aside?.(entry)}
           {entry.how}
@@ -180,7 +181,7 @@ export function Weigh({
               <span className={classes.live} data-right={right} data-over={over}>
                 <Mass grams={Math.abs(live) < entry.resolution ? 0 : live} />
               </span>
-              <span className={classes.of}>of {format.mass(due, entry.resolution)}</span>
+              <span className={classes.of}>{WEIGH.of(format.mass(due, entry.resolution))}</span>
             </p>
             <div className={classes.bar} aria-hidden="true">
               <div className={classes.fill} data-right={right} data-over={over} style={{ width: share(live) }} />
@@ -189,20 +190,16 @@ export function Weigh({
           </>
         )}
         <p role="status" className={large.unseen}>
-          {right && still !== null ? 'Right.' : ''}
+          {right && still !== null ? WEIGH.right : ''}
         </p>
-        {device !== null && !scale.silent && !bowlOn && <Note>Put the bowl on the scale: what stands on it then counts as nothing.</Note>}
-        {device !== null && scale.silent && (
-          <Note tone="care">{device.name} is silent. Wake it, or look at its battery; figures can be typed all the while.</Note>
-        )}
-        {scale.state.away !== null && mode === 'bowl' && bowlOn && (
-          <Note tone="care">The bowl is off the scale, or it was set to zero. Put it back, or go on: what goes in from now on counts.</Note>
-        )}
+        {device !== null && !scale.silent && !bowlOn && <Note>{WEIGH.putBowlOnScaleWhat}</Note>}
+        {device !== null && scale.silent && <Note tone="care">{WEIGH.silentWakeOrLookAt(device.name)}</Note>}
+        {scale.state.away !== null && mode === 'bowl' && bowlOn && <Note tone="care">{WEIGH.bowlOffScaleOrWas}</Note>}
         <QuantityField
           key={stamp}
           kind="mass"
-          label="What the scale shows"
-          what="What was weighed"
+          label={WEIGH.whatScaleShows}
+          what={WEIGH.whatWasWeighed}
           value={typed ?? (still === null ? due : Math.max(Math.round(still / entry.resolution) * entry.resolution, 0))}
           range={range}
           onCommit={(grams) => {
@@ -256,13 +253,13 @@ export function Weigh({
         )}
         {shownSlip === null && (
           <Button size="xl" fullWidth mt="lg" onClick={advance} disabled={impossible !== null}>
-            {device !== null && !scale.silent && !bowlOn ? 'The bowl is on' : 'Poured'}
-            {kitchen.keys && <span className={large.keyHint}>space</span>}
+            {device !== null && !scale.silent && !bowlOn ? WEIGH.bowlOn : WEIGH.poured2}
+            {kitchen.keys && <span className={large.keyHint}>{WEIGH.space}</span>}
           </Button>
         )}
         <Group mt="md" justify="space-between" align="flex-end">
           <ScaleBar device={device} all={all} onChoose={choose} due={due} battery={scale.battery} shown={scale.state.recent.at(-1)?.grams ?? 0} />
-          {aloud.can && <Switch label="Spoken aloud" checked={aloud.on} onChange={(e) => aloud.set(e.currentTarget.checked)} />}
+          {aloud.can && <Switch label={WEIGH.spokenAloud} checked={aloud.on} onChange={(e) => aloud.set(e.currentTarget.checked)} />}
         </Group>
       </Card>
     </div>

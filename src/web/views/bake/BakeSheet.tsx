@@ -7,6 +7,7 @@ import { type Bake, beliefIn, beliefOfBake, type Cultures, dayOfBake, minuteOf, 
 import { type Plan, planSchema, planToWire } from '../../../contract'
 import { type BakeState, hasBegun } from '../../../core'
 import { fieldProblem, near } from '../../../words'
+import { BAKE_SHEET } from '../../../words/screens/bake'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -49,7 +50,8 @@ export function BakeSheet() {
   const { cultures, error: jarsError } = useCultures()
   const failure = error ?? jarsError
   if (bake !== undefined && cultures !== undefined) return <Sheet key={id} bake={bake} cultures={cultures} />
-  if (failure !== undefined) return <Quiet title="This bake could not be opened" words={failure.message} action={{ label: 'All bakes', href: '/bakes' }} />
+  if (failure !== undefined)
+    return <Quiet title={BAKE_SHEET.thisBakeCouldNotBe} words={failure.message} action={{ label: BAKE_SHEET.allBakes, href: '/bakes' }} />
   return <Skeleton height={320} radius={0} />
 }
 
@@ -150,15 +152,15 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         </span>
         <Group gap={4} ml="auto" wrap="nowrap">
           <span className={classes.saved} role="status">
-            {frozen ? '' : draft.state === 'saved' ? 'saved' : draft.state === 'saving' ? 'saving' : 'not saved yet'}
+            {frozen ? '' : draft.state === 'saved' ? 'saved' : draft.state === 'saving' ? 'saving' : BAKE_SHEET.notSavedYet}
           </span>
           {draft.canUndo && !frozen && (
-            <ActionIcon aria-label="Undo the last change" onClick={draft.undo}>
+            <ActionIcon aria-label={BAKE_SHEET.undoLastChange} onClick={draft.undo}>
               <IconArrowBackUp size={22} />
             </ActionIcon>
           )}
           {draft.canRedo && !frozen && (
-            <ActionIcon aria-label="Do the change again" onClick={draft.redo}>
+            <ActionIcon aria-label={BAKE_SHEET.doChangeAgain} onClick={draft.redo}>
               <IconArrowForwardUp size={22} />
             </ActionIcon>
           )}
@@ -178,7 +180,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           open={station === 'plan'}
         />
       )}
-      <nav className={classes.path} aria-label="Stations">
+      <nav className={classes.path} aria-label={BAKE_SHEET.stations}>
         {STATIONS.map((s) => (
           <Link
             key={s.id}
@@ -198,8 +200,8 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         {stationFigure(station, props, format)}
       </p>
       <div className={classes.room}>
-        {bake.deletedAt !== null && <Note tone="care">This bake has been taken away. Undo brings it back.</Note>}
-        {draft.refusal !== null && <Note tone="stop">{draft.refusal} What you typed is kept here.</Note>}
+        {bake.deletedAt !== null && <Note tone="care">{BAKE_SHEET.thisBakeHasBeenTaken}</Note>}
+        {draft.refusal !== null && <Note tone="stop">{BAKE_SHEET.whatYouTypedKeptHere(draft.refusal)}</Note>}
         {trouble !== null && <Note tone="stop">{trouble}</Note>}
         <Suspense fallback={<Skeleton height={240} />}>
           <View {...props} />
@@ -241,7 +243,7 @@ function NameField({ name, frozen, onName }: { name: string; frozen: boolean; on
   return (
     <h1 className={classes.title}>
       <TextInput
-        aria-label="Name of the bake"
+        aria-label={BAKE_SHEET.nameBake}
         variant="unstyled"
         key={name}
         defaultValue={name}
@@ -269,21 +271,21 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
     await created
   })
   const remove = () => {
-    removeBake(bake.id).then(() => tellDone(`${plan.name} has been taken away.`, () => restoreBake(bake.id)), tellError)
+    removeBake(bake.id).then(() => tellDone(BAKE_SHEET.hasBeenTakenAway(plan.name), () => restoreBake(bake.id)), tellError)
     void navigate('/bakes')
   }
   return (
     <>
       <Menu position="bottom-end">
         <Menu.Target>
-          <ActionIcon aria-label="More for this bake">
+          <ActionIcon aria-label={BAKE_SHEET.moreForThisBake}>
             <IconDots size={22} />
           </ActionIcon>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => again.run()}>Bake this again, a week on</Menu.Item>
-          <Menu.Item onClick={changed.open}>What was changed</Menu.Item>
-          <Menu.Item onClick={remove}>Take this bake away</Menu.Item>
+          <Menu.Item onClick={() => again.run()}>{BAKE_SHEET.bakeThisAgainWeekOn}</Menu.Item>
+          <Menu.Item onClick={changed.open}>{BAKE_SHEET.whatWasChanged}</Menu.Item>
+          <Menu.Item onClick={remove}>{BAKE_SHEET.takeThisBakeAway}</Menu.Item>
         </Menu.Dropdown>
       </Menu>
       {changing && <History what="plan" ofId={bake.id} title={plan.name} onClose={changed.close} />}

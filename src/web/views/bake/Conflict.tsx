@@ -2,6 +2,7 @@ import { Button, Group, Modal, Table, Text } from '@mantine/core'
 import type { Jar, Plan } from '../../../contract'
 import { type FormulaLine, lineName, type Pantry, type SolvedBake } from '../../../core'
 import { BASE_WORDS, SOURCE_WORDS, sizeWords } from '../../../words'
+import { CONFLICT } from '../../../words/screens/bake'
 import { type KitchenHere, useKitchen } from '../../data/kitchen'
 
 /** Two windows changed the same of a bake: what differs, side by side. One of the two is chosen; nothing else closes it. */
@@ -30,15 +31,15 @@ export function Conflict({
       closeOnEscape={false}
       closeOnClickOutside={false}
       withCloseButton={false}
-      title="Another window changed the same"
+      title={CONFLICT.anotherWindowChangedSame}
       size="lg"
     >
       <Table verticalSpacing="xs">
         <Table.Thead>
           <Table.Tr>
             <Table.Th />
-            <Table.Th>Here</Table.Th>
-            <Table.Th>There</Table.Th>
+            <Table.Th>{CONFLICT.here}</Table.Th>
+            <Table.Th>{CONFLICT.there}</Table.Th>
           </Table.Tr>
         </Table.Thead>
         <Table.Tbody>
@@ -52,12 +53,12 @@ export function Conflict({
         </Table.Tbody>
       </Table>
       <Text c="dimmed" mt="sm">
-        All other changes of both windows are kept.
+        {CONFLICT.allOtherChangesBothWindows}
       </Text>
       <Group mt="md">
-        <Button onClick={onMine}>Use what is here</Button>
+        <Button onClick={onMine}>{CONFLICT.toUseWhatHere}</Button>
         <Button variant="default" onClick={onTheirs}>
-          Use what is there
+          {CONFLICT.toUseWhatThere}
         </Button>
       </Group>
     </Modal>
@@ -83,14 +84,14 @@ function describePlan(plan: Plan, jars: readonly Jar[], { format, pantry }: Kitc
   return [
     ['Name', plan.name],
     ['Size', sizeWords(plan.target, format)],
-    ['Percentages of', BASE_WORDS[plan.formula.base].name],
+    [CONFLICT.percentages, BASE_WORDS[plan.formula.base].name],
     ['Hydration', format.percent(plan.formula.hydration)],
     ['Salt', format.percent(plan.formula.salt)],
     ['Lines', linesInWords(plan.formula.lines, pantry, format)],
     ['Levain', `${format.percent(plan.build.hydration, 0)}, ${SOURCE_WORDS[plan.build.source].name}`],
     ['Jar', jars.find((j) => j.id === plan.jarId)?.name ?? ''],
     ['Starter', build === undefined || build === null ? '' : format.mass(build.weigh.seed)],
-    ['Back to the jar', format.mass(plan.build.keepBackGrams)],
+    [CONFLICT.backToJar, format.mass(plan.build.keepBackGrams)],
     ['Place', format.temperature(plan.tempC)],
     ['Mix', format.dayTime(plan.mixAt)]
   ]

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import type { NewBakeEvent } from '../../../contract'
 import { pouredGrams } from '../../../core'
+import { MIX_CARD } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
 import { QuantityField } from '../../parts/QuantityField'
@@ -39,25 +40,33 @@ export function MixCard({
   return (
     <Card title={title} data-testid="mix">
       <Group grow align="flex-end">
-        <QuantityField kind="mass" label="Levain" value={levain} range={[Math.max(inBowl, 1), there]} what="Levain in the dough" onCommit={setLevain} />
-        <QuantityField kind="mass" label="Back to the jar" value={keep} range={[0, there]} what="Back to the jar" onCommit={setKeep} />
+        <QuantityField
+          kind="mass"
+          label={MIX_CARD.levain}
+          value={levain}
+          range={[Math.max(inBowl, 1), there]}
+          what={MIX_CARD.levainInDough}
+          onCommit={setLevain}
+        />
+        <QuantityField kind="mass" label={MIX_CARD.backToJar} value={keep} range={[0, there]} what={MIX_CARD.backToJar} onCommit={setKeep} />
       </Group>
       <QuantityField
         mt="sm"
         kind="temperature"
-        label="The dough, measured"
-        what="The dough"
+        label={MIX_CARD.doughMeasured}
+        what={MIX_CARD.dough}
         value={typedC ?? expectedC ?? plan.course?.mixTempC ?? plan.mixTempC}
         range={[0, 45]}
         onCommit={setTypedC}
       />
       <Text c="dimmed" mt="xs">
-        {format.mass(there)} were mixed{others > 0 && `, ${format.mass(others)} of it for ${plan.build.alsoFor.map((d) => d.name).join(' and ')}`}; the rest
-        sticks.
+        {MIX_CARD.wereMixed(format.mass(there))}
+        {others > 0 && MIX_CARD.forWord(format.mass(others), plan.build.alsoFor.map((d) => d.name).join(' and '))}
+        {MIX_CARD.restSticks}
       </Text>
-      {over && <Note tone="stop">That is {format.mass(levain + others + keep - there)} more than there is.</Note>}
-      {keep === 0 && <Note tone="care">Nothing is kept back. Make sure that the jar holds enough to go on.</Note>}
-      <Note tone="care">Raw dough and raw flour are not eaten.</Note>
+      {over && <Note tone="stop">{MIX_CARD.thatMoreThanThere(format.mass(levain + others + keep - there))}</Note>}
+      {keep === 0 && <Note tone="care">{MIX_CARD.nothingKeptBackMakeSure}</Note>}
+      <Note tone="care">{MIX_CARD.rawDoughAndRawFlour}</Note>
       <Button
         size="lg"
         fullWidth
@@ -74,11 +83,11 @@ export function MixCard({
           })
         }
       >
-        Mixed
+        {MIX_CARD.mixed}
       </Button>
       {!byScale && (
         <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="subtle" fullWidth mt="xs">
-          Weigh the dough first
+          {MIX_CARD.weighDoughFirst}
         </Button>
       )}
     </Card>

@@ -4,6 +4,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { MovableStep } from '../../../contract'
 import { courseTimes, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
 import { moveSentence, near } from '../../../words'
+import { PLAN_RIBBON } from '../../../words/screens/bake'
 import { useLiveForecast } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/Card'
@@ -22,11 +23,11 @@ const MS_PER_HOUR = 3_600_000
 
 /** What may answer when a hill is moved, in bakers' words. */
 const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = [
-  { value: 'start', label: 'the start' },
-  { value: 'ratio', label: 'the ratio' },
-  { value: 'inoculation', label: 'the share of starter' },
-  { value: 'place', label: 'the warmth of the place' },
-  { value: 'mix', label: 'the water' }
+  { value: 'start', label: PLAN_RIBBON.start },
+  { value: 'ratio', label: PLAN_RIBBON.ratio },
+  { value: 'inoculation', label: PLAN_RIBBON.shareStarter },
+  { value: 'place', label: PLAN_RIBBON.warmthPlace },
+  { value: 'mix', label: PLAN_RIBBON.water }
 ]
 
 /** What of a day is taken hold of on the ribbon. */
@@ -113,24 +114,24 @@ export function PlanRibbon(
     ms,
     on,
     stepMs,
-    says: `${format.dayTime(ms)}; dragging it changes ${answerWords(unknown)}`,
+    says: PLAN_RIBBON.draggingChanges(format.dayTime(ms), answerWords(unknown)),
     onDrag: (to) => pull(grip, to),
     onDrop: drop,
     onPut: (to) => put(grip, to)
   })
-  const placeName = (i: number) => kitchen.places.find((p) => p.id === plan.moves[i]?.placeId)?.name ?? 'another place'
+  const placeName = (i: number) => kitchen.places.find((p) => p.id === plan.moves[i]?.placeId)?.name ?? PLAN_RIBBON.anotherPlace
   const grips =
     current === null
       ? []
       : [
-          gripOf('build', 'Start of the build', current.startMs, 'ground', STEP_MS),
+          gripOf('build', PLAN_RIBBON.startBuild, current.startMs, 'ground', STEP_MS),
           ...(current.build.moves ?? []).map((move, i) =>
-            gripOf({ move: i }, `Move to ${placeName(i)}`, current.startMs + move.afterHours * MS_PER_HOUR, 'ground', STEP_MS)
+            gripOf({ move: i }, PLAN_RIBBON.moveTo(placeName(i)), current.startMs + move.afterHours * MS_PER_HOUR, 'ground', STEP_MS)
           ),
-          gripOf('mix', 'Ripe moment', current.mixAtMs, 'ridge', STEP_MS),
+          gripOf('mix', PLAN_RIBBON.ripeMoment, current.mixAtMs, 'ridge', STEP_MS),
           ...(then.times === null || !open
             ? []
-            : [gripOf('shape', 'Shape', then.times.shapeMs, 'ground', STEP_MS), gripOf('bake', 'Into the oven', then.times.bakeMs, 'ground', STEP_MS)])
+            : [gripOf('shape', 'Shape', then.times.shapeMs, 'ground', STEP_MS), gripOf('bake', PLAN_RIBBON.intoOven, then.times.bakeMs, 'ground', STEP_MS)])
         ]
   return (
     <>
@@ -148,9 +149,12 @@ export function PlanRibbon(
           <Steps name="Ripe" shown={format.dayTime(near(current.mixAtMs))} onStep={ripeStep} />
           <Steps name="Start" shown={format.dayTime(near(current.startMs))} onStep={startStep} />
           <Answers unknown={unknown} onUnknown={choose} />
-          <output className={classes.answer} aria-label="What it takes">
-            {masses !== undefined && ratioOf(masses)} at {format.temperature(current.build.place.tempC + (current.build.place.swing?.swingK ?? 0))}, mixed at{' '}
-            {format.temperature(current.build.mixTempC)}
+          <output className={classes.answer} aria-label={PLAN_RIBBON.whatTakes}>
+            {masses !== undefined && ratioOf(masses)}
+            {PLAN_RIBBON.atMixedAt(
+              format.temperature(current.build.place.tempC + (current.build.place.swing?.swingK ?? 0)),
+              format.temperature(current.build.mixTempC)
+            )}
           </output>
         </div>
       )}
@@ -169,9 +173,9 @@ const answerWords = (unknown: Unknown) => ANSWERS.find((a) => a.value === unknow
 const Answers = memo(function Answers({ unknown, onUnknown }: { readonly unknown: Unknown; readonly onUnknown: (unknown: Unknown) => void }) {
   return (
     <div className={classes.answers}>
-      <span>Drag the hill to change</span>
+      <span>{PLAN_RIBBON.dragHillToChange}</span>
       <Select
-        aria-label="What changes when you drag the hill"
+        aria-label={PLAN_RIBBON.whatChangesWhenYouDrag}
         data={[...ANSWERS]}
         value={unknown}
         allowDeselect={false}
@@ -197,7 +201,7 @@ function Steps({ name, shown, onStep }: { readonly name: string; readonly shown:
 
 const Step = memo(function Step({ name, by, onStep }: { readonly name: string; readonly by: 1 | -1; readonly onStep: (by: 1 | -1) => void }) {
   return (
-    <ActionIcon aria-label={`${name} a quarter of an hour ${by < 0 ? 'earlier' : 'later'}`} variant="default" onClick={() => onStep(by)}>
+    <ActionIcon aria-label={PLAN_RIBBON.quarterHour(name, by < 0 ? 'earlier' : 'later')} variant="default" onClick={() => onStep(by)}>
       {by < 0 ? <IconMinus size={20} /> : <IconPlus size={20} />}
     </ActionIcon>
   )

@@ -1,6 +1,7 @@
 import { Button, Group } from '@mantine/core'
 import type { Warning } from '../../../core'
 import { near, tellWarning } from '../../../words'
+import { WARNINGS } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/Card'
 import type { StationProps } from './station'
@@ -9,7 +10,7 @@ import type { StationProps } from './station'
 export function Warnings({ solved, jar, plan, edit, frozen, codes }: StationProps & { readonly codes: readonly Warning['code'][] }) {
   const { format } = useKitchen()
   if (frozen) return null
-  const told = (solved?.warnings ?? []).filter((w) => codes.includes(w.code)).map((w) => tellWarning(w, jar?.name ?? 'The jar', format))
+  const told = (solved?.warnings ?? []).filter((w) => codes.includes(w.code)).map((w) => tellWarning(w, jar?.name ?? WARNINGS.jar, format))
   return (
     <>
       {told.map(({ code, tone, words, others }) => (
@@ -24,7 +25,7 @@ export function Warnings({ solved, jar, plan, edit, frozen, codes }: StationProp
                   size="sm"
                   onClick={() => edit({ build: { ...plan.build, by: { kind: 'ratio', flourPerSeed: other.flourPerSeed } } })}
                 >
-                  {other.ratio} begins {format.dayTime(near(other.startMs))}
+                  {WARNINGS.begins(other.ratio, format.dayTime(near(other.startMs)))}
                 </Button>
               ))}
             </Group>

@@ -1,13 +1,14 @@
 import { Select } from '@mantine/core'
+import { WHEN_FIELD } from '../../../words/screens/bake'
 
 /** When it happened, told after the fact: minutes before now. */
 export const AGO = [
-  { value: '0', label: 'just now' },
-  { value: '10', label: '10 min ago' },
-  { value: '20', label: '20 min ago' },
-  { value: '30', label: '30 min ago' },
-  { value: '60', label: '1 hour ago' },
-  { value: '120', label: '2 hours ago' }
+  { value: '0', label: WHEN_FIELD.justNow },
+  { value: '10', label: WHEN_FIELD.minAgo },
+  { value: '20', label: WHEN_FIELD.minAgo2 },
+  { value: '30', label: WHEN_FIELD.minAgo3 },
+  { value: '60', label: WHEN_FIELD.hourAgo },
+  { value: '120', label: WHEN_FIELD.hoursAgo }
 ] as const
 
 /** Chooses how long ago something was. */

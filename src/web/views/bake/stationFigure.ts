@@ -1,5 +1,6 @@
 import { type Format, pouredGrams, ratioOf } from '../../../core'
 import { near, PHASE_WORDS } from '../../../words'
+import { STATION_FIGURE } from '../../../words/screens/bake'
 import type { StationId } from '../../parts/stations'
 import type { StationProps } from './station'
 
@@ -17,24 +18,24 @@ export function stationFigure(id: StationId, { state, solved, judged, day }: Sta
       if (state.band !== null) return `${ratioOf(state.poured)} · ${format.mass(pouredGrams(state.poured))}`
       return build === undefined || build === null ? 'cannot be' : `${ratioOf(build.sourced.masses)} · ${format.mass(build.totalGrams)}`
     case 'plan':
-      if (state.band !== null) return `built ${format.dayTime(state.band.atMs)}`
-      if (day.beginsMs === null) return 'no time yet'
-      return `${build != null && build.asItStands.startMs > build.timed.startMs ? 'late since' : 'begin'} ${format.dayTime(near(day.beginsMs))}`
+      if (state.band !== null) return STATION_FIGURE.built(format.dayTime(state.band.atMs))
+      if (day.beginsMs === null) return STATION_FIGURE.noTimeYet
+      return `${build != null && build.asItStands.startMs > build.timed.startMs ? STATION_FIGURE.lateSince : 'begin'} ${format.dayTime(near(day.beginsMs))}`
     case 'weigh':
-      return state.band !== null ? 'level marked' : `${state.done.length} of ${build?.steps.length ?? 3} poured`
+      return state.band !== null ? STATION_FIGURE.levelMarked : STATION_FIGURE.poured(state.done.length, build?.steps.length ?? 3)
     case 'bread': {
       const { times } = day
       if (state.deeds.has('out')) return 'out'
-      return times === null ? 'not planned' : `bread ${format.dayTime(near(times.outMs))}`
+      return times === null ? STATION_FIGURE.notPlanned : STATION_FIGURE.bread(format.dayTime(near(times.outMs)))
     }
     case 'watch': {
-      if (state.mixed !== null) return `mixed ${format.dayTime(state.mixed.atMs)}`
+      if (state.mixed !== null) return STATION_FIGURE.mixed(format.dayTime(state.mixed.atMs))
       const opens = judged?.verdict.forecast.opens.p50
       const closes = judged?.verdict.forecast.closes.p50
       if (judged?.verdict.holds === false) return PHASE_WORDS[judged.verdict.phase].word.toLowerCase()
-      if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return 'nothing to see yet'
+      if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return STATION_FIGURE.nothingToSeeYet
       const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * MS_PER_HOUR))
-      return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : `from ${at(opens)}`
+      return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : STATION_FIGURE.from(at(opens))
     }
   }
 }

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import { z } from 'zod'
 import { type Bake, bakeOf, type MergedPlans, mergePlans } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
+import { USE_PLAN_DRAFT } from '../../../words/screens/bake'
 import { Refusal } from '../../data/api'
 import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
 import { drop, keep, kept } from '../../data/storage'
@@ -103,7 +104,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
       }
       put({ version: theirs.version, plan: merged.mine, base: theirs.plan })
       setRevision((r) => r + 1)
-      tellDone('Another window changed this bake as well. Both changes are kept.')
+      tellDone(USE_PLAN_DRAFT.anotherWindowChangedThisBake)
     },
     [put]
   )

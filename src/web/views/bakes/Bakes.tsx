@@ -4,6 +4,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { Bake } from '../../../answers'
 import { near, sizeWords } from '../../../words'
+import { BAKES } from '../../../words/screens/bakes'
 import { useDoneBakes, useOpenBakes } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useDays } from '../../data/days'
@@ -12,7 +13,7 @@ import { Quiet } from '../../parts/Quiet'
 import { useNewBake } from '../../parts/useNewBake'
 import classes from './Bakes.module.css'
 
-const STATUS_WORDS = { planned: 'planned', building: 'being weighed', ripening: 'levain on its way', mixed: 'dough on its way', baked: 'baked' } as const
+const STATUS_WORDS = { planned: 'planned', building: BAKES.beingWeighed, ripening: BAKES.levainOnWay, mixed: BAKES.doughOnWay, baked: 'baked' } as const
 
 /** All bakes: on the way first, then what is in the record. */
 export function Bakes() {
@@ -23,36 +24,34 @@ export function Bakes() {
   const mixes = useMemo(() => new Map((days ?? []).map(({ bake, mixMs }) => [bake.id, near(mixMs)])), [days])
   const loaded = open.bakes !== undefined && mixed.bakes !== undefined
   const failure = open.error ?? mixed.error
-  if (!loaded && failure !== undefined) return <Quiet title="The bakes could not be opened" words={failure.message} />
+  if (!loaded && failure !== undefined) return <Quiet title={BAKES.bakesCouldNotBeOpened} words={failure.message} />
   return (
     <div className={classes.page}>
       <Group justify="space-between" mb="md">
-        <h1 className={classes.title}>Bakes</h1>
+        <h1 className={classes.title}>{BAKES.bakes}</h1>
         {newBake.ready && (
           <Button leftSection={<IconPlus size={20} />} onClick={() => newBake.start()}>
-            New bake
+            {BAKES.newBake}
           </Button>
         )}
       </Group>
       {!loaded && <Skeleton height={220} />}
       {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
         <Quiet
-          title="No bakes yet"
-          words="Say what you want to bake and when you want bread; Olvent plans the levain."
-          action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
+          title={BAKES.noBakesYet}
+          words={BAKES.sayWhatYouWantTo}
+          action={newBake.ready ? { label: BAKES.newBake, onClick: () => newBake.start() } : undefined}
         />
       )}
-      {open.bakes !== undefined && open.bakes.length > 0 && <List title="On the way" bakes={open.bakes} mixes={mixes} />}
+      {open.bakes !== undefined && open.bakes.length > 0 && <List title={BAKES.onWay} bakes={open.bakes} mixes={mixes} />}
       {mixed.bakes !== undefined && mixed.bakes.length > 0 && (
         <>
-          <List title="In the record" bakes={mixed.bakes} />
+          <List title={BAKES.inRecord} bakes={mixed.bakes} />
           {mixed.bakes.length < mixed.total && (
             <Group justify="center" mt="md">
-              <Text c="dimmed">
-                {mixed.bakes.length} of {mixed.total}
-              </Text>
+              <Text c="dimmed">{BAKES.of(mixed.bakes.length, mixed.total)}</Text>
               <Button variant="default" loading={mixed.busy} onClick={() => void mixed.more()}>
-                Show more
+                {BAKES.showMore}
               </Button>
             </Group>
           )}
@@ -88,7 +87,7 @@ function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
       <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
         {bake.status === 'baked' && mixed !== null && band !== null
-          ? `${format.duration((mixed.atMs - band.atMs) / 3_600_000)} to the mix${highest > 0 ? ` · ${format.rise(highest)}` : ''}`
+          ? BAKES.toMix(format.duration((mixed.atMs - band.atMs) / 3_600_000), highest > 0 ? ` · ${format.rise(highest)}` : '')
           : STATUS_WORDS[bake.status]}
       </span>
     </Link>

@@ -18,6 +18,7 @@ import {
   variantOf
 } from '../../../core'
 import { near } from '../../../words'
+import { COMPARE_ROOM } from '../../../words/screens/compare'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -34,6 +35,7 @@ import classes from './CompareRoom.module.css'
 
 const MS_PER_HOUR = 3_600_000
 const LETTERS = ['A', 'B', 'C', 'D'] as const
+const letterOf = (i: number): string => LETTERS[i] ?? ''
 const MINUTE = 60_000
 
 /** Up to four builds laid over each other, and what each would give. */
@@ -43,7 +45,8 @@ export function CompareRoom() {
   const { cultures, error: jarsError } = useCultures()
   const failure = error ?? jarsError
   if (bake !== undefined && cultures !== undefined) return <Opened key={bake.id} bake={bake} cultures={cultures} />
-  if (failure !== undefined) return <Quiet title="This bake could not be opened" words={failure.message} action={{ label: 'All bakes', href: '/bakes' }} />
+  if (failure !== undefined)
+    return <Quiet title={COMPARE_ROOM.thisBakeCouldNotBe} words={failure.message} action={{ label: COMPARE_ROOM.allBakes, href: '/bakes' }} />
   return <Skeleton height={320} radius={0} />
 }
 
@@ -55,9 +58,9 @@ function Opened({ bake, cultures }: { readonly bake: Bake; readonly cultures: Cu
   if (levain === null) {
     return (
       <Quiet
-        title="There is no build to compare yet"
-        words="Give the bake a dough, a levain and a time first."
-        action={{ label: 'To the bake', href: `/bakes/${bake.id}/recipe` }}
+        title={COMPARE_ROOM.thereNoBuildToCompare}
+        words={COMPARE_ROOM.giveBakeDoughLevainAnd}
+        action={{ label: COMPARE_ROOM.toBake, href: `/bakes/${bake.id}/recipe` }}
       />
     )
   }
@@ -97,9 +100,9 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
   return (
     <>
       <div className={classes.head}>
-        <h1 className={classes.title}>Compare builds</h1>
+        <h1 className={classes.title}>{COMPARE_ROOM.compareBuilds}</h1>
         <Link to={`/bakes/${bake.id}/plan`}>{plan.name}</Link>
-        <span className={classes.soft}>all mixed {format.dayTime(near(startMs))}</span>
+        <span className={classes.soft}>{COMPARE_ROOM.allMixed(format.dayTime(near(startMs)))}</span>
       </div>
       <Ribbon fromMs={startMs - MS_PER_HOUR} toMs={endMs + MS_PER_HOUR} nowMs={now} hills={hills} height={240} />
       <div className={classes.scroll}>
@@ -108,13 +111,13 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
             <tr>
               <td />
               {variants.map((_, i) => (
-                <th key={LETTERS[i]} scope="col">
+                <th key={letterOf(i)} scope="col">
                   <span className={classes.build}>
-                    <span className={classes.letter}>{LETTERS[i]}</span>
+                    <span className={classes.letter}>{letterOf(i)}</span>
                     {i === 0 ? (
-                      'as planned'
+                      COMPARE_ROOM.asPlanned
                     ) : (
-                      <ActionIcon aria-label={`Take ${LETTERS[i]} away`} onClick={() => setVariants((all) => all.filter((__, at) => at !== i))}>
+                      <ActionIcon aria-label={COMPARE_ROOM.takeAway(letterOf(i))} onClick={() => setVariants((all) => all.filter((__, at) => at !== i))}>
                         <IconMinus size={20} />
                       </ActionIcon>
                     )}
@@ -124,7 +127,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
               {variants.length < LETTERS.length && (
                 <td>
                   <Button size="sm" variant="subtle" leftSection={<IconPlus size={18} />} onClick={() => setVariants((all) => [...all, all.at(-1) ?? planned])}>
-                    One more
+                    {COMPARE_ROOM.oneMore}
                   </Button>
                 </td>
               )}
@@ -137,7 +140,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                 {variants.map((_, i) => {
                   const one = compared?.[i]
                   return (
-                    <td key={LETTERS[i]} className={classes.figure}>
+                    <td key={letterOf(i)} className={classes.figure}>
                       {compared === undefined
                         ? '…'
                         : one === null || one === undefined
@@ -152,8 +155,8 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
               {(v, i) => (
                 <QuantityField
                   kind="parts"
-                  aria-label={`${LETTERS[i]}: flour to one part of starter`}
-                  what="The ratio"
+                  aria-label={COMPARE_ROOM.flourToOnePartStarter(letterOf(i))}
+                  what={COMPARE_ROOM.ratio}
                   value={v.flourPerSeed}
                   range={POSSIBLE.flourPerSeed}
                   onCommit={(flourPerSeed) => put(i, { flourPerSeed })}
@@ -164,20 +167,20 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
               {(v, i) => (
                 <QuantityField
                   kind="temperature"
-                  aria-label={`${LETTERS[i]}: how warm it stands`}
-                  what="The place"
+                  aria-label={COMPARE_ROOM.howWarmStands(letterOf(i))}
+                  what={COMPARE_ROOM.place}
                   value={v.tempC}
                   range={POSSIBLE.tempC}
                   onCommit={(tempC) => put(i, { tempC })}
                 />
               )}
             </Asked>
-            <Asked name="Flour" planned="as planned" variants={variants}>
+            <Asked name="Flour" planned={COMPARE_ROOM.asPlanned} variants={variants}>
               {(v, i) => (
                 <Select
-                  aria-label={`${LETTERS[i]}: flour`}
+                  aria-label={COMPARE_ROOM.flour(letterOf(i))}
                   allowDeselect={false}
-                  data={[{ value: '', label: 'as planned' }, ...FLOUR_KINDS.map((kind) => ({ value: kind, label: kind }))]}
+                  data={[{ value: '', label: COMPARE_ROOM.asPlanned }, ...FLOUR_KINDS.map((kind) => ({ value: kind, label: kind }))]}
                   value={v.flour ?? ''}
                   onChange={(flour) => put(i, { flour: flour === '' || flour === null ? null : (flour as FlourKind) })}
                 />
@@ -187,18 +190,18 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
               {(v, i) => (
                 <QuantityField
                   kind="percent"
-                  aria-label={`${LETTERS[i]}: hydration`}
-                  what="The hydration"
+                  aria-label={COMPARE_ROOM.hydration2(letterOf(i))}
+                  what={COMPARE_ROOM.hydration}
                   value={v.hydration}
                   range={POSSIBLE.levainHydration}
                   onCommit={(hydration) => put(i, { hydration })}
                 />
               )}
             </Asked>
-            <Asked name="Starter" planned="as the jar is" variants={variants}>
+            <Asked name="Starter" planned={COMPARE_ROOM.asJar} variants={variants}>
               {(v, i) => (
                 <Select
-                  aria-label={`${LETTERS[i]}: starter`}
+                  aria-label={COMPARE_ROOM.starter(letterOf(i))}
                   allowDeselect={false}
                   data={SEEDS}
                   value={v.seedColdDays === null ? '' : String(v.seedColdDays)}
@@ -209,12 +212,12 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
             <tr>
               <td />
               {variants.map((variant, i) => (
-                <td key={LETTERS[i]}>
+                <td key={letterOf(i)}>
                   {i > 0 && lines[i] !== null && (
                     <TakeOver
                       bake={bake}
                       variant={variant}
-                      letter={LETTERS[i] ?? ''}
+                      letter={letterOf(i)}
                       startMs={startMs}
                       compared={compared?.[i] ?? null}
                       hold={bringsGluten(variant, seedFlour)}
@@ -227,22 +230,17 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
         </table>
       </div>
       <div className={classes.notes}>
-        {variants.some((v) => bringsGluten(v, seedFlour)) && (
-          <Note tone="stop">One of these would bring gluten into a culture that is kept without. It cannot be taken over.</Note>
-        )}
-        <Note>
-          Sourness is told beside {usual === null ? 'the planned build' : 'your last bakes from this jar'}; it is relative, no pH. The shaded part of each hill
-          is where it is ready to mix.
-        </Note>
+        {variants.some((v) => bringsGluten(v, seedFlour)) && <Note tone="stop">{COMPARE_ROOM.oneTheseWouldBringGluten}</Note>}
+        <Note>{COMPARE_ROOM.sournessToldBesideRelativeNo(usual === null ? COMPARE_ROOM.plannedBuild : COMPARE_ROOM.yourLastBakesFromThis)}</Note>
       </div>
     </>
   )
 }
 
 const SEEDS = [
-  { value: '', label: 'as the jar is' },
+  { value: '', label: COMPARE_ROOM.asJar },
   { value: '0', label: 'ripe' },
-  ...[1, 2, 3, 5, 7, 10, 14].map((d) => ({ value: String(d), label: d === 1 ? 'a day in the cold' : `${d} days in the cold` }))
+  ...[1, 2, 3, 5, 7, 10, 14].map((d) => ({ value: String(d), label: d === 1 ? COMPARE_ROOM.dayInCold : COMPARE_ROOM.daysInCold(d) }))
 ]
 
 /** A row of what is asked. */
@@ -262,7 +260,7 @@ function Asked({
     <tr>
       <th scope="row">{name}</th>
       {variants.map((variant, i) => (
-        <td key={LETTERS[i]}>{i === 0 ? planned : children(variant, i)}</td>
+        <td key={letterOf(i)}>{i === 0 ? planned : children(variant, i)}</td>
       ))}
     </tr>
   )
@@ -275,21 +273,22 @@ interface Told {
 }
 
 const at = (hours: number | null, { format, startMs }: Told) =>
-  hours === null || !Number.isFinite(hours) ? 'not reached' : format.dayTime(near(startMs + hours * MS_PER_HOUR))
+  hours === null || !Number.isFinite(hours) ? COMPARE_ROOM.notReached : format.dayTime(near(startMs + hours * MS_PER_HOUR))
 
 /** What each build would give, row by row. */
 const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBuild, told: Told) => string }[] = [
   { name: 'Doubled', says: (c, told) => at(c.milestones.doubledHours, told) },
   {
-    name: 'Ready to mix',
+    name: COMPARE_ROOM.readyToMix,
     says: ({ forecast: { opens, closes } }, told) =>
-      Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : 'not reached'
+      Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : COMPARE_ROOM.notReached
   },
   { name: 'Peak', says: (c, told) => `${at(c.forecast.peak.p50, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
   {
     name: 'Sourness',
-    says: (c, { usual }) => (c.acid === null || usual === null ? 'not reached' : `${sournessOf(c.acid, usual)}, ${Math.round((100 * c.acid) / usual)}`)
+    says: (c, { usual }) =>
+      c.acid === null || usual === null ? COMPARE_ROOM.notReached : `${sournessOf(c.acid, usual)}, ${Math.round((100 * c.acid) / usual)}`
   }
 ]
 
@@ -297,7 +296,7 @@ function hillOf(compared: ComparedBuild, index: number, startMs: number, variant
   const { curve, milestones, forecast } = compared
   const points = curve.gas.map((gas, i) => ({ ms: startMs + i * curve.stepHours * MS_PER_HOUR, gas }))
   const end = (milestones.collapsedHours ?? Number.POSITIVE_INFINITY) * MS_PER_HOUR + startMs
-  const letter = LETTERS[index] ?? ''
+  const letter = letterOf(index)
   return {
     id: letter,
     label: letter,
@@ -332,14 +331,14 @@ function TakeOver({
   const take = async () => {
     if (taken === null) return
     const saved = await savePlan(bake.id, bake.version, taken)
-    tellDone(`${letter} is in the bake.`, async () => {
+    tellDone(COMPARE_ROOM.inBake(letter), async () => {
       await savePlan(bake.id, saved.version, bake.plan)
     })
     void navigate(`/bakes/${bake.id}/plan`)
   }
   return (
     <Button size="sm" variant="light" disabled={!planned || hold || taken === null} onClick={() => void take().catch(tellError)}>
-      Take {letter} over
+      {COMPARE_ROOM.takeOver(letter)}
     </Button>
   )
 }

@@ -4,6 +4,7 @@ import { dayOfBake, solveBakeHere } from '../../../answers'
 import { ROUTES } from '../../../contract'
 import { allergensOf, lineName, nightsBetween, type Step, type WeighedDough } from '../../../core'
 import { near, sizeWords, stepCaution, stepWord } from '../../../words'
+import { DAY_ROOM } from '../../../words/screens/day'
 import { useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useDays } from '../../data/days'
@@ -25,7 +26,7 @@ export function DayRoom() {
     return error === undefined ? (
       <Skeleton height={320} />
     ) : (
-      <Quiet title="This bake could not be opened" words={error.message} action={{ label: 'All bakes', href: '/bakes' }} />
+      <Quiet title={DAY_ROOM.thisBakeCouldNotBe} words={error.message} action={{ label: DAY_ROOM.allBakes, href: '/bakes' }} />
     )
   const { plan } = bake
   const open = days.find((day) => day.bake.id === bake.id)
@@ -40,10 +41,9 @@ export function DayRoom() {
   )
   const grams = (step: Step): string | null => {
     const stage = plan.before.find((b) => b.id === step.id)
-    if (stage !== undefined)
-      return `${format.mass(stage.seedGrams)} of starter, ${format.mass(stage.flourGrams)} of flour, ${format.mass(stage.waterGrams)} of water`
+    if (stage !== undefined) return DAY_ROOM.starterFlourWater(format.mass(stage.seedGrams), format.mass(stage.flourGrams), format.mass(stage.waterGrams))
     if (step.kind === 'build' && build !== null && build !== undefined)
-      return `${build.steps.map((p) => `${format.mass(p.grams)} ${p.ingredientId === null ? p.item : (pantry.get(p.ingredientId)?.name ?? p.item).toLowerCase()}`).join(', ')}${build.water === null ? '' : `; water at ${format.temperature(build.water.tempC, 0)}`}`
+      return `${build.steps.map((p) => `${format.mass(p.grams)} ${p.ingredientId === null ? p.item : (pantry.get(p.ingredientId)?.name ?? p.item).toLowerCase()}`).join(', ')}${build.water === null ? '' : DAY_ROOM.waterAt(format.temperature(build.water.tempC, 0))}`
     if (step.kind === 'mix' && dough !== null) return doughWords(dough, (lineId) => plan.formula.lines.find((l) => l.id === lineId))
     if (step.kind === 'shape') return sizeWords(plan.target, format)
     return stepCaution(step)
@@ -59,19 +59,17 @@ export function DayRoom() {
   return (
     <div className={classes.room}>
       <Group className={classes.tools}>
-        <Button onClick={() => window.print()}>Print</Button>
+        <Button onClick={() => window.print()}>{DAY_ROOM.print}</Button>
         <Button component="a" variant="default" href={ROUTES.bakeCalendar(bake.id)} download={`${plan.name}.ics`}>
-          Calendar file
+          {DAY_ROOM.calendarFile}
         </Button>
         <Button variant="subtle" component={Link} to={`/bakes/${bake.id}/plan`}>
-          Back to Plan
+          {DAY_ROOM.backToPlan}
         </Button>
       </Group>
-      <section className={classes.sheet} aria-label={`The day of ${plan.name}`}>
+      <section className={classes.sheet} aria-label={DAY_ROOM.day(plan.name)}>
         <h1 className={classes.name}>{plan.name}</h1>
-        <p className={classes.small}>
-          {sizeWords(plan.target, format)} · {kitchen.name} · as of {format.dayTime(now)}
-        </p>
+        <p className={classes.small}>{DAY_ROOM.as(sizeWords(plan.target, format), kitchen.name, format.dayTime(now))}</p>
         <table className={classes.steps}>
           <tbody>
             {steps.map((step, i) => (
@@ -86,9 +84,11 @@ export function DayRoom() {
             ))}
           </tbody>
         </table>
-        {nights.length > 0 && <p className={classes.small}>Asleep: {nights.map((n) => `${format.dayTime(n.fromMs)} – ${format.time(n.toMs)}`).join(', ')}.</p>}
-        {allergens.length > 0 && <p className={classes.small}>Holds {allergens.join(', ')}.</p>}
-        <p className={classes.small}>Raw dough is not eaten. Go by the levain and the dough, not by the paper, when the kitchen is colder or warmer.</p>
+        {nights.length > 0 && (
+          <p className={classes.small}>{DAY_ROOM.asleep(nights.map((n) => `${format.dayTime(n.fromMs)} – ${format.time(n.toMs)}`).join(', '))}</p>
+        )}
+        {allergens.length > 0 && <p className={classes.small}>{DAY_ROOM.holds(allergens.join(', '))}</p>}
+        <p className={classes.small}>{DAY_ROOM.rawDoughNotEatenGo}</p>
       </section>
     </div>
   )

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { FIRST_JAR, FIRST_KITCHEN, FIRST_ROOM_C } from '../../../answers'
 import { isoOf, type Kitchen } from '../../../contract'
 import { type FlourKind, POSSIBLE } from '../../../core'
+import { FIRST_RUN } from '../../../words/screens/first-run'
 import { nowMs } from '../../data/clock'
 import { KitchenProvider, sendFirstRun, useKitchenHere } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -15,11 +16,11 @@ import classes from './FirstRun.module.css'
 
 const MS_PER_HOUR = 3_600_000
 const FED = [
-  { value: '4', label: 'a few hours ago' },
-  { value: '12', label: 'half a day ago' },
-  { value: '24', label: 'a day ago' },
-  { value: '72', label: 'some days ago' },
-  { value: '168', label: 'a week or more' }
+  { value: '4', label: FIRST_RUN.fewHoursAgo },
+  { value: '12', label: FIRST_RUN.halfDayAgo },
+  { value: '24', label: FIRST_RUN.dayAgo },
+  { value: '72', label: FIRST_RUN.someDaysAgo },
+  { value: '168', label: FIRST_RUN.weekOrMore }
 ]
 const FLOURS: { value: FlourKind; label: string }[] = [
   { value: 'white wheat', label: 'white' },
@@ -51,7 +52,7 @@ export function FirstRun() {
   const [problem, setProblem] = useState<string | null>(null)
   const [sending, setSending] = useState(false)
   const open = () => {
-    if (name.trim() === '') return setProblem('Give your jar a name, so that it can be told from others later.')
+    if (name.trim() === '') return setProblem(FIRST_RUN.giveYourJarNameSo)
     setProblem(null)
     setSending(true)
     sendFirstRun({
@@ -69,16 +70,16 @@ export function FirstRun() {
       }
     }).catch((error: unknown) => {
       setSending(false)
-      setProblem(error instanceof Error ? error.message : 'That did not work.')
+      setProblem(error instanceof Error ? error.message : FIRST_RUN.thatDidNotWork)
     })
   }
   return (
     <KitchenProvider value={here}>
       <main className={classes.page}>
-        <p className={classes.name}>Olvent</p>
-        <h1 className={classes.title}>Your kitchen, in four questions</h1>
+        <p className={classes.name}>{FIRST_RUN.olvent}</p>
+        <h1 className={classes.title}>{FIRST_RUN.yourKitchenInFourQuestions}</h1>
         <Text c="dimmed" mb="lg">
-          From a jar of starter to a levain that is ready when you want to mix. Everything can be changed later.
+          {FIRST_RUN.fromJarStarterToLevain}
         </Text>
         <form
           className={classes.questions}
@@ -87,21 +88,28 @@ export function FirstRun() {
             open()
           }}
         >
-          <Card title="1 · What is in your jar?">
+          <Card title={FIRST_RUN.whatInYourJar}>
             <Group wrap="nowrap" align="flex-start" gap="lg">
               <JarDrawing rise={1.9} top="domed" family={flour === 'rye' ? 'rye' : flour === 'gluten-free' ? 'other' : 'wheat'} height={120} />
               <div className={classes.grow}>
                 <SimpleGrid cols={{ base: 1, xs: 2 }}>
-                  <TextInput label="Name of the jar" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
-                  <QuantityField kind="mass" label="How much is in it" what="What is in the jar" value={grams} range={[1, 20_000]} onCommit={setGrams} />
+                  <TextInput label={FIRST_RUN.nameJar} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+                  <QuantityField kind="mass" label={FIRST_RUN.howMuchIn} what={FIRST_RUN.whatInJar} value={grams} range={[1, 20_000]} onCommit={setGrams} />
                 </SimpleGrid>
-                <SegmentedControl mt="sm" fullWidth data={FLOURS} value={flour} onChange={(v) => setFlour(v as FlourKind)} aria-label="Flour it lives on" />
+                <SegmentedControl
+                  mt="sm"
+                  fullWidth
+                  data={FLOURS}
+                  value={flour}
+                  onChange={(v) => setFlour(v as FlourKind)}
+                  aria-label={FIRST_RUN.flourLivesOn}
+                />
               </div>
             </Group>
           </Card>
-          <Card title="2 · When was it last fed?">
+          <Card title={FIRST_RUN.whenWasLastFed}>
             <Chip.Group value={fed} onChange={(v) => setFed(v as string)}>
-              <div className={classes.choices} role="radiogroup" aria-label="Last fed">
+              <div className={classes.choices} role="radiogroup" aria-label={FIRST_RUN.lastFed}>
                 {FED.map(({ value, label }) => (
                   <Chip key={value} value={value} size="lg">
                     {label}
@@ -110,21 +118,21 @@ export function FirstRun() {
               </div>
             </Chip.Group>
           </Card>
-          <Card title="3 · How warm is the room?">
+          <Card title={FIRST_RUN.howWarmRoom2}>
             <QuantityField
               kind="temperature"
-              aria-label="How warm the room is"
-              what="The room"
+              aria-label={FIRST_RUN.howWarmRoom}
+              what={FIRST_RUN.room}
               value={roomTempC}
               range={POSSIBLE.tempC}
               onCommit={setRoom}
               maw={200}
             />
           </Card>
-          <Card title="4 · When do you sleep?">
+          <Card title={FIRST_RUN.whenDoYouSleep}>
             <SimpleGrid cols={2} maw={400}>
               <TimePicker
-                label="From"
+                label={FIRST_RUN.from}
                 size="md"
                 value={sleep.from}
                 onChange={(from) => from !== '' && setSleep({ ...sleep, from: from.slice(0, 5) })}
@@ -132,7 +140,7 @@ export function FirstRun() {
                 minutesInputLabel="Minute"
               />
               <TimePicker
-                label="To"
+                label={FIRST_RUN.to}
                 size="md"
                 value={sleep.to}
                 onChange={(to) => to !== '' && setSleep({ ...sleep, to: to.slice(0, 5) })}
@@ -143,12 +151,12 @@ export function FirstRun() {
           </Card>
           {problem !== null && <Note tone="stop">{problem}</Note>}
           <Button type="submit" size="xl" loading={sending}>
-            Open the kitchen
+            {FIRST_RUN.openKitchen}
           </Button>
         </form>
         <div className={classes.bring}>
-          <Text>You have a kitchen on another computer?</Text>
-          <BringIn label="Bring its file in …" />
+          <Text>{FIRST_RUN.youHaveKitchenOnAnother}</Text>
+          <BringIn label={FIRST_RUN.bringFileIn} />
         </div>
       </main>
     </KitchenProvider>

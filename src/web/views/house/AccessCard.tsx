@@ -2,6 +2,7 @@ import { Button, Group, PasswordInput, Text } from '@mantine/core'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
 import { type Access, PASSPHRASE_LENGTH, type Pairing, type Session } from '../../../contract'
+import { ACCESS_CARD } from '../../../words/screens/house'
 import { addressFor, changePassphrase, makePairing, signOut, useAccess } from '../../data/access'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -12,20 +13,26 @@ import classes from './HouseRoom.module.css'
 /** Devices that may open this kitchen, a code for another one, and the passphrase. */
 export function AccessCard() {
   const access = useAccess()
-  if (access === undefined) return <Card title="Your other devices">Looking …</Card>
+  if (access === undefined) return <Card title={ACCESS_CARD.yourOtherDevices}>{ACCESS_CARD.looking}</Card>
   return (
-    <Card title="Your other devices">
+    <Card title={ACCESS_CARD.yourOtherDevices}>
       {access.atHome && access.hasPassphrase ? (
         <Text>
-          On a phone or tablet of your network, open <strong>{access.addresses[0]}</strong>
-          {' and sign in with the passphrase.'}
+          {ACCESS_CARD.onPhoneOrTabletYour}
+          <strong>{access.addresses[0]}</strong>
+          {ACCESS_CARD.andSignInWithPassphrase}
         </Text>
       ) : access.atHome ? (
-        <Text>Set a passphrase first. Then a phone or tablet of your network opens {access.addresses[0]} and signs in with it.</Text>
+        <Text>
+          {ACCESS_CARD.setPassphraseFirstThenPhone}
+          {access.addresses[0]}
+          {ACCESS_CARD.andSignsInWith}
+        </Text>
       ) : (
         <Text>
-          Only this computer can open the kitchen now. To open it on your phone, stop Olvent and type <strong>npm start -- --home</strong>. It asks for a
-          passphrase first.
+          {ACCESS_CARD.onlyThisComputerCanOpen}
+          <strong>{ACCESS_CARD.npmStartHome}</strong>
+          {ACCESS_CARD.asksForPassphraseFirst}
         </Text>
       )}
       {access.sessions.length > 0 && (
@@ -47,10 +54,10 @@ function Device({ session }: { readonly session: Session }) {
     <li className={classes.row}>
       <span>
         {session.name}
-        {session.here ? ', this device' : `, last seen ${format.dayTime(session.seenAt)}`}
+        {session.here ? ACCESS_CARD.thisDevice : ACCESS_CARD.lastSeen(format.dayTime(session.seenAt))}
       </span>
-      <Button variant="default" size="sm" onClick={() => signOut(session.id).then(() => tellDone(`${session.name} is signed out.`), tellError)}>
-        Sign out
+      <Button variant="default" size="sm" onClick={() => signOut(session.id).then(() => tellDone(ACCESS_CARD.signedOut(session.name)), tellError)}>
+        {ACCESS_CARD.signOut}
       </Button>
     </li>
   )
@@ -67,16 +74,14 @@ function Pair({ access }: { readonly access: Access }) {
   if (pairing === null || left <= 0)
     return (
       <Button mt="md" onClick={() => makePairing().then(setPairing, tellError)}>
-        Let a device in by a code
+        {ACCESS_CARD.letDeviceInByCode}
       </Button>
     )
   const address = `${addressFor(access)}/pair#${pairing.code}`
   return (
     <div className={classes.code}>
-      <QRCodeSVG value={address} size={CODE_PX} level="M" marginSize={2} title="Lets one device in" />
-      <Text maw={260}>
-        Point the camera of the other device at it. It works once, for {left === 1 ? 'one more minute' : `${left} more minutes`}, and needs no passphrase.
-      </Text>
+      <QRCodeSVG value={address} size={CODE_PX} level="M" marginSize={2} title={ACCESS_CARD.letsOneDeviceIn} />
+      <Text maw={260}>{ACCESS_CARD.pointCameraOtherDeviceAt(left === 1 ? ACCESS_CARD.oneMoreMinute : ACCESS_CARD.moreMinutes(left))}</Text>
     </div>
   )
 }
@@ -88,7 +93,7 @@ function Passphrase({ access }: { readonly access: Access }) {
   const [next, setNext] = useState('')
   const [error, setError] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
-  const label = access.hasPassphrase ? 'Change the passphrase' : 'Set a passphrase'
+  const label = access.hasPassphrase ? ACCESS_CARD.changePassphrase : ACCESS_CARD.setPassphrase
   if (!open)
     return (
       <Group mt="md">
@@ -107,7 +112,7 @@ function Passphrase({ access }: { readonly access: Access }) {
           setOpen(false)
           setNext('')
           setCurrent('')
-          tellDone('The passphrase is set. Other devices sign in again.')
+          tellDone(ACCESS_CARD.passphraseSetOtherDevicesSign)
         },
         (problem: Error) => setError(problem.message)
       )
@@ -121,12 +126,18 @@ function Passphrase({ access }: { readonly access: Access }) {
       }}
     >
       {asksCurrent && (
-        <PasswordInput mt="md" label="Present passphrase" autoComplete="current-password" value={current} onChange={(e) => setCurrent(e.currentTarget.value)} />
+        <PasswordInput
+          mt="md"
+          label={ACCESS_CARD.presentPassphrase}
+          autoComplete="current-password"
+          value={current}
+          onChange={(e) => setCurrent(e.currentTarget.value)}
+        />
       )}
       <PasswordInput
         mt="md"
-        label="New passphrase"
-        description={`At least ${PASSPHRASE_LENGTH} characters; four or five words are good.`}
+        label={ACCESS_CARD.newPassphrase}
+        description={ACCESS_CARD.atLeastCharactersFourOr(PASSPHRASE_LENGTH)}
         autoComplete="new-password"
         value={next}
         error={error}
@@ -134,10 +145,10 @@ function Passphrase({ access }: { readonly access: Access }) {
       />
       <Group mt="md">
         <Button type="submit" loading={busy} disabled={next.length < PASSPHRASE_LENGTH}>
-          Save
+          {ACCESS_CARD.save}
         </Button>
         <Button variant="default" onClick={() => setOpen(false)}>
-          Cancel
+          {ACCESS_CARD.cancel}
         </Button>
       </Group>
     </form>

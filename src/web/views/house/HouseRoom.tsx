@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { type Copies, ROUTES } from '../../../contract'
 import { copyState } from '../../../words'
+import { HOUSE_ROOM } from '../../../words/screens/house'
 import { useAccess } from '../../data/access'
 import { useNow } from '../../data/clock'
 import { copyNow, moveCopies, useCopies } from '../../data/keeping'
@@ -20,10 +21,10 @@ export function HouseRoom() {
     <div className={classes.page}>
       <p className={classes.back}>
         <Anchor component={Link} to="/kitchen">
-          Kitchen
+          {HOUSE_ROOM.kitchen}
         </Anchor>
       </p>
-      <h1 className={classes.title}>Copies and devices</h1>
+      <h1 className={classes.title}>{HOUSE_ROOM.copiesAndDevices}</h1>
       <div className={classes.columns}>
         <div className={classes.stack}>
           <CopiesCard />
@@ -37,10 +38,10 @@ export function HouseRoom() {
 }
 
 const REASONS: Readonly<Record<Copies['copies'][number]['reason'], string>> = {
-  day: 'by itself',
-  asked: 'you asked for it',
-  migration: 'before a new version',
-  import: 'before a file was brought in'
+  day: HOUSE_ROOM.byItself,
+  asked: HOUSE_ROOM.youAskedFor,
+  migration: HOUSE_ROOM.beforeNewVersion,
+  import: HOUSE_ROOM.beforeFileWasBroughtIn
 }
 const SHOWN = 5
 const MB = 1_000_000
@@ -52,46 +53,44 @@ function CopiesCard() {
   const access = useAccess()
   const [busy, setBusy] = useState(false)
   const [all, setAll] = useState(false)
-  if (copies === undefined) return <Card title="Copies">Looking …</Card>
+  if (copies === undefined) return <Card title={HOUSE_ROOM.copies}>{HOUSE_ROOM.looking}</Card>
   const state = copyState(copies, kitchen.demo, now)
   const make = () => {
     setBusy(true)
     copyNow()
-      .then(() => tellDone('A copy is made.'), tellError)
+      .then(() => tellDone(HOUSE_ROOM.copyMade), tellError)
       .finally(() => setBusy(false))
   }
   return (
-    <Card title="Copies" tone={state.good ? undefined : 'care'}>
+    <Card title={HOUSE_ROOM.copies} tone={state.good ? undefined : 'care'}>
       <Text fw={600}>{state.words}</Text>
       <Text c="dimmed" mt={4}>
-        {kitchen.demo
-          ? 'The made-up kitchen is not copied by itself.'
-          : 'One is made on each day you use Olvent: 7 days, 4 weeks and 12 months stay. Each is checked before it counts.'}
+        {kitchen.demo ? HOUSE_ROOM.madeUpKitchenNotCopied : HOUSE_ROOM.oneMadeOnEachDay}
       </Text>
-      {copies.failed !== null && <Text mt={4}>The last try failed: {copies.failed.why}</Text>}
+      {copies.failed !== null && <Text mt={4}>{HOUSE_ROOM.lastTryFailed(copies.failed.why)}</Text>}
       <ul className={classes.list}>
         {copies.copies.slice(0, all ? undefined : SHOWN).map((copy) => (
           <li key={`${copy.takenAt} ${copy.reason}`} className={classes.row}>
             <span>
               {format.dayTime(copy.takenAt)}, {REASONS[copy.reason]}
             </span>
-            <span className={classes.size}>{Math.max(0.1, Math.round((copy.bytes / MB) * 10) / 10)} MB</span>
+            <span className={classes.size}>{HOUSE_ROOM.mb(Math.max(0.1, Math.round((copy.bytes / MB) * 10) / 10))}</span>
           </li>
         ))}
       </ul>
       <Group>
         <Button onClick={make} loading={busy}>
-          Make a copy now
+          {HOUSE_ROOM.makeCopyNow}
         </Button>
         {copies.copies.length > SHOWN && !all && (
           <Button variant="default" onClick={() => setAll(true)}>
-            All {copies.copies.length}
+            {HOUSE_ROOM.all(copies.copies.length)}
           </Button>
         )}
       </Group>
       <FolderField folder={copies.folder} locked={access?.thisMachine !== true} />
       <Text c="dimmed" mt="md">
-        To go back to a copy, stop Olvent and type: npm run restore -- last
+        {HOUSE_ROOM.toGoBackToCopy}
       </Text>
     </Card>
   )
@@ -106,7 +105,7 @@ function FolderField({ folder, locked }: { readonly folder: string; readonly loc
     setError(null)
     moveCopies(typed.trim())
       .then(
-        () => tellDone('Copies are kept there from now on; the first one is made.'),
+        () => tellDone(HOUSE_ROOM.copiesAreKeptThereFrom),
         (problem: Error) => setError(problem.message)
       )
       .finally(() => setBusy(false))
@@ -114,8 +113,8 @@ function FolderField({ folder, locked }: { readonly folder: string; readonly loc
   return (
     <Group align="flex-end" mt="md" wrap="nowrap">
       <TextInput
-        label="Folder of the copies"
-        description={locked ? 'It can be changed on the computer that runs Olvent.' : 'Another disk or a synced folder also survives a broken computer.'}
+        label={HOUSE_ROOM.folderCopies}
+        description={locked ? HOUSE_ROOM.canBeChangedOnComputer : HOUSE_ROOM.anotherDiskOrSyncedFolder}
         value={typed}
         readOnly={locked}
         error={error}
@@ -124,7 +123,7 @@ function FolderField({ folder, locked }: { readonly folder: string; readonly loc
       />
       {!locked && typed.trim() !== folder && (
         <Button variant="default" onClick={move} loading={busy}>
-          Use it
+          {HOUSE_ROOM.use}
         </Button>
       )}
     </Group>
@@ -135,7 +134,7 @@ function FolderField({ folder, locked }: { readonly folder: string; readonly loc
 function SettingsCard() {
   const { kitchen } = useKitchen()
   return (
-    <Card title="Settings as they were">
+    <Card title={HOUSE_ROOM.settingsAsTheyWere}>
       <HistoryButton what="kitchen" ofId={kitchen.id} title={kitchen.name} />
     </Card>
   )
@@ -143,15 +142,13 @@ function SettingsCard() {
 
 function OneFileCard() {
   return (
-    <Card title="Everything in one file">
-      <Text c="dimmed">
-        Jars, bakes, recipes, looks, grams and pictures in one zip file, in open formats. On another computer, bring it in there: it becomes the same kitchen.
-      </Text>
+    <Card title={HOUSE_ROOM.everythingInOneFile}>
+      <Text c="dimmed">{HOUSE_ROOM.jarsBakesRecipesLooksGrams}</Text>
       <Group mt="md">
         <Button component="a" href={ROUTES.takeAlong} download variant="default">
-          Download everything
+          {HOUSE_ROOM.downloadEverything}
         </Button>
-        <BringIn label="Bring a file in …" />
+        <BringIn label={HOUSE_ROOM.bringFileIn} />
       </Group>
     </Card>
   )

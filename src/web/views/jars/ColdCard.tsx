@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { standingAt } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type ColdPeak, coldPeaks, feedByRatio, isCold, type JarParameters, lineOfFeed, simulate, vesselOf } from '../../../core'
+import { COLD_CARD } from '../../../words/screens/jars'
 import { useJarLog } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -38,19 +39,17 @@ export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParamet
   if (cold === undefined || expected.length === 0) return null
   const seen = coldPeaks((builds ?? []).map(({ line, marks }) => ({ line, marks: marks.map((m) => ({ ...m, atMs: m.at })) })))
   return (
-    <Card title={`To its peak at ${cold.name}, an hour out first`}>
+    <Card title={COLD_CARD.toPeakAtHourOut(cold.name)}>
       <ul className={rows.rows}>
         {expected.map(({ ratio, days }) => (
           <li key={ratio}>
-            <b>
-              1:{ratio}, {days.toFixed(1)} days
-            </b>
+            <b>{COLD_CARD.days(ratio, days.toFixed(1))}</b>
             <span>{seenWords(seen, ratio)}</span>
           </li>
         ))}
       </ul>
       <Text c="dimmed" mt="sm">
-        A look a day while it stands cold makes these its own.
+        {COLD_CARD.lookDayWhileStandsCold}
       </Text>
     </Card>
   )
@@ -58,5 +57,5 @@ export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParamet
 
 function seenWords(seen: readonly ColdPeak[], ratio: number): string {
   const own = seen.filter((peak) => Math.abs(Math.log(peak.ratio / ratio)) < 0.3)
-  return own.length === 0 ? 'not seen yet' : `seen after ${own.map((peak) => peak.days.toFixed(1)).join(', ')} days`
+  return own.length === 0 ? COLD_CARD.notSeenYet : COLD_CARD.seenAfterDays(own.map((peak) => peak.days.toFixed(1)).join(', '))
 }

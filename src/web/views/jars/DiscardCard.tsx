@@ -5,6 +5,7 @@ import { useState } from 'react'
 import { type DiscardPot, type DiscardUse, msOf } from '../../../contract'
 import { DISCARD_FOODS, type Format, foodOfDiscard, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
 import { whenWords } from '../../../words'
+import { DISCARD_CARD } from '../../../words/screens/jars'
 import { takeDiscard, useDiscardPot } from '../../data/discard'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/Card'
@@ -19,15 +20,15 @@ const LEAST_GRAMS = 0.5
 /** The discard pot: what is in it and from when, what to make of it, and what was wasted. */
 export function DiscardCard({ now }: { now: number }) {
   const { pot, error } = useDiscardPot()
-  if (error !== undefined && pot === undefined) return <Note tone="care">The discard pot could not be looked into: {error.message}</Note>
+  if (error !== undefined && pot === undefined) return <Note tone="care">{DISCARD_CARD.discardPotCouldNotBe(error.message)}</Note>
   if (pot === undefined) return null
   const portions = pot.portions.map(({ since, ...portion }) => ({ ...portion, sinceMs: since }))
   const contents = potContents(portions)
   const staleGrams = stalePotGrams(portions, now)
   return (
-    <Card title="Discard pot" data-testid="discard">
+    <Card title={DISCARD_CARD.discardPot} data-testid="discard">
       {contents.grams < LEAST_GRAMS ? (
-        <Text c="dimmed">Empty. What is not kept at a feed goes here: kept cold, used within a week, cooked.</Text>
+        <Text c="dimmed">{DISCARD_CARD.emptyWhatNotKeptAt}</Text>
       ) : (
         <div className={classes.pot}>
           <Contents portions={portions} contents={contents} now={now} />
@@ -46,8 +47,8 @@ function Stale({ grams }: { grams: number }) {
   const { format } = useKitchen()
   return (
     <Stack gap="md" align="flex-start">
-      <Note tone="care">{format.mass(grams)} of it are older than a week. That is thrown away first; if any of it is pink, orange or fuzzy, all of it.</Note>
-      <Button onClick={() => take(grams, 'thrown away', `${format.mass(grams)} were thrown away.`)}>Throw {format.mass(grams)} away</Button>
+      <Note tone="care">{DISCARD_CARD.areOlderThanWeekThat(format.mass(grams))}</Note>
+      <Button onClick={() => take(grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>{DISCARD_CARD.throwAway(format.mass(grams))}</Button>
     </Stack>
   )
 }
@@ -72,24 +73,24 @@ function Contents({
   return (
     <Stack gap="md">
       <Figures>
-        <Figure size="lg" value={<Mass grams={contents.grams} />} name="in the pot" />
+        <Figure size="lg" value={<Mass grams={contents.grams} />} name={DISCARD_CARD.inPot} />
         {useByMs !== null && (
-          <Figure size="lg" value={whenWords(useByMs, now, format)} name={useByMs < now ? 'the oldest was to be used by' : 'use the oldest by'} />
+          <Figure size="lg" value={whenWords(useByMs, now, format)} name={useByMs < now ? DISCARD_CARD.oldestWasToBeUsed : DISCARD_CARD.toUseOldestBy} />
         )}
       </Figures>
       <ul className={classes.portions}>
         {unlisted.length > 0 && (
           <li>
             <span>{format.mass(unlisted.reduce((sum, p) => sum + p.grams, 0))}</span>
-            <span>{unlisted.length} older portions</span>
-            <span>since {whenWords(unlisted[0]?.sinceMs ?? now, now, format)}</span>
+            <span>{DISCARD_CARD.olderPortions(unlisted.length)}</span>
+            <span>{DISCARD_CARD.since(whenWords(unlisted[0]?.sinceMs ?? now, now, format))}</span>
           </li>
         )}
         {portions.slice(-listed).map((portion) => (
           <li key={`${portion.sinceMs} ${portion.jarName}`}>
             <span>{format.mass(portion.grams)}</span>
             <span>
-              {portion.jarName ?? 'older levain'}, {portion.flour} {format.percent(portion.hydration, 0)}
+              {portion.jarName ?? DISCARD_CARD.olderLevain}, {portion.flour} {format.percent(portion.hydration, 0)}
             </span>
             <span>{whenWords(portion.sinceMs, now, format)}</span>
           </li>
@@ -111,8 +112,14 @@ function Uses({ contents }: { contents: PotContents }) {
   return (
     <Stack gap="md">
       <SimpleGrid cols={2}>
-        <QuantityField kind="mass" label="Take" value={grams} range={[0.1, contents.grams]} what="What is taken" onCommit={setWanted} />
-        <Select label="For" data={DISCARD_FOODS.map((f) => f.name)} value={name} allowDeselect={false} onChange={(v) => v !== null && setName(v)} />
+        <QuantityField kind="mass" label={DISCARD_CARD.take} value={grams} range={[0.1, contents.grams]} what={DISCARD_CARD.whatTaken} onCommit={setWanted} />
+        <Select
+          label={DISCARD_CARD.forWord}
+          data={DISCARD_FOODS.map((f) => f.name)}
+          value={name}
+          allowDeselect={false}
+          onChange={(v) => v !== null && setName(v)}
+        />
       </SimpleGrid>
       {made !== null && food !== undefined && (
         <>
@@ -124,18 +131,16 @@ function Uses({ contents }: { contents: PotContents }) {
               </li>
             ))}
           </ul>
-          <Text c="dimmed">
-            With the discard {format.mass(made.values.flourGrams)} of flour and {format.mass(made.values.waterGrams)} of water. {food.method}
-          </Text>
+          <Text c="dimmed">{DISCARD_CARD.withDiscardFlourAndWater(format.mass(made.values.flourGrams), format.mass(made.values.waterGrams), food.method)}</Text>
         </>
       )}
-      <Note tone="care">Raw flour, raw dough and raw discard are not eaten.</Note>
+      <Note tone="care">{DISCARD_CARD.rawFlourRawDoughAnd}</Note>
       <Group>
-        <Button disabled={busy} onClick={() => run(grams, 'into food', `${format.mass(grams)} went into food.`)}>
-          Made it
+        <Button disabled={busy} onClick={() => run(grams, 'into food', DISCARD_CARD.wentIntoFood(format.mass(grams)))}>
+          {DISCARD_CARD.made}
         </Button>
-        <Button variant="default" disabled={busy} onClick={() => run(grams, 'thrown away', `${format.mass(grams)} were thrown away.`)}>
-          Thrown away
+        <Button variant="default" disabled={busy} onClick={() => run(grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>
+          {DISCARD_CARD.thrownAway}
         </Button>
       </Group>
     </Stack>
@@ -149,14 +154,14 @@ function Months({ pot, now }: { pot: DiscardPot; now: number }) {
   const here = formatDate(new TZDate(now, kitchen.timeZone), 'yyyy-MM')
   const thisMonth = pot.months.find(({ month }) => month === here)
   const before = pot.months.filter(({ month }) => month !== here).slice(0, MONTHS_BEFORE)
-  const told = before.map(({ month, usedGrams, thrownGrams }) => `${nameOf(month, format)} ${format.mass(thrownGrams)}, ${format.mass(usedGrams)} used`)
+  const told = before.map(({ month, usedGrams, thrownGrams }) => DISCARD_CARD.used(nameOf(month, format), format.mass(thrownGrams), format.mass(usedGrams)))
   return (
     <div className={classes.months}>
       <Figures>
-        <Figure value={format.mass(thisMonth?.thrownGrams ?? 0)} name={`thrown away in ${nameOf(here, format)}`} />
-        <Figure value={format.mass(thisMonth?.usedGrams ?? 0)} name="became food" />
+        <Figure value={format.mass(thisMonth?.thrownGrams ?? 0)} name={DISCARD_CARD.thrownAwayIn(nameOf(here, format))} />
+        <Figure value={format.mass(thisMonth?.usedGrams ?? 0)} name={DISCARD_CARD.becameFood} />
       </Figures>
-      {told.length > 0 && <Text c="dimmed">Thrown away before: {told.join('; ')}.</Text>}
+      {told.length > 0 && <Text c="dimmed">{DISCARD_CARD.thrownAwayBefore(told.join('; '))}</Text>}
     </div>
   )
 }

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { type Jar, type JarEdit, jarEditSchema } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, FLOUR_KINDS, type FlourKind, usualFeed } from '../../../core'
 import { fieldProblem } from '../../../words'
+import { EDIT_JAR_SHEET } from '../../../words/screens/jars'
 import { editJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { BlendEditor } from '../../parts/BlendEditor'
@@ -15,7 +16,7 @@ const NONE = 'none'
 /** Name, culture, flour, vessel and least of a jar. */
 export function EditJarSheet({ jar, opened, onClose }: { jar: Jar; opened: boolean; onClose: () => void }) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={`About ${jar.name}`}>
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={EDIT_JAR_SHEET.about(jar.name)}>
       {opened && <EditForm jar={jar} onClose={onClose} />}
     </Drawer>
   )
@@ -44,14 +45,14 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
   const keep = () => {
     const checked = jarEditSchema.safeParse({ ...draft, name: draft.name.trim() })
     if (!checked.success) return setProblem(fieldProblem(checked.error, format))
-    editJar(jar, checked.data).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
+    editJar(jar, checked.data).then(() => tellDone(EDIT_JAR_SHEET.kept(checked.data.name)), tellError)
     onClose()
   }
   return (
     <Stack gap="md">
-      <TextInput label="Name" data-autofocus value={draft.name} maxLength={80} onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <TextInput label={EDIT_JAR_SHEET.nameWord} data-autofocus value={draft.name} maxLength={80} onChange={(e) => edit({ name: e.currentTarget.value })} />
       <Select
-        label="Culture"
+        label={EDIT_JAR_SHEET.culture}
         description={CULTURE_TRAITS[draft.culture].says}
         data={[...cultures]}
         value={draft.culture}
@@ -60,35 +61,31 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
       />
       {!free && (
         <Select
-          label="Flour it lives on for the most part"
+          label={EDIT_JAR_SHEET.flourLivesOnForMost}
           data={FLOUR_KINDS.filter((kind) => kind !== 'gluten-free')}
           value={draft.flour}
           allowDeselect={false}
           onChange={(v) => v !== null && edit({ flour: v as FlourKind, feed: [...usualFeed(draft.culture, v as FlourKind)] })}
         />
       )}
-      <BlendEditor of="its feeds" blend={draft.feed} only={free ? 'gluten-free' : undefined} onBlend={(feed) => edit({ feed })} />
+      <BlendEditor of={EDIT_JAR_SHEET.feeds} blend={draft.feed} only={free ? 'gluten-free' : undefined} onBlend={(feed) => edit({ feed })} />
       <Select
-        label="Vessel"
-        data={[{ value: NONE, label: 'Not said' }, ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml` }))]}
+        label={EDIT_JAR_SHEET.vessel}
+        data={[{ value: NONE, label: EDIT_JAR_SHEET.notSaid }, ...vessels.map((v) => ({ value: v.id, label: EDIT_JAR_SHEET.ml(v.name, v.capacityMl) }))]}
         value={vessels.some((v) => v.id === draft.vesselId) ? draft.vesselId : NONE}
         allowDeselect={false}
         onChange={(v) => edit({ vesselId: v === null || v === NONE ? null : v })}
       />
       <QuantityField
         kind="mass"
-        label="The least that always stays"
+        label={EDIT_JAR_SHEET.leastThatAlwaysStays}
         value={draft.keepMinimumGrams}
         range={[0, 5000]}
         onCommit={(keepMinimumGrams) => edit({ keepMinimumGrams })}
       />
-      <Note>
-        {free
-          ? 'It is kept free of gluten: no flour with gluten can be chosen for it.'
-          : 'To change what lives in it, from liquid to stiff or white to rye, take its program: it goes slowly. A gluten-free one is started anew.'}
-      </Note>
+      <Note>{free ? EDIT_JAR_SHEET.keptFreeGlutenNoFlour : EDIT_JAR_SHEET.toChangeWhatLivesIn}</Note>
       {problem !== null && <Note tone="stop">{problem}</Note>}
-      <Button onClick={keep}>Save</Button>
+      <Button onClick={keep}>{EDIT_JAR_SHEET.save}</Button>
     </Stack>
   )
 }

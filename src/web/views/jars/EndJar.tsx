@@ -2,6 +2,7 @@ import { Button, Group, Modal, Stack, Text } from '@mantine/core'
 import { useNavigate } from 'react-router'
 import type { Jar, JarEnd } from '../../../contract'
 import { BAD_ADVICE } from '../../../core'
+import { END_JAR } from '../../../words/screens/jars'
 import { useOpenBakes } from '../../data/bakes'
 import { endJar } from '../../data/jars'
 import { Note } from '../../parts/Card'
@@ -21,29 +22,25 @@ export function EndJar({ jar, jars, opened, onClose }: { jar: Jar; jars: readonl
     }, tellError)
   }
   return (
-    <Modal opened={opened} onClose={onClose} title={`${jar.name}: remove the jar`} size="md">
+    <Modal opened={opened} onClose={onClose} title={END_JAR.removeJar(jar.name)} size="md">
       <Stack gap="md">
-        <Note tone="stop">Pink, orange or fuzzy: {BAD_ADVICE.charAt(0).toLowerCase() + BAD_ADVICE.slice(1)}</Note>
-        <Text>
-          {kin.length === 0
-            ? `There is no spare of ${jar.name}: with it this culture is gone.`
-            : `There is the same culture in ${kin.map((j) => j.name).join(' and ')}. Look at that, too, before you trust it.`}
-        </Text>
+        <Note tone="stop">{END_JAR.pinkOrangeOrFuzzy(BAD_ADVICE.charAt(0).toLowerCase() + BAD_ADVICE.slice(1))}</Note>
+        <Text>{kin.length === 0 ? END_JAR.thereNoSpareWithThis(jar.name) : END_JAR.thereSameCultureInLook(kin.map((j) => j.name).join(' and '))}</Text>
         {planned.length > 0 && (
           <Note tone="care">
-            {planned.map((bake) => bake.plan.name).join(' and ')} {planned.length === 1 ? 'is' : 'are'} planned from it. Choose another jar there.
+            {END_JAR.plannedFromChooseAnotherJar(planned.map((bake) => bake.plan.name).join(' and '), planned.length === 1 ? 'is' : 'are')}
           </Note>
         )}
-        <Text c="dimmed">Grey or dark liquid is only hunger, and no reason to throw it away: feed it, and it comes back.</Text>
+        <Text c="dimmed">{END_JAR.greyOrDarkLiquidOnly}</Text>
         <Group>
-          <Button color="red" onClick={() => end('spoiled', `${jar.name} was thrown away.`)}>
-            It is spoiled: throw it away
+          <Button color="red" onClick={() => end('spoiled', END_JAR.wasThrownAway(jar.name))}>
+            {END_JAR.spoiledThrowAway}
           </Button>
-          <Button variant="default" onClick={() => end('not wanted', `${jar.name} has left the kitchen.`)}>
-            Not wanted any more
+          <Button variant="default" onClick={() => end('not wanted', END_JAR.hasLeftKitchen(jar.name))}>
+            {END_JAR.notWantedAnyMore}
           </Button>
-          <Button variant="default" onClick={() => end('given away', `${jar.name} was given away.`)}>
-            Given away
+          <Button variant="default" onClick={() => end('given away', END_JAR.wasGivenAway(jar.name))}>
+            {END_JAR.givenAway}
           </Button>
         </Group>
       </Stack>

@@ -2,6 +2,7 @@ import { Button, Skeleton } from '@mantine/core'
 import type { Jar, JarEvent } from '../../../contract'
 import { type Format, ratioOf } from '../../../core'
 import { whenWords } from '../../../words'
+import { JAR_HISTORY } from '../../../words/screens/jars'
 import { useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
@@ -11,29 +12,24 @@ import rows from '../../parts/Rows.module.css'
 export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
   const { format } = useKitchen()
   const { events, error, more } = useJarHistory(jar)
-  if (error !== undefined && events === undefined)
-    return (
-      <Note tone="care">
-        What happened to {jar.name} could not be read: {error.message}
-      </Note>
-    )
+  if (error !== undefined && events === undefined) return <Note tone="care">{JAR_HISTORY.whatHappenedToCouldNot(jar.name, error.message)}</Note>
   if (events === undefined) return <Skeleton height={160} />
   return (
-    <Card title="What happened">
+    <Card title={JAR_HISTORY.whatHappened}>
       <ul className={rows.rows} data-testid="history">
         {events.map((event) => (
           <li key={event.id} data-undone={event.undone}>
             <b>{whenWords(event.at, now, format)}</b>
             <span>
               {eventWords(event, format)}
-              {event.undone && ' (taken back)'}
+              {event.undone && JAR_HISTORY.takenBack}
             </span>
           </li>
         ))}
       </ul>
       {more !== undefined && (
         <Button variant="default" mt="md" onClick={more}>
-          Show more
+          {JAR_HISTORY.showMore}
         </Button>
       )}
     </Card>
@@ -44,14 +40,14 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, plac
   const at = placeName === null ? '' : `, ${placeName}`
   if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
-    return `fed ${ratioOf(fed)}: ${format.mass(keepGrams)} kept, ${format.mass(flourGrams)} flour, ${format.mass(waterGrams)} water${at}`
+    return JAR_HISTORY.fedKeptFlourWater(ratioOf(fed), format.mass(keepGrams), format.mass(flourGrams), format.mass(waterGrams), at)
   }
-  if (type === 'drawn') return `${format.mass(grams ?? 0, 0.1)} taken for ${bakeName ?? 'a bake'}`
-  if (type === 'returned') return `${format.mass(grams ?? 0, 0.1)} back into the jar from ${bakeName ?? 'a bake'}`
-  if (type === 'look') return rise === null ? 'looked at' : `looked at: ${format.rise(rise)}`
-  if (type === 'ended') return 'left the kitchen, and came back'
-  if (type === 'weighing') return `weighed: ${format.mass(grams ?? 0)}`
-  if (type === 'split') return `${format.mass(grams ?? 0)} went into a new jar`
-  if (type === 'moved') return `moved${placeName === null ? '' : ` to ${placeName}`}`
-  return type === 'opened' ? `came into the kitchen with ${format.mass(grams ?? 0)}` : 'pace pinned or begun anew'
+  if (type === 'drawn') return JAR_HISTORY.takenFor(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
+  if (type === 'returned') return JAR_HISTORY.backIntoJarFrom(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
+  if (type === 'look') return rise === null ? JAR_HISTORY.lookedAt : JAR_HISTORY.lookedAt2(format.rise(rise))
+  if (type === 'ended') return JAR_HISTORY.leftKitchenAndCameBack
+  if (type === 'weighing') return JAR_HISTORY.weighed(format.mass(grams ?? 0))
+  if (type === 'split') return JAR_HISTORY.wentIntoNewJar(format.mass(grams ?? 0))
+  if (type === 'moved') return `moved${placeName === null ? '' : JAR_HISTORY.to(placeName)}`
+  return type === 'opened' ? JAR_HISTORY.cameIntoKitchenWith(format.mass(grams ?? 0)) : JAR_HISTORY.pacePinnedOrBegunAnew
 }

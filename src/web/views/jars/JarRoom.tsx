@@ -8,6 +8,7 @@ import { beliefIn } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import { knownSentence, tellCondition, USE_WORDS, whenWords } from '../../../words'
+import { JAR_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
@@ -44,10 +45,10 @@ export function JarRoom() {
   const [looking, look] = useDisclosure(false)
   const [ending, end] = useDisclosure(false)
   if (cultures === undefined) {
-    return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title={JAR_ROOM.jarsCouldNotBeOpened} words={error.message} />
   }
   const jar = cultures.jars.find((j) => j.id === id)
-  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
+  if (jar === undefined) return <Quiet title={JAR_ROOM.thisJarNotHere} words={JAR_ROOM.hasBeenTakenAwayOr} action={{ label: JAR_ROOM.jars, href: '/jars' }} />
   const condition = conditions?.get(jar.id)
   const dried = jar.culture === 'dried'
   const { centre } = beliefIn(cultures.beliefs, jar.id)
@@ -59,34 +60,34 @@ export function JarRoom() {
           <Menu position="bottom-end" withinPortal>
             <Menu.Target>
               <Button size="lg" variant="default" rightSection={<IconChevronDown size={20} />}>
-                More
+                {JAR_ROOM.more}
               </Button>
             </Menu.Target>
             <Menu.Dropdown>
-              <Menu.Item onClick={split.open}>{dried ? 'Split it' : 'New jar from it'}</Menu.Item>
+              <Menu.Item onClick={split.open}>{dried ? JAR_ROOM.split : JAR_ROOM.newJarFrom}</Menu.Item>
               <Menu.Item component={Link} to={`/jars/${jar.id}/programs`}>
-                Programs over several days
+                {JAR_ROOM.programsOverSeveralDays}
               </Menu.Item>
               <Menu.Item component={Link} to={`/jars/${jar.id}/label`}>
-                Label
+                {JAR_ROOM.label}
               </Menu.Item>
-              <Menu.Item onClick={edit.open}>Edit name, culture, vessel</Menu.Item>
-              <Menu.Item onClick={changed.open}>What was changed</Menu.Item>
-              <Menu.Item onClick={end.open}>Mould, or remove the jar</Menu.Item>
+              <Menu.Item onClick={edit.open}>{JAR_ROOM.editNameCultureVessel}</Menu.Item>
+              <Menu.Item onClick={changed.open}>{JAR_ROOM.whatWasChanged}</Menu.Item>
+              <Menu.Item onClick={end.open}>{JAR_ROOM.mouldOrRemoveJar}</Menu.Item>
             </Menu.Dropdown>
           </Menu>
           {!dried && (
             <Button size="lg" variant="default" onClick={look.open}>
-              Note what you saw
+              {JAR_ROOM.noteWhatYouSaw}
             </Button>
           )}
           {dried ? (
             <Button size="lg" component={Link} to={`/jars/${jar.id}/programs`}>
-              Wake some of it
+              {JAR_ROOM.wakeSome}
             </Button>
           ) : (
             <Button size="lg" onClick={() => setFeeding({ jar })}>
-              Feed {jar.name}
+              {JAR_ROOM.feed(jar.name)}
             </Button>
           )}
         </Group>
@@ -103,9 +104,9 @@ export function JarRoom() {
           <Standing jar={jar} jars={cultures.jars} condition={dried ? undefined : condition} now={now} onFeed={(amounts) => setFeeding({ jar, amounts })} />
           <Kept jar={jar} jars={cultures.jars} onSpare={split.open} />
           {!dried && (
-            <Card title="Its pace">
+            <Card title={JAR_ROOM.pace}>
               <Text>
-                {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows about {jar.name}</Link>
+                {knownSentence(jar, beliefIn(cultures.beliefs, jar.id))} <Link to={`/jars/${jar.id}/pace`}>{JAR_ROOM.whatOlventKnowsAbout(jar.name)}</Link>
               </Text>
             </Card>
           )}
@@ -132,10 +133,10 @@ function InProgram({ jar, now }: { jar: Jar; now: number }) {
     <Card title={program.title} data-testid="in-program">
       <Group justify="space-between">
         <Text>
-          {due <= now ? 'Now' : whenWords(due, now, format)}: {program.step}
+          {due <= now ? JAR_ROOM.now : whenWords(due, now, format)}: {program.step}
         </Text>
         <Button component={Link} to={`/programs/${program.id}`}>
-          Go to it
+          {JAR_ROOM.goTo}
         </Button>
       </Group>
     </Card>
@@ -145,11 +146,11 @@ function InProgram({ jar, now }: { jar: Jar; now: number }) {
 /** A dried culture: nothing happens to it. */
 function Asleep({ jar }: { jar: Jar }) {
   return (
-    <Card title="How it is" data-testid="how-it-is">
-      <h2 className={classes.headline}>Dried: it sleeps</h2>
-      <Text c="dimmed">Dark, dry and closed it keeps for a year or more. Three days wake it; half of it stays as the spare.</Text>
+    <Card title={JAR_ROOM.how} data-testid="how-it-is">
+      <h2 className={classes.headline}>{JAR_ROOM.driedSleeps}</h2>
+      <Text c="dimmed">{JAR_ROOM.darkDryAndClosedKeeps}</Text>
       <Figures>
-        <Figure value={<Mass grams={jar.grams} />} name={`of ${jar.flour} culture`} />
+        <Figure value={<Mass grams={jar.grams} />} name={JAR_ROOM.culture(jar.flour)} />
       </Figures>
     </Card>
   )
@@ -161,21 +162,23 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const alone = withoutSpare(jars).some((j) => j.id === jar.id)
   return (
-    <Card title="Where and how it is kept">
+    <Card title={JAR_ROOM.whereAndHowKept}>
       <Group wrap="nowrap" gap="lg" align="flex-start">
         {vessel !== undefined && <VesselDrawing vessel={vessel} pxPerMm={DRAWN_PX / vessel.heightMm} family={familyOf(jar.flour)} />}
         <Text>
-          {jar.culture}
-          {vessel === undefined ? '' : `, in the ${vessel.name}: ${vessel.capacityMl} ml, empty ${format.mass(vessel.tareGrams)}`}. At least{' '}
-          {format.mass(jar.keepMinimumGrams)} always stay.
+          {JAR_ROOM.atLeastAlwaysStay(
+            jar.culture,
+            vessel === undefined ? '' : JAR_ROOM.inMlEmpty(vessel.name, vessel.capacityMl, format.mass(vessel.tareGrams)),
+            format.mass(jar.keepMinimumGrams)
+          )}
         </Text>
       </Group>
       {alone && (
         <Note tone="care">
-          There is no spare of it: if it breaks or spoils, this culture is gone.{' '}
+          {JAR_ROOM.thereNoSpareIfBreaks}
           {jar.culture !== 'dried' && (
             <Button size="compact-sm" variant="light" onClick={onSpare}>
-              Take a spare
+              {JAR_ROOM.takeSpare}
             </Button>
           )}
         </Note>
@@ -194,12 +197,12 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
   const { rise, hungryMs, peakMs, peakRise, fades } = condition
   const told = tellCondition(condition, now, format)
   const coming = [
-    ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: `ripe, ${format.rise(peakRise)}` }] : []),
+    ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: JAR_ROOM.ripe(format.rise(peakRise)) }] : []),
     ...(hungryMs !== null && hungryMs > now ? [{ ms: hungryMs, words: 'hungry' }] : []),
     ...fades.filter((f) => f.fromMs > now).map((f) => ({ ms: f.fromMs, words: USE_WORDS[f.strength] }))
   ]
   return (
-    <Card title="How it is" data-testid="how-it-is">
+    <Card title={JAR_ROOM.how} data-testid="how-it-is">
       <div className={classes.how}>
         <JarDrawing rise={rise} family={familyOf(jar.flour)} height={220} scale />
         <div>
@@ -209,9 +212,9 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
           <Text c="dimmed">{told.use}</Text>
           <Figures>
             <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
-            <Figure value={format.rise(rise)} name="expected now" />
+            <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />
             {hungryMs !== null && hungryMs > now && (
-              <Figure value={`about ${format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR))}`} name="until it is hungry" />
+              <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR)))} name={JAR_ROOM.untilHungry} />
             )}
           </Figures>
         </div>
@@ -219,7 +222,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
       {coming.length > 0 && (
         <>
           <Text c="dimmed" mt="md">
-            If nobody feeds it
+            {JAR_ROOM.ifNobodyFeeds}
           </Text>
           <ul className={rows.rows}>
             {coming.map(({ ms, words }) => (

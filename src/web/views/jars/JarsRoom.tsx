@@ -3,6 +3,7 @@ import { useDisclosure } from '@mantine/hooks'
 import { IconPlus } from '@tabler/icons-react'
 import { Link } from 'react-router'
 import { withoutSpare } from '../../../core'
+import { JARS_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
@@ -21,31 +22,32 @@ export function JarsRoom() {
   const [adding, { open, close }] = useDisclosure(false)
   const [several, feedSeveral] = useDisclosure(false)
   if (cultures === undefined)
-    return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title={JARS_ROOM.jarsCouldNotBeOpened} words={error.message} />
   const { jars } = cultures
   const alone = withoutSpare(jars)
   return (
     <Room
-      title="Jars"
+      title={JARS_ROOM.jars}
       actions={
         jars.length > 0 && (
           <Group>
             <Button variant="default" component={Link} to="/programs/new">
-              Start one from flour
+              {JARS_ROOM.startOneFromFlour}
             </Button>
             <Button leftSection={<IconPlus size={20} />} variant="default" onClick={open}>
-              New jar
+              {JARS_ROOM.newJar}
             </Button>
-            {jars.length > 1 && <Button onClick={feedSeveral.open}>Feed several</Button>}
+            {jars.length > 1 && <Button onClick={feedSeveral.open}>{JARS_ROOM.feedSeveral}</Button>}
           </Group>
         )
       }
     >
       {jars.length === 0 ? (
         <>
-          <Quiet title="No jar yet" words="A jar of starter is where every bake begins." action={{ label: 'New jar', onClick: open }} />
+          <Quiet title={JARS_ROOM.noJarYet} words={JARS_ROOM.jarStarterWhereEveryBake} action={{ label: JARS_ROOM.newJar, onClick: open }} />
           <Text ta="center">
-            None to be had? <Link to="/programs/new">Start one from flour and water.</Link>
+            {JARS_ROOM.noneToBeHad}
+            <Link to="/programs/new">{JARS_ROOM.startOneFromFlourAnd}</Link>
           </Text>
         </>
       ) : (
@@ -53,11 +55,12 @@ export function JarsRoom() {
       )}
       {alone.length > 1 && (
         <Text c="dimmed">
-          {alone
-            .slice(0, 6)
-            .map((jar) => jar.name)
-            .join(', ')}{' '}
-          have no spare. A little of each, dried or in the cold, and nothing is lost when a jar breaks.
+          {JARS_ROOM.haveNoSpareLittleEach(
+            alone
+              .slice(0, 6)
+              .map((jar) => jar.name)
+              .join(', ')
+          )}
         </Text>
       )}
       <DiscardCard now={now} />

@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router'
 import { beliefIn, howItIs, minuteOf } from '../../../answers'
 import { ratioOf } from '../../../core'
 import { whenWords } from '../../../words'
+import { LABEL_ROOM } from '../../../words/screens/jars'
 import { addressFor, useAccess } from '../../data/access'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -20,9 +21,10 @@ export function LabelRoom() {
   const { kitchen, format, vessels, pantry } = useKitchen()
   const { cultures, error } = useCultures()
   const access = useAccess()
-  if (cultures === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The label could not be made" words={error.message} />
+  if (cultures === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title={LABEL_ROOM.labelCouldNotBeMade} words={error.message} />
   const jar = cultures.jars.find((j) => j.id === id)
-  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
+  if (jar === undefined)
+    return <Quiet title={LABEL_ROOM.thisJarNotHere} words={LABEL_ROOM.hasBeenTakenAwayOr} action={{ label: LABEL_ROOM.jars, href: '/jars' }} />
   const dried = jar.culture === 'dried'
   const line = jar.line
   const { hungryMs } = howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(now))
@@ -32,32 +34,34 @@ export function LabelRoom() {
   const ratio =
     lastFeed === null ? null : ratioOf({ seed: lastFeed.keepGrams, flour: lastFeed.flours.reduce((sum, f) => sum + f.grams, 0), water: lastFeed.waterGrams })
   const rows: [string, string][] = [
-    ['Culture', dried ? `dried, ${jar.flour}` : `${jar.culture}, ${format.percent(jar.hydration, 0)}`],
-    [dried ? 'Dried' : 'Last feed', `${format.date(line.startedAtMs)}${dried || ratio === null ? '' : `, ${ratio}`}`],
-    ['Fed with', flours],
-    ...(vessel === undefined ? [] : ([['Empty jar', format.mass(vessel.tareGrams)]] as [string, string][])),
+    ['Culture', dried ? LABEL_ROOM.dried(jar.flour) : `${jar.culture}, ${format.percent(jar.hydration, 0)}`],
+    [dried ? 'Dried' : LABEL_ROOM.lastFeed, `${format.date(line.startedAtMs)}${dried || ratio === null ? '' : `, ${ratio}`}`],
+    [LABEL_ROOM.fedWith, flours],
+    ...(vessel === undefined ? [] : ([[LABEL_ROOM.emptyJar, format.mass(vessel.tareGrams)]] as [string, string][])),
     dried
-      ? ['To wake', '10 g in 21 g of water, 10 g of flour, warm; feed after a day']
-      : ['Feed by', hungryMs === null ? 'not in 60 days' : hungryMs < now ? 'now' : whenWords(hungryMs, now, format)]
+      ? [LABEL_ROOM.toWake, LABEL_ROOM.gInGWaterG]
+      : [LABEL_ROOM.feedBy, hungryMs === null ? LABEL_ROOM.notInDays : hungryMs < now ? 'now' : whenWords(hungryMs, now, format)]
   ]
   const allergens = [...new Set(jar.feed.flatMap((p) => pantry.get(p.ingredientId)?.allergens ?? []))]
-  const words = [jar.name, ...rows.map(([name, value]) => `${name}: ${value}`), allergens.length > 0 ? `Holds ${allergens.join(', ')}.` : ''].join('\n').trim()
+  const words = [jar.name, ...rows.map(([name, value]) => `${name}: ${value}`), allergens.length > 0 ? LABEL_ROOM.holds(allergens.join(', ')) : '']
+    .join('\n')
+    .trim()
   return (
     <div className={classes.room}>
       <Group className={classes.tools}>
-        <Button onClick={() => window.print()}>Print</Button>
+        <Button onClick={() => window.print()}>{LABEL_ROOM.print}</Button>
         <CopyButton value={words}>
           {({ copied, copy }) => (
             <Button variant="default" onClick={copy}>
-              {copied ? 'Copied' : 'Copy as text'}
+              {copied ? LABEL_ROOM.copied : LABEL_ROOM.copyAsText}
             </Button>
           )}
         </CopyButton>
         <Button variant="subtle" component={Link} to={`/jars/${jar.id}`}>
-          Back to {jar.name}
+          {LABEL_ROOM.backTo(jar.name)}
         </Button>
       </Group>
-      <section className={classes.label} aria-label={`Label of ${jar.name}`} data-testid="label">
+      <section className={classes.label} aria-label={LABEL_ROOM.label(jar.name)} data-testid="label">
         <div>
           <h1 className={classes.name}>{jar.name}</h1>
           <dl className={classes.rows}>
@@ -68,10 +72,10 @@ export function LabelRoom() {
               </div>
             ))}
           </dl>
-          {allergens.length > 0 && <p className={classes.small}>Holds {allergens.join(', ')}.</p>}
-          <p className={classes.small}>Lid loose. Pink, orange or fuzzy: throw all of it away. · {kitchen.name}</p>
+          {allergens.length > 0 && <p className={classes.small}>{LABEL_ROOM.holds(allergens.join(', '))}</p>}
+          <p className={classes.small}>{LABEL_ROOM.lidLoosePinkOrangeOr(kitchen.name)}</p>
         </div>
-        <QRCodeSVG value={`${addressFor(access)}/jars/${jar.id}`} size={CODE_PX} level="M" marginSize={2} title={`Opens ${jar.name}`} />
+        <QRCodeSVG value={`${addressFor(access)}/jars/${jar.id}`} size={CODE_PX} level="M" marginSize={2} title={LABEL_ROOM.opens(jar.name)} />
       </section>
     </div>
   )

@@ -1,6 +1,7 @@
 import { Button, Drawer, Stack, Text, TextInput } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../../contract'
+import { SPLIT_SHEET } from '../../../words/screens/jars'
 import { splitJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -12,7 +13,7 @@ import { tellDone, tellError } from '../../parts/tell'
 /** Some of a jar goes into a new one: a spare for the cold, or one for a friend. */
 export function SplitSheet({ jar, opened, onClose }: { jar: Jar; opened: boolean; onClose: () => void }) {
   return (
-    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={`A new jar from ${jar.name}`}>
+    <Drawer opened={opened} onClose={onClose} position="right" size="md" title={SPLIT_SHEET.newJarFrom(jar.name)}>
       {opened && <SplitForm jar={jar} onClose={onClose} />}
     </Drawer>
   )
@@ -28,24 +29,18 @@ function SplitForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
   const [placeId, setPlaceId] = useState(kitchen.places.at(-1)?.id ?? jar.placeId)
   const [error, setError] = useState<string | null>(null)
   if (spare < 1) {
-    return (
-      <Note tone="care">
-        {jar.name} holds {format.mass(jar.grams)} and keeps at least {format.mass(jar.keepMinimumGrams)}: nothing can be spared. Feed it first.
-      </Note>
-    )
+    return <Note tone="care">{SPLIT_SHEET.holdsAndKeepsAtLeast(jar.name, format.mass(jar.grams), format.mass(jar.keepMinimumGrams))}</Note>
   }
   const split = () => {
-    if (name.trim() === '') return setError('Give the jar a name.')
-    splitJar(jar, { jarId: newId(), name: name.trim(), grams, placeId }).then((undo) => tellDone(`${name.trim()} is a jar of its own now.`, undo), tellError)
+    if (name.trim() === '') return setError(SPLIT_SHEET.giveJarName)
+    splitJar(jar, { jarId: newId(), name: name.trim(), grams, placeId }).then((undo) => tellDone(SPLIT_SHEET.jarOwnNow(name.trim()), undo), tellError)
     onClose()
   }
   return (
     <Stack gap="md">
-      <Text>
-        {jar.name} can spare {format.mass(spare)} and keep its least. The new jar is as {jar.name} is now; feed it before it goes into the cold.
-      </Text>
+      <Text>{SPLIT_SHEET.canSpareAndKeepLeast(jar.name, format.mass(spare))}</Text>
       <TextInput
-        label="Name"
+        label={SPLIT_SHEET.nameWord}
         value={name}
         error={error}
         data-autofocus
@@ -55,9 +50,9 @@ function SplitForm({ jar, onClose }: { jar: Jar; onClose: () => void }) {
           setError(null)
         }}
       />
-      <QuantityField kind="mass" label="Goes into it" value={grams} range={[1, spare]} what="What goes into the new jar" onCommit={setGrams} />
-      <PlaceSelect label="Where it stands" value={placeId} onPlace={(place) => setPlaceId(place.id)} />
-      <Button onClick={split}>Make the new jar</Button>
+      <QuantityField kind="mass" label={SPLIT_SHEET.goesInto} value={grams} range={[1, spare]} what={SPLIT_SHEET.whatGoesIntoNewJar} onCommit={setGrams} />
+      <PlaceSelect label={SPLIT_SHEET.whereStands} value={placeId} onPlace={(place) => setPlaceId(place.id)} />
+      <Button onClick={split}>{SPLIT_SHEET.makeNewJar}</Button>
     </Stack>
   )
 }

@@ -3,6 +3,7 @@ import { type FeedAmounts, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
 import { near } from '../../../words'
+import { STANDING } from '../../../words/screens/jars'
 import { moveJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { swapPlaces } from '../../data/together'
@@ -33,30 +34,26 @@ export function Standing({
   const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'elsewhere'
   const hungry = condition !== undefined && isHungry(condition, now)
   const move = ({ id, name }: Place) => {
-    if (id !== stands.placeId) moveJar(jar, id).then((undo) => tellDone(`${jar.name} stands at ${name} now.`, undo), tellError)
+    if (id !== stands.placeId) moveJar(jar, id).then((undo) => tellDone(STANDING.standsAtNow(jar.name, name), undo), tellError)
   }
   const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && whereItStands(other, now).placeId !== stands.placeId)
   /** Two jars that take turns: one works, one sleeps. */
   const swap = (other: Jar | undefined) => {
     if (other !== undefined)
       swapPlaces(jar, other, { jar: stands.placeId, other: whereItStands(other, now).placeId }).then(
-        (undo) => tellDone(`${jar.name} and ${other.name} have swapped places.`, undo),
+        (undo) => tellDone(STANDING.andHaveSwappedPlaces(jar.name, other.name), undo),
         tellError
       )
   }
   return (
-    <Card title="Where it stands">
-      <PlaceSelect aria-label="Where it stands" value={stands.placeId} onPlace={move} />
-      {stands.next !== null && (
-        <Note>
-          To go to {nameOf(stands.next.placeId)} at {format.dayTime(near(stands.next.atMs))}. Olvent takes it that you move it then.
-        </Note>
-      )}
+    <Card title={STANDING.whereStands}>
+      <PlaceSelect aria-label={STANDING.whereStands} value={stands.placeId} onPlace={move} />
+      {stands.next !== null && <Note>{STANDING.toGoToAtOlvent(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}</Note>}
       {others.length > 0 && (
         <Select
           mt="sm"
-          aria-label="Swap places with"
-          placeholder="Swap places with another jar"
+          aria-label={STANDING.swapPlacesWith}
+          placeholder={STANDING.swapPlacesWithAnotherJar}
           data={others.map((other) => ({
             value: other.id,
             label: `${other.name}, ${nameOf(whereItStands(other, now).placeId)}`
@@ -67,11 +64,9 @@ export function Standing({
       )}
       {hungry && (
         <Note tone="care">
-          {here !== undefined && isCold(here.tempC)
-            ? `${jar.name} is hungry in the cold. Take it out and feed it.`
-            : `Never put it to bed hungry: a small feed and an hour out before the cold, and it keeps.`}{' '}
+          {here !== undefined && isCold(here.tempC) ? STANDING.hungryInColdTakeOut(jar.name) : STANDING.neverPutToBedHungry}{' '}
           <Button size="compact-sm" variant="light" onClick={() => onFeed(smallFeed(jar))}>
-            A small feed
+            {STANDING.smallFeed}
           </Button>
         </Note>
       )}

@@ -3,6 +3,7 @@ import { IconCalendarDown, IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { ROUTES } from '../../../contract'
 import { LATE_RISKS, type LateRisk } from '../../../core'
+import { CALENDAR_CARD } from '../../../words/screens/kitchen'
 import { makeCalendarAddress, revokeCalendarAddress, useCalendarAddresses } from '../../data/calendar'
 import { useKitchen } from '../../data/kitchen'
 import { useReminderChoice } from '../../data/reminders'
@@ -16,65 +17,56 @@ import { TellOnce } from './TellOnce'
 export function CalendarCard() {
   const { format } = useKitchen()
   const addresses = useCalendarAddresses()
-  const [name, setName] = useState('My phone')
+  const [name, setName] = useState<string>(CALENDAR_CARD.myPhone)
   const [made, setMade] = useState<string | null>(null)
   const make = useOnce(() => makeCalendarAddress(name.trim()).then(setMade, tellError))
   return (
-    <Card title="Reminders">
+    <Card title={CALENDAR_CARD.reminders}>
       <OnThisDevice />
       <Text fw={600} mt="lg">
-        In a calendar
+        {CALENDAR_CARD.inCalendar}
       </Text>
-      <Text c="dimmed">
-        Every step with an alarm ten minutes before, and the window of each levain on its way. A file stands still; an address follows along with every look,
-        and when a levain is late.
-      </Text>
+      <Text c="dimmed">{CALENDAR_CARD.everyStepWithAlarmTen}</Text>
       <Group mt="xs">
         <Button component="a" href={ROUTES.calendar} download="olvent.ics" variant="default" size="sm" leftSection={<IconCalendarDown size={18} />}>
-          Calendar file
+          {CALENDAR_CARD.calendarFile}
         </Button>
       </Group>
       {addresses?.map((address) => (
         <Group key={address.id} wrap="nowrap" justify="space-between" mt="xs">
           <Text>
-            {address.name}, {address.readAt === null ? 'not asked for yet' : `last asked for ${format.dayTime(address.readAt)}`}
+            {address.name}, {address.readAt === null ? CALENDAR_CARD.notAskedForYet : CALENDAR_CARD.lastAskedFor(format.dayTime(address.readAt))}
           </Text>
-          <ActionIcon aria-label={`Withdraw the address of ${address.name}`} onClick={() => revokeCalendarAddress(address.id).catch(tellError)}>
+          <ActionIcon aria-label={CALENDAR_CARD.withdrawAddress(address.name)} onClick={() => revokeCalendarAddress(address.id).catch(tellError)}>
             <IconMinus size={20} />
           </ActionIcon>
         </Group>
       ))}
-      {made !== null && <TellOnce says="This address is told only now. Whoever has it can read your steps; take it away here when it is lost." secret={made} />}
+      {made !== null && <TellOnce says={CALENDAR_CARD.thisAddressToldOnlyNow} secret={made} />}
       <Group align="flex-end" mt="sm" wrap="nowrap">
-        <TextInput label="A new address for" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} style={{ flex: 1 }} />
+        <TextInput label={CALENDAR_CARD.newAddressFor} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} style={{ flex: 1 }} />
         <Button variant="default" disabled={name.trim() === '' || make.busy} onClick={() => make.run()}>
-          Make it
+          {CALENDAR_CARD.make}
         </Button>
       </Group>
     </Card>
   )
 }
 
-const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'early', 25: 'in good time', 50: 'when likely' }
+const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'early', 25: CALENDAR_CARD.inGoodTime, 50: CALENDAR_CARD.whenLikely }
 
 /** Sound and notices of this device; what the browser allows is told. */
 function OnThisDevice() {
   const { choice, put, notices, askNotices } = useReminderChoice()
   return (
     <div className={classes.stack}>
-      <Switch size="md" label="A sound when a step is due" checked={choice.sound} onChange={(e) => put({ ...choice, sound: e.currentTarget.checked })} />
+      <Switch size="md" label={CALENDAR_CARD.soundWhenStepDue} checked={choice.sound} onChange={(e) => put({ ...choice, sound: e.currentTarget.checked })} />
       <Switch
         size="md"
-        label="A notice of this device, where the browser allows it"
+        label={CALENDAR_CARD.noticeThisDeviceWhereBrowser}
         checked={choice.notices && notices === 'granted'}
         disabled={notices === 'denied' || notices === 'missing'}
-        description={
-          notices === 'denied'
-            ? 'The browser has been told not to. Its settings for this address change that.'
-            : notices === 'missing'
-              ? 'This browser shows no notices for this address. Sound and badge still work.'
-              : undefined
-        }
+        description={notices === 'denied' ? CALENDAR_CARD.browserHasBeenToldNot : notices === 'missing' ? CALENDAR_CARD.thisBrowserShowsNoNotices : undefined}
         onChange={(e) => {
           const on = e.currentTarget.checked
           put({ ...choice, notices: on })
@@ -83,17 +75,17 @@ function OnThisDevice() {
       />
       <div>
         <Text fw={500} mb={4}>
-          When to tell you about a levain
+          {CALENDAR_CARD.whenToTellYouAbout}
         </Text>
         <SegmentedControl
           fullWidth
           data={LATE_RISKS.map((risk) => ({ value: String(risk), label: RISK_WORDS[risk] }))}
           value={String(choice.lateRisk)}
           onChange={(value) => put({ ...choice, lateRisk: LATE_RISKS.find((risk) => String(risk) === value) ?? choice.lateRisk })}
-          aria-label="When to tell you about a levain"
+          aria-label={CALENDAR_CARD.whenToTellYouAbout}
         />
         <Text c="dimmed" mt={4}>
-          Half an hour before it is ready, when it is ready, and before it is past: with at most a {choice.lateRisk} % chance of telling you too late.
+          {CALENDAR_CARD.halfHourBeforeReadyWhen(choice.lateRisk)}
         </Text>
       </div>
     </div>

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '
 import { IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { DEVICE_KINDS, type Device, type DeviceDeed, type DeviceKind, ROUTES } from '../../../contract'
+import { DEVICES_CARD } from '../../../words/screens/kitchen'
 import { addDevice, removeDevice, touchDevice, useDevices } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
@@ -11,7 +12,7 @@ import { tellError } from '../../parts/tell'
 import classes from './KitchenRoom.module.css'
 import { TellOnce } from './TellOnce'
 
-const KIND_WORDS: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: 'Level sensor', room: 'Room sensor' }
+const KIND_WORDS: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: DEVICES_CARD.levelSensor, room: DEVICES_CARD.roomSensor }
 
 /** Scale, probe, level and room sensor: what they say now, a new one that pushes, and what moves the stand-ins. */
 export function DevicesCard() {
@@ -21,29 +22,24 @@ export function DevicesCard() {
   const [kind, setKind] = useState<DeviceKind>('scale')
   const [placeId, setPlaceId] = useState(kitchen.places[0]?.id ?? null)
   const [made, setMade] = useState<{ readonly id: string; readonly token: string } | null>(null)
-  const words =
-    made === null
-      ? ''
-      : `curl -X POST ${window.location.origin}${ROUTES.deviceReadings(made.id)} -H 'Authorization: Bearer ${made.token}' -H 'Content-Type: application/json' -d '{"readings":[{"value":412}]}'`
+  const words = made === null ? '' : DEVICES_CARD.curlXPostHAuthorization(window.location.origin, ROUTES.deviceReadings(made.id), made.token)
   return (
-    <Card title="Devices">
-      <Text c="dimmed">
-        The bench reads a scale, a probe and a level sensor where they are chosen there; typed figures always work. The stand-ins ship with Olvent, to try it.
-      </Text>
+    <Card title={DEVICES_CARD.devices}>
+      <Text c="dimmed">{DEVICES_CARD.benchReadsScaleProbeAnd}</Text>
       {devices.map((device) => (
         <DeviceRow key={device.id} device={device} />
       ))}
-      {made !== null && <TellOnce says="Its token is told only now. A device that pushes its readings sends them like this:" secret={words} />}
+      {made !== null && <TellOnce says={DEVICES_CARD.tokenToldOnlyNowDevice} secret={words} />}
       <SimpleGrid cols={{ base: 1, xs: 2 }} mt="md">
         <TextInput
-          label="A device of your own"
-          placeholder="Scale by the window"
+          label={DEVICES_CARD.deviceYourOwn}
+          placeholder={DEVICES_CARD.scaleByWindow}
           value={name}
           maxLength={80}
           onChange={(e) => setName(e.currentTarget.value)}
         />
         <Select
-          label="It is a"
+          label={DEVICES_CARD.itIsA}
           data={DEVICE_KINDS.map((value) => ({ value, label: KIND_WORDS[value].toLowerCase() }))}
           value={kind}
           allowDeselect={false}
@@ -51,7 +47,7 @@ export function DevicesCard() {
         />
         {kind === 'room' && (
           <Select
-            label="It hangs at"
+            label={DEVICES_CARD.hangsAt}
             data={kitchen.places.map((p) => ({ value: p.id, label: p.name }))}
             value={placeId}
             allowDeselect={false}
@@ -70,9 +66,9 @@ export function DevicesCard() {
           }, tellError)
         }}
       >
-        Take it in
+        {DEVICES_CARD.takeIn}
       </Button>
-      <Note tone="care">Heating mats, proofers and their sensors: as their makers say; keep electrics dry.</Note>
+      <Note tone="care">{DEVICES_CARD.heatingMatsProofersAndTheir}</Note>
     </Card>
   )
 }
@@ -85,11 +81,11 @@ function DeviceRow({ device }: { readonly device: Device }) {
     reading === null
       ? device.seenAt === null
         ? 'silent'
-        : `last heard ${format.dayTime(device.seenAt)}`
+        : DEVICES_CARD.lastHeard(format.dayTime(device.seenAt))
       : device.kind === 'scale'
         ? format.mass(reading.value, device.resolution)
         : device.kind === 'level'
-          ? `${Math.round(reading.value)} mm`
+          ? DEVICES_CARD.mm(Math.round(reading.value))
           : format.temperature(reading.value, 1)
   return (
     <div className={classes.device}>
@@ -98,7 +94,7 @@ function DeviceRow({ device }: { readonly device: Device }) {
           {device.name}: <strong>{says}</strong>
         </Text>
         {!device.simulated && (
-          <ActionIcon aria-label={`Take ${device.name} away`} onClick={() => removeDevice(device.id).catch(tellError)}>
+          <ActionIcon aria-label={DEVICES_CARD.takeAway(device.name)} onClick={() => removeDevice(device.id).catch(tellError)}>
             <IconMinus size={20} />
           </ActionIcon>
         )}
@@ -114,9 +110,9 @@ const MOVED: Readonly<
     { readonly label: string; readonly deed: (value: number) => DeviceDeed; readonly range: readonly [number, number]; readonly first: number }
   >
 > = {
-  probe: { label: 'What it is stuck into', deed: (tempC) => ({ do: 'dip', tempC }), range: [-20, 120], first: 25 },
-  level: { label: 'A levain filled in to', deed: (levelMm) => ({ do: 'fill', levelMm }), range: [1, 300], first: 60 },
-  room: { label: 'The room', deed: (tempC) => ({ do: 'warm', tempC }), range: [-20, 60], first: 22 }
+  probe: { label: DEVICES_CARD.whatStuckInto, deed: (tempC) => ({ do: 'dip', tempC }), range: [-20, 120], first: 25 },
+  level: { label: DEVICES_CARD.levainFilledInTo, deed: (levelMm) => ({ do: 'fill', levelMm }), range: [1, 300], first: 60 },
+  room: { label: DEVICES_CARD.room, deed: (tempC) => ({ do: 'warm', tempC }), range: [-20, 60], first: 22 }
 }
 
 /** Moves what a stand-in measures. */
@@ -134,7 +130,7 @@ function StandIn({ device }: { readonly device: Device }) {
         style={{ flex: 1 }}
       />
       <Button variant="default" onClick={() => touchDevice(device.id, deed(value)).catch(tellError)}>
-        Do it
+        {DEVICES_CARD.doWord}
       </Button>
     </Group>
   )

@@ -5,6 +5,7 @@ import { IconCalendarDown, IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Once, Weekly } from '../../../contract'
 import { BUSY_KINDS, type BusyKind } from '../../../core'
+import { HOURS_CARD } from '../../../words/screens/kitchen'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { logReader, textOf } from '../../data/logs'
@@ -15,7 +16,7 @@ import { tellDone, tellError } from '../../parts/tell'
 import classes from './KitchenRoom.module.css'
 
 const DAY_NAMES = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']
-const KIND_WORDS: Readonly<Record<BusyKind, string>> = { out: 'not at home', 'rather not': 'rather not' }
+const KIND_WORDS: Readonly<Record<BusyKind, string>> = { out: HOURS_CARD.notAtHome, 'rather not': HOURS_CARD.ratherNot }
 const HOUR = 3_600_000
 /** A calendar file is read so far ahead, ms. */
 const AHEAD_MS = 60 * 24 * HOUR
@@ -31,15 +32,15 @@ export function HoursCard({ kitchen, change }: { readonly kitchen: Kitchen; read
       format={clock}
       value={value}
       onChange={(v) => v !== '' && onTime(v.slice(0, 5))}
-      hoursInputLabel={`Hour, ${label}`}
-      minutesInputLabel={`Minute, ${label}`}
+      hoursInputLabel={HOURS_CARD.hour(label)}
+      minutesInputLabel={HOURS_CARD.minute(label)}
     />
   )
   return (
-    <Card title="Your hours">
+    <Card title={HOURS_CARD.yourHours}>
       <SimpleGrid cols={2}>
-        {time('Asleep from', kitchen.sleep.from, (from) => change({ sleep: { ...kitchen.sleep, from } }))}
-        {time('Asleep until', kitchen.sleep.to, (to) => change({ sleep: { ...kitchen.sleep, to } }))}
+        {time(HOURS_CARD.asleepFrom, kitchen.sleep.from, (from) => change({ sleep: { ...kitchen.sleep, from } }))}
+        {time(HOURS_CARD.asleepUntil, kitchen.sleep.to, (to) => change({ sleep: { ...kitchen.sleep, to } }))}
       </SimpleGrid>
       <EveryWeek kitchen={kitchen} change={change} time={time} />
       <OnceOnly kitchen={kitchen} change={change} />
@@ -61,14 +62,14 @@ function EveryWeek({
   return (
     <>
       <Text fw={600} mt="lg">
-        Every week
+        {HOURS_CARD.everyWeek}
       </Text>
-      {kitchen.weekly.length === 0 && <Text c="dimmed">Work, school runs, training: what comes back, so that no step falls into it.</Text>}
+      {kitchen.weekly.length === 0 && <Text c="dimmed">{HOURS_CARD.workSchoolRunsTrainingWhat}</Text>}
       {kitchen.weekly.map((busy) => (
         <div key={busy.id} className={classes.place}>
           <Group wrap="nowrap" align="flex-end" gap="sm">
             <TextInput
-              aria-label="What it is"
+              aria-label={HOURS_CARD.what}
               defaultValue={busy.name}
               maxLength={80}
               style={{ flex: 1 }}
@@ -78,7 +79,7 @@ function EveryWeek({
               }}
             />
             <Select
-              aria-label={`${busy.name}: how firm`}
+              aria-label={HOURS_CARD.howFirm(busy.name)}
               data={BUSY_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))}
               value={busy.kind}
               allowDeselect={false}
@@ -86,7 +87,7 @@ function EveryWeek({
               onChange={(v) => v !== null && put(busy.id, { kind: v as BusyKind })}
             />
             <ActionIcon
-              aria-label={`Take ${busy.name} away`}
+              aria-label={HOURS_CARD.takeAway(busy.name)}
               onClick={() => {
                 change({ weekly: kitchen.weekly.filter((w) => w.id !== busy.id) })
               }}
@@ -95,8 +96,8 @@ function EveryWeek({
             </ActionIcon>
           </Group>
           <SimpleGrid cols={2} mt="xs">
-            {time(`${busy.name} from`, busy.from, (from) => put(busy.id, { from }))}
-            {time(`${busy.name} to`, busy.to, (to) => put(busy.id, { to }))}
+            {time(HOURS_CARD.from(busy.name), busy.from, (from) => put(busy.id, { from }))}
+            {time(HOURS_CARD.to(busy.name), busy.to, (to) => put(busy.id, { to }))}
           </SimpleGrid>
           <Group gap={6} mt="xs">
             {DAY_NAMES.map((name, i) => (
@@ -116,7 +117,7 @@ function EveryWeek({
         </div>
       ))}
       <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={add}>
-        Something every week
+        {HOURS_CARD.somethingEveryWeek}
       </Button>
     </>
   )
@@ -133,11 +134,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
     if (file === null) return
     const read = await logReader().readCalendar(await textOf(file), now, now + AHEAD_MS, kitchen.timeZone)
     if (!read.ok) {
-      setRefused(
-        read.problem.code === 'not a calendar'
-          ? `${file.name} is no calendar. An iCalendar file ends in .ics and begins with BEGIN:VCALENDAR.`
-          : `${file.name} has no time in it that is taken.`
-      )
+      setRefused(read.problem.code === 'not a calendar' ? HOURS_CARD.noCalendarIcalendarFileEnds(file.name) : HOURS_CARD.hasNoTimeInThat(file.name))
       return
     }
     setRefused(null)
@@ -156,45 +153,45 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
       }))
     ]
     change({ once })
-    const more = [wholeDays > 0 ? `${wholeDays} whole days are left out` : '', cut ? 'more than 300 are left out' : ''].filter((w) => w !== '')
-    tellDone(`${times.length} times from ${name} are in${more.length > 0 ? `; ${more.join(', ')}` : ''}.`)
+    const more = [wholeDays > 0 ? HOURS_CARD.wholeDaysAreLeftOut(wholeDays) : '', cut ? HOURS_CARD.moreThanAreLeftOut : ''].filter((w) => w !== '')
+    tellDone(HOURS_CARD.timesFromAreIn(times.length, name, more.length > 0 ? `; ${more.join(', ')}` : ''))
   }
   return (
     <>
       <Text fw={600} mt="lg">
-        Once
+        {HOURS_CARD.once}
       </Text>
-      {coming.length === 0 && <Text c="dimmed">An evening out, a day away; typed in, or read from a calendar file.</Text>}
+      {coming.length === 0 && <Text c="dimmed">{HOURS_CARD.eveningOutDayAwayTyped}</Text>}
       {(all ? coming : coming.slice(0, SHOWN)).map((busy) => (
         <Group key={busy.id} wrap="nowrap" gap="sm" justify="space-between">
           <Text>
             {busy.name}, {format.dayTime(busy.from)} – {busy.to - busy.from < 18 * HOUR ? format.time(busy.to) : format.dayTime(busy.to)}
-            {busy.kind === 'rather not' && ', rather not'}
+            {busy.kind === 'rather not' && HOURS_CARD.ratherNot2}
           </Text>
-          <ActionIcon aria-label={`Take ${busy.name} away`} onClick={() => change({ once: kitchen.once.filter((o) => o.id !== busy.id) })}>
+          <ActionIcon aria-label={HOURS_CARD.takeAway(busy.name)} onClick={() => change({ once: kitchen.once.filter((o) => o.id !== busy.id) })}>
             <IconMinus size={20} />
           </ActionIcon>
         </Group>
       ))}
       {coming.length > SHOWN && (
         <Button variant="subtle" size="sm" onClick={show.toggle}>
-          {all ? 'Fewer' : `All ${coming.length}`}
+          {all ? HOURS_CARD.fewer : HOURS_CARD.all(coming.length)}
         </Button>
       )}
       {refused !== null && <Note tone="stop">{refused}</Note>}
       <Group mt="xs" gap="xs">
         <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={ask.open}>
-          A time
+          {HOURS_CARD.time}
         </Button>
         <FileButton accept="text/calendar,.ics" onChange={(file) => void bring(file).catch(tellError)}>
           {(button) => (
             <Button {...button} variant="subtle" size="sm" leftSection={<IconCalendarDown size={18} />}>
-              From a calendar file
+              {HOURS_CARD.fromCalendarFile}
             </Button>
           )}
         </FileButton>
       </Group>
-      <Modal opened={asking} onClose={ask.close} title="A time that is taken">
+      <Modal opened={asking} onClose={ask.close} title={HOURS_CARD.timeThatTaken}>
         <OnceForm
           now={now}
           onKeep={(once) => {
@@ -213,24 +210,24 @@ function OnceForm({ now, onKeep }: { readonly now: number; readonly onKeep: (onc
   const [kind, setKind] = useState<BusyKind>('out')
   const [from, setFrom] = useState(start)
   const [to, setTo] = useState(start + 3 * HOUR)
-  const wrong = to <= from ? 'It has to end after it begins.' : name.trim() === '' ? 'A name is needed.' : null
+  const wrong = to <= from ? HOURS_CARD.hasToEndAfterBegins : name.trim() === '' ? HOURS_CARD.nameNeeded : null
   return (
     <div className={classes.stack}>
-      <TextInput label="What it is" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+      <TextInput label={HOURS_CARD.what} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
       <Select
-        label="How firm"
+        label={HOURS_CARD.howFirm2}
         data={BUSY_KINDS.map((k) => ({ value: k, label: KIND_WORDS[k] }))}
         value={kind}
         allowDeselect={false}
         onChange={(v) => v !== null && setKind(v as BusyKind)}
       />
-      <Text fw={500}>From</Text>
+      <Text fw={500}>{HOURS_CARD.from2}</Text>
       <MomentField ms={from} fromMs={now} onMs={setFrom} />
-      <Text fw={500}>To</Text>
+      <Text fw={500}>{HOURS_CARD.to2}</Text>
       <MomentField ms={to} fromMs={now} onMs={setTo} />
       {wrong !== null && <Note tone="care">{wrong}</Note>}
       <Button disabled={wrong !== null} onClick={() => onKeep({ id: newId(), name: name.trim(), kind, from: from, to: to })}>
-        Keep it free
+        {HOURS_CARD.keepFree}
       </Button>
     </div>
   )

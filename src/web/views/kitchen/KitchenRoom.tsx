@@ -2,6 +2,7 @@ import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/cor
 import { Link, useParams } from 'react-router'
 import { CUP_KINDS, SCHOOLS } from '../../../core'
 import { SCHOOL_WORDS } from '../../../words'
+import { KITCHEN_ROOM } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { BaseSelect } from '../../parts/formula/BaseSelect'
@@ -16,12 +17,12 @@ import { VesselsCard } from './VesselsCard'
 
 /** Rooms of the kitchen, in the order of their tabs. */
 export const KITCHEN_ROOMS = [
-  { id: 'places', label: 'Places', View: PlacesRoom, wide: false },
-  { id: 'hours', label: 'Hours', View: HoursRoom, wide: true },
-  { id: 'habits', label: 'Habits', View: HabitsRoom, wide: true },
-  { id: 'vessels', label: 'Vessels', View: VesselsCard, wide: false },
-  { id: 'devices', label: 'Devices', View: DevicesCard, wide: false },
-  { id: 'this', label: 'This kitchen', View: ThisKitchen, wide: true }
+  { id: 'places', label: KITCHEN_ROOM.places, View: PlacesRoom, wide: false },
+  { id: 'hours', label: KITCHEN_ROOM.hours, View: HoursRoom, wide: true },
+  { id: 'habits', label: KITCHEN_ROOM.habits, View: HabitsRoom, wide: true },
+  { id: 'vessels', label: KITCHEN_ROOM.vessels, View: VesselsCard, wide: false },
+  { id: 'devices', label: KITCHEN_ROOM.devices, View: DevicesCard, wide: false },
+  { id: 'this', label: KITCHEN_ROOM.thisKitchen, View: ThisKitchen, wide: true }
 ] as const
 
 /** Places, hours, habits, vessels, devices and the kitchen itself: a room for each. Every change is saved at once. */
@@ -30,8 +31,8 @@ export function KitchenRoom() {
   const open = KITCHEN_ROOMS.find(({ id }) => id === room) ?? KITCHEN_ROOMS[0]
   return (
     <div className={classes.page}>
-      <h1 className={classes.title}>Kitchen</h1>
-      <nav className={classes.rooms} aria-label="Kitchen">
+      <h1 className={classes.title}>{KITCHEN_ROOM.kitchen}</h1>
+      <nav className={classes.rooms} aria-label={KITCHEN_ROOM.kitchen}>
         {KITCHEN_ROOMS.map(({ id, label }) => (
           <Link key={id} to={`/kitchen/${id}`} className={classes.room} aria-current={id === open.id ? 'page' : undefined} replace>
             {label}
@@ -65,31 +66,36 @@ function HabitsRoom() {
   const change = useChange()
   return (
     <div className={classes.columns}>
-      <Card title="How you bake">
+      <Card title={KITCHEN_ROOM.howYouBake}>
         <div className={classes.stack}>
           <Select
-            label="When you like to mix"
+            label={KITCHEN_ROOM.whenYouLikeToMix}
             data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
             value={kitchen.school}
             allowDeselect={false}
             onChange={(v) => change({ school: SCHOOLS.find((school) => school === v) ?? kitchen.school })}
           />
           <BaseSelect base={kitchen.base} onBase={(base) => change({ base })} />
-          <Segments label="Cups and spoons" values={CUP_KINDS} value={kitchen.cups} onValue={(cups) => change({ cups })} />
+          <Segments label={KITCHEN_ROOM.cupsAndSpoons} values={CUP_KINDS} value={kitchen.cups} onValue={(cups) => change({ cups })} />
           <Switch
             size="md"
-            label="I have a scale that shows 0.1 g"
-            description="Salt, yeast and small amounts are given to 0.1 g."
+            label={KITCHEN_ROOM.iHaveScaleThatShows}
+            description={KITCHEN_ROOM.saltYeastAndSmallAmounts}
             checked={kitchen.smallScale}
             onChange={(e) => change({ smallScale: e.currentTarget.checked })}
           />
         </div>
       </Card>
-      <Card title="Units">
+      <Card title={KITCHEN_ROOM.units}>
         <SimpleGrid cols={{ base: 1, sm: 3 }}>
-          <Segments label="Mass" values={['g', 'oz'] as const} value={kitchen.mass} onValue={(mass) => change({ mass })} />
-          <Segments label="Temperature" values={['°C', '°F'] as const} value={kitchen.temperature} onValue={(temperature) => change({ temperature })} />
-          <Segments label="Clock" values={['24 h', '12 h'] as const} value={kitchen.clock} onValue={(clock) => change({ clock })} />
+          <Segments label={KITCHEN_ROOM.mass} values={['g', 'oz'] as const} value={kitchen.mass} onValue={(mass) => change({ mass })} />
+          <Segments
+            label={KITCHEN_ROOM.temperature}
+            values={['°C', '°F'] as const}
+            value={kitchen.temperature}
+            onValue={(temperature) => change({ temperature })}
+          />
+          <Segments label={KITCHEN_ROOM.clock} values={['24 h', '12 h'] as const} value={kitchen.clock} onValue={(clock) => change({ clock })} />
         </SimpleGrid>
         <Text c="dimmed" mt="sm">
           {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}

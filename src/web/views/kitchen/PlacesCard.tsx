@@ -3,6 +3,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Place, PlaceReadings } from '../../../contract'
 import { POSSIBLE, type ReadReadings, SURROUNDINGS, type Surroundings } from '../../../core'
+import { PLACES_CARD } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { type Log, textOf, useLog } from '../../data/logs'
 import { newId } from '../../data/newId'
@@ -16,9 +17,9 @@ import classes from './KitchenRoom.module.css'
 /** A night is first taken to be so much cooler, K. */
 const NIGHT_COOLER = 3
 const SURROUNDING_WORDS: Readonly<Record<Surroundings, string>> = {
-  air: 'still air',
-  'water bath': 'a water bath',
-  'insulated box': 'a box that keeps warmth or cold'
+  air: PLACES_CARD.stillAir,
+  'water bath': PLACES_CARD.waterBath,
+  'insulated box': PLACES_CARD.boxThatKeepsWarmthOr
 }
 
 /** Places where jars stand: how warm by day and night, what surrounds them, and what was measured there. */
@@ -26,12 +27,12 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
   const [open, setOpen] = useState<string | null>(null)
   const setPlace = (id: string, patch: Partial<Place>) => change({ places: kitchen.places.map((p) => (p.id === id ? { ...p, ...patch } : p)) })
   return (
-    <Card title="Places and how warm they are">
+    <Card title={PLACES_CARD.placesAndHowWarmThey}>
       {kitchen.places.map((place) => (
         <div key={place.id} className={classes.place}>
           <Group wrap="nowrap" align="flex-end" gap="sm">
             <TextInput
-              aria-label="Name of the place"
+              aria-label={PLACES_CARD.namePlace}
               defaultValue={place.name}
               maxLength={80}
               style={{ flex: 1 }}
@@ -42,21 +43,21 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
             />
             <QuantityField
               kind="temperature"
-              aria-label={`Temperature, ${place.name}`}
-              what="The temperature"
+              aria-label={PLACES_CARD.temperature(place.name)}
+              what={PLACES_CARD.temperature2}
               value={place.tempC}
               range={POSSIBLE.tempC}
               onCommit={(tempC) => setPlace(place.id, { tempC })}
               w={104}
             />
             {kitchen.places.length > 1 && (
-              <ActionIcon aria-label={`Take ${place.name} away`} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
+              <ActionIcon aria-label={PLACES_CARD.takeAway(place.name)} onClick={() => change({ places: kitchen.places.filter((p) => p.id !== place.id) })}>
                 <IconMinus size={20} />
               </ActionIcon>
             )}
           </Group>
           <button type="button" className={classes.more} aria-expanded={open === place.id} onClick={() => setOpen(open === place.id ? null : place.id)}>
-            {open === place.id ? `Close ${place.name}` : <PlaceWords place={place} />}
+            {open === place.id ? PLACES_CARD.close(place.name) : <PlaceWords place={place} />}
           </button>
           {open === place.id && <PlaceForm place={place} onPatch={(patch) => setPlace(place.id, patch)} />}
         </div>
@@ -66,21 +67,23 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
         size="sm"
         leftSection={<IconPlus size={18} />}
         onClick={() =>
-          change({ places: [...kitchen.places, { id: newId(), name: 'Another place', tempC: 22, nightTempC: null, surroundings: 'air', takes: null }] })
+          change({
+            places: [...kitchen.places, { id: newId(), name: PLACES_CARD.anotherPlace, tempC: 22, nightTempC: null, surroundings: 'air', takes: null }]
+          })
         }
       >
-        Another place
+        {PLACES_CARD.anotherPlace}
       </Button>
       <QuantityField
         mt="sm"
         kind="temperature"
-        label="Water from the tap"
-        what="The tap water"
+        label={PLACES_CARD.waterFromTap}
+        what={PLACES_CARD.tapWater}
         value={kitchen.tapTempC}
         range={POSSIBLE.waterTempC}
         onCommit={(tapTempC) => change({ tapTempC })}
       />
-      <Note>The first place is taken for the room: flour stands there.</Note>
+      <Note>{PLACES_CARD.firstPlaceTakenForRoom}</Note>
     </Card>
   )
 }
@@ -88,7 +91,7 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
 /** What a place does beside its temperature by day, in one line. */
 function PlaceWords({ place }: { readonly place: Place }) {
   const { format } = useKitchen()
-  const night = place.nightTempC === null ? 'the same by day and night' : `${format.temperature(place.nightTempC)} by night`
+  const night = place.nightTempC === null ? PLACES_CARD.sameByDayAndNight : PLACES_CARD.byNight(format.temperature(place.nightTempC))
   return (
     <>
       {night}, {SURROUNDING_WORDS[place.surroundings]}
@@ -101,7 +104,7 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
     <div className={classes.placeForm}>
       <Group align="flex-end" wrap="nowrap">
         <Checkbox
-          label="Cooler by night"
+          label={PLACES_CARD.coolerByNight}
           checked={place.nightTempC !== null}
           onChange={(e) => onPatch({ nightTempC: e.currentTarget.checked ? place.tempC - NIGHT_COOLER : null })}
           style={{ flex: 1 }}
@@ -110,8 +113,8 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
         {place.nightTempC !== null && (
           <QuantityField
             kind="temperature"
-            label="Coldest, by night"
-            what="The temperature by night"
+            label={PLACES_CARD.coldestByNight}
+            what={PLACES_CARD.temperatureByNight}
             value={place.nightTempC}
             range={POSSIBLE.tempC}
             onCommit={(nightTempC) => onPatch({ nightTempC })}
@@ -121,19 +124,19 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
       </Group>
       {place.nightTempC !== null && (
         <Text c="dimmed" size="sm">
-          Warmest in the afternoon at four, coldest twelve hours from there.
+          {PLACES_CARD.warmestInAfternoonAtFour}
         </Text>
       )}
       <Select
-        label="What surrounds a jar there"
+        label={PLACES_CARD.whatSurroundsJarThere}
         data={SURROUNDINGS.map((s) => ({ value: s, label: SURROUNDING_WORDS[s] }))}
         value={place.surroundings}
         allowDeselect={false}
         onChange={(v) => v !== null && onPatch({ surroundings: v as Surroundings })}
       />
       <NumberInput
-        label="How many find room there"
-        placeholder="as many as there are"
+        label={PLACES_CARD.howManyFindRoomThere}
+        placeholder={PLACES_CARD.asManyAsThereAre}
         min={1}
         max={20}
         value={place.takes ?? ''}
@@ -153,11 +156,11 @@ function Imports({ placeId, imports }: { readonly placeId: string; readonly impo
       {imports.map((one) => (
         <li key={one.id} className={classes.import}>
           <span>
-            {one.name === '' ? 'A pasted log' : one.name}, {one.count} readings, brought in {format.dayTime(one.at)}
-            {one.takenBack && ': taken back'}
+            {PLACES_CARD.readingsBroughtIn(one.name === '' ? PLACES_CARD.pastedLog : one.name, one.count, format.dayTime(one.at))}
+            {one.takenBack && PLACES_CARD.takenBack}
           </span>
           <Button size="sm" variant="subtle" disabled={busy} onClick={() => run(one)}>
-            {one.takenBack ? 'Use it again' : 'Take it back'}
+            {one.takenBack ? PLACES_CARD.toUseAgain : PLACES_CARD.takeBack}
           </Button>
         </li>
       ))}
@@ -174,35 +177,37 @@ function Measured({ place }: { readonly place: Place }) {
   const found = useLog(log, kitchen.timeZone)
   const { run: bring, busy } = useOnce(({ readings }: ReadReadings) => {
     setText('')
-    return bringReadings(place.id, log.name ?? '', readings).then((undo) => tellDone(`${readings.length} readings of ${place.name} are in.`, undo), tellError)
+    return bringReadings(place.id, log.name ?? '', readings).then((undo) => tellDone(PLACES_CARD.readingsAreIn(readings.length, place.name), undo), tellError)
   })
   return (
     <div>
       <Text fw={500} mb={4}>
-        Measured there
+        {PLACES_CARD.measuredThere}
       </Text>
       <Text c="dimmed" mb="xs">
         {known === undefined || known.count === 0 || known.firstAt === null || known.lastAt === null
-          ? 'Nothing yet. A log of a thermometer makes the forecast follow the real room.'
-          : `${known.count} readings, ${format.dayTime(known.firstAt)} to ${format.dayTime(known.lastAt)}.`}
+          ? PLACES_CARD.nothingYetLogThermometerMakes
+          : PLACES_CARD.readingsTo(known.count, format.dayTime(known.firstAt), format.dayTime(known.lastAt))}
       </Text>
       {known !== undefined && known.imports.length > 0 && <Imports placeId={place.id} imports={known.imports} />}
       <Textarea
-        aria-label={`Readings of ${place.name}`}
+        aria-label={PLACES_CARD.readings(place.name)}
         placeholder={'2026-11-26 20:00, 21.5\n2026-11-26 20:10, 21.4'}
         rows={3}
         value={log.name === null ? log.text : log.name}
         readOnly={log.name !== null}
         onChange={(e) => setText(e.currentTarget.value)}
       />
-      {found === undefined && <Note>Reading …</Note>}
-      {found != null && !found.ok && <Note tone="care">No line of this has a time and a temperature. A line looks like: 2026-11-26 20:00, 21.5</Note>}
+      {found === undefined && <Note>{PLACES_CARD.reading}</Note>}
+      {found != null && !found.ok && <Note tone="care">{PLACES_CARD.noLineThisHasTime}</Note>}
       {found?.ok && (
         <Note>
-          {found.value.readings.length} readings, {format.dayTime(found.value.readings[0]?.ms ?? 0)} to {format.dayTime(found.value.readings.at(-1)?.ms ?? 0)}
-          {found.value.skipped.length > 0 &&
-            `; ${found.value.skipped.length} lines say nothing and are left out (line ${found.value.skipped.slice(0, 5).join(', ')})`}
-          .
+          {PLACES_CARD.readingsTo2(
+            found.value.readings.length,
+            format.dayTime(found.value.readings[0]?.ms ?? 0),
+            format.dayTime(found.value.readings.at(-1)?.ms ?? 0)
+          )}
+          {found.value.skipped.length > 0 && PLACES_CARD.linesSayNothingAndAre(found.value.skipped.length, found.value.skipped.slice(0, 5).join(', '))}.
         </Note>
       )}
       <Group mt="xs">
@@ -214,13 +219,13 @@ function Measured({ place }: { readonly place: Place }) {
         >
           {(button) => (
             <Button {...button} size="sm" variant="default">
-              From a file
+              {PLACES_CARD.fromFile}
             </Button>
           )}
         </FileButton>
         {found?.ok && (
           <Button size="sm" disabled={busy} onClick={() => bring(found.value)}>
-            Bring them in
+            {PLACES_CARD.bringThemIn}
           </Button>
         )}
       </Group>

@@ -1,4 +1,5 @@
 import { Button, CopyButton, Text } from '@mantine/core'
+import { TELL_ONCE } from '../../../words/screens/kitchen'
 import { Note } from '../../parts/Card'
 import classes from './KitchenRoom.module.css'
 
@@ -11,7 +12,7 @@ export function TellOnce({ says, secret }: { readonly says: string; readonly sec
       <CopyButton value={secret}>
         {({ copied, copy }) => (
           <Button size="sm" variant="default" mt="xs" onClick={copy}>
-            {copied ? 'Copied' : 'Copy it'}
+            {copied ? TELL_ONCE.copied : TELL_ONCE.copy}
           </Button>
         )}
       </CopyButton>

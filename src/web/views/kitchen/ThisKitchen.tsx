@@ -2,6 +2,7 @@ import { Button, SegmentedControl, Select, Switch, Text, TextInput, useMantineCo
 import { IconArrowRight } from '@tabler/icons-react'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { THIS_KITCHEN } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import classes from './KitchenRoom.module.css'
@@ -18,18 +19,18 @@ export function ThisKitchen() {
   const [name, setName] = useState(kitchen.name)
   return (
     <div className={classes.columns}>
-      <Card title="The kitchen">
+      <Card title={THIS_KITCHEN.kitchen}>
         <div className={classes.stack}>
           <TextInput
-            label="Name"
+            label={THIS_KITCHEN.nameWord}
             value={name}
             maxLength={80}
-            error={name.trim() === '' ? 'Give the kitchen a name.' : null}
+            error={name.trim() === '' ? THIS_KITCHEN.giveKitchenName : null}
             onChange={(e) => setName(e.currentTarget.value)}
             onBlur={() => name.trim() !== '' && name !== kitchen.name && change({ name: name.trim() })}
           />
           <Select
-            label="Time zone"
+            label={THIS_KITCHEN.timeZone}
             searchable
             data={ZONES.includes(kitchen.timeZone) ? ZONES : [kitchen.timeZone, ...ZONES]}
             value={kitchen.timeZone}
@@ -37,7 +38,7 @@ export function ThisKitchen() {
             onChange={(v) => v !== null && change({ timeZone: v })}
           />
           <Select
-            label="Currency"
+            label={THIS_KITCHEN.currency}
             searchable
             data={CURRENCIES.includes(kitchen.currency) ? CURRENCIES : [kitchen.currency, ...CURRENCIES]}
             value={kitchen.currency}
@@ -45,21 +46,21 @@ export function ThisKitchen() {
             onChange={(v) => v !== null && change({ currency: v })}
           />
           <Button component={Link} to="/kitchen/copies" variant="default" rightSection={<IconArrowRight size={18} />}>
-            Copies, moving house, and other devices
+            {THIS_KITCHEN.copiesMovingHouseAndOther}
           </Button>
         </div>
       </Card>
-      <Card title="This window">
+      <Card title={THIS_KITCHEN.thisWindow}>
         <div className={classes.stack}>
           <div>
             <Text fw={500} mb={6}>
-              Light
+              {THIS_KITCHEN.light}
             </Text>
             <SegmentedControl
               fullWidth
-              aria-label="Light"
+              aria-label={THIS_KITCHEN.light}
               data={[
-                { value: 'auto', label: 'as the device' },
+                { value: 'auto', label: THIS_KITCHEN.asDevice },
                 { value: 'light', label: 'bright' },
                 { value: 'dark', label: 'dim' }
               ]}
@@ -69,8 +70,8 @@ export function ThisKitchen() {
           </div>
           <Switch
             size="md"
-            label="Single-key shortcuts"
-            description="Press ? to see them all."
+            label={THIS_KITCHEN.singleKeyShortcuts}
+            description={THIS_KITCHEN.pressToSeeThemAll}
             checked={kitchen.keys}
             onChange={(e) => change({ keys: e.currentTarget.checked })}
           />

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { type Vessel, vesselSchema } from '../../../contract'
 import { VESSEL_MATERIALS, type VesselMaterial } from '../../../core'
 import { fieldProblem } from '../../../words'
+import { VESSELS_CARD } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { dropVessel, saveVessel } from '../../data/stores'
@@ -23,10 +24,10 @@ export function VesselsCard() {
   const [open, setOpen] = useState<string | null>(null)
   const [fresh, setFresh] = useState<Vessel | null>(null)
   return (
-    <Card title="Vessels">
+    <Card title={VESSELS_CARD.vessels}>
       {vessels.length === 0 && fresh === null && (
         <Text c="dimmed" mb="sm">
-          A jar with its inner width and height lets Olvent say where to put the rubber band and whether the peak stays below the rim.
+          {VESSELS_CARD.jarWithInnerWidthAnd}
         </Text>
       )}
       {vessels.length > 0 && (
@@ -43,9 +44,7 @@ export function VesselsCard() {
         <div key={vessel.id}>
           <button type="button" className={classes.line} aria-expanded={open === vessel.id} onClick={() => setOpen(open === vessel.id ? null : vessel.id)}>
             <b>{vessel.name}</b>
-            <span>
-              {vessel.capacityMl} ml, {vessel.innerDiameterMm} × {vessel.heightMm} mm, empty {format.mass(vessel.tareGrams)}
-            </span>
+            <span>{VESSELS_CARD.mlMmEmpty(vessel.capacityMl, vessel.innerDiameterMm, vessel.heightMm, format.mass(vessel.tareGrams))}</span>
           </button>
           {open === vessel.id && <VesselForm vessel={vessel} version={vessel.version} onDone={() => setOpen(null)} />}
         </div>
@@ -60,7 +59,7 @@ export function VesselsCard() {
           leftSection={<IconPlus size={18} />}
           onClick={() => setFresh({ id: newId(), name: '', tareGrams: 300, capacityMl: 500, innerDiameterMm: 80, heightMm: 110, material: 'glass' })}
         >
-          Another vessel
+          {VESSELS_CARD.anotherVessel}
         </Button>
       )}
     </Card>
@@ -77,29 +76,35 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
   const keep = () => {
     const checked = vesselSchema.safeParse(draft)
     if (!checked.success) return setProblem(fieldProblem(checked.error, format))
-    saveVessel(checked.data, version).then(() => tellDone(`${checked.data.name} is kept.`), tellError)
+    saveVessel(checked.data, version).then(() => tellDone(VESSELS_CARD.kept(checked.data.name)), tellError)
     onDone()
   }
   const remove = () => {
-    dropVessel(vessel.id).then((undo) => tellDone(`${vessel.name} has been taken away.`, undo), tellError)
+    dropVessel(vessel.id).then((undo) => tellDone(VESSELS_CARD.hasBeenTakenAway(vessel.name), undo), tellError)
     onDone()
   }
   return (
     <div className={classes.form}>
-      <TextInput label="Name" value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <TextInput label={VESSELS_CARD.nameWord} value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
       <SimpleGrid cols={2} mt="sm">
-        <QuantityField kind="mass" label="Empty weight" value={draft.tareGrams} range={[0, 20_000]} onCommit={(tareGrams) => edit({ tareGrams })} />
-        <QuantityField kind="parts" label="Holds, ml" value={draft.capacityMl} range={[20, 50_000]} onCommit={(capacityMl) => edit({ capacityMl })} />
+        <QuantityField kind="mass" label={VESSELS_CARD.emptyWeight} value={draft.tareGrams} range={[0, 20_000]} onCommit={(tareGrams) => edit({ tareGrams })} />
         <QuantityField
           kind="parts"
-          label="Inner width, mm"
+          label={VESSELS_CARD.holdsMl}
+          value={draft.capacityMl}
+          range={[20, 50_000]}
+          onCommit={(capacityMl) => edit({ capacityMl })}
+        />
+        <QuantityField
+          kind="parts"
+          label={VESSELS_CARD.innerWidthMm}
           value={draft.innerDiameterMm}
           range={[20, 600]}
           onCommit={(innerDiameterMm) => edit({ innerDiameterMm })}
         />
-        <QuantityField kind="parts" label="Height inside, mm" value={draft.heightMm} range={[20, 800]} onCommit={(heightMm) => edit({ heightMm })} />
+        <QuantityField kind="parts" label={VESSELS_CARD.heightInsideMm} value={draft.heightMm} range={[20, 800]} onCommit={(heightMm) => edit({ heightMm })} />
         <Select
-          label="Made of"
+          label={VESSELS_CARD.made}
           data={[...VESSEL_MATERIALS]}
           value={draft.material}
           allowDeselect={false}
@@ -109,14 +114,14 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
         <Button size="sm" onClick={keep}>
-          Save
+          {VESSELS_CARD.save}
         </Button>
         <Button size="sm" variant="default" onClick={onDone}>
-          Cancel
+          {VESSELS_CARD.cancel}
         </Button>
         {now > 0 && <HistoryButton what="vessel" ofId={vessel.id} title={vessel.name} />}
         {version > 0 && (
-          <ActionIcon aria-label={`Take ${vessel.name} away`} onClick={remove}>
+          <ActionIcon aria-label={VESSELS_CARD.takeAway(vessel.name)} onClick={remove}>
             <IconMinus size={20} />
           </ActionIcon>
         )}

@@ -1,5 +1,6 @@
 import { type KitchenEdit, kitchenEditSchema, kitchenToWire } from '../../../contract'
 import { fieldProblem } from '../../../words'
+import { USE_CHANGE } from '../../../words/screens/kitchen'
 import { Refusal } from '../../data/api'
 import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
 import { tellError } from '../../parts/tell'
@@ -11,11 +12,7 @@ export function useChange(): (patch: Partial<KitchenEdit>) => void {
     const edit = kitchenEditSchema.safeParse(kitchenToWire({ ...editOf(kitchen), ...patch }))
     if (!edit.success) return tellError(new Error(fieldProblem(edit.error, format)))
     saveKitchen(kitchen, edit.data).catch((error: unknown) =>
-      tellError(
-        error instanceof Refusal && error.detail.code === 'stale'
-          ? new Error('The kitchen was changed in another window. You see that change now; change it again if you like.')
-          : error
-      )
+      tellError(error instanceof Refusal && error.detail.code === 'stale' ? new Error(USE_CHANGE.kitchenWasChangedInAnother) : error)
     )
   }
 }

@@ -3,6 +3,7 @@ import { useParams } from 'react-router'
 import type { Jar, JarBuild } from '../../../contract'
 import { coverageOf, type JarBelief, jarTraits, type PastBuild } from '../../../core'
 import { jarSentence, knownSentence } from '../../../words'
+import { PACE_ROOM } from '../../../words/screens/pace'
 import { setPace, useEvidence } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useJars } from '../../data/jars'
@@ -19,10 +20,11 @@ export function PaceRoom() {
   const { id = '' } = useParams()
   const { jars, error } = useJars()
   if (jars === undefined) {
-    return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title="The jars could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title={PACE_ROOM.jarsCouldNotBeOpened} words={error.message} />
   }
   const jar = jars.find((j) => j.id === id)
-  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
+  if (jar === undefined)
+    return <Quiet title={PACE_ROOM.thisJarNotHere} words={PACE_ROOM.hasBeenTakenAwayOr} action={{ label: PACE_ROOM.jars, href: '/jars' }} />
   return <Pace key={`${jar.id} ${jar.version}`} jar={jar} />
 }
 
@@ -30,27 +32,23 @@ function Pace({ jar }: { readonly jar: Jar }) {
   const { builds, belief, past, share, stop, error } = useEvidence(jar)
   return (
     <div className={classes.room}>
-      <h1 className={classes.title}>The pace of {jar.name}</h1>
+      <h1 className={classes.title}>{PACE_ROOM.pace(jar.name)}</h1>
       {belief === undefined ? <Skeleton height={150} /> : <Learned jar={jar} belief={belief} builds={builds?.length ?? 0} />}
       {error !== undefined && <Note tone="stop">{error.message}</Note>}
       {builds !== undefined && builds.length === 0 && (
-        <Note>
-          {jar.pace.kind === 'learned' && jar.pace.since !== null
-            ? 'Begun anew: what was logged before no longer counts. The next finished build is the first.'
-            : 'No build of it is finished yet. Mix one, with a look or two on the way, and learning begins.'}
-        </Note>
+        <Note>{jar.pace.kind === 'learned' && jar.pace.since !== null ? PACE_ROOM.begunAnewWhatWasLogged : PACE_ROOM.noBuildFinishedYetMix}</Note>
       )}
       {builds !== undefined && builds.length > 0 && (
-        <Card title="What was forecast, and what happened">
+        <Card title={PACE_ROOM.whatWasForecastAndWhat}>
           {past === undefined && (
             <Group wrap="nowrap">
-              <Progress value={share * 100} aria-label="Going through past builds" style={{ flex: 1 }} />
+              <Progress value={share * 100} aria-label={PACE_ROOM.goingThroughPastBuilds} style={{ flex: 1 }} />
               <Button size="sm" variant="default" onClick={stop}>
-                Stop
+                {PACE_ROOM.stop}
               </Button>
             </Group>
           )}
-          {past === null && <Note>Stopped. Open this room again to go through the builds.</Note>}
+          {past === null && <Note>{PACE_ROOM.stoppedOpenThisRoomAgain}</Note>}
           {past !== undefined && past !== null && <Past past={past} builds={builds} />}
         </Card>
       )}
@@ -69,26 +67,28 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
     </>
   )
   return (
-    <Card title={pinned ? 'Pinned' : 'Learned'} data-testid="learned">
+    <Card title={pinned ? PACE_ROOM.pinned : PACE_ROOM.learned} data-testid="learned">
       <p className={classes.sentence}>{jarSentence(jar.name, traits)}</p>
       <Text c="dimmed">
-        {pinned ? 'Nothing is learned while it is pinned.' : `${knownSentence(jar, belief)} ${builds === 1 ? 'One build' : `${builds} builds`} in the log.`}
+        {pinned
+          ? PACE_ROOM.nothingLearnedWhilePinned
+          : PACE_ROOM.inLog(knownSentence(jar, belief), builds === 1 ? PACE_ROOM.oneBuild : PACE_ROOM.builds(builds))}
       </Text>
       <div className={classes.figures}>
         <Figures>
-          <Figure value={times(traits.peakTime)} name="time to peak, typical jar 1" />
-          <Figure value={times(traits.height)} name="rise" />
-          <Figure value={times(traits.waking)} name="work before it wakes" />
-          <Figure value={times(traits.cold)} name="slowness in the cold" />
+          <Figure value={times(traits.peakTime)} name={PACE_ROOM.timeToPeakTypicalJar} />
+          <Figure value={times(traits.height)} name={PACE_ROOM.rise} />
+          <Figure value={times(traits.waking)} name={PACE_ROOM.workBeforeWakes} />
+          <Figure value={times(traits.cold)} name={PACE_ROOM.slownessInCold} />
         </Figures>
       </div>
       <Text c="dimmed" size="sm">
-        The smaller figures: 90 % chance that it lies between them. {format.temperature(25)} and 1:5:5 are the measure.
+        {PACE_ROOM.smallerFiguresChanceThatLies(format.temperature(25))}
       </Text>
       <Group mt="md">
         {pinned ? (
-          <Button size="sm" onClick={() => change({ kind: 'learned', since: null }, `${jar.name} is learned from its log again.`)}>
-            Learn from the log again
+          <Button size="sm" onClick={() => change({ kind: 'learned', since: null }, PACE_ROOM.learnedFromLogAgain(jar.name))}>
+            {PACE_ROOM.learnFromLogAgain}
           </Button>
         ) : (
           <>
@@ -96,21 +96,21 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
               size="sm"
               variant="default"
               disabled={builds === 0 || busy}
-              onClick={() => change({ kind: 'pinned', parameters: { ...belief.centre } }, `The pace of ${jar.name} is pinned.`)}
+              onClick={() => change({ kind: 'pinned', parameters: { ...belief.centre } }, PACE_ROOM.pacePinned(jar.name))}
             >
-              Pin this pace
+              {PACE_ROOM.pinThisPace}
             </Button>
             <Button
               size="sm"
               variant="default"
               disabled={builds === 0 || busy}
-              onClick={() => change({ kind: 'learned', since: nowMs() }, `${jar.name} is learned anew from here.`)}
+              onClick={() => change({ kind: 'learned', since: nowMs() }, PACE_ROOM.learnedAnewFromHere(jar.name))}
             >
-              Begin anew from here
+              {PACE_ROOM.beginAnewFromHere}
             </Button>
             {jar.pace.kind === 'learned' && jar.pace.since !== null && (
-              <Button size="sm" variant="default" onClick={() => change({ kind: 'learned', since: null }, `All builds of ${jar.name} count again.`)}>
-                Let all builds count again
+              <Button size="sm" variant="default" onClick={() => change({ kind: 'learned', since: null }, PACE_ROOM.allBuildsCountAgain(jar.name))}>
+                {PACE_ROOM.letAllBuildsCountAgain}
               </Button>
             )}
           </>
@@ -123,26 +123,26 @@ function Learned({ jar, belief, builds }: { readonly jar: Jar; readonly belief: 
 function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly builds: readonly JarBuild[] }) {
   const { format } = useKitchen()
   const coverage = coverageOf(past)
-  if (coverage === null) return <Note>The builds so far have too few looks to tell when they peaked.</Note>
+  if (coverage === null) return <Note>{PACE_ROOM.buildsSoFarHaveToo}</Note>
   const hours = (h: number) => (Number.isFinite(h) ? format.duration(h) : 'later')
   return (
     <>
       <Figures>
-        <Figure value={`${Math.round(coverage.nine * coverage.builds)} of ${coverage.builds}`} name="within the 90 % range" />
-        <Figure value={`${Math.round(coverage.half * coverage.builds)} of ${coverage.builds}`} name="within the 50 % range" />
-        <Figure value={hours(coverage.medianOffHours)} name="off, in the middle case" />
+        <Figure value={PACE_ROOM.of(Math.round(coverage.nine * coverage.builds), coverage.builds)} name={PACE_ROOM.withinRange} />
+        <Figure value={PACE_ROOM.of2(Math.round(coverage.half * coverage.builds), coverage.builds)} name={PACE_ROOM.withinRange2} />
+        <Figure value={hours(coverage.medianOffHours)} name={PACE_ROOM.offInMiddleCase} />
       </Figures>
       <PastChart past={past} builds={builds} />
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a table that is wider than the phone is scrolled by keys, too */}
-      <section className={classes.scroll} tabIndex={0} aria-label="Past builds">
+      <section className={classes.scroll} tabIndex={0} aria-label={PACE_ROOM.pastBuilds}>
         <table className={classes.table}>
           <thead>
             <tr>
-              <th scope="col">Build</th>
-              <th scope="col">forecast</th>
-              <th scope="col">90 % chance</th>
-              <th scope="col">peaked after</th>
-              <th scope="col">within</th>
+              <th scope="col">{PACE_ROOM.build}</th>
+              <th scope="col">{PACE_ROOM.forecast}</th>
+              <th scope="col">{PACE_ROOM.chance}</th>
+              <th scope="col">{PACE_ROOM.peakedAfter}</th>
+              <th scope="col">{PACE_ROOM.within}</th>
             </tr>
           </thead>
           <tbody>
@@ -159,7 +159,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
                     {hours(forecast.p05)} – {hours(forecast.p95)}
                   </td>
                   <td>{hours(outcome.p50)}</td>
-                  <td>{inside ? 'yes' : outcome.p50 > forecast.p95 ? 'no, later' : 'no, sooner'}</td>
+                  <td>{inside ? 'yes' : outcome.p50 > forecast.p95 ? PACE_ROOM.noLater : PACE_ROOM.noSooner}</td>
                 </tr>
               )
             })}
@@ -167,7 +167,7 @@ function Past({ past, builds }: { readonly past: readonly PastBuild[]; readonly 
         </table>
       </section>
       <Text c="dimmed" size="sm" mt="xs">
-        Each forecast uses only what was known before that build. When it peaked comes from what you saw.
+        {PACE_ROOM.eachForecastUsesOnlyWhat}
       </Text>
     </>
   )

@@ -2,6 +2,7 @@ import { CategoryScale, Chart, Filler, LinearScale, LineController, LineElement,
 import { useEffect, useRef } from 'react'
 import type { JarBuild } from '../../../contract'
 import type { PastBuild } from '../../../core'
+import { PAST_CHART } from '../../../words/screens/pace'
 import { useKitchen } from '../../data/kitchen'
 import classes from './PaceRoom.module.css'
 
@@ -31,11 +32,11 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
         datasets: [
           line(
             past.map((p) => p.forecast.p95),
-            { label: 'forecast, latest', borderColor: colour('--ol-edge') }
+            { label: PAST_CHART.forecastLatest, borderColor: colour('--ol-edge') }
           ),
           line(
             past.map((p) => p.forecast.p05),
-            { label: 'forecast, soonest', borderColor: colour('--ol-edge'), backgroundColor: colour('--ol-tint'), fill: '-1' }
+            { label: PAST_CHART.forecastSoonest, borderColor: colour('--ol-edge'), backgroundColor: colour('--ol-tint'), fill: '-1' }
           ),
           line(
             past.map((p) => p.forecast.p50),
@@ -63,7 +64,7 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
           x: { ticks: { color: colour('--ol-soft'), maxRotation: 0, autoSkipPadding: 16 }, grid: { display: false } },
           y: {
             beginAtZero: true,
-            title: { display: true, text: 'hours to the peak', color: colour('--ol-soft') },
+            title: { display: true, text: PAST_CHART.hoursToPeak, color: colour('--ol-soft') },
             ticks: { color: colour('--ol-soft') },
             grid: { color: colour('--ol-line') }
           }
@@ -75,8 +76,8 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
   }, [past, builds, format])
   return (
     <figure className={classes.chart}>
-      <canvas ref={canvas} role="img" aria-label="Forecast peak and real peak of each build; the table below has the same figures." />
-      <figcaption className={classes.caption}>Dots: when it peaked. Dashed: forecast, with its 90 % range between the thin lines.</figcaption>
+      <canvas ref={canvas} role="img" aria-label={PAST_CHART.forecastPeakAndRealPeak} />
+      <figcaption className={classes.caption}>{PAST_CHART.dotsWhenPeakedDashedForecast}</figcaption>
     </figure>
   )
 }

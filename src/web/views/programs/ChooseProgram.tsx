@@ -5,6 +5,7 @@ import { beliefIn, type ProgramChoices, type ProgramGround, proposeProgram, ways
 import type { Jar } from '../../../contract'
 import { type AbsenceWay, CULTURE_TRAITS, CULTURES, type Culture, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
 import { KIND_WORDS } from '../../../words'
+import { CHOOSE_PROGRAM } from '../../../words/screens/programs'
 import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
@@ -26,15 +27,17 @@ export function ChooseProgram() {
   const { id = '' } = useParams()
   const [params, setParams] = useSearchParams()
   const { cultures, error } = useCultures()
-  if (cultures === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The jars could not be opened" words={error.message} />
+  if (cultures === undefined)
+    return error === undefined ? <Skeleton height={320} /> : <Quiet title={CHOOSE_PROGRAM.jarsCouldNotBeOpened} words={error.message} />
   const jar = cultures.jars.find((j) => j.id === id)
-  if (jar === undefined) return <Quiet title="This jar is not here" words="It has been taken away, or never was." action={{ label: 'Jars', href: '/jars' }} />
+  if (jar === undefined)
+    return <Quiet title={CHOOSE_PROGRAM.thisJarNotHere} words={CHOOSE_PROGRAM.hasBeenTakenAwayOr} action={{ label: CHOOSE_PROGRAM.jars, href: '/jars' }} />
   if (jar.program !== null) {
     return (
       <Quiet
-        title={`${jar.name} is in a program already`}
-        words={`${jar.program.title}. Finish it or call it off first.`}
-        action={{ label: 'Go to it', href: `/programs/${jar.program.id}` }}
+        title={CHOOSE_PROGRAM.inProgramAlready(jar.name)}
+        words={CHOOSE_PROGRAM.finishOrCallOffFirst(jar.program.title)}
+        action={{ label: CHOOSE_PROGRAM.goTo, href: `/programs/${jar.program.id}` }}
       />
     )
   }
@@ -42,9 +45,9 @@ export function ChooseProgram() {
   const wanted = kinds.find((kind) => kind === params.get('kind'))
   const kind = wanted ?? (kinds.length === 1 ? kinds[0] : undefined)
   return (
-    <Room title={`What ${jar.name} is to do`}>
+    <Room title={CHOOSE_PROGRAM.whatToDo(jar.name)}>
       {kinds.length > 1 && (
-        <fieldset className={classes.kinds} aria-label="Programs">
+        <fieldset className={classes.kinds} aria-label={CHOOSE_PROGRAM.programs}>
           {kinds.map((k) => (
             <button key={k} type="button" className={classes.kind} aria-pressed={k === kind} onClick={() => setParams({ kind: k }, { replace: true })}>
               <b>{KIND_WORDS[k].name}</b>
@@ -91,7 +94,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
         <Stack gap="md">
           {kind === 'change' && (
             <Select
-              label="It is to become"
+              label={CHOOSE_PROGRAM.toBecome}
               data={CULTURES.filter((c) => c !== 'dried' && c !== jar.culture)}
               description={CULTURE_TRAITS[choices.culture].says}
               value={choices.culture}
@@ -101,21 +104,27 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
           )}
           {kind === 'strengthen' && <MomentField ms={choices.whenMs} fromMs={now} onMs={(whenMs) => edit({ whenMs })} />}
           {kind === 'gift' && (
-            <TextInput label="For" placeholder="a name" maxLength={60} value={choices.name} onChange={(e) => edit({ name: e.currentTarget.value })} />
+            <TextInput
+              label={CHOOSE_PROGRAM.forWord}
+              placeholder={CHOOSE_PROGRAM.nameWord}
+              maxLength={60}
+              value={choices.name}
+              onChange={(e) => edit({ name: e.currentTarget.value })}
+            />
           )}
           {kind === 'wake' && (
             <TextInput
-              label="Name of the woken jar"
+              label={CHOOSE_PROGRAM.nameWokenJar}
               maxLength={80}
               value={choices.name}
-              placeholder={`${jar.name.replace(/, dried$/, '')}, woken`}
+              placeholder={CHOOSE_PROGRAM.woken(jar.name.replace(/, dried$/, ''))}
               onChange={(e) => edit({ name: e.currentTarget.value })}
             />
           )}
           {(kind === 'dry' || kind === 'grow' || kind === 'gift') && (
             <QuantityField
               kind="mass"
-              label={kind === 'dry' ? 'Wet, to be dried' : kind === 'grow' ? 'Wanted beside its least' : 'Given away'}
+              label={kind === 'dry' ? CHOOSE_PROGRAM.wetToBeDried : kind === 'grow' ? CHOOSE_PROGRAM.wantedBesideLeast : CHOOSE_PROGRAM.givenAway}
               value={choices.grams}
               range={[5, 10_000]}
               onCommit={(grams) => edit({ grams })}
@@ -123,7 +132,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
           )}
           {kind === 'dry' && (
             <SegmentedControl
-              aria-label="Dried as"
+              aria-label={CHOOSE_PROGRAM.driedAs}
               data={[...DRIED_SHAPES]}
               value={choices.shape}
               onChange={(shape) => edit({ shape: shape as ProgramChoices['shape'] })}
@@ -132,14 +141,14 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
           {kind === 'absence' && (
             <QuantityField
               kind="count"
-              label="Away for, days"
+              label={CHOOSE_PROGRAM.awayForDays}
               value={choices.awayDays}
               range={[3, 365]}
               onCommit={(awayDays) => edit({ awayDays, way: null })}
             />
           )}
           <PlaceSelect
-            label={kind === 'absence' ? 'It stands first at' : 'Where it stands'}
+            label={kind === 'absence' ? CHOOSE_PROGRAM.standsFirstAt : CHOOSE_PROGRAM.whereStands}
             value={choices.placeId}
             onPlace={({ id }) => edit({ placeId: id, way: null })}
           />
@@ -148,11 +157,11 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
         </Stack>
       </Card>
       {'sentence' in proposed ? (
-        <Card title="What to expect">
+        <Card title={CHOOSE_PROGRAM.whatToExpect}>
           <Note tone="stop">{proposed.sentence}</Note>
           {kind === 'change' && (choices.culture === 'gluten-free' || jar.culture === 'gluten-free') && (
             <Button mt="md" component={Link} to={`/programs/new?culture=${choices.culture}`}>
-              Start a new culture
+              {CHOOSE_PROGRAM.startNewCulture}
             </Button>
           )}
         </Card>
@@ -174,9 +183,7 @@ function Honestly({ name, way, awayDays }: { name: string; way: AbsenceWay; away
   if (way.hungryDays >= awayDays) return null
   return (
     <Note tone={way.lastsDays < awayDays ? 'stop' : 'care'}>
-      {way.lastsDays < awayDays
-        ? `That is longer than ${name} can be left: it would need reviving over many days, and might not come back. Dry a spare first.`
-        : `${name} will be hungry for the last ${Math.round(awayDays - way.hungryDays)} days. It can be revived; a dried spare is safer.`}
+      {way.lastsDays < awayDays ? CHOOSE_PROGRAM.thatLongerThanCanBe(name) : CHOOSE_PROGRAM.willBeHungryForLast(name, Math.round(awayDays - way.hungryDays))}
     </Note>
   )
 }
@@ -195,10 +202,10 @@ function Ways({
   onWay: (way: AbsenceWay) => void
 }) {
   const { kitchen, format } = useKitchen()
-  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'a place'
+  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? CHOOSE_PROGRAM.place
   return (
     <div>
-      <Text fw={500}>How it waits</Text>
+      <Text fw={500}>{CHOOSE_PROGRAM.howWaits}</Text>
       <div className={classes.ways}>
         {ways.slice(0, SHOWN_WAYS).map((way) => (
           <button
@@ -212,8 +219,11 @@ function Ways({
               1:{way.flourPerSeed}, {format.percent(way.hydration, 0)}, {nameOf(way.placeId)}
             </b>
             <span data-short={way.hungryDays < awayDays}>
-              hungry after {Math.round(way.hungryDays)} days, comes back for {Math.round(way.lastsDays)}
-              {way.lastsDays >= 60 ? ' and more' : ''}
+              {CHOOSE_PROGRAM.hungryAfterDaysComesBack(
+                Math.round(way.hungryDays),
+                Math.round(way.lastsDays),
+                way.lastsDays >= 60 ? CHOOSE_PROGRAM.andMore : ''
+              )}
             </span>
           </button>
         ))}
@@ -229,7 +239,7 @@ function Preview({ program, now, onBegin }: { program: Program; now: number; onB
       <Text mb="md">{program.says}</Text>
       <StepList program={program} from={now} />
       <Button mt="lg" size="lg" onClick={onBegin}>
-        Begin
+        {CHOOSE_PROGRAM.begin}
       </Button>
     </Card>
   )

@@ -4,6 +4,7 @@ import { useNavigate, useSearchParams } from 'react-router'
 import { proposeNewCulture } from '../../../answers'
 import { isoOf } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, firstMix, NEW_CULTURE_SCHOOLS, type NewCultureSchool } from '../../../core'
+import { NEW_CULTURE_ROOM } from '../../../words/screens/programs'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -36,7 +37,7 @@ export function NewCultureRoom() {
   const { flour, hydration, feed } = CULTURE_TRAITS[culture]
   const first = firstMix({ school, hydration })
   const begin = async () => {
-    if (name.trim() === '') return setProblem('Give it a name.')
+    if (name.trim() === '') return setProblem(NEW_CULTURE_ROOM.giveName)
     const jarId = newId()
     const happenedAt = isoOf(nowMs())
     await openJar({
@@ -54,12 +55,12 @@ export function NewCultureRoom() {
     void navigate(`/programs/${id}`)
   }
   return (
-    <Room title="A new culture">
+    <Room title={NEW_CULTURE_ROOM.newCulture}>
       <div className={classes.columns}>
-        <Card title="From flour and water">
+        <Card title={NEW_CULTURE_ROOM.fromFlourAndWater}>
           <Stack gap="md">
             <TextInput
-              label="Name"
+              label={NEW_CULTURE_ROOM.nameWord}
               value={name}
               error={problem}
               maxLength={80}
@@ -69,36 +70,37 @@ export function NewCultureRoom() {
               }}
             />
             <Select
-              label="Culture"
+              label={NEW_CULTURE_ROOM.culture}
               description={CULTURE_TRAITS[culture].says}
               data={CULTURES.filter((c) => c !== 'dried' && c !== 'stiff under water')}
               value={culture}
               allowDeselect={false}
               onChange={(v) => v !== null && setCulture(v as Culture)}
             />
-            <SegmentedControl aria-label="School" data={[...NEW_CULTURE_SCHOOLS]} value={school} onChange={(v) => setSchool(v as NewCultureSchool)} />
-            <Text c="dimmed">
-              {school === 'gather first'
-                ? 'Equal feeds for three days and nothing thrown away; then a part is kept, and at last the feeds double.'
-                : 'A small jar: one day only stirred, then a part is kept and fed every day.'}
-            </Text>
-            <PlaceSelect label="Where it stands" value={placeId} onPlace={({ id }) => setPlaceId(id)} />
-            <Note tone="care">Raw flour is not eaten, and the discard of the first week is thrown away. Lid loose: a sealed jar can burst.</Note>
+            <SegmentedControl
+              aria-label={NEW_CULTURE_ROOM.school}
+              data={[...NEW_CULTURE_SCHOOLS]}
+              value={school}
+              onChange={(v) => setSchool(v as NewCultureSchool)}
+            />
+            <Text c="dimmed">{school === 'gather first' ? NEW_CULTURE_ROOM.equalFeedsForThreeDays : NEW_CULTURE_ROOM.smallJarOneDayOnly}</Text>
+            <PlaceSelect label={NEW_CULTURE_ROOM.whereStands} value={placeId} onPlace={({ id }) => setPlaceId(id)} />
+            <Note tone="care">{NEW_CULTURE_ROOM.rawFlourNotEatenAnd}</Note>
           </Stack>
         </Card>
-        <Card title="The first day">
+        <Card title={NEW_CULTURE_ROOM.firstDay}>
           <Group gap="xl" mb="md">
             <Text size="xl" fw={700}>
               {format.mass(first.flourGrams)} {feed.map((p) => pantry.get(p.ingredientId)?.name.toLowerCase()).join(', ')}
             </Text>
             <Text size="xl" fw={700}>
-              {format.mass(first.waterGrams)} water
+              {NEW_CULTURE_ROOM.water(format.mass(first.waterGrams))}
             </Text>
           </Group>
-          <Text mb="md">Stir well in a clean jar, mark the level, lid on loosely.</Text>
+          <Text mb="md">{NEW_CULTURE_ROOM.stirWellInCleanJar}</Text>
           <StepList program={program} from={now} />
           <Button mt="lg" size="lg" onClick={() => void begin().catch(tellError)}>
-            Mixed: begin
+            {NEW_CULTURE_ROOM.mixedBegin}
           </Button>
         </Card>
       </div>

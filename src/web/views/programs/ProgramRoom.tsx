@@ -4,6 +4,7 @@ import { Link, useParams } from 'react-router'
 import type { RunningProgram } from '../../../contract'
 import { BAD_ADVICE, BAD_WORDS, type Deed, foldProgram, type Outcome, type ProgramState, type ProgramStep } from '../../../core'
 import { deedWords, fromNow, whenWords } from '../../../words'
+import { PROGRAM_ROOM } from '../../../words/screens/programs'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { noteStep, setProgramEnded, useProgram } from '../../data/programs'
@@ -25,7 +26,7 @@ export function ProgramRoom() {
     return error === undefined ? (
       <Skeleton height={320} />
     ) : (
-      <Quiet title="This program could not be opened" words={error.message} action={{ label: 'Jars', href: '/jars' }} />
+      <Quiet title={PROGRAM_ROOM.thisProgramCouldNotBe} words={error.message} action={{ label: PROGRAM_ROOM.jars, href: '/jars' }} />
     )
   const { program, startedAt, entries, endedAt } = running
   const startedMs = startedAt
@@ -38,7 +39,7 @@ export function ProgramRoom() {
       title={program.title}
       actions={
         <Text c="dimmed">
-          {over ? '' : `Day ${state.dayAt(now)} · `}
+          {over ? '' : PROGRAM_ROOM.day(state.dayAt(now))}
           <Link to={`/jars/${running.jarId}`}>{running.jarName}</Link>
         </Text>
       }
@@ -46,10 +47,10 @@ export function ProgramRoom() {
       {endedAt !== null ? (
         <CalledOff running={running} />
       ) : state.status === 'stopped' ? (
-        <Card title="It ends here" tone="stop">
+        <Card title={PROGRAM_ROOM.endsHere} tone="stop">
           <Note tone="stop">{BAD_ADVICE}</Note>
           <Button mt="md" component={Link} to={`/jars/${running.jarId}`}>
-            To {running.jarName}
+            {PROGRAM_ROOM.to(running.jarName)}
           </Button>
         </Card>
       ) : step === undefined ? (
@@ -62,7 +63,7 @@ export function ProgramRoom() {
   )
 }
 
-const told = (outcome: Outcome, title: string) => (outcome === 'done' ? `${title}: done.` : outcome === 'not yet' ? 'Noted: not yet.' : 'Noted.')
+const told = (outcome: Outcome, title: string) => (outcome === 'done' ? PROGRAM_ROOM.done(title) : outcome === 'not yet' ? PROGRAM_ROOM.notedNotYet : 'Noted.')
 
 function Now({ running, step, state, now }: { running: RunningProgram; step: ProgramStep; state: ProgramState; now: number }) {
   const { format } = useKitchen()
@@ -86,8 +87,11 @@ function Now({ running, step, state, now }: { running: RunningProgram; step: Pro
   return (
     <Card data-testid="step">
       <Text c="dimmed">
-        Step {state.step + 1} of {running.program.steps.length} ·{' '}
-        {early ? `${whenWords(state.dueMs, now, format)}, ${fromNow(state.dueMs, now, format)}` : 'now'}
+        {PROGRAM_ROOM.step(
+          state.step + 1,
+          running.program.steps.length,
+          early ? `${whenWords(state.dueMs, now, format)}, ${fromNow(state.dueMs, now, format)}` : 'now'
+        )}
       </Text>
       <h2 className={classes.step}>{step.title}</h2>
       <DeedFigures deed={deed} />
@@ -95,24 +99,24 @@ function Now({ running, step, state, now }: { running: RunningProgram; step: Pro
         {step.what}
       </Text>
       {state.tries > 0 && sign !== null && (
-        <Note tone="care">
-          Not yet, {state.tries === 1 ? 'once' : `${state.tries} times`}: {sign.notYet}
-        </Note>
+        <Note tone="care">{PROGRAM_ROOM.notYet(state.tries === 1 ? 'once' : PROGRAM_ROOM.times(state.tries), sign.notYet)}</Note>
       )}
       {sign !== null && (
         <Text mt="md" size="lg">
-          <b>First look:</b> {sign.good}
+          <b>{PROGRAM_ROOM.firstLook}</b> {sign.good}
         </Text>
       )}
-      {deed?.kind === 'weigh' && <QuantityField mt="md" maw={220} kind="mass" label="It weighs" value={grams} range={[0.1, 20_000]} onCommit={setGrams} />}
-      <TextInput mt="md" maw={520} label="A word about it, if you like" maxLength={500} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
+      {deed?.kind === 'weigh' && (
+        <QuantityField mt="md" maw={220} kind="mass" label={PROGRAM_ROOM.weighs} value={grams} range={[0.1, 20_000]} onCommit={setGrams} />
+      )}
+      <TextInput mt="md" maw={520} label={PROGRAM_ROOM.wordAboutIfYouLike} maxLength={500} value={note} onChange={(e) => setNote(e.currentTarget.value)} />
       <Group mt="lg">
         <Button size="lg" loading={sending} variant={early ? 'default' : 'filled'} onClick={() => say('done')}>
-          {sign === null ? 'Done' : 'So it is: done'}
+          {sign === null ? PROGRAM_ROOM.done2 : PROGRAM_ROOM.soDone}
         </Button>
         {sign !== null && (
           <Button size="lg" variant="default" disabled={sending} onClick={() => say('not yet')}>
-            Not yet
+            {PROGRAM_ROOM.notYet2}
           </Button>
         )}
         <Button size="lg" variant="subtle" color="red" disabled={sending} onClick={() => say('bad')}>
@@ -120,7 +124,7 @@ function Now({ running, step, state, now }: { running: RunningProgram; step: Pro
         </Button>
         {deed?.kind === 'give' && running.takenJarId !== null && (
           <Button size="lg" variant="light" component={Link} to={`/jars/${running.takenJarId}/label`}>
-            Its label
+            {PROGRAM_ROOM.label}
           </Button>
         )}
       </Group>
@@ -133,7 +137,7 @@ function Meanwhile({ sign }: { sign: NonNullable<ProgramStep['sign']> }) {
   const { format, pantry } = useKitchen()
   return (
     <Text c="dimmed" mt="sm">
-      Not yet: {deedWords(sign.meanwhile, pantry, format)}; again in {format.duration(sign.againHours)}.
+      {PROGRAM_ROOM.notYetAgainIn(deedWords(sign.meanwhile, pantry, format), format.duration(sign.againHours))}
     </Text>
   )
 }
@@ -145,7 +149,7 @@ function DeedFigures({ deed }: { deed: Deed | null }) {
   if (deed.kind === 'take')
     return (
       <Figures>
-        <Figure size="lg" value={<Mass grams={deed.grams} />} name="out of the jar" />
+        <Figure size="lg" value={<Mass grams={deed.grams} />} name={PROGRAM_ROOM.outJar} />
       </Figures>
     )
   if (deed.kind !== 'feed' && deed.kind !== 'wake') return null
@@ -159,28 +163,28 @@ function DeedFigures({ deed }: { deed: Deed | null }) {
       {deed.flours.map(({ ingredientId, grams }) => (
         <Figure key={ingredientId} size="lg" value={<Mass grams={grams} />} name={pantry.get(ingredientId)?.name.toLowerCase() ?? 'flour'} />
       ))}
-      <Figure size="lg" value={<Mass grams={deed.waterGrams} />} name="water" />
+      <Figure size="lg" value={<Mass grams={deed.waterGrams} />} name={PROGRAM_ROOM.water} />
     </Figures>
   )
 }
 
 function Done({ running }: { running: RunningProgram }) {
   return (
-    <Card title="Done">
+    <Card title={PROGRAM_ROOM.done2}>
       <Text size="lg">{running.program.says}</Text>
       <Group mt="md">
         {running.takenJarId !== null && (
           <>
             <Button component={Link} to={`/jars/${running.takenJarId}`}>
-              To what came of it
+              {PROGRAM_ROOM.toWhatCame}
             </Button>
             <Button variant="default" component={Link} to={`/jars/${running.takenJarId}/label`}>
-              Its label
+              {PROGRAM_ROOM.label}
             </Button>
           </>
         )}
         <Button variant={running.takenJarId === null ? 'filled' : 'default'} component={Link} to={`/jars/${running.jarId}`}>
-          To {running.jarName}
+          {PROGRAM_ROOM.to(running.jarName)}
         </Button>
       </Group>
     </Card>
@@ -189,8 +193,8 @@ function Done({ running }: { running: RunningProgram }) {
 
 function CalledOff({ running }: { running: RunningProgram }) {
   return (
-    <Card title="Called off">
-      <Button onClick={() => void setProgramEnded(running, false).catch(tellError)}>Go on with it</Button>
+    <Card title={PROGRAM_ROOM.calledOff}>
+      <Button onClick={() => void setProgramEnded(running, false).catch(tellError)}>{PROGRAM_ROOM.goOnWith}</Button>
     </Card>
   )
 }
@@ -200,15 +204,15 @@ function Course({ running, state, now, over }: { running: RunningProgram; state:
   const { format } = useKitchen()
   const { program, entries } = running
   return (
-    <Card title="The course of it">
+    <Card title={PROGRAM_ROOM.course}>
       <ol className={rows.rows} data-testid="course">
         {entries.map((entry) => (
           <li key={entry.id} data-done="true" data-undone={entry.undone}>
             <b>{whenWords(entry.at, now, format)}</b>
             <span>
               {program.steps[entry.step]?.title}
-              {entry.outcome === 'not yet' ? ': not yet' : entry.outcome === 'bad' ? `: ${BAD_WORDS.toLowerCase()}` : ''}
-              {entry.undone && ' (taken back)'}
+              {entry.outcome === 'not yet' ? PROGRAM_ROOM.notYet3 : entry.outcome === 'bad' ? `: ${BAD_WORDS.toLowerCase()}` : ''}
+              {entry.undone && PROGRAM_ROOM.takenBack}
               {entry.note !== null && <span className={classes.deed}>{entry.note}</span>}
             </span>
           </li>
@@ -217,7 +221,7 @@ function Course({ running, state, now, over }: { running: RunningProgram; state:
       </ol>
       {!over && (
         <Button mt="md" variant="default" onClick={() => void setProgramEnded(running, true).catch(tellError)}>
-          Call it off
+          {PROGRAM_ROOM.callOff}
         </Button>
       )}
     </Card>

@@ -1,5 +1,6 @@
 import { comingSteps, foldProgram, type Program } from '../../../core'
 import { deedWords, whenWords } from '../../../words'
+import { STEP_LIST } from '../../../words/screens/programs'
 import { useKitchen } from '../../data/kitchen'
 import rows from '../../parts/Rows.module.css'
 import classes from './programs.module.css'
@@ -19,7 +20,7 @@ export function ComingSteps({ program, state, now }: { program: Program; state: 
   return comingSteps(program, state).map(({ step, atMs }, i) => (
     // biome-ignore lint/suspicious/noArrayIndexKey: steps never change their order
     <li key={i}>
-      <b>{atMs <= now ? 'Now' : whenWords(atMs, now, format)}</b>
+      <b>{atMs <= now ? STEP_LIST.now : whenWords(atMs, now, format)}</b>
       <span>
         {step.title}
         <span className={classes.deed}>{deedWords(step.deed, pantry, format)}</span>

@@ -1,5 +1,6 @@
 import { allergensOf, levainComposition, type PortableFormula, roundDough, solveFormula, type WeighedPart } from '../../../core'
 import { problemSentence, sizeWords } from '../../../words'
+import { RECIPE_CARD } from '../../../words/screens/recipes'
 import { useKitchen } from '../../data/kitchen'
 import { Figure, Figures, Mass, Note } from '../../parts/Card'
 import { Portions } from '../../parts/formula/Portions'
@@ -10,7 +11,7 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
   const { kitchen, format, pantry } = useKitchen()
   const { name, note, formula, target, levain } = content
   const solved = solveFormula(formula, target, { pantry, levain: levainComposition(levain) })
-  const floursOf = levain.flours.map((f) => pantry.get(f.ingredientId)?.name.toLowerCase() ?? 'a flour that is gone').join(', ')
+  const floursOf = levain.flours.map((f) => pantry.get(f.ingredientId)?.name.toLowerCase() ?? RECIPE_CARD.flourThatGone).join(', ')
   const allergens = allergensOf(
     formula,
     levain.flours.map((f) => f.ingredientId),
@@ -20,9 +21,7 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
   return (
     <article className={classes.card}>
       <h2 className={classes.name}>{name}</h2>
-      <p className={classes.size}>
-        {sizeWords(target, format)} · levain at {format.percent(levain.hydration, 0)} from {floursOf}
-      </p>
+      <p className={classes.size}>{RECIPE_CARD.levainAtFrom(sizeWords(target, format), format.percent(levain.hydration, 0), floursOf)}</p>
       {note !== '' && <p className={classes.note}>{note}</p>}
       {!solved.ok || weigh === null ? (
         <Note tone="stop">{solved.ok ? '' : problemSentence(solved.problem, (id) => pantry.get(id)?.name)}</Note>
@@ -31,9 +30,9 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
           <table className={classes.lines}>
             <thead>
               <tr>
-                <th scope="col">of {formula.base === 'total flour' ? 'all flour' : 'the flour added'}</th>
+                <th scope="col">{RECIPE_CARD.of(formula.base === 'total flour' ? RECIPE_CARD.allFlour : RECIPE_CARD.flourAdded)}</th>
                 <th scope="col">%</th>
-                <th scope="col">weigh</th>
+                <th scope="col">{RECIPE_CARD.weigh}</th>
               </tr>
             </thead>
             <tbody>
@@ -43,7 +42,7 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
             </tbody>
             <tfoot>
               <tr>
-                <th scope="row">Dough</th>
+                <th scope="row">{RECIPE_CARD.dough}</th>
                 <td>{format.percent(solved.value.divisor)}</td>
                 <td>
                   <Mass grams={Math.round(weigh.doughGrams)} />
@@ -52,14 +51,14 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
             </tfoot>
           </table>
           <Figures>
-            <Figure value={format.percent(weigh.truth.hydration)} name="true hydration" />
-            <Figure value={format.percent(weigh.truth.salt, 2)} name="true salt" />
-            <Figure value={format.percent(solved.value.preFermented)} name="pre-fermented flour" />
+            <Figure value={format.percent(weigh.truth.hydration)} name={RECIPE_CARD.trueHydration} />
+            <Figure value={format.percent(weigh.truth.salt, 2)} name={RECIPE_CARD.trueSalt} />
+            <Figure value={format.percent(solved.value.preFermented)} name={RECIPE_CARD.preFermentedFlour} />
           </Figures>
           <Portions formula={formula} lines={weigh.lines} baseFlourGrams={solved.value.baseFlourGrams} />
           <p className={classes.allergens}>
-            {allergens.length === 0 ? 'No allergens of the list.' : `Contains ${allergens.join(', ')}.`}
-            {allergens.includes('gluten') && ' Fermenting does not make it safe for coeliac disease or wheat allergy.'}
+            {allergens.length === 0 ? RECIPE_CARD.noAllergensList : RECIPE_CARD.contains(allergens.join(', '))}
+            {allergens.includes('gluten') && RECIPE_CARD.fermentingDoesNotMakeSafe}
           </p>
         </>
       )}

@@ -5,6 +5,7 @@ import { useNavigate, useParams } from 'react-router'
 import type { SavedFormula } from '../../../contract'
 import { compareFormulas, levainComposition, solveFormula } from '../../../core'
 import { sizeWords } from '../../../words'
+import { RECIPES } from '../../../words/screens/recipes'
 import { changeFormula, dropFormula, keepFormula, useFormulas, useFormulaVersions } from '../../data/formulas'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -26,25 +27,21 @@ export function Recipes() {
   const navigate = useNavigate()
   const [reading, setReading] = useState(false)
   if (formulas === undefined)
-    return error === undefined ? <Skeleton height={320} m="lg" /> : <Quiet title="The recipes could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={320} m="lg" /> : <Quiet title={RECIPES.recipesCouldNotBeOpened} words={error.message} />
   const chosen = formulas.find((f) => f.id === id) ?? formulas[0]
   return (
     <div className={classes.page}>
       <Group justify="space-between" mb="md" className={classes.noPrint}>
-        <h1 className={classes.title}>Recipes</h1>
+        <h1 className={classes.title}>{RECIPES.recipes}</h1>
         <Button leftSection={<IconPlus size={20} />} variant="default" onClick={() => setReading(true)}>
-          Read a recipe or a file
+          {RECIPES.readRecipeOrFile}
         </Button>
       </Group>
       {chosen === undefined ? (
-        <Quiet
-          title="No recipes yet"
-          words="Keep a dough you like from its bake, or read a recipe somebody else wrote."
-          action={{ label: 'Read a recipe', onClick: () => setReading(true) }}
-        />
+        <Quiet title={RECIPES.noRecipesYet} words={RECIPES.keepDoughYouLikeFrom} action={{ label: RECIPES.readRecipe, onClick: () => setReading(true) }} />
       ) : (
         <div className={classes.columns}>
-          <nav className={classes.list} aria-label="Recipes">
+          <nav className={classes.list} aria-label={RECIPES.recipes}>
             {formulas.map((f) => (
               <button
                 key={f.id}
@@ -56,7 +53,7 @@ export function Recipes() {
                 <b>{f.name}</b>
                 <span>
                   {sizeWords(f.content.target, format)}
-                  {f.version > 1 && ` · version ${f.version}`}
+                  {f.version > 1 && RECIPES.version(f.version)}
                 </span>
               </button>
             ))}
@@ -69,8 +66,8 @@ export function Recipes() {
           <RecipeReader
             levain={{ hydration: 1, salt: 0, oil: 0, flours: [{ ingredientId: 'white wheat', share: 1 }] }}
             onTake={(content, name, note) => {
-              const post = { id: newId(), name: name.trim() === '' ? 'A recipe' : name.trim().slice(0, 80), note, content }
-              keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
+              const post = { id: newId(), name: name.trim() === '' ? RECIPES.recipe : name.trim().slice(0, 80), note, content }
+              keepFormula(post).then(() => tellDone(RECIPES.inLibrary(post.name)), tellError)
               void navigate(`/recipes/${post.id}`)
             }}
             onClose={() => setReading(false)}
@@ -91,17 +88,17 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
   const version = versions?.find((v) => v.version === shown) ?? formula
   const content = { name: version.name, note: version.note, ...version.content }
   const copy = () => {
-    const post = { id: newId(), name: `${formula.name}, a copy`.slice(0, 80), note: version.note, content: version.content }
-    keepFormula(post).then(() => tellDone(`${post.name} is in the library.`), tellError)
+    const post = { id: newId(), name: RECIPES.copy(formula.name).slice(0, 80), note: version.note, content: version.content }
+    keepFormula(post).then(() => tellDone(RECIPES.inLibrary(post.name)), tellError)
     void navigate(`/recipes/${post.id}`)
   }
   const remove = () => {
-    dropFormula(formula.id).then((undo) => tellDone(`${formula.name} has been taken out.`, undo), tellError)
+    dropFormula(formula.id).then((undo) => tellDone(RECIPES.hasBeenTakenOut(formula.name), undo), tellError)
     void navigate('/recipes')
   }
   const restore = () =>
     changeFormula({ id: formula.id, name: version.name, note: version.note, content: version.content }, formula.version).then(
-      () => tellDone(`${formula.name} is as it was in version ${version.version} again.`),
+      () => tellDone(RECIPES.asWasInVersionAgain(formula.name, version.version)),
       tellError
     )
   const right = all.find((f) => f.id === other)
@@ -111,36 +108,36 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
         <Group justify="space-between" wrap="nowrap" align="flex-start" className={classes.noPrint}>
           <Group gap="xs">
             <Button disabled={!newBake.ready} onClick={() => newBake.start({ name: version.name, content: version.content })}>
-              Bake this
+              {RECIPES.bakeThis}
             </Button>
             <Button variant="default" leftSection={<IconPrinter size={18} />} onClick={() => window.print()}>
-              Print
+              {RECIPES.print}
             </Button>
           </Group>
           <Menu position="bottom-end">
             <Menu.Target>
-              <ActionIcon aria-label="More for this recipe">
+              <ActionIcon aria-label={RECIPES.moreForThisRecipe}>
                 <IconDots size={22} />
               </ActionIcon>
             </Menu.Target>
             <Menu.Dropdown>
-              <Menu.Label>Save as a file</Menu.Label>
+              <Menu.Label>{RECIPES.saveAsFile}</Menu.Label>
               {FORMATS.map((f) => (
                 <Menu.Item key={f.id} onClick={() => downloadFormula(f.id, content, here)}>
                   {f.label}
                 </Menu.Item>
               ))}
               <Menu.Divider />
-              <Menu.Item onClick={copy}>Make a copy</Menu.Item>
-              <Menu.Item onClick={remove}>Take it out of the library</Menu.Item>
+              <Menu.Item onClick={copy}>{RECIPES.makeCopy}</Menu.Item>
+              <Menu.Item onClick={remove}>{RECIPES.takeOutLibrary}</Menu.Item>
             </Menu.Dropdown>
           </Menu>
         </Group>
         {version.version !== formula.version && (
           <Note tone="care">
-            This is version {version.version}; the newest is {formula.version}.{' '}
+            {RECIPES.thisVersionNewest(version.version, formula.version)}
             <Button size="compact-md" variant="subtle" onClick={restore}>
-              Make this the newest
+              {RECIPES.makeThisNewest}
             </Button>
           </Note>
         )}
@@ -148,7 +145,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
         <Group mt="lg" gap="md" className={classes.noPrint} align="flex-end">
           {versions !== undefined && versions.length > 1 && (
             <Select
-              label="Version"
+              label={RECIPES.version2}
               data={versions.map((v) => ({ value: String(v.version), label: `${v.version}, ${here.format.date(v.recordedAt)}` }))}
               value={String(version.version)}
               onChange={(v) => v !== null && setShown(Number(v))}
@@ -156,8 +153,8 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
           )}
           {all.length > 1 && (
             <Select
-              label="Beside"
-              placeholder="another formula"
+              label={RECIPES.beside}
+              placeholder={RECIPES.anotherFormula}
               clearable
               data={all.filter((f) => f.id !== formula.id).map((f) => ({ value: f.id, label: f.name }))}
               value={other}
@@ -166,7 +163,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
           )}
         </Group>
       </Card>
-      <Modal opened={right !== undefined} onClose={() => setOther(null)} title="Compare two recipes" size="lg">
+      <Modal opened={right !== undefined} onClose={() => setOther(null)} title={RECIPES.compareTwoRecipes} size="lg">
         {right !== undefined && <Compared left={{ ...formula, content: version.content }} right={right} />}
       </Modal>
     </div>
@@ -177,19 +174,19 @@ function Compared({ left, right }: { readonly left: SavedFormula; readonly right
   const { format, pantry } = useKitchen()
   const solve = ({ content }: SavedFormula) => solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
   const [l, r] = [solve(left), solve(right)]
-  if (!l.ok || !r.ok) return <Note tone="stop">One of the two cannot be worked out in this kitchen.</Note>
+  if (!l.ok || !r.ok) return <Note tone="stop">{RECIPES.oneTwoCannotBeWorked}</Note>
   const share = (value: number | null) => (value === null ? '–' : format.percent(value))
   const truths: [string, number, number][] = [
-    ['True hydration', l.value.truth.hydration, r.value.truth.hydration],
-    ['True salt', l.value.truth.salt, r.value.truth.salt],
-    ['Pre-fermented flour', l.value.preFermented, r.value.preFermented]
+    [RECIPES.trueHydration, l.value.truth.hydration, r.value.truth.hydration],
+    [RECIPES.trueSalt, l.value.truth.salt, r.value.truth.salt],
+    [RECIPES.preFermentedFlour, l.value.preFermented, r.value.preFermented]
   ]
   return (
     <>
       <table className={classes.compare}>
         <thead>
           <tr>
-            <th scope="col">of all flour</th>
+            <th scope="col">{RECIPES.allFlour}</th>
             <th scope="col">{left.name}</th>
             <th scope="col">{right.name}</th>
           </tr>
@@ -214,7 +211,7 @@ function Compared({ left, right }: { readonly left: SavedFormula; readonly right
         </tfoot>
       </table>
       <Text c="dimmed" mt="sm">
-        Lines in bold differ.
+        {RECIPES.linesInBoldDiffer}
       </Text>
     </>
   )

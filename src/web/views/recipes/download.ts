@@ -10,16 +10,17 @@ import {
   solveFormula,
   type WrittenFormula
 } from '../../../core'
+import { DOWNLOAD } from '../../../words/screens/recipes'
 import type { KitchenHere } from '../../data/kitchen'
 import { download } from '../../parts/download'
 import { tellError } from '../../parts/tell'
 
 /** Formats a formula can be saved in. */
 export const FORMATS = [
-  { id: 'json', label: 'Recipe (JSON), complete', ending: 'json', type: 'application/json' },
-  { id: 'jsonld', label: 'schema.org recipe (JSON-LD)', ending: 'jsonld', type: 'application/ld+json' },
-  { id: 'csv', label: 'Table (CSV)', ending: 'csv', type: 'text/csv' },
-  { id: 'md', label: 'Page (Markdown)', ending: 'md', type: 'text/markdown' }
+  { id: 'json', label: DOWNLOAD.recipeJsonComplete, ending: 'json', type: 'application/json' },
+  { id: 'jsonld', label: DOWNLOAD.schemaOrgRecipeJsonLd, ending: 'jsonld', type: 'application/ld+json' },
+  { id: 'csv', label: DOWNLOAD.tableCsv, ending: 'csv', type: 'text/csv' },
+  { id: 'md', label: DOWNLOAD.pageMarkdown, ending: 'md', type: 'text/markdown' }
 ] as const
 export type FormatId = (typeof FORMATS)[number]['id']
 
@@ -32,7 +33,7 @@ export function downloadFormula(
   const format = FORMATS.find((f) => f.id === id)
   const solved = solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
   if (format === undefined || !solved.ok) {
-    tellError(new Error('This recipe cannot be worked out, so it cannot be saved.'))
+    tellError(new Error(DOWNLOAD.thisRecipeCannotBeWorked))
     return
   }
   const written: WrittenFormula = { portable: portableFormula(content, pantry), solved: solved.value, weigh: roundDough(solved.value, kitchen.smallScale) }

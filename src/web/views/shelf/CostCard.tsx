@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { msOf, type Shelf } from '../../../contract'
 import { costOf } from '../../../core'
 import { whenWords } from '../../../words'
+import { COST_CARD } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/Card'
 import classes from './ShelfRoom.module.css'
@@ -15,8 +16,8 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
   const { format, pantry } = useKitchen()
   const unpriced = [...new Set(shelf.bakes.flatMap((bake) => bake.unpriced))]
   return (
-    <Card title="What it costs" data-testid="costs">
-      {shelf.bakes.length === 0 && <Text c="dimmed">No bake yet. Give your flours a price, and every bake and loaf has one.</Text>}
+    <Card title={COST_CARD.whatCosts} data-testid="costs">
+      {shelf.bakes.length === 0 && <Text c="dimmed">{COST_CARD.noBakeYetGiveYour}</Text>}
       <ul className={classes.list}>
         {shelf.bakes.slice(0, SHOWN_BAKES).map(({ id, name, mixAt, amount, pieces, unpriced: without }) => (
           <li key={id}>
@@ -25,10 +26,10 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
                 {name}
               </Link>
             </span>
-            <b>{amount === 0 && without.length > 0 ? 'no price' : `${without.length > 0 ? 'from ' : ''}${format.money(amount)}`}</b>
+            <b>{amount === 0 && without.length > 0 ? COST_CARD.noPrice : `${without.length > 0 ? COST_CARD.from : ''}${format.money(amount)}`}</b>
             <small>
               {whenWords(mixAt, now, format)}
-              {pieces !== null && pieces > 0 && amount > 0 && ` · ${format.money(amount / pieces)} a piece, ${pieces} of them`}
+              {pieces !== null && pieces > 0 && amount > 0 && COST_CARD.pieceThem(format.money(amount / pieces), pieces)}
             </small>
           </li>
         ))}
@@ -36,7 +37,7 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
       {shelf.keeping.length > 0 && (
         <>
           <Text fw={600} mt="md">
-            Keeping the jars
+            {COST_CARD.keepingJars}
           </Text>
           <ul className={classes.list}>
             {shelf.keeping.slice(0, SHOWN_MONTHS).map(({ month, flours }) => {
@@ -45,19 +46,14 @@ export function CostCard({ shelf, now }: { shelf: Shelf; now: number }) {
                 <li key={month}>
                   <span>{format.month(msOf(`${month}-15`))}</span>
                   <b>{format.money(cost.amount)}</b>
-                  <small>{format.mass(flours.reduce((t, f) => t + f.grams, 0))} of flour</small>
+                  <small>{COST_CARD.flour(format.mass(flours.reduce((t, f) => t + f.grams, 0)))}</small>
                 </li>
               )
             })}
           </ul>
         </>
       )}
-      {unpriced.length > 0 && (
-        <Note>
-          Without a price: {unpriced.slice(0, 8).join(', ')}
-          {unpriced.length > 8 ? ' and more' : ''}. It costs that much more.
-        </Note>
-      )}
+      {unpriced.length > 0 && <Note>{COST_CARD.withoutPriceCostsThatMuch(unpriced.slice(0, 8).join(', '), unpriced.length > 8 ? COST_CARD.andMore : '')}</Note>}
     </Card>
   )
 }

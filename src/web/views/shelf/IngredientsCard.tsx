@@ -2,6 +2,7 @@ import { Button, Group, TextInput } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { ListedIngredient } from '../../../contract'
+import { INGREDIENTS_CARD } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { newIngredient } from '../../parts/IngredientForm'
@@ -18,14 +19,20 @@ export function IngredientsCard({ onOpen }: { onOpen: (listed: ListedIngredient)
   const found = ingredients.filter(({ ingredient: i }) => i.kind !== 'water' && i.kind !== 'salt' && i.name.toLowerCase().includes(wanted))
   const shown = all || wanted !== '' ? found : [...found].sort((a, b) => Number(b.changed) - Number(a.changed)).slice(0, SHOWN)
   return (
-    <Card title="Ingredients">
-      <TextInput aria-label="Find an ingredient" placeholder="Find by name" value={text} onChange={(e) => setText(e.currentTarget.value)} mb="xs" />
+    <Card title={INGREDIENTS_CARD.ingredients}>
+      <TextInput
+        aria-label={INGREDIENTS_CARD.findIngredient}
+        placeholder={INGREDIENTS_CARD.findByName}
+        value={text}
+        onChange={(e) => setText(e.currentTarget.value)}
+        mb="xs"
+      />
       {shown.map((listed) => {
         const { id, name, composition, allergens } = listed.ingredient
         const holds = [
-          composition.flour > 0 && composition.flour < 1 ? `${format.percent(composition.flour, 0)} flour` : '',
-          composition.water > 0 ? `${format.percent(composition.water, 0)} water` : '',
-          composition.salt > 0 ? `${format.percent(composition.salt)} salt` : '',
+          composition.flour > 0 && composition.flour < 1 ? INGREDIENTS_CARD.flour(format.percent(composition.flour, 0)) : '',
+          composition.water > 0 ? INGREDIENTS_CARD.water(format.percent(composition.water, 0)) : '',
+          composition.salt > 0 ? INGREDIENTS_CARD.salt(format.percent(composition.salt)) : '',
           ...allergens
         ]
         return (
@@ -46,11 +53,11 @@ export function IngredientsCard({ onOpen }: { onOpen: (listed: ListedIngredient)
           leftSection={<IconPlus size={18} />}
           onClick={() => onOpen({ ingredient: newIngredient(text.trim(), 'other'), builtIn: false, changed: false, version: 0 })}
         >
-          Another ingredient
+          {INGREDIENTS_CARD.anotherIngredient}
         </Button>
         {!all && wanted === '' && (
           <Button variant="subtle" size="sm" onClick={() => setAll(true)}>
-            All {found.length}
+            {INGREDIENTS_CARD.all(found.length)}
           </Button>
         )}
       </Group>

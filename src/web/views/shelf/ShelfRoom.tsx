@@ -5,6 +5,7 @@ import { useSearchParams } from 'react-router'
 import type { ListedIngredient } from '../../../contract'
 import { factsOf, SHELF_DAYS, type ShelfNeed } from '../../../core'
 import { whenWords } from '../../../words'
+import { SHELF_ROOM } from '../../../words/screens/shelf'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { useShelf } from '../../data/shelf'
@@ -34,7 +35,7 @@ export function ShelfRoom() {
     if (asked.has('ingredient')) setAsked({}, { replace: true })
   }
   const needs = useMemo(() => (shelf === undefined ? [] : needsOf(shelf)), [shelf])
-  if (shelf === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title="The shelf could not be opened" words={error.message} />
+  if (shelf === undefined) return error === undefined ? <Skeleton height={320} /> : <Quiet title={SHELF_ROOM.shelfCouldNotBeOpened} words={error.message} />
   const byId = new Map(ingredients.map((listed) => [listed.ingredient.id, listed]))
   const inUse = new Set(needs.map((need) => need.ingredientId))
   const flours = ingredients.filter(({ ingredient, changed }) => ingredient.kind === 'flour' && (changed || inUse.has(ingredient.id)))
@@ -52,21 +53,21 @@ export function ShelfRoom() {
   }
   return (
     <Room
-      title="Shelf"
+      title={SHELF_ROOM.shelf}
       actions={
         <Group>
           <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => addNew(true)}>
-            New blend
+            {SHELF_ROOM.newBlend}
           </Button>
           <Button variant="default" leftSection={<IconPlus size={20} />} onClick={() => addNew(false)}>
-            New flour
+            {SHELF_ROOM.newFlour}
           </Button>
         </Group>
       }
     >
-      <Card title={`In store, and the next ${SHELF_DAYS / 7} weeks`} data-testid="stock">
+      <Card title={SHELF_ROOM.inStoreAndNextWeeks(SHELF_DAYS / 7)} data-testid="stock">
         {rows.length === 0 ? (
-          <Text c="dimmed">Plan a bake or feed a jar, and what they take stands here. Say what is in a packet, and it is counted down.</Text>
+          <Text c="dimmed">{SHELF_ROOM.planBakeOrFeedJar}</Text>
         ) : (
           <ul className={classes.stock}>
             {rows.map(({ listed, need }) => (
@@ -92,10 +93,10 @@ function StockRow({ listed, need, now, onOpen }: { listed: ListedIngredient; nee
   const facts = ingredient.kind === 'flour' ? factsOf(ingredient) : null
   const known = [
     ingredient.blend === undefined ? '' : 'blend',
-    facts === null ? '' : `protein ${facts.protein.from === 'kind' ? 'about ' : ''}${format.percent(facts.protein.value)}`,
-    ingredient.price === undefined ? '' : `${format.money(ingredient.price.amount)} for ${format.mass(ingredient.price.packGrams)}`
+    facts === null ? '' : SHELF_ROOM.protein(facts.protein.from === 'kind' ? SHELF_ROOM.about : '', format.percent(facts.protein.value)),
+    ingredient.price === undefined ? '' : SHELF_ROOM.forWord(format.money(ingredient.price.amount), format.mass(ingredient.price.packGrams))
   ]
-  const left = grams === null ? 'not counted' : grams < 0.5 ? 'none left' : format.mass(grams)
+  const left = grams === null ? SHELF_ROOM.notCounted : grams < 0.5 ? SHELF_ROOM.noneLeft : format.mass(grams)
   return (
     <li>
       <button type="button" className={classes.row} onClick={onOpen}>
@@ -103,13 +104,13 @@ function StockRow({ listed, need, now, onOpen }: { listed: ListedIngredient; nee
         <span className={classes.left} data-out={need?.runsOut != null} data-unknown={grams === null}>
           {left}
         </span>
-        <span>{need === null || need.takenGrams < 0.5 ? 'nothing planned' : `takes ${format.mass(need.takenGrams)}`}</span>
+        <span>{need === null || need.takenGrams < 0.5 ? SHELF_ROOM.nothingPlanned : SHELF_ROOM.takes(format.mass(need.takenGrams))}</span>
         <span data-out={need?.runsOut != null} className={classes.out}>
           {need?.runsOut == null
             ? grams === null || need === null || need.takenGrams < 0.5
               ? ''
               : 'lasts'
-            : `short ${whenWords(need.runsOut.atMs, now, format)}, ${need.runsOut.forWhat}`}
+            : SHELF_ROOM.short(whenWords(need.runsOut.atMs, now, format), need.runsOut.forWhat)}
         </span>
         <span className={classes.facts}>{known.filter((word) => word !== '').join(' · ')}</span>
       </button>

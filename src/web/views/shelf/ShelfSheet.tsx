@@ -1,6 +1,7 @@
 import { Button, Drawer, Group, Stack, Text } from '@mantine/core'
 import { useState } from 'react'
 import type { ListedIngredient, Shelf } from '../../../contract'
+import { SHELF_SHEET } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
 import { moveStock } from '../../data/shelf'
 import { dropIngredient } from '../../data/stores'
@@ -12,11 +13,11 @@ import { tellDone, tellError } from '../../parts/tell'
 /** One ingredient: what is there of it, and all that is known of it. */
 export function ShelfSheet({ listed, shelf, onClose }: { listed: ListedIngredient | null; shelf: Shelf; onClose: () => void }) {
   const reset = ({ ingredient, builtIn }: ListedIngredient) => {
-    dropIngredient(ingredient.id).then(() => tellDone(builtIn ? `${ingredient.name} is as it was.` : `${ingredient.name} has been taken away.`), tellError)
+    dropIngredient(ingredient.id).then(() => tellDone(builtIn ? SHELF_SHEET.asWas(ingredient.name) : SHELF_SHEET.hasBeenTakenAway(ingredient.name)), tellError)
     onClose()
   }
   return (
-    <Drawer opened={listed !== null} onClose={onClose} position="right" size="lg" title={listed?.ingredient.name || 'A new one'}>
+    <Drawer opened={listed !== null} onClose={onClose} position="right" size="lg" title={listed?.ingredient.name || SHELF_SHEET.newOne}>
       {listed !== null && (
         <Stack gap="lg">
           {listed.version > 0 || listed.builtIn ? <InStore key={listed.ingredient.id} listed={listed} shelf={shelf} onClose={onClose} /> : null}
@@ -29,7 +30,7 @@ export function ShelfSheet({ listed, shelf, onClose }: { listed: ListedIngredien
           />
           {listed.changed && (
             <Button variant="subtle" onClick={() => reset(listed)}>
-              {listed.builtIn ? 'Back to what it was' : 'Take it away'}
+              {listed.builtIn ? SHELF_SHEET.backToWhatWas : SHELF_SHEET.takeAway}
             </Button>
           )}
         </Stack>
@@ -51,31 +52,27 @@ function InStore({ listed, shelf, onClose }: { listed: ListedIngredient; shelf: 
     onClose()
   }
   return (
-    <Card title="In store">
-      <Text mb="sm">
-        {there === undefined
-          ? 'Never counted: from the first count on it is drawn down by what you weigh.'
-          : `${format.mass(Math.max(there.grams, 0))} recorded.`}
-      </Text>
+    <Card title={SHELF_SHEET.inStore}>
+      <Text mb="sm">{there === undefined ? SHELF_SHEET.neverCountedFromFirstCount : SHELF_SHEET.recorded(format.mass(Math.max(there.grams, 0)))}</Text>
       <Group align="flex-end" wrap="nowrap" mb="sm">
-        <QuantityField kind="mass" label="There is" value={counted} range={[0, 200_000]} onCommit={setCounted} style={{ flex: 1 }} />
-        <Button variant="default" onClick={() => move('counted', counted, `${format.mass(counted)} of ${name} are in store.`)}>
-          Counted
+        <QuantityField kind="mass" label={SHELF_SHEET.there} value={counted} range={[0, 200_000]} onCommit={setCounted} style={{ flex: 1 }} />
+        <Button variant="default" onClick={() => move('counted', counted, SHELF_SHEET.areInStore(format.mass(counted), name))}>
+          {SHELF_SHEET.counted}
         </Button>
       </Group>
       <Group align="flex-end" wrap="nowrap">
         <QuantityField
           kind="mass"
-          label={blend === undefined ? 'A pack of' : 'So much of it'}
+          label={blend === undefined ? SHELF_SHEET.pack : SHELF_SHEET.soMuch}
           value={bought}
           range={[1, 200_000]}
           onCommit={setBought}
           style={{ flex: 1 }}
         />
         {blend === undefined ? (
-          <Button onClick={() => move('bought', bought, `${format.mass(bought)} of ${name} are in.`)}>Bought</Button>
+          <Button onClick={() => move('bought', bought, SHELF_SHEET.areIn(format.mass(bought), name))}>{SHELF_SHEET.bought}</Button>
         ) : (
-          <Button onClick={() => move('blended', bought, `${format.mass(bought)} of ${name} are mixed.`)}>Mixed it</Button>
+          <Button onClick={() => move('blended', bought, SHELF_SHEET.areMixed(format.mass(bought), name))}>{SHELF_SHEET.mixed}</Button>
         )}
       </Group>
     </Card>

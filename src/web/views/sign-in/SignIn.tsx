@@ -1,5 +1,6 @@
 import { Button, PasswordInput, Stack, Text, TextInput } from '@mantine/core'
 import { type FormEvent, useEffect, useState } from 'react'
+import { SIGN_IN } from '../../../words/screens/sign-in'
 import { signIn } from '../../data/access'
 import { useOutbox } from '../../data/outbox'
 import classes from './SignIn.module.css'
@@ -8,7 +9,7 @@ import classes from './SignIn.module.css'
 const codeHere = () => (window.location.pathname === '/pair' && window.location.hash.length > 1 ? window.location.hash.slice(1) : null)
 
 /** What a device calls itself until somebody gives it a name. */
-const usualName = () => (/Mobi|Android/.test(navigator.userAgent) ? 'Phone' : 'Another computer')
+const usualName = () => (/Mobi|Android/.test(navigator.userAgent) ? 'Phone' : SIGN_IN.anotherComputer)
 
 /** Before this kitchen on another device: its passphrase, or the code that was just shown. */
 export function SignIn() {
@@ -37,14 +38,14 @@ export function SignIn() {
   }
   return (
     <main className={classes.page}>
-      <p className={classes.name}>Olvent</p>
-      <h1 className={classes.title}>{code === null ? 'Sign in' : 'Let this device in?'}</h1>
+      <p className={classes.name}>{SIGN_IN.olvent}</p>
+      <h1 className={classes.title}>{code === null ? SIGN_IN.signIn : SIGN_IN.letThisDeviceIn}</h1>
       <form onSubmit={enter}>
         <Stack>
           {code === null && (
             <PasswordInput
-              label="Passphrase"
-              description="The one that was set on the computer that runs Olvent."
+              label={SIGN_IN.passphrase}
+              description={SIGN_IN.oneThatWasSetOn}
               value={passphrase}
               autoComplete="current-password"
               error={problem}
@@ -52,14 +53,12 @@ export function SignIn() {
               data-autofocus
             />
           )}
-          <TextInput label="Name of this device" value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
-          {waiting > 0 && (
-            <Text c="dimmed">{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} in this browser and will be sent once you are signed in.</Text>
-          )}
+          <TextInput label={SIGN_IN.nameThisDevice} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+          {waiting > 0 && <Text c="dimmed">{SIGN_IN.inThisBrowserAndWill(waiting === 1 ? SIGN_IN.oneEntryWaits : SIGN_IN.entriesWait(waiting))}</Text>}
           <Button type="submit" size="md" loading={busy} disabled={code === null && passphrase === ''}>
-            {code === null ? 'Sign in' : 'Let it in'}
+            {code === null ? SIGN_IN.signIn : SIGN_IN.letIn}
           </Button>
-          {code === null && <Text c="dimmed">Forgotten? On the computer that runs Olvent, stop it and type: npm run passphrase</Text>}
+          {code === null && <Text c="dimmed">{SIGN_IN.forgottenOnComputerThatRuns}</Text>}
         </Stack>
       </form>
     </main>

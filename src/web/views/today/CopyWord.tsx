@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import { Link } from 'react-router'
 import { copyState } from '../../../words'
+import { COPY_WORD } from '../../../words/screens/today'
 import { useCopies } from '../../data/keeping'
 import { useKitchen } from '../../data/kitchen'
 
@@ -13,8 +14,8 @@ export function CopyWord({ now }: { readonly now: number }) {
   if (good) return null
   return (
     <Text mt="md">
-      {words} {copies.failed !== null && 'The last try failed. '}
-      <Link to="/kitchen/copies">See copies</Link>
+      {words} {copies.failed !== null && COPY_WORD.lastTryFailed}
+      <Link to="/kitchen/copies">{COPY_WORD.seeCopies}</Link>
     </Text>
   )
 }

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { awakeAt, whereItStands } from '../../../answers'
 import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, near, stepCaution } from '../../../words'
+import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import type { Judged } from '../../data/forecasts'
 import { useJars } from '../../data/jars'
@@ -18,14 +19,14 @@ import classes from './Today.module.css'
 const MS_PER_HOUR = 3_600_000
 
 const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
-  wake: 'See the feed',
-  'first build': 'See the build',
-  build: 'Start weighing',
-  'finish weighing': 'Go on weighing',
-  chill: 'Note that it moved',
-  look: 'Note what you see',
-  mix: 'Go to the levain',
-  'feed again': 'Go to the levain'
+  wake: NEXT_CARD.seeFeed,
+  'first build': NEXT_CARD.seeBuild,
+  build: NEXT_CARD.startWeighing,
+  'finish weighing': NEXT_CARD.goOnWeighing,
+  chill: NEXT_CARD.noteThatMoved,
+  look: NEXT_CARD.noteWhatYouSee,
+  mix: NEXT_CARD.goToLevain,
+  'feed again': NEXT_CARD.goToLevain
 }
 
 /** The one next action, to be read from two metres. */
@@ -38,20 +39,20 @@ export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: 
   return (
     <Card data-testid="next">
       <Text c="dimmed">
-        {late ? 'Overdue' : 'Next'} · {about}
+        {late ? NEXT_CARD.overdue : NEXT_CARD.next} · {about}
       </Text>
       <h2 className={classes.next}>{entry.title.replace(`: ${about}`, '')}</h2>
       <p className={classes.when} data-late={late}>
         {late && <IconAlertTriangle size={20} aria-hidden="true" />}
         {format.dayTime(near(entry.atMs))} · {fromNow(entry.atMs, now, format)}
-        {until !== null && ` · until ${format.time(near(until))}`}
+        {until !== null && NEXT_CARD.until(format.time(near(until)))}
       </p>
       {entry.plannedMs !== null && <Moved entry={entry} plannedMs={entry.plannedMs} />}
       {of.kind === 'bake' ? (
         <BakeStep day={of.day} step={of.step} now={now} href={entry.href} />
       ) : (
         <Button size="lg" mt="lg" component={Link} to={entry.href}>
-          {of.kind === 'jar' ? `Go to ${of.jar.name}` : 'Go to the step'}
+          {of.kind === 'jar' ? NEXT_CARD.goTo(of.jar.name) : NEXT_CARD.goToStep}
         </Button>
       )}
     </Card>
@@ -66,7 +67,7 @@ function Moved({ entry, plannedMs }: { readonly entry: Entry; readonly plannedMs
 
 /** "40 min later than planned (09:30)" */
 export function movedWords(byMs: number, plannedMs: number, format: Format): string {
-  return `${format.duration(Math.abs(byMs) / MS_PER_HOUR)} ${byMs > 0 ? 'later' : 'sooner'} than planned (${format.time(near(plannedMs))})`
+  return NEXT_CARD.thanPlanned(format.duration(Math.abs(byMs) / MS_PER_HOUR), byMs > 0 ? 'later' : 'sooner', format.time(near(plannedMs)))
 }
 
 /** Steps that take from the jar. */
@@ -86,9 +87,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
       <StepFigures day={day} step={step} now={now} />
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
-      {FROM_JAR.includes(step.kind) && coldPlace !== undefined && (
-        <Text mt="md">It stands in the cold ({coldPlace.name.toLowerCase()}): take it out now. The forecast allows for the cold.</Text>
-      )}
+      {FROM_JAR.includes(step.kind) && coldPlace !== undefined && <Text mt="md">{NEXT_CARD.standsInColdTakeOut(coldPlace.name.toLowerCase())}</Text>}
       <Group mt="lg">
         {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
         {verb !== undefined && (
@@ -97,7 +96,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
           </Button>
         )}
         <Button size="lg" variant="default" component={Link} to={`/bakes/${bake.id}/${step.kind === 'mix' ? 'recipe' : 'plan'}`}>
-          {step.kind === 'build' ? 'Another time' : step.kind === 'mix' ? 'The dough' : 'The whole day'}
+          {step.kind === 'build' ? NEXT_CARD.anotherTime : step.kind === 'mix' ? NEXT_CARD.dough : NEXT_CARD.wholeDay}
         </Button>
       </Group>
     </>
@@ -121,7 +120,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
               value={<Mass grams={pour.grams} />}
               name={
                 pour.item === 'water' && build.water !== null
-                  ? `water at ${format.temperature(build.water.tempC, 0)}`
+                  ? NEXT_CARD.waterAt(format.temperature(build.water.tempC, 0))
                   : pour.ingredientId !== null && build.weigh.flours.length > 1
                     ? (pantry.get(pour.ingredientId)?.name ?? 'flour')
                     : pour.item
@@ -136,8 +135,8 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
       return stage === undefined ? null : (
         <Figures>
           <Figure size="lg" value={<Mass grams={stage.seedGrams} />} name={step.kind === 'wake' ? 'kept' : 'seed'} />
-          <Figure size="lg" value={<Mass grams={stage.flourGrams} />} name="flour" />
-          <Figure size="lg" value={<Mass grams={stage.waterGrams} />} name="water" />
+          <Figure size="lg" value={<Mass grams={stage.flourGrams} />} name={NEXT_CARD.flour} />
+          <Figure size="lg" value={<Mass grams={stage.waterGrams} />} name={NEXT_CARD.water} />
         </Figures>
       )
     }
@@ -152,16 +151,20 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
     case 'look':
       return judged === undefined ? null : (
         <Figures>
-          <Figure size="lg" value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))} name="expected now" />
-          <Figure size="lg" value={windowWords(judged, format)} name="ready to mix" />
+          <Figure
+            size="lg"
+            value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))}
+            name={NEXT_CARD.expectedNow}
+          />
+          <Figure size="lg" value={windowWords(judged, format)} name={NEXT_CARD.readyToMix} />
         </Figures>
       )
     case 'shape':
       return course === null ? null : (
         <Figures>
-          <Figure size="lg" value={format.rise(1 + course.bulkGas)} name="risen in bulk" />
+          <Figure size="lg" value={format.rise(1 + course.bulkGas)} name={NEXT_CARD.risenInBulk} />
           {bake.plan.target.kind === 'pieces' && (
-            <Figure size="lg" value={bake.plan.target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name="pieces" />
+            <Figure size="lg" value={bake.plan.target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name={NEXT_CARD.pieces} />
           )}
         </Figures>
       )
@@ -169,7 +172,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
     case 'out':
       return times === null ? null : (
         <Figures>
-          <Figure size="lg" value={format.time(near(times.outMs))} name="out of the oven" />
+          <Figure size="lg" value={format.time(near(times.outMs))} name={NEXT_CARD.outOven} />
         </Figures>
       )
     default:
@@ -185,7 +188,7 @@ function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
     ['water', sum(['water'])],
     ['levain', sum(['levain'])],
     ['salt', sum(['salt'])],
-    ['the rest', sum(['extra', 'pre-ferment'])]
+    [NEXT_CARD.rest, sum(['extra', 'pre-ferment'])]
   ]
   return figures.filter(([, grams]) => grams > 0)
 }

@@ -2,6 +2,7 @@ import { Button } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { Link } from 'react-router'
 import { near } from '../../../words'
+import { THEN_LIST } from '../../../words/screens/today'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
 import { type Entry, isLate } from './entries'
@@ -15,7 +16,7 @@ export function ThenList({ entries, now }: { readonly entries: readonly Entry[];
   const { format } = useKitchen()
   const [all, { toggle }] = useDisclosure(false)
   return (
-    <Card title="Then">
+    <Card title={THEN_LIST.thenWord}>
       <ol className={classes.then}>
         {(all ? entries : entries.slice(0, SHOWN)).map((entry) => (
           <li key={entry.key}>
@@ -23,7 +24,7 @@ export function ThenList({ entries, now }: { readonly entries: readonly Entry[];
               <span className={classes.thenTime}>{format.dayTime(near(entry.atMs))}</span>
               <span>
                 {entry.title}
-                {isLate(entry, now) && <b className={classes.late}> overdue</b>}
+                {isLate(entry, now) && <b className={classes.late}>{THEN_LIST.overdue}</b>}
                 {entry.plannedMs !== null && <span className={classes.moved}>{movedWords(entry.atMs - entry.plannedMs, entry.plannedMs, format)}</span>}
               </span>
             </Link>
@@ -32,7 +33,7 @@ export function ThenList({ entries, now }: { readonly entries: readonly Entry[];
       </ol>
       {entries.length > SHOWN && (
         <Button variant="subtle" onClick={toggle} mt="xs">
-          {all ? 'Fewer' : `All ${entries.length} of these two days`}
+          {all ? THEN_LIST.fewer : THEN_LIST.allTheseTwoDays(entries.length)}
         </Button>
       )}
     </Card>

@@ -1,5 +1,6 @@
 import { Skeleton } from '@mantine/core'
 import { useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { TODAY } from '../../../words/screens/today'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
 import { useDays } from '../../data/days'
@@ -52,19 +53,19 @@ export function Today() {
       : []
   )
   if (days === undefined || cultures === undefined) {
-    return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title="Today could not be opened" words={error.message} />
+    return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title={TODAY.todayCouldNotBeOpened} words={error.message} />
   }
   const fromMs = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE - BEHIND_HOURS * MS_PER_HOUR
   const height = narrow ? HEIGHT.narrow : hills.length >= MANY ? HEIGHT.many : HEIGHT.wide
   return (
     <>
-      <h1 className={classes.hidden}>Today</h1>
+      <h1 className={classes.hidden}>{TODAY.today}</h1>
       <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48 + BEHIND_HOURS) * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
       {next === undefined ? (
         <Quiet
-          title="Nothing is on its way"
-          words="Say when you want bread, and Olvent works back from there: grams, ratio, and when to build the levain."
-          action={newBake.ready ? { label: 'New bake', onClick: () => newBake.start() } : undefined}
+          title={TODAY.nothingOnWay}
+          words={TODAY.sayWhenYouWantBread}
+          action={newBake.ready ? { label: TODAY.newBake, onClick: () => newBake.start() } : undefined}
         />
       ) : (
         <>

@@ -2,6 +2,7 @@ import { whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import type { Step } from '../../../core'
 import { stepTitle } from '../../../words'
+import { ENTRIES } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import { STEP_STATION } from '../../parts/steps/stepPlaces'
 
@@ -45,7 +46,7 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
       ? []
       : [
           {
-            key: `program ${jar.program.id}`,
+            key: `program-${jar.program.id}`,
             title: `${jar.name}: ${jar.program.step}`,
             atMs: jar.program.dueAt,
             href: `/programs/${jar.program.id}`,
@@ -60,8 +61,8 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
     if (next === null || place === undefined) return []
     return [
       {
-        key: `jar ${jar.id} moves`,
-        title: `Move ${jar.name}: ${place.name}`,
+        key: `moves-${jar.id}`,
+        title: ENTRIES.move(jar.name, place.name),
         atMs: next.atMs,
         href: `/jars/${jar.id}`,
         of: { kind: 'jar', jar, says: jar.name },

@@ -1,6 +1,7 @@
 import { isoOf, type NewBakeEvent } from '../../../../contract'
 import type { Step } from '../../../../core'
 import { near, stepWord } from '../../../../words'
+import { BREAD_STATION } from '../../../../words/screens/bread'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useKitchen } from '../../../data/kitchen'
@@ -26,13 +27,15 @@ export function BreadStation(props: StationProps) {
   if (state.mixed === null)
     return (
       <Quiet
-        title="No dough yet"
-        words="Once the dough is mixed, its folds, its proof and the oven are told here."
-        action={{ label: state.band === null ? 'Go to Weigh' : 'Go to Watch', href: `/bakes/${bake.id}/${state.band === null ? 'weigh' : 'watch'}` }}
+        title={BREAD_STATION.noDoughYet}
+        words={BREAD_STATION.onceDoughMixedFoldsProof}
+        action={{
+          label: state.band === null ? BREAD_STATION.goToWeigh : BREAD_STATION.goToWatch,
+          href: `/bakes/${bake.id}/${state.band === null ? 'weigh' : 'watch'}`
+        }}
       />
     )
-  if (plan.course === null)
-    return <Quiet title="Bulk, proof and bake are not planned" words="This bake ends with the mix. Next time, plan bulk, shape and bake under Plan." />
+  if (plan.course === null) return <Quiet title={BREAD_STATION.bulkProofAndBakeAre} words={BREAD_STATION.thisBakeEndsWithMix} />
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, told: string) => {
     const id = newId()
     const of = (more: Record<string, unknown>) => ({ happenedAt: isoOf(nowMs()), ...more }) as NewBakeEvent
@@ -48,7 +51,7 @@ export function BreadStation(props: StationProps) {
       <div className={sheet.stack}>
         {next !== undefined && <NextStep {...props} step={next} />}
         {!isOut && <OvenCard {...props} steps={steps} onCore={(coreTempC) => note({ type: 'dough', coreTempC }, 'Noted.')} />}
-        {isOut && <OutcomeCard {...props} onOutcome={(outcome) => note({ type: 'outcome', ...outcome }, 'Noted for the record.')} />}
+        {isOut && <OutcomeCard {...props} onOutcome={(outcome) => note({ type: 'outcome', ...outcome }, BREAD_STATION.notedForRecord)} />}
       </div>
       <div className={sheet.stack}>
         {!state.deeds.has('bake') && <DoughReadCard {...props} onRead={(reading) => note({ type: 'dough', ...reading }, 'Noted.')} />}
@@ -64,13 +67,13 @@ function StepsCard({ steps, plan }: StationProps & { readonly steps: readonly St
   const { format } = useKitchen()
   if (steps.length === 0) return null
   return (
-    <Card title="Then">
+    <Card title={BREAD_STATION.thenWord}>
       <table className={sheet.weigh}>
         <tbody>
           {steps.map((step) => (
             <tr key={step.id}>
               <th scope="row">{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</th>
-              <td>{OVEN_STEPS.includes(step.kind) || step.minutes === 0 ? '' : `${step.minutes} min`}</td>
+              <td>{OVEN_STEPS.includes(step.kind) || step.minutes === 0 ? '' : BREAD_STATION.min(step.minutes)}</td>
               <td className={sheet.grams}>{format.time(near(step.atMs))}</td>
             </tr>
           ))}
@@ -85,7 +88,7 @@ function ReadingsCard({ state }: StationProps) {
   const { format } = useKitchen()
   if (state.readings.length === 0) return null
   return (
-    <Card title="Read so far">
+    <Card title={BREAD_STATION.readSoFar}>
       <table className={sheet.weigh}>
         <tbody>
           {[...state.readings].reverse().map((r) => (
@@ -94,8 +97,8 @@ function ReadingsCard({ state }: StationProps) {
               <td>
                 {[
                   r.poke,
-                  r.sampleRise === undefined ? null : `sample ${format.rise(r.sampleRise)}`,
-                  r.coreTempC === undefined ? null : `middle ${format.temperature(r.coreTempC)}`
+                  r.sampleRise === undefined ? null : BREAD_STATION.sample(format.rise(r.sampleRise)),
+                  r.coreTempC === undefined ? null : BREAD_STATION.middle(format.temperature(r.coreTempC))
                 ]
                   .filter(Boolean)
                   .join(', ')}

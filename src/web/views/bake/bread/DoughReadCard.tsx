@@ -4,6 +4,7 @@ import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
 import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
 import { near } from '../../../../words'
+import { DOUGH_READ_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -12,9 +13,9 @@ import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 
 const POKE_SAYS: Readonly<Record<Poke, string>> = {
-  'springs back at once': 'Not proofed enough: give it a while.',
-  'comes back slowly': 'Ready for the oven.',
-  stays: 'As far as it goes: into the oven now.'
+  'springs back at once': DOUGH_READ_CARD.notProofedEnoughGiveWhile,
+  'comes back slowly': DOUGH_READ_CARD.readyForOven,
+  stays: DOUGH_READ_CARD.asFarAsGoesInto
 }
 
 /** What is noted of a dough. */
@@ -44,33 +45,39 @@ export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, 
   const shaped = state.deeds.has('shape')
   const nothing = rise === null && tempC === null && poke === null
   return (
-    <Card title="What the dough shows">
+    <Card title={DOUGH_READ_CARD.whatDoughShows}>
       {!shaped && (
         <Figures>
-          <Figure size="lg" value={format.rise(1 + target)} name="wanted in bulk" />
+          <Figure size="lg" value={format.rise(1 + target)} name={DOUGH_READ_CARD.wantedInBulk} />
           {progress !== null && (
-            <Figure size="lg" value={format.rise(progress.bowlRise)} name={last?.rise === undefined ? 'in the bowl, by the sample' : 'in the bowl'} />
+            <Figure
+              size="lg"
+              value={format.rise(progress.bowlRise)}
+              name={last?.rise === undefined ? DOUGH_READ_CARD.inBowlBySample : DOUGH_READ_CARD.inBowl}
+            />
           )}
-          {progress?.targetMs != null && <Figure size="lg" value={format.time(near(progress.targetMs))} name="there at this pace" />}
+          {progress?.targetMs != null && <Figure size="lg" value={format.time(near(progress.targetMs))} name={DOUGH_READ_CARD.thereAtThisPace} />}
         </Figures>
       )}
       {!shaped && (
         <>
           <Chip.Group value={of} onChange={(v) => setOf(v === 'sample' ? 'sample' : 'bowl')}>
             <Group gap={8} mt="sm">
-              <Chip value="bowl">read in the bowl</Chip>
-              <Chip value="sample">in a sample jar beside it</Chip>
+              <Chip value="bowl">{DOUGH_READ_CARD.readInBowl}</Chip>
+              <Chip value="sample">{DOUGH_READ_CARD.inSampleJarBeside}</Chip>
             </Group>
           </Chip.Group>
-          {of === 'sample' && <Text c="dimmed">A small jar warms up sooner than the bowl, so it rises ahead of it; the forecast allows for that.</Text>}
+          {of === 'sample' && <Text c="dimmed">{DOUGH_READ_CARD.smallJarWarmsUpSooner}</Text>}
         </>
       )}
       <Group grow mt="sm" align="flex-start">
-        {!shaped && <QuantityField kind="rise" label="Rise" what="The rise" value={rise ?? 1} range={POSSIBLE.rise} onCommit={setRise} />}
+        {!shaped && (
+          <QuantityField kind="rise" label={DOUGH_READ_CARD.rise} what={DOUGH_READ_CARD.rise2} value={rise ?? 1} range={POSSIBLE.rise} onCommit={setRise} />
+        )}
         <QuantityField
           kind="temperature"
-          label="Dough, measured"
-          what="The dough"
+          label={DOUGH_READ_CARD.doughMeasured}
+          what={DOUGH_READ_CARD.dough}
           value={tempC ?? line?.mixTempC ?? plan.course?.mixTempC ?? plan.mixTempC}
           range={[0, 45]}
           onCommit={setTempC}
@@ -79,7 +86,7 @@ export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, 
       <ReadFrom kind="probe" onRead={setTempC} />
       {shaped && (
         <fieldset className={sheet.signs}>
-          <legend>A floured finger, a centimetre deep: the dent</legend>
+          <legend>{DOUGH_READ_CARD.flouredFingerCentimetreDeepDent}</legend>
           <Group gap={8}>
             {POKES.map((p) => (
               <Chip key={p} checked={poke === p} onChange={(on) => setPoke(on ? p : null)}>
@@ -107,7 +114,7 @@ export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, 
           setPoke(null)
         }}
       >
-        Note it
+        {DOUGH_READ_CARD.note}
       </Button>
     </Card>
   )

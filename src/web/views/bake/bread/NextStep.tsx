@@ -1,6 +1,7 @@
 import { Group, Text } from '@mantine/core'
 import { OVEN, type Step } from '../../../../core'
 import { fromNow, near, stepCaution, stepWord } from '../../../../words'
+import { NEXT_STEP } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
@@ -15,10 +16,10 @@ export function NextStep({ bake, step, now, plan }: StationProps & { readonly st
   const { laterC } = OVEN[plan.formula.doughKind]
   return (
     <Card data-testid="next-step">
-      <Text c="dimmed">{step.atMs <= now ? 'Now' : fromNow(step.atMs, now, format)}</Text>
+      <Text c="dimmed">{step.atMs <= now ? NEXT_STEP.now : fromNow(step.atMs, now, format)}</Text>
       <h2 className={large.item}>{stepWord(step, { cold: plan.course?.proof.kind === 'cold' })}</h2>
       <p className={large.huge}>{format.time(near(step.atMs))}</p>
-      {step.kind === 'lid' && laterC !== null && <p className={sheet.advice}>Down to {format.temperature(laterC)} now.</p>}
+      {step.kind === 'lid' && laterC !== null && <p className={sheet.advice}>{NEXT_STEP.downToNow(format.temperature(laterC))}</p>}
       {caution !== null && <Note tone="care">{caution}</Note>}
       <Group mt="md">
         <MarkStep bake={bake} step={step} now={now} size="xl" />

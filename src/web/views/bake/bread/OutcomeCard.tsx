@@ -1,6 +1,7 @@
 import { Button, FileButton, Group, SegmentedControl, Stack, Textarea } from '@mantine/core'
 import { useState } from 'react'
 import { type NewBakeEvent, ROUTES } from '../../../../contract'
+import { OUTCOME_CARD } from '../../../../words/screens/bread'
 import { keepPicture } from '../../../data/pictures'
 import { Card, Note } from '../../../parts/Card'
 import { tellError } from '../../../parts/tell'
@@ -10,9 +11,9 @@ import type { StationProps } from '../station'
 /** What is noted of the bread. */
 export type OutcomeNote = Omit<Extract<NewBakeEvent, { type: 'outcome' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
 const MARKS = [
-  { key: 'rise', label: 'Rise' },
-  { key: 'crumb', label: 'Crumb' },
-  { key: 'taste', label: 'Taste' }
+  { key: 'rise', label: OUTCOME_CARD.rise },
+  { key: 'crumb', label: OUTCOME_CARD.crumb },
+  { key: 'taste', label: OUTCOME_CARD.taste }
 ] as const
 
 /** How it came out: for the record, and for the next time. */
@@ -23,7 +24,7 @@ export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOu
   const { outcome } = state
   const picture = taken ?? outcome?.picture
   return (
-    <Card title={outcome === null ? 'How did it come out?' : 'How it came out'}>
+    <Card title={outcome === null ? OUTCOME_CARD.howDidComeOut : OUTCOME_CARD.howCameOut}>
       <Stack gap="sm">
         {MARKS.map(({ key, label }) => (
           <Group key={key} justify="space-between">
@@ -38,17 +39,17 @@ export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOu
           </Group>
         ))}
         <Textarea
-          label="In words"
+          label={OUTCOME_CARD.inWords}
           rows={3}
           maxLength={1000}
           value={words === '' ? (outcome?.note ?? '') : words}
           onChange={(e) => setWords(e.currentTarget.value)}
         />
-        {picture !== undefined && <img className={sheet.picture} src={ROUTES.picture(picture)} alt="The bread" />}
+        {picture !== undefined && <img className={sheet.picture} src={ROUTES.picture(picture)} alt={OUTCOME_CARD.bread} />}
         <FileButton accept="image/*" onChange={(file) => file !== null && void keepPicture(file).then(setTaken, tellError)}>
           {(button) => (
             <Button {...button} variant="default">
-              {picture === undefined ? 'A picture of it' : 'Another picture'}
+              {picture === undefined ? OUTCOME_CARD.picture : OUTCOME_CARD.anotherPicture}
             </Button>
           )}
         </FileButton>
@@ -64,10 +65,10 @@ export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOu
             })
           }
         >
-          Into the record
+          {OUTCOME_CARD.intoRecord}
         </Button>
       </Stack>
-      <Note tone="care">Food given away or sold: local food law applies.</Note>
+      <Note tone="care">{OUTCOME_CARD.foodGivenAwayOrSold}</Note>
     </Card>
   )
 }

@@ -2,6 +2,7 @@ import { Button, Group, Text } from '@mantine/core'
 import { useState } from 'react'
 import { coreSays, OVEN, type Step } from '../../../../core'
 import { near } from '../../../../words'
+import { OVEN_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -19,57 +20,55 @@ export function OvenCard({ plan, state, steps, onCore }: StationProps & { readon
   const says = measured === undefined ? null : coreSays(oven.coreC, measured)
   const bakeAt = steps.find((s) => s.kind === 'bake')?.atMs
   return (
-    <Card title="The oven">
+    <Card title={OVEN_CARD.oven}>
       <Figures>
-        <Figure size="lg" value={format.temperature(oven.startC)} name="heat it to" />
-        {oven.laterC !== null && <Figure size="lg" value={format.temperature(oven.laterC)} name={`after ${oven.laterMinutes} min`} />}
-        <Figure size="lg" value={`${course.bakeMinutes} min`} name={course.loads > 1 ? `each of ${course.loads} loads` : 'in the oven'} />
+        <Figure size="lg" value={format.temperature(oven.startC)} name={OVEN_CARD.heatTo} />
+        {oven.laterC !== null && <Figure size="lg" value={format.temperature(oven.laterC)} name={OVEN_CARD.afterMin(oven.laterMinutes)} />}
+        <Figure size="lg" value={OVEN_CARD.min(course.bakeMinutes)} name={course.loads > 1 ? OVEN_CARD.eachLoads(course.loads) : OVEN_CARD.inOven} />
         {oven.coreC !== null && (
           <Figure
             size="lg"
             value={`${format.temperature(oven.coreC[0], 0).replace(/\D+$/, '')}–${format.temperature(oven.coreC[1], 0)}`}
-            name="in the middle, done"
+            name={OVEN_CARD.inMiddleDone}
           />
         )}
       </Figures>
       {bakeAt !== undefined && (
         <Text c="dimmed" mt="xs">
-          Heat it {course.preheatMinutes} min before, from {format.time(near(bakeAt - course.preheatMinutes * 60_000))}.
-          {oven.steam ? ' Steam or a lid for the first part, then let the steam out.' : ' No steam.'}
+          {OVEN_CARD.heatMinBeforeFrom(
+            course.preheatMinutes,
+            format.time(near(bakeAt - course.preheatMinutes * 60_000)),
+            oven.steam ? OVEN_CARD.steamOrLidForFirst : OVEN_CARD.noSteam
+          )}
         </Text>
       )}
-      {oven.steam && <Note tone="care">Heat gloves, and face away when the steam comes out. Put the cap back on the blade.</Note>}
+      {oven.steam && <Note tone="care">{OVEN_CARD.heatGlovesAndFaceAway}</Note>}
       {state.deeds.has('bake') && oven.coreC !== null && (
         <>
           <Group mt="md" align="flex-end">
             <QuantityField
               kind="temperature"
-              label="Measured in the middle"
-              what="The middle"
+              label={OVEN_CARD.measuredInMiddle}
+              what={OVEN_CARD.middle}
               value={coreC ?? measured ?? oven.coreC[0]}
               range={[0, 130]}
               onCommit={setCoreC}
             />
             <Button variant="default" onClick={() => onCore(coreC ?? oven.coreC?.[0] ?? 96)}>
-              Note it
+              {OVEN_CARD.note}
             </Button>
           </Group>
           <ReadFrom kind="probe" onRead={setCoreC} />
           {says !== null && (
             <Note tone={says === 'done' ? 'plain' : 'care'}>
-              {says === 'not yet' && 'Not yet: back into the oven, and measure again in five minutes.'}
-              {says === 'done' && 'Done. Take it out.'}
-              {says === 'dry soon' && 'More than done: take it out now, before it dries.'}
+              {says === 'not yet' && OVEN_CARD.notYetBackIntoOven}
+              {says === 'done' && OVEN_CARD.doneTakeOut}
+              {says === 'dry soon' && OVEN_CARD.moreThanDoneTakeOut}
             </Note>
           )}
         </>
       )}
-      {state.deeds.has('bake') && (
-        <Text mt="xs">
-          Knock on the underside: a hollow sound is a baked loaf, a dull one wants a few minutes more. Then let it cool {format.duration(course.coolHours)}{' '}
-          before it is cut.
-        </Text>
-      )}
+      {state.deeds.has('bake') && <Text mt="xs">{OVEN_CARD.knockOnUndersideHollowSound(format.duration(course.coolHours))}</Text>}
     </Card>
   )
 }

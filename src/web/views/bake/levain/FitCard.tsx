@@ -2,6 +2,7 @@ import { Select, Text } from '@mantine/core'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import type { BuildPlan, SolvedLevain } from '../../../../core'
+import { FIT_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures } from '../../../parts/Card'
 
@@ -24,22 +25,24 @@ export function FitCard({
   const { format, vessels } = useKitchen()
   if (vessels.length === 0) {
     return (
-      <Card title="Which vessel">
+      <Card title={FIT_CARD.whichVessel}>
         <Text c="dimmed">
-          Add your jars and bowls in <Link to="/kitchen/vessels">Kitchen</Link> to see where to put the rubber band, and whether the peak stays below the rim.
+          {FIT_CARD.addYourJarsAndBowls}
+          <Link to="/kitchen/vessels">{FIT_CARD.kitchen}</Link>
+          {FIT_CARD.toSeeWhereToPut}
         </Text>
       </Card>
     )
   }
   const fit = build?.fit
   return (
-    <Card title="Which vessel">
+    <Card title={FIT_CARD.whichVessel}>
       <Select
-        aria-label="Vessel"
+        aria-label={FIT_CARD.vessel}
         disabled={frozen}
         data={[
-          { value: NONE, label: 'Not said' },
-          ...vessels.map((v) => ({ value: v.id, label: `${v.name}, ${v.capacityMl} ml, empty ${format.mass(v.tareGrams)}` }))
+          { value: NONE, label: FIT_CARD.notSaid },
+          ...vessels.map((v) => ({ value: v.id, label: FIT_CARD.mlEmpty(v.name, v.capacityMl, format.mass(v.tareGrams)) }))
         ]}
         value={vessels.some((v) => v.id === wish.vesselId) ? wish.vesselId : NONE}
         onChange={(v) => onVessel(v === null || v === NONE ? null : v)}
@@ -47,9 +50,9 @@ export function FitCard({
       {fit != null && (
         <div style={{ marginTop: 12 }}>
           <Figures>
-            <Figure value={`${Math.round(fit.bandMm)} mm`} name="the band" />
-            <Figure value={`${Math.round(fit.peakMm)} mm`} name="expected peak" />
-            <Figure value={format.percent(fit.full, 0)} name="of its height" />
+            <Figure value={FIT_CARD.mm(Math.round(fit.bandMm))} name={FIT_CARD.band} />
+            <Figure value={FIT_CARD.mm2(Math.round(fit.peakMm))} name={FIT_CARD.expectedPeak} />
+            <Figure value={format.percent(fit.full, 0)} name={FIT_CARD.height} />
           </Figures>
         </div>
       )}

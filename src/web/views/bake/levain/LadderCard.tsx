@@ -3,6 +3,7 @@ import type { FeedAmounts } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
 import { near } from '../../../../words'
+import { LADDER_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Mass, Note } from '../../../parts/Card'
 import classes from '../BakeSheet.module.css'
@@ -23,11 +24,8 @@ export function LadderCard({
   const { ladder } = build
   if (ladder === null) {
     return (
-      <Card title="Grow the starter first">
-        <Note tone="stop">
-          {jar?.name ?? 'The jar'} has nothing to spare without falling below its least of {format.mass(jar?.keepMinimumGrams ?? 0)}. Feed it first to make
-          more.
-        </Note>
+      <Card title={LADDER_CARD.growStarterFirst}>
+        <Note tone="stop">{LADDER_CARD.hasNothingToSpareWithout(jar?.name ?? LADDER_CARD.jar, format.mass(jar?.keepMinimumGrams ?? 0))}</Note>
         <FeedUp build={build} jar={jar} onFeed={onFeed} />
       </Card>
     )
@@ -35,21 +33,25 @@ export function LadderCard({
   if (ladder.length === 0) return null
   const asleep = (ms: number) => nightAt(ms, kitchen.sleep, kitchen.timeZone) !== undefined
   return (
-    <Card title="Grow the starter first">
+    <Card title={LADDER_CARD.growStarterFirst}>
       <Text mb="xs">
-        {jar?.name ?? 'The jar'} can spare {format.mass(build.sourced.spareGrams)}, and {format.mass(build.sourced.fromJarGrams)} are needed:{' '}
-        {ladder.length === 1 ? 'one stage' : `${ladder.length} stages`} before the build.
+        {LADDER_CARD.canSpareAndAreNeeded(
+          jar?.name ?? LADDER_CARD.jar,
+          format.mass(build.sourced.spareGrams),
+          format.mass(build.sourced.fromJarGrams),
+          ladder.length === 1 ? LADDER_CARD.oneStage : LADDER_CARD.stages(ladder.length)
+        )}
       </Text>
       <table className={classes.weigh}>
         <thead>
           <tr>
             <th scope="col" className={classes.unseen}>
-              Begin
+              {LADDER_CARD.begin}
             </th>
-            <th scope="col">seed</th>
-            <th scope="col">flour</th>
-            <th scope="col">water</th>
-            <th scope="col">makes</th>
+            <th scope="col">{LADDER_CARD.seed}</th>
+            <th scope="col">{LADDER_CARD.flour}</th>
+            <th scope="col">{LADDER_CARD.water}</th>
+            <th scope="col">{LADDER_CARD.makes}</th>
           </tr>
         </thead>
         <tbody>
@@ -57,7 +59,7 @@ export function LadderCard({
             <tr key={stage.startMs}>
               <th scope="row">
                 {format.dayTime(near(stage.startMs))}
-                {stage.startMs < now ? ', which has passed' : asleep(stage.startMs) ? ', in the night' : ''}
+                {stage.startMs < now ? LADDER_CARD.whichHasPassed : asleep(stage.startMs) ? LADDER_CARD.inNight : ''}
                 <br />
                 <span className={classes.stageRatio}>{ratioOf(stage.masses)}</span>
               </th>
@@ -71,7 +73,7 @@ export function LadderCard({
           ))}
         </tbody>
       </table>
-      <Note>Each stage is used at its peak. The last build then begins {format.dayTime(near(build.timed.startMs))}.</Note>
+      <Note>{LADDER_CARD.eachStageUsedAtPeak(format.dayTime(near(build.timed.startMs)))}</Note>
       <FeedUp build={build} jar={jar} onFeed={onFeed} />
     </Card>
   )
@@ -89,11 +91,9 @@ function FeedUp({ build, jar, onFeed }: { readonly build: SolvedLevain; readonly
   })
   return (
     <>
-      <Text mt="sm">
-        Or feed {jar.name} as it is: {format.mass(flourGrams)} of flour and {format.mass(waterGrams)} of water, and nothing out, let it spare enough starter.
-      </Text>
+      <Text mt="sm">{LADDER_CARD.orFeedAsFlourAnd(jar.name, format.mass(flourGrams), format.mass(waterGrams))}</Text>
       <Button mt="xs" variant="default" size="sm" onClick={() => onFeed({ keepGrams: jar.grams, flourGrams, waterGrams })}>
-        Feed {jar.name} like this
+        {LADDER_CARD.feedLikeThis(jar.name)}
       </Button>
     </>
   )

@@ -6,6 +6,7 @@ import { type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
+import { LEVAIN_STATION } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { BlendEditor } from '../../../parts/BlendEditor'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
@@ -21,9 +22,9 @@ import { TextureFields } from './TextureFields'
 import { WaterCard } from './WaterCard'
 
 const MANNER_SAYS = {
-  loosen: 'Loosen the starter in the water first, then the flour.',
-  'knead in': 'Flour into the starter first, then the water.',
-  'in portions': 'The water in portions, in turn with the flour.'
+  loosen: LEVAIN_STATION.loosenStarterInWaterFirst,
+  'knead in': LEVAIN_STATION.flourIntoStarterFirstThen,
+  'in portions': LEVAIN_STATION.waterInPortionsInTurn
 } as const
 
 /** The levain: from which jar and school, how much seed, how much of it. */
@@ -40,9 +41,9 @@ export function LevainStation(props: StationProps) {
   return (
     <div className={classes.columns}>
       <fieldset disabled={frozen} className={classes.plain}>
-        <Card title="Which starter">
+        <Card title={LEVAIN_STATION.whichStarter}>
           <Select
-            label="Jar"
+            label={LEVAIN_STATION.jar}
             data={jars.map((j) => ({ value: j.id, label: `${j.name}: ${format.mass(j.grams)}, ${j.flour}` }))}
             value={plan.jarId}
             disabled={frozen}
@@ -54,16 +55,16 @@ export function LevainStation(props: StationProps) {
           <Group mt="sm" gap="xs">
             {jar !== undefined && (
               <Button variant="default" size="sm" onClick={() => setFeeding({ jar })}>
-                Feed {jar.name}
+                {LEVAIN_STATION.feed(jar.name)}
               </Button>
             )}
             <Button variant="subtle" size="sm" onClick={newJarOpen.open}>
-              A new jar
+              {LEVAIN_STATION.newJar}
             </Button>
           </Group>
           <Select
             mt="md"
-            label="How you use the starter"
+            label={LEVAIN_STATION.howYouUseStarter}
             data={LEVAIN_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value].name }))}
             value={wish.source}
             disabled={frozen}
@@ -73,21 +74,21 @@ export function LevainStation(props: StationProps) {
             {SOURCE_WORDS[wish.source].says}
           </Text>
         </Card>
-        <Card title="How much starter">
-          <output className={classes.ratioLine} aria-label="Ratio of starter to flour to water">
-            {ratio === null ? 'no ratio yet' : ratioOf(ratio)}
+        <Card title={LEVAIN_STATION.howMuchStarter}>
+          <output className={classes.ratioLine} aria-label={LEVAIN_STATION.ratioStarterToFlourTo}>
+            {ratio === null ? LEVAIN_STATION.noRatioYet : ratioOf(ratio)}
           </output>
           <SeedMeasureField wish={wish} build={build} jarHydration={jar?.hydration ?? 1} frozen={frozen} onSet={set} />
         </Card>
-        <Card title="What it is made of">
-          <BlendEditor of="the levain" blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
+        <Card title={LEVAIN_STATION.whatMade}>
+          <BlendEditor of={LEVAIN_STATION.levain} blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
           <TextureFields wish={wish} frozen={frozen} onSet={set} />
         </Card>
       </fieldset>
       <div className={classes.stack}>
-        <Card title={state.band === null ? 'Weigh for the levain' : 'What went into the levain'}>
+        <Card title={state.band === null ? LEVAIN_STATION.weighForLevain : LEVAIN_STATION.whatWentIntoLevain}>
           {state.band === null && build === null ? (
-            <Note tone="stop">{solved?.problem == null ? 'Set the dough first.' : problemSentence(solved.problem)}</Note>
+            <Note tone="stop">{solved?.problem == null ? LEVAIN_STATION.setDoughFirst : problemSentence(solved.problem)}</Note>
           ) : (
             <>
               <Figures>
@@ -110,7 +111,7 @@ export function LevainStation(props: StationProps) {
               )}
               {state.band !== null && (
                 <Text mt="md" c="dimmed">
-                  {format.mass(pouredGrams(state.poured))} in all.
+                  {LEVAIN_STATION.inAll(format.mass(pouredGrams(state.poured)))}
                 </Text>
               )}
               <Warnings {...props} codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />
@@ -121,25 +122,24 @@ export function LevainStation(props: StationProps) {
           <LadderCard build={build} jar={jar} now={props.now} onFeed={(amounts) => jar !== undefined && setFeeding({ jar, amounts })} />
         )}
         {build !== null && jar !== undefined && state.band === null && (
-          <Card title={`What stays in ${jar.name}`}>
+          <Card title={LEVAIN_STATION.whatStaysIn(jar.name)}>
             <Figures>
-              <Figure value={<Mass grams={jar.grams} />} name="in the jar now" />
-              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : 'not enough'} name="once the starter is out" />
-              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name="when you have mixed" />
-              {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name="to the discard pot" />}
+              <Figure value={<Mass grams={jar.grams} />} name={LEVAIN_STATION.inJarNow} />
+              <Figure
+                value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : LEVAIN_STATION.notEnough}
+                name={LEVAIN_STATION.onceStarterOut}
+              />
+              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name={LEVAIN_STATION.whenYouHaveMixed} />
+              {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name={LEVAIN_STATION.toDiscardPot} />}
             </Figures>
             {build.sourced.topUp.flour > 0 && (
               <Text mt="sm">
-                Into {jar.name} at the same moment: {format.mass(build.sourced.topUp.flour)} of flour and {format.mass(build.sourced.topUp.water)} of water.
+                {LEVAIN_STATION.intoAtSameMomentFlour(jar.name, format.mass(build.sourced.topUp.flour), format.mass(build.sourced.topUp.water))}
               </Text>
             )}
-            {build.sourced.discardGrams > 0 && (
-              <Note tone="care">Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.</Note>
-            )}
+            {build.sourced.discardGrams > 0 && <Note tone="care">{LEVAIN_STATION.discardKeptColdUsedWithin}</Note>}
             {(build.strength === 'ready as it is' || build.strength === 'one feed') && (
-              <Text mt="sm">
-                By the time of the build {jar.name} {needOf(build.strength)}.
-              </Text>
+              <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>
             )}
             <Warnings {...props} codes={['culture weak']} />
           </Card>
@@ -153,7 +153,7 @@ export function LevainStation(props: StationProps) {
           <Warnings {...props} codes={['vessel too small']} />
         </FitCard>
         <Button component={Link} to={`/bakes/${bake.id}/plan`} variant="light" size="lg">
-          Go to Plan
+          {LEVAIN_STATION.goToPlan}
         </Button>
       </div>
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
@@ -165,10 +165,10 @@ export function LevainStation(props: StationProps) {
     if (s?.build == null) return ''
     const { dough, others, keptBack, sticks, whole } = usesOfLevain(s.build, b)
     const terms = [
-      `${format.mass(dough)} for the dough`,
-      ...others.map((d) => `${format.mass(d.grams)} for ${d.name}`),
-      `${format.mass(keptBack)} ${b.source === 'put some back' ? 'to save for the jar' : 'back to the jar'}`,
-      `${format.mass(sticks)} stuck to jar and spoon`
+      LEVAIN_STATION.forDough(format.mass(dough)),
+      ...others.map((d) => LEVAIN_STATION.forWord(format.mass(d.grams), d.name)),
+      `${format.mass(keptBack)} ${b.source === 'put some back' ? LEVAIN_STATION.toSaveForJar : LEVAIN_STATION.backToJar}`,
+      LEVAIN_STATION.stuckToJarAndSpoon(format.mass(sticks))
     ]
     return `${terms.join(' + ')} = ${format.mass(whole)}`
   }
@@ -177,7 +177,7 @@ export function LevainStation(props: StationProps) {
 /** What was poured, in the order it was. */
 function pouredSteps({ state }: StationProps): Omit<PourStep, 'resolution'>[] {
   const { poured, flours } = state
-  return (['seed', 'older levain', 'water', 'flour', 'salt', 'oil'] as const)
+  return (['seed', LEVAIN_STATION.olderLevain, 'water', 'flour', 'salt', 'oil'] as const)
     .flatMap((item): Omit<PourStep, 'resolution'>[] =>
       item === 'flour' && Object.keys(flours).length > 0
         ? Object.entries(flours).map(([ingredientId, grams]) => ({ item, ingredientId, grams }))

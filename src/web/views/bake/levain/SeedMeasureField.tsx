@@ -2,6 +2,7 @@ import { ActionIcon, Group, SegmentedControl, Select, Switch, Text, TextInput } 
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain } from '../../../../core'
+import { SEED_MEASURE_FIELD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { QuantityField } from '../../../parts/QuantityField'
 import classes from '../BakeSheet.module.css'
@@ -9,7 +10,7 @@ import classes from '../BakeSheet.module.css'
 const RATIO_STEP = 0.5
 const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: string }[] = [
   { value: 'ratio', label: 'ratio' },
-  { value: 'inoculation', label: '% of flour' },
+  { value: 'inoculation', label: SEED_MEASURE_FIELD.flour },
   { value: 'seed', label: 'grams' },
   { value: 'spoons', label: 'spoons' }
 ]
@@ -46,7 +47,7 @@ export function SeedMeasureField({
         fullWidth
         size="sm"
         disabled={frozen}
-        aria-label="How to give the amount of starter"
+        aria-label={SEED_MEASURE_FIELD.howToGiveAmountStarter}
         data={[...WAYS]}
         value={by.kind}
         onChange={(v) => choose(v as SeedMeasure['kind'])}
@@ -55,19 +56,19 @@ export function SeedMeasureField({
         {by.kind === 'ratio' && (
           <>
             <Group wrap="nowrap" align="flex-end" gap="xs">
-              <ActionIcon aria-label="Less flour: faster" variant="default" onClick={() => step(by.flourPerSeed, -RATIO_STEP)}>
+              <ActionIcon aria-label={SEED_MEASURE_FIELD.lessFlourFaster} variant="default" onClick={() => step(by.flourPerSeed, -RATIO_STEP)}>
                 <IconMinus size={22} />
               </ActionIcon>
               <QuantityField
                 kind="parts"
-                label="Parts of flour to one of starter"
+                label={SEED_MEASURE_FIELD.partsFlourToOneStarter}
                 disabled={frozen}
                 value={by.flourPerSeed}
                 range={POSSIBLE.flourPerSeed}
                 onCommit={(f) => set({ kind: 'ratio', flourPerSeed: f })}
                 style={{ flex: 1 }}
               />
-              <ActionIcon aria-label="More flour: slower" variant="default" onClick={() => step(by.flourPerSeed, RATIO_STEP)}>
+              <ActionIcon aria-label={SEED_MEASURE_FIELD.moreFlourSlower} variant="default" onClick={() => step(by.flourPerSeed, RATIO_STEP)}>
                 <IconPlus size={22} />
               </ActionIcon>
               <RatioField
@@ -77,13 +78,13 @@ export function SeedMeasureField({
                 }
               />
             </Group>
-            <Text c="dimmed">Less flour ripens sooner, more flour later.</Text>
+            <Text c="dimmed">{SEED_MEASURE_FIELD.lessFlourRipensSoonerMore}</Text>
           </>
         )}
         {by.kind === 'inoculation' && (
           <QuantityField
             kind="percent"
-            label="Starter as % of the flour"
+            label={SEED_MEASURE_FIELD.starterAsFlour}
             disabled={frozen}
             value={by.share}
             range={POSSIBLE.inoculation}
@@ -93,7 +94,7 @@ export function SeedMeasureField({
         {by.kind === 'seed' && (
           <QuantityField
             kind="mass"
-            label="Starter you have"
+            label={SEED_MEASURE_FIELD.starterYouHave}
             disabled={frozen}
             value={by.grams}
             range={[0.1, 20_000]}
@@ -103,21 +104,30 @@ export function SeedMeasureField({
         {by.kind === 'spoons' && (
           <>
             <Group wrap="nowrap" align="flex-end" gap="xs" grow>
-              <QuantityField kind="parts" label="How many" disabled={frozen} value={by.count} range={[0.25, 100]} onCommit={(count) => set({ ...by, count })} />
+              <QuantityField
+                kind="parts"
+                label={SEED_MEASURE_FIELD.howMany}
+                disabled={frozen}
+                value={by.count}
+                range={[0.25, 100]}
+                onCommit={(count) => set({ ...by, count })}
+              />
               <Select
-                label="Of"
+                label={SEED_MEASURE_FIELD.of}
                 disabled={frozen}
                 data={['tablespoon', 'teaspoon']}
                 value={by.spoon}
                 onChange={(v) => v !== null && set({ ...by, spoon: v as 'tablespoon' | 'teaspoon' })}
               />
             </Group>
-            <Switch label="Stirred down, not risen" disabled={frozen} checked={by.stirred} onChange={(e) => set({ ...by, stirred: e.currentTarget.checked })} />
+            <Switch
+              label={SEED_MEASURE_FIELD.stirredDownNotRisen}
+              disabled={frozen}
+              checked={by.stirred}
+              onChange={(e) => set({ ...by, stirred: e.currentTarget.checked })}
+            />
             {build?.spoons != null && (
-              <Text c="dimmed">
-                That is {format.massFigure(build.spoons.least)} to {format.mass(build.spoons.most)} of starter, so the ripening is that much less sure until you
-                weigh it.
-              </Text>
+              <Text c="dimmed">{SEED_MEASURE_FIELD.thatToStarterSoRipening(format.massFigure(build.spoons.least), format.mass(build.spoons.most))}</Text>
             )}
           </>
         )}
@@ -133,11 +143,11 @@ function RatioField({ frozen, onRatio }: { readonly frozen: boolean; readonly on
   const wrong = text !== '' && (ratio === null || ratio.flourPerSeed < POSSIBLE.flourPerSeed[0] || ratio.flourPerSeed > POSSIBLE.flourPerSeed[1])
   return (
     <TextInput
-      label="Or typed"
+      label={SEED_MEASURE_FIELD.orTyped}
       placeholder="1:4:4"
       disabled={frozen}
       value={text}
-      error={wrong ? 'A ratio looks like 1:4:4.' : null}
+      error={wrong ? SEED_MEASURE_FIELD.ratioLooksLike : null}
       onChange={(e) => {
         const next = e.currentTarget.value
         setText(next)

@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { type BuildPlan, POSSIBLE } from '../../../../core'
+import { TEXTURE_FIELDS } from '../../../../words/screens/levain'
 import { QuantityField } from '../../../parts/QuantityField'
 import classes from '../BakeSheet.module.css'
 
@@ -9,7 +10,7 @@ const TEXTURES = [
   { value: '0.5', label: 'stiff' },
   { value: '0.7', label: 'thick' },
   { value: '1', label: 'liquid' },
-  { value: '2', label: 'wet rye' }
+  { value: '2', label: TEXTURE_FIELDS.wetRye }
 ]
 
 /** Hydration, salt and oil of the levain, keep-back, older levain, and other doughs that take of it. */
@@ -29,7 +30,7 @@ export function TextureFields({
       <SegmentedControl
         fullWidth
         disabled={frozen}
-        aria-label="Texture"
+        aria-label={TEXTURE_FIELDS.texture}
         data={TEXTURES}
         value={TEXTURES.find((t) => Number(t.value) === wish.hydration)?.value ?? ''}
         onChange={(v) => onSet({ hydration: Number(v) })}
@@ -37,7 +38,7 @@ export function TextureFields({
       <SimpleGrid cols={2}>
         <QuantityField
           kind="percent"
-          label="Hydration"
+          label={TEXTURE_FIELDS.hydration}
           disabled={frozen}
           value={wish.hydration}
           range={POSSIBLE.levainHydration}
@@ -46,21 +47,28 @@ export function TextureFields({
         {source !== 'put some back' && (
           <QuantityField
             kind="mass"
-            label={source === 'straight from the jar' ? 'Stays in the jar' : 'Back to the jar'}
-            what="Back to the jar"
+            label={source === 'straight from the jar' ? TEXTURE_FIELDS.staysInJar : TEXTURE_FIELDS.backToJar}
+            what={TEXTURE_FIELDS.backToJar}
             disabled={frozen}
             value={wish.keepBackGrams}
             range={POSSIBLE.keepBackGrams}
             onCommit={(keepBackGrams) => onSet({ keepBackGrams })}
           />
         )}
-        <QuantityField kind="percent" label="Salt in it" disabled={frozen} value={wish.salt} range={[0, 0.05]} onCommit={(salt) => onSet({ salt })} />
-        <QuantityField kind="percent" label="Oil in it" disabled={frozen} value={wish.oil} range={[0, 0.2]} onCommit={(oil) => onSet({ oil })} />
+        <QuantityField
+          kind="percent"
+          label={TEXTURE_FIELDS.saltIn}
+          disabled={frozen}
+          value={wish.salt}
+          range={[0, 0.05]}
+          onCommit={(salt) => onSet({ salt })}
+        />
+        <QuantityField kind="percent" label={TEXTURE_FIELDS.oilIn} disabled={frozen} value={wish.oil} range={[0, 0.2]} onCommit={(oil) => onSet({ oil })} />
         {source === 'mixed seed' && (
           <>
             <QuantityField
               kind="percent"
-              label="Old levain besides the starter"
+              label={TEXTURE_FIELDS.oldLevainBesidesStarter}
               disabled={frozen}
               value={wish.older.share}
               range={[0, 1]}
@@ -68,7 +76,7 @@ export function TextureFields({
             />
             <QuantityField
               kind="percent"
-              label="Its hydration"
+              label={TEXTURE_FIELDS.hydration2}
               disabled={frozen}
               value={wish.older.hydration}
               range={POSSIBLE.levainHydration}
@@ -81,20 +89,20 @@ export function TextureFields({
         // biome-ignore lint/suspicious/noArrayIndexKey: other doughs have no identity of their own, only an order
         <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
           <TextInput
-            label={i === 0 ? 'Also for' : undefined}
-            aria-label={`Other dough ${i + 1}`}
+            label={i === 0 ? TEXTURE_FIELDS.alsoFor : undefined}
+            aria-label={TEXTURE_FIELDS.otherDough(i + 1)}
             disabled={frozen}
             value={dough.name}
             maxLength={80}
-            error={dough.name.trim() === '' ? 'A name is needed.' : null}
+            error={dough.name.trim() === '' ? TEXTURE_FIELDS.nameNeeded : null}
             onChange={(e) => setOther(i, { name: e.currentTarget.value })}
             style={{ flex: 1 }}
           />
           <QuantityField
             kind="mass"
-            label={i === 0 ? 'Levain for it' : undefined}
-            aria-label={`Levain for other dough ${i + 1}`}
-            what="The levain"
+            label={i === 0 ? TEXTURE_FIELDS.levainFor : undefined}
+            aria-label={TEXTURE_FIELDS.levainForOtherDough(i + 1)}
+            what={TEXTURE_FIELDS.levain}
             disabled={frozen}
             value={dough.grams}
             range={[0, 50_000]}
@@ -102,7 +110,7 @@ export function TextureFields({
             w={130}
           />
           {!frozen && (
-            <ActionIcon aria-label={`Take other dough ${i + 1} away`} onClick={() => onSet({ alsoFor: alsoFor.filter((_, n) => n !== i) })}>
+            <ActionIcon aria-label={TEXTURE_FIELDS.takeOtherDoughAway(i + 1)} onClick={() => onSet({ alsoFor: alsoFor.filter((_, n) => n !== i) })}>
               <IconMinus size={20} />
             </ActionIcon>
           )}
@@ -113,9 +121,9 @@ export function TextureFields({
           variant="subtle"
           size="sm"
           leftSection={<IconPlus size={18} />}
-          onClick={() => onSet({ alsoFor: [...alsoFor, { name: 'another dough', grams: 100 }] })}
+          onClick={() => onSet({ alsoFor: [...alsoFor, { name: TEXTURE_FIELDS.anotherDough, grams: 100 }] })}
         >
-          Another dough takes of it
+          {TEXTURE_FIELDS.anotherDoughTakes}
         </Button>
       )}
     </div>

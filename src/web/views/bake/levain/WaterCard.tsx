@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import type { ReactNode } from 'react'
 import { HOTTEST_WATER_C, type SolvedLevain } from '../../../../core'
+import { WATER_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -24,11 +25,11 @@ export function WaterCard({
   const { water, impossibleWaterC } = build
   const flourC = kitchen.places[0]?.tempC ?? mixTempC
   return (
-    <Card title="Water for it">
+    <Card title={WATER_CARD.waterFor}>
       <QuantityField
         kind="temperature"
-        label="Fresh mix wanted at"
-        what="The mix"
+        label={WATER_CARD.freshMixWantedAt}
+        what={WATER_CARD.mix}
         disabled={frozen}
         value={mixTempC}
         range={[4, 38]}
@@ -38,22 +39,18 @@ export function WaterCard({
       {water !== null && (
         <div className={classes.sizeFields}>
           <Figures>
-            <Figure value={format.temperature(water.tempC, 0)} name="water" />
-            <Figure value={<Mass grams={Math.round(water.blend.tapGrams)} />} name={`from the tap, ${format.temperature(kitchen.tapTempC)}`} />
-            {water.blend.kettleGrams >= 0.5 && <Figure value={<Mass grams={Math.round(water.blend.kettleGrams)} />} name="from the kettle" />}
-            {water.blend.iceGrams >= 0.5 && <Figure value={<Mass grams={Math.round(water.blend.iceGrams)} />} name="of ice from the freezer" />}
+            <Figure value={format.temperature(water.tempC, 0)} name={WATER_CARD.water} />
+            <Figure value={<Mass grams={Math.round(water.blend.tapGrams)} />} name={WATER_CARD.fromTap(format.temperature(kitchen.tapTempC))} />
+            {water.blend.kettleGrams >= 0.5 && <Figure value={<Mass grams={Math.round(water.blend.kettleGrams)} />} name={WATER_CARD.fromKettle} />}
+            {water.blend.iceGrams >= 0.5 && <Figure value={<Mass grams={Math.round(water.blend.iceGrams)} />} name={WATER_CARD.iceFromFreezer} />}
           </Figures>
-          {water.blend.kettleGrams >= 0.5 && (
-            <Note tone="care">Stir and measure it before it meets the starter: never above {format.temperature(HOTTEST_WATER_C)}.</Note>
-          )}
+          {water.blend.kettleGrams >= 0.5 && <Note tone="care">{WATER_CARD.stirAndMeasureBeforeMeets(format.temperature(HOTTEST_WATER_C))}</Note>}
         </div>
       )}
-      {impossibleWaterC !== null && impossibleWaterC < 0 && (
-        <Note tone="stop">The water would have to be ice. Cool the flour, or take the starter from the fridge.</Note>
-      )}
+      {impossibleWaterC !== null && impossibleWaterC < 0 && <Note tone="stop">{WATER_CARD.waterWouldHaveToBe}</Note>}
       {children}
       <Text c="dimmed" mt="xs">
-        The flour stands at {format.temperature(flourC)}, the starter will be at {format.temperature(build.seedTempC, 0)}.
+        {WATER_CARD.flourStandsAtStarterWill(format.temperature(flourC), format.temperature(build.seedTempC, 0))}
       </Text>
     </Card>
   )

@@ -1,4 +1,5 @@
 import { fromNow, near, problemSentence } from '../../../../words'
+import { BEGIN_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import type { StationProps } from '../station'
@@ -10,9 +11,9 @@ export function BeginCard(props: StationProps) {
   const { format } = useKitchen()
   const atMs = day.beginsMs
   return (
-    <Card title={state.band === null ? 'Begin the build' : 'The build began'}>
+    <Card title={state.band === null ? BEGIN_CARD.beginBuild : BEGIN_CARD.buildBegan}>
       {atMs === null ? (
-        <Note tone="stop">{solved?.problem === null || solved === null ? 'Set the dough and the levain first.' : problemSentence(solved.problem)}</Note>
+        <Note tone="stop">{solved?.problem === null || solved === null ? BEGIN_CARD.setDoughAndLevainFirst : problemSentence(solved.problem)}</Note>
       ) : (
         <Figures>
           <Figure size="lg" value={format.dayTime(state.band?.atMs ?? near(atMs))} name={fromNow(atMs, now, format)} />

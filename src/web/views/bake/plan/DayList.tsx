@@ -5,6 +5,7 @@ import { busyIn } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep } from '../../../../contract'
 import { type Busy, isHard, type Step } from '../../../../core'
 import { fromNow, near, stepCaution, stepWord } from '../../../../words'
+import { DAY_LIST } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/Card'
 import { MarkStep } from '../../../parts/steps/MarkStep'
@@ -42,21 +43,21 @@ export function DayList({
   const done = [...state.deeds].filter(([id]) => !steps.some((s) => s.id === id))
   return (
     <Card
-      title="The whole day"
+      title={DAY_LIST.wholeDay}
       aside={
         <Button component={Link} to={`/bakes/${bake.id}/day`} variant="subtle" size="sm" leftSection={<IconPrinter size={18} />}>
-          Print it
+          {DAY_LIST.print}
         </Button>
       }
     >
       <MovedSince steps={steps} planned={planned} />
-      {steps.length === 0 && <Text c="dimmed">Nothing more to do: this bake is behind you.</Text>}
+      {steps.length === 0 && <Text c="dimmed">{DAY_LIST.nothingMoreToDoThis}</Text>}
       <ol className={classes.day}>
         {done.map(([id, deed]) => (
           <li key={id} className={classes.done}>
             <span className={classes.time}>{format.time(deed.atMs)}</span>
             <span>
-              {stepWord({ id, kind: id.replace(/ \d+$/, '') as Step['kind'] })}, {deed.did === 'done' ? 'done' : 'left out'}
+              {stepWord({ id, kind: id.replace(/ \d+$/, '') as Step['kind'] })}, {deed.did === 'done' ? 'done' : DAY_LIST.leftOut}
             </span>
           </li>
         ))}
@@ -70,30 +71,22 @@ export function DayList({
                 <b>{stepWord(step, { cold })}</b>
                 <span className={classes.soft}>
                   {fromNow(step.atMs, now, format)}
-                  {step.minutes > 0 && ` · ${step.minutes} min of work`}
-                  {was !== undefined && Math.abs(was - step.atMs) >= MOVED_MS && ` · planned for ${format.time(near(was))}`}
+                  {step.minutes > 0 && DAY_LIST.minWork(step.minutes)}
+                  {was !== undefined && Math.abs(was - step.atMs) >= MOVED_MS && DAY_LIST.plannedFor(format.time(near(was)))}
                 </span>
                 <InTheWay step={step} busy={busy} />
                 {stepCaution(step) !== null && frozen && <span className={classes.soft}>{stepCaution(step)}</span>}
               </span>
               {movable(step) ? (
                 <Group gap={4} wrap="nowrap" className={classes.move}>
-                  <ActionIcon
-                    variant="default"
-                    aria-label={`${stepWord(step)} a quarter of an hour earlier`}
-                    onClick={() => onMove(step.id, step.atMs - STEP_MS)}
-                  >
+                  <ActionIcon variant="default" aria-label={DAY_LIST.quarterHourEarlier(stepWord(step))} onClick={() => onMove(step.id, step.atMs - STEP_MS)}>
                     <IconMinus size={20} />
                   </ActionIcon>
-                  <ActionIcon
-                    variant="default"
-                    aria-label={`${stepWord(step)} a quarter of an hour later`}
-                    onClick={() => onMove(step.id, step.atMs + STEP_MS)}
-                  >
+                  <ActionIcon variant="default" aria-label={DAY_LIST.quarterHourLater(stepWord(step))} onClick={() => onMove(step.id, step.atMs + STEP_MS)}>
                     <IconPlus size={20} />
                   </ActionIcon>
-                  <Tooltip label={plan.pins.includes(step.id) ? 'Pinned: it stays when others are moved' : 'Pin it where it is'}>
-                    <ActionIcon aria-label={`Pin: ${stepWord(step)}`} aria-pressed={plan.pins.includes(step.id)} onClick={() => pin(step.id)}>
+                  <Tooltip label={plan.pins.includes(step.id) ? DAY_LIST.pinnedStaysWhenOthersAre : DAY_LIST.pinWhere}>
+                    <ActionIcon aria-label={DAY_LIST.pin(stepWord(step))} aria-pressed={plan.pins.includes(step.id)} onClick={() => pin(step.id)}>
                       {plan.pins.includes(step.id) ? <IconPinFilled size={20} /> : <IconPin size={20} />}
                     </ActionIcon>
                   </Tooltip>
@@ -120,7 +113,7 @@ function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly
   const worst = there.find(isHard) ?? there[0]
   if (worst === undefined) return null
   const words =
-    worst.kind === 'asleep' ? `you sleep until ${format.time(worst.toMs)}` : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
+    worst.kind === 'asleep' ? DAY_LIST.youSleepUntil(format.time(worst.toMs)) : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
   return (
     <span className={classes.way} data-hard={isHard(worst)}>
       <IconHandStop size={18} aria-hidden="true" /> {words}
@@ -136,8 +129,8 @@ function MovedSince({ steps, planned }: { readonly steps: readonly Step[]; reado
     const was = planned.get(id)
     const by = step === undefined || was === undefined ? 0 : step.atMs - was
     if (Math.abs(by) < MOVED_MS) return []
-    return [`${id === 'mix' ? 'the mix' : 'the bread'} is ${format.duration(Math.abs(by) / HOUR)} ${by > 0 ? 'later' : 'sooner'}`]
+    return [DAY_LIST.is(id === 'mix' ? DAY_LIST.mix : DAY_LIST.bread, format.duration(Math.abs(by) / HOUR), by > 0 ? 'later' : 'sooner')]
   })
   if (moved.length === 0) return null
-  return <Note>Since it was planned {moved.join(', and ')}.</Note>
+  return <Note>{DAY_LIST.sinceWasPlanned(moved.join(', and '))}</Note>
 }

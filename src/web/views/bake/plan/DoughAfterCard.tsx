@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import { hoursToGas } from '../../../../core'
 import { near } from '../../../../words'
+import { DOUGH_AFTER_CARD } from '../../../../words/screens/plan'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -12,9 +13,9 @@ import type { StationProps } from '../station'
 const MS_PER_HOUR = 3_600_000
 /** How far doughs are let rise in bulk: g, with its word. */
 const TARGETS = [
-  { gas: 0.3, word: 'a third higher' },
-  { gas: 0.5, word: 'half as high again' },
-  { gas: 0.75, word: 'three quarters higher' },
+  { gas: 0.3, word: DOUGH_AFTER_CARD.thirdHigher },
+  { gas: 0.5, word: DOUGH_AFTER_CARD.halfAsHighAgain },
+  { gas: 0.75, word: DOUGH_AFTER_CARD.threeQuartersHigher },
   { gas: 1, word: 'doubled' }
 ] as const
 const GAS = TARGETS.map((t) => t.gas)
@@ -31,17 +32,17 @@ export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixM
   const grown = useGrown(line, belief, GAS)
   const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan
-  const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? 'that place'
+  const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? DOUGH_AFTER_CARD.thatPlace
   if (line === null || grown === undefined) return null
   const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
   return (
-    <Card title="The dough after it">
+    <Card title={DOUGH_AFTER_CARD.doughAfter}>
       <table className={classes.weigh}>
         <thead>
           <tr>
-            <th scope="col">Risen in bulk</th>
-            <th scope="col">likely</th>
-            <th scope="col">90 % chance</th>
+            <th scope="col">{DOUGH_AFTER_CARD.risenInBulk}</th>
+            <th scope="col">{DOUGH_AFTER_CARD.likely}</th>
+            <th scope="col">{DOUGH_AFTER_CARD.chance}</th>
           </tr>
         </thead>
         <tbody>
@@ -60,7 +61,7 @@ export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixM
         </tbody>
       </table>
       <Text c="dimmed" mt="xs">
-        Mixed at {format.time(line.startedAtMs)} with {format.temperature(line.mixTempC)}, standing in: {place}.
+        {DOUGH_AFTER_CARD.mixedAtWithStandingIn(format.time(line.startedAtMs), format.temperature(line.mixTempC), place)}
       </Text>
     </Card>
   )

@@ -2,6 +2,7 @@ import { Button, NumberInput, SegmentedControl, SimpleGrid, Text } from '@mantin
 import { courseFor } from '../../../../answers'
 import type { Course } from '../../../../contract'
 import { POSSIBLE, USUAL_COURSE } from '../../../../core'
+import { DOUGH_DAY_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
@@ -18,11 +19,11 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
   if (course === null) {
     const place = kitchen.places.find((p) => p.id === plan.placeId) ?? kitchen.places[0]
     return (
-      <Card title="Bulk, shape, proof, bake">
-        <Text>Only the levain is planned: this bake ends with the mix.</Text>
+      <Card title={DOUGH_DAY_CARD.bulkShapeProofBake}>
+        <Text>{DOUGH_DAY_CARD.onlyLevainPlannedThisBake}</Text>
         {!frozen && place !== undefined && (
           <Button mt="sm" variant="default" onClick={() => edit({ course: courseFor(plan.formula, place) })}>
-            Plan bulk, proof and bake too
+            {DOUGH_DAY_CARD.planBulkProofAndBake}
           </Button>
         )}
       </Card>
@@ -44,33 +45,33 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
   )
   const { proof } = course
   return (
-    <Card title="Bulk, shape, proof, bake">
+    <Card title={DOUGH_DAY_CARD.bulkShapeProofBake}>
       <SimpleGrid cols={2} spacing="sm">
-        <PlaceSelect label="It rises" disabled={frozen} value={course.placeId} onPlace={({ id, tempC }) => put({ placeId: id, tempC })} />
+        <PlaceSelect label={DOUGH_DAY_CARD.rises} disabled={frozen} value={course.placeId} onPlace={({ id, tempC }) => put({ placeId: id, tempC })} />
         <QuantityField
           kind="temperature"
-          label="Dough when mixed"
-          what="The dough"
+          label={DOUGH_DAY_CARD.doughWhenMixed}
+          what={DOUGH_DAY_CARD.dough}
           disabled={frozen}
           value={course.mixTempC}
           range={POSSIBLE.tempC}
           onCommit={(mixTempC) => put({ mixTempC })}
         />
-        {number('Autolyse', course.autolyseMinutes, [0, 480], 10, (autolyseMinutes) => put({ autolyseMinutes }), ' min')}
+        {number('Autolyse', course.autolyseMinutes, [0, 480], 10, (autolyseMinutes) => put({ autolyseMinutes }), DOUGH_DAY_CARD.min)}
         {number('Folds', course.folds, [0, 12], 1, (folds) => put({ folds }))}
-        {number('Rise in bulk', Math.round(course.bulkGas * PERCENT), [5, 250], 5, (v) => put({ bulkGas: v / PERCENT, bulkStretch: 1 }), ' %')}
+        {number(DOUGH_DAY_CARD.riseInBulk, Math.round(course.bulkGas * PERCENT), [5, 250], 5, (v) => put({ bulkGas: v / PERCENT, bulkStretch: 1 }), ' %')}
         {proof.kind === 'warm'
           ? number(
-              'Growth in the proof',
+              DOUGH_DAY_CARD.growthInProof,
               Math.round(proof.gas * PERCENT),
               [5, 200],
               5,
               (v) => put({ proof: { kind: 'warm', gas: v / PERCENT }, proofStretch: 1 }),
               ' %'
             )
-          : number('In the cold', Math.round(proof.hours * 4) / 4, [1, 96], 1, (hours) => put({ proof: { kind: 'cold', hours } }), ' h')}
-        {number('Heat the oven', course.preheatMinutes, [0, 180], 5, (preheatMinutes) => put({ preheatMinutes }), ' min')}
-        {number('In the oven', course.bakeMinutes, [2, 300], 5, (bakeMinutes) => put({ bakeMinutes }), ' min')}
+          : number(DOUGH_DAY_CARD.inCold, Math.round(proof.hours * 4) / 4, [1, 96], 1, (hours) => put({ proof: { kind: 'cold', hours } }), ' h')}
+        {number(DOUGH_DAY_CARD.heatOven, course.preheatMinutes, [0, 180], 5, (preheatMinutes) => put({ preheatMinutes }), DOUGH_DAY_CARD.min)}
+        {number(DOUGH_DAY_CARD.inOven, course.bakeMinutes, [2, 300], 5, (bakeMinutes) => put({ bakeMinutes }), DOUGH_DAY_CARD.min)}
         {number('Loads', course.loads, [1, 12], 1, (loads) => put({ loads }))}
         {number('Cooling', course.coolHours, [0, 48], 0.5, (coolHours) => put({ coolHours }), ' h')}
       </SimpleGrid>
@@ -78,17 +79,17 @@ export function DoughDayCard({ plan, edit, frozen }: StationProps) {
         mt="md"
         fullWidth
         disabled={frozen}
-        aria-label="Proof"
+        aria-label={DOUGH_DAY_CARD.proof}
         value={proof.kind}
         data={[
-          { value: 'warm', label: 'Same-day proof' },
-          { value: 'cold', label: 'Cold proof' }
+          { value: 'warm', label: DOUGH_DAY_CARD.sameDayProof },
+          { value: 'cold', label: DOUGH_DAY_CARD.coldProof }
         ]}
         onChange={(kind) => put({ proof: kind === 'cold' ? { kind, hours: COLD_HOURS } : USUAL_COURSE[plan.formula.doughKind].proof, proofStretch: 1 })}
       />
       {!frozen && (
         <Button mt="sm" variant="subtle" onClick={() => edit({ course: null })}>
-          Plan only the levain
+          {DOUGH_DAY_CARD.planOnlyLevain}
         </Button>
       )}
     </Card>

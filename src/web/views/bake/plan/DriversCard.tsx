@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import { useState } from 'react'
 import { driverRows } from '../../../../words'
+import { DRIVERS_CARD } from '../../../../words/screens/plan'
 import { useDrivers } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -15,9 +16,9 @@ export function DriversCard({ solved, judged, plan, belief, bake }: StationProps
   const drivers = useDrivers(open ? line : null, belief, plan.school)
   if (line === null) return null
   return (
-    <Card title="What changes the timing">
+    <Card title={DRIVERS_CARD.whatChangesTiming}>
       <button type="button" className={classes.unfold} aria-expanded={open} onClick={() => setOpen(!open)}>
-        {open ? 'Hide' : 'Show how warmth, ratio and cold change it'}
+        {open ? DRIVERS_CARD.hide : DRIVERS_CARD.showHowWarmthRatioAnd}
       </button>
       {open && drivers !== undefined && (
         <>
@@ -32,7 +33,7 @@ export function DriversCard({ solved, judged, plan, belief, bake }: StationProps
             </tbody>
           </table>
           <Text c="dimmed" mt="xs">
-            Each by itself, with all else as it is.
+            {DRIVERS_CARD.eachByItselfWithAll}
           </Text>
         </>
       )}

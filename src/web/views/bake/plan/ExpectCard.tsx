@@ -5,6 +5,7 @@ import { chanceAt } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import type { Busy, Forecast, HourRange, JarBelief } from '../../../../core'
 import { knownSentence, near } from '../../../../words'
+import { EXPECT_CARD } from '../../../../words/screens/plan'
 import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
@@ -40,15 +41,15 @@ export function ExpectCard({
   ).get(bake.id)
   if (shown === null) return null
   return (
-    <Card title="What to expect">
+    <Card title={EXPECT_CARD.whatToExpect}>
       <table className={classes.weigh}>
         <thead>
           <tr>
             <th scope="col" className={classes.unseen}>
-              Moment
+              {EXPECT_CARD.moment}
             </th>
-            <th scope="col">likely</th>
-            <th scope="col">90 % chance</th>
+            <th scope="col">{EXPECT_CARD.likely}</th>
+            <th scope="col">{EXPECT_CARD.chance}</th>
           </tr>
         </thead>
         <tbody>
@@ -59,17 +60,19 @@ export function ExpectCard({
       </table>
       {build?.asItStands.milestones.doubledHours !== null && build !== null && running === null && (
         <Text c="dimmed" mt="sm">
-          Doubled after about {format.duration(build.asItStands.milestones.doubledHours)}.
+          {EXPECT_CARD.doubledAfterAbout(format.duration(build.asItStands.milestones.doubledHours))}
         </Text>
       )}
       {running === null && whileHome !== undefined && (
         <Text mt="sm">
-          <b>{format.percent(whileHome, 0)}</b> chance it’s ready while you’re home around {format.time(mixMs)}
+          <b>{format.percent(whileHome, 0)}</b>
+          {EXPECT_CARD.chanceReadyWhileYoureHome(format.time(mixMs))}
         </Text>
       )}
       {running !== null && shown.fitAtMix !== null && (
         <Text mt="sm">
-          <b>{format.percent(shown.fitAtMix, 0)}</b> chance it’s ready at {format.time(mixMs)}
+          <b>{format.percent(shown.fitAtMix, 0)}</b>
+          {EXPECT_CARD.chanceReadyAt(format.time(mixMs))}
         </Text>
       )}
       <KnownJar jar={jar} belief={belief} />
@@ -86,7 +89,7 @@ function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly bel
   if (jar === undefined) return null
   return (
     <Text c="dimmed" mt="xs">
-      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>What Olvent knows about {jar.name}</Link>
+      {knownSentence(jar, belief)} <Link to={`/jars/${jar.id}/pace`}>{EXPECT_CARD.whatOlventKnowsAbout(jar.name)}</Link>
     </Text>
   )
 }

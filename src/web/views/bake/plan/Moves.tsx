@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Group } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import type { Plan, PlannedMove } from '../../../../contract'
+import { MOVES } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -28,8 +29,8 @@ export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly ed
         // biome-ignore lint/suspicious/noArrayIndexKey: moves have no identity but their order.
         <Group key={i} gap="xs" align="flex-end" wrap="nowrap">
           <PlaceSelect
-            label={i === 0 ? 'Then to' : 'And then to'}
-            aria-label={`Move ${i + 1}: to`}
+            label={i === 0 ? MOVES.thenTo : MOVES.andThenTo}
+            aria-label={MOVES.moveTo(i + 1)}
             disabled={frozen}
             value={move.placeId}
             style={{ flex: 1 }}
@@ -37,9 +38,9 @@ export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly ed
           />
           <QuantityField
             kind="hours"
-            label="After"
-            aria-label={`Move ${i + 1}: hours after mixing`}
-            what="The hours after mixing"
+            label={MOVES.after}
+            aria-label={MOVES.moveHoursAfterMixing(i + 1)}
+            what={MOVES.hoursAfterMixing}
             disabled={frozen}
             value={move.afterHours}
             range={[0, 96]}
@@ -47,7 +48,7 @@ export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly ed
             w={96}
           />
           {!frozen && (
-            <ActionIcon aria-label={`Take move ${i + 1} away`} onClick={() => edit((p) => ({ moves: p.moves.filter((_, at) => at !== i) }))}>
+            <ActionIcon aria-label={MOVES.takeMoveAway(i + 1)} onClick={() => edit((p) => ({ moves: p.moves.filter((_, at) => at !== i) }))}>
               <IconMinus size={20} />
             </ActionIcon>
           )}
@@ -55,7 +56,7 @@ export function Moves({ plan, edit, frozen }: { readonly plan: Plan; readonly ed
       ))}
       {!frozen && plan.moves.length < MOST_MOVES && (
         <Button variant="subtle" size="sm" leftSection={<IconPlus size={18} />} onClick={add}>
-          Move it on to another place
+          {MOVES.moveOnToAnotherPlace}
         </Button>
       )}
     </div>

@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
 import { near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
+import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
 import { type PlannedMix, useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
@@ -71,13 +72,13 @@ export function PlanCards({
     const title = titles.get(plan)
     return title === undefined ? [] : [{ plan, told, title, chance: chances.get(String(i)) ?? null, flourGrams: taken?.flourGrams ?? null }]
   })
-  if (failed) return <Note tone="stop">The search failed. Try it again.</Note>
+  if (failed) return <Note tone="stop">{PLAN_CARDS.searchFailedTryAgain}</Note>
   const fromMs = Math.min(asked.nowMs, ...offered.map(({ plan }) => plan.stages[0]?.startMs ?? asked.nowMs))
   const toMs = Math.max(...offered.map(({ plan }) => plan.times.outMs), fromMs + 1)
   const pair = compared.flatMap((i) => offered[i] ?? [])
   return (
-    <section className={classes.plans} aria-label="Schedules" aria-busy={share < 1}>
-      {share < 1 && <Progress value={100 * Math.max(share, 0.05)} aria-label="Searching" />}
+    <section className={classes.plans} aria-label={PLAN_CARDS.schedules} aria-busy={share < 1}>
+      {share < 1 && <Progress value={100 * Math.max(share, 0.05)} aria-label={PLAN_CARDS.searching} />}
       {found?.mendings != null && <NoWay found={found.mendings} problem={asked} onTake={(plan) => onTake(plan, asked)} onLater={onLater} />}
       {offered.map((offer, i) => (
         <PlanCard
@@ -92,11 +93,13 @@ export function PlanCards({
       ))}
       {offered.length > 0 && share === 1 && (
         <Text c="dimmed">
-          {offered.length === 1 ? 'No other schedule is really different.' : `${offered.length} different schedules, the easiest first.`} The chances allow for
-          a kitchen that is {format.temperatureGap(2)} warmer or colder than planned.
+          {PLAN_CARDS.chancesAllowForKitchenThat(
+            offered.length === 1 ? PLAN_CARDS.noOtherScheduleReallyDifferent : PLAN_CARDS.differentSchedulesEasiestFirst(offered.length),
+            format.temperatureGap(2)
+          )}
         </Text>
       )}
-      <Modal opened={pair.length === 2} onClose={() => setCompared([])} title="Compare two schedules" size="lg">
+      <Modal opened={pair.length === 2} onClose={() => setCompared([])} title={PLAN_CARDS.compareTwoSchedules} size="lg">
         {pair.length === 2 && <Compared pair={pair as [Offered, Offered]} problem={asked} />}
       </Modal>
     </section>
@@ -125,9 +128,9 @@ function PlanCard({
       <DayStrip plan={plan} {...strip} />
       <div className={classes.figures}>
         <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
-        <Figure value={format.dayTime(near(plan.mixMs))} name="mix" />
-        <Figure value={format.dayTime(near(plan.times.outMs))} name="out of the oven" />
-        {chance !== null && <Figure value={format.percent(chance, 0)} name="chance it’s ready while you’re home" />}
+        <Figure value={format.dayTime(near(plan.mixMs))} name={PLAN_CARDS.mix} />
+        <Figure value={format.dayTime(near(plan.times.outMs))} name={PLAN_CARDS.outOven2} />
+        {chance !== null && <Figure value={format.percent(chance, 0)} name={PLAN_CARDS.chanceReadyWhileYoureHome2} />}
       </div>
       {told !== null && (
         <>
@@ -135,17 +138,24 @@ function PlanCard({
             {whyWords(plan, told, format).join(' ')} {proofWords(plan, format).replace(/^./, (c) => c.toUpperCase())}.
           </Text>
           <Text c="dimmed" mt={4}>
-            {format.duration(told.handsMinutes / 60)} of work · {format.mass(Math.round(flourGrams ?? told.flourGrams))} of flour for the levain
-            {told.discardGrams >= 1 && ` · ${format.mass(Math.round(told.discardGrams))} to the discard pot`} · {tasteWord(told, plan)}
+            {PLAN_CARDS.workFlourForLevain(format.duration(told.handsMinutes / 60), format.mass(Math.round(flourGrams ?? told.flourGrams)))}
+            {told.discardGrams >= 1 && PLAN_CARDS.toDiscardPot(format.mass(Math.round(told.discardGrams)))} · {tasteWord(told, plan)}
           </Text>
         </>
       )}
-      {chance !== null && chance < HARDLY && <Note tone="care">At that hour the levain is hardly ever ready. Choose another hour, place or ratio.</Note>}
+      {chance !== null && chance < HARDLY && <Note tone="care">{PLAN_CARDS.atThatHourLevainHardly}</Note>}
       <Group mt="md" justify="space-between">
         <Button onClick={onTake} size="md">
-          Use this schedule
+          {PLAN_CARDS.toUseThisSchedule}
         </Button>
-        {comparable && <Checkbox label="Compare" checked={compared} onChange={(e) => onCompare(e.currentTarget.checked)} aria-label={`Compare: ${title}`} />}
+        {comparable && (
+          <Checkbox
+            label={PLAN_CARDS.compare}
+            checked={compared}
+            onChange={(e) => onCompare(e.currentTarget.checked)}
+            aria-label={PLAN_CARDS.compare2(title)}
+          />
+        )}
       </Group>
     </Card>
   )
@@ -166,28 +176,26 @@ function NoWay({
   const { kitchen, format } = useKitchen()
   const now = useNow()
   return (
-    <Card title="No schedule fits all your hours" tone="care">
-      {bent === null && later === null && (
-        <Text>No levain can be ready in time. Choose a later time for the bread, or a warmer place for the levain. It is {format.dayTime(now)} now.</Text>
-      )}
+    <Card title={PLAN_CARDS.noScheduleFitsAllYour} tone="care">
+      {bent === null && later === null && <Text>{PLAN_CARDS.noLevainCanBeReady(format.dayTime(now))}</Text>}
       {bent !== null && (
         <>
-          <Text>The smallest change that would help:</Text>
+          <Text>{PLAN_CARDS.smallestChangeThatWouldHelp}</Text>
           <ul>
             {bent.violations.map((v) => (
               <li key={`${v.kind} ${v.step} ${v.fromMs}`}>{violationWords(v, bent, kitchen, format)}</li>
             ))}
           </ul>
           <Button variant="default" onClick={() => onTake(bent)}>
-            Use it anyway: begin {format.dayTime(near(bent.stages[0]?.startMs ?? now))}
+            {PLAN_CARDS.toUseAnywayBegin(format.dayTime(near(bent.stages[0]?.startMs ?? now)))}
           </Button>
         </>
       )}
       {later !== null && (
         <>
-          <Text mt="md">Keeping all your hours, the earliest the bread can be out of the oven is {format.dayTime(near(later.times.outMs))}.</Text>
+          <Text mt="md">{PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}</Text>
           <Button mt="xs" variant="default" onClick={() => onLater(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)}>
-            Plan for {format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs))}
+            {PLAN_CARDS.planFor(format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)))}
           </Button>
         </>
       )}
@@ -204,12 +212,12 @@ function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered
     ['Mix', ({ plan }) => format.dayTime(near(plan.mixMs))],
     ['Shape', ({ plan }) => format.dayTime(near(plan.times.shapeMs))],
     ['Proof', ({ plan }) => proofWords(plan, format)],
-    ['Into the oven', ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
-    ['Out of the oven', ({ plan }) => format.dayTime(near(plan.times.outMs))],
-    ['Chance it’s ready while you’re home', ({ chance }) => (chance === null ? '' : format.percent(chance, 0))],
+    [PLAN_CARDS.intoOven, ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
+    [PLAN_CARDS.outOven, ({ plan }) => format.dayTime(near(plan.times.outMs))],
+    [PLAN_CARDS.chanceReadyWhileYoureHome, ({ chance }) => (chance === null ? '' : format.percent(chance, 0))],
     ['Work', ({ told }) => (told === null ? '' : format.duration(told.handsMinutes / 60))],
-    ['Flour for the levain', ({ flourGrams }) => (flourGrams === null ? '' : format.mass(Math.round(flourGrams)))],
-    ['To the discard pot', ({ told }) => (told === null ? '' : format.mass(Math.round(told.discardGrams)))],
+    [PLAN_CARDS.flourForLevain, ({ flourGrams }) => (flourGrams === null ? '' : format.mass(Math.round(flourGrams)))],
+    [PLAN_CARDS.toDiscardPot2, ({ told }) => (told === null ? '' : format.mass(Math.round(told.discardGrams)))],
     ['Taste', ({ plan, told }) => (told === null ? '' : tasteWord(told, plan))]
   ]
   return (

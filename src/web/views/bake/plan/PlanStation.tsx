@@ -6,6 +6,7 @@ import { busyAhead, plannedSteps, planProblemOf, takePlan, wayTaken } from '../.
 import type { MovableStep, Plan } from '../../../../contract'
 import type { BreadWish, CourseTimes, DayPlan, PlanProblem } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
+import { PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
 import { useKitchen } from '../../../data/kitchen'
@@ -70,7 +71,7 @@ export function PlanStation(props: StationProps) {
     setLoose(null)
     setOpen(false)
     setStuck(null)
-    tellDone(`Taken: ${planTitle(of, chosen, kitchen)}.`)
+    tellDone(PLAN_STATION.taken(planTitle(of, chosen, kitchen)))
   }
   const held = heldOf(build, day.mixMs)
   const move = (step: MovableStep, toMs: number) => {
@@ -81,7 +82,7 @@ export function PlanStation(props: StationProps) {
   const narrow = useMediaQuery('(max-width: 720px)') === true
   const ways =
     frozen || !open ? null : problem === null ? (
-      <Note tone="stop">Set the dough and the levain first.</Note>
+      <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
       <PlanCards
         search={search}
@@ -99,7 +100,7 @@ export function PlanStation(props: StationProps) {
         <div className={classes.stack}>
           {!frozen &&
             (plan.course === null ? (
-              <Card title="Ready to mix">
+              <Card title={PLAN_STATION.readyToMix}>
                 <MomentField ms={mixMs} fromMs={now} onMs={(ms) => edit({ mixAt: ms })} />
                 <Warnings {...props} codes={['mix in the night']} />
               </Card>
@@ -132,12 +133,12 @@ export function PlanStation(props: StationProps) {
           <Group>
             {build !== null && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">
-                Compare with other builds
+                {PLAN_STATION.compareWithOtherBuilds}
               </Button>
             )}
             {state.band === null && (
               <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="light" size="lg">
-                Go to Weigh
+                {PLAN_STATION.goToWeigh}
               </Button>
             )}
           </Group>

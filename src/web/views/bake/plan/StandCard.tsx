@@ -2,6 +2,7 @@ import { ActionIcon, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { POSSIBLE, SCHOOLS, type School } from '../../../../core'
 import { SCHOOL_WORDS } from '../../../../words'
+import { STAND_CARD } from '../../../../words/screens/plan'
 import { Card } from '../../../parts/Card'
 import { PlaceSelect } from '../../../parts/PlaceSelect'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -13,29 +14,29 @@ const TEMP_STEP = 0.5
 /** Where the levain stands, and how ripe it is wanted. */
 export function StandCard({ plan, edit, frozen }: StationProps) {
   return (
-    <Card title="The levain">
+    <Card title={STAND_CARD.levain}>
       <Select
-        label="How ripe you like it"
+        label={STAND_CARD.howRipeYouLike}
         data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
         value={plan.school}
         disabled={frozen}
         onChange={(v) => v !== null && edit({ school: v as School })}
       />
-      <PlaceSelect mt="md" label="Place" disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
+      <PlaceSelect mt="md" label={STAND_CARD.place} disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
       <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
         <QuantityField
           kind="temperature"
-          label="How warm it is there"
-          what="The place"
+          label={STAND_CARD.howWarmThere}
+          what={STAND_CARD.place2}
           value={plan.tempC}
           range={POSSIBLE.tempC}
           onCommit={(tempC) => edit({ tempC })}
           style={{ flex: 1 }}
         />
-        <ActionIcon aria-label="Half a degree cooler" variant="default" onClick={() => edit({ tempC: plan.tempC - TEMP_STEP })}>
+        <ActionIcon aria-label={STAND_CARD.halfDegreeCooler} variant="default" onClick={() => edit({ tempC: plan.tempC - TEMP_STEP })}>
           <IconMinus size={20} />
         </ActionIcon>
-        <ActionIcon aria-label="Half a degree warmer" variant="default" onClick={() => edit({ tempC: plan.tempC + TEMP_STEP })}>
+        <ActionIcon aria-label={STAND_CARD.halfDegreeWarmer} variant="default" onClick={() => edit({ tempC: plan.tempC + TEMP_STEP })}>
           <IconPlus size={20} />
         </ActionIcon>
       </Group>

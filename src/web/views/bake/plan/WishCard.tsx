@@ -5,6 +5,7 @@ import { IconSearch } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Plan } from '../../../../contract'
 import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
+import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
 import { MomentField } from '../../../parts/MomentField'
@@ -13,11 +14,11 @@ import { tellError } from '../../../parts/tell'
 
 /** What may be wished for, in bakers' words. */
 const WISHES = [
-  { value: 'out', label: 'Out of the oven by' },
-  { value: 'eat', label: 'Cooled, to cut by' },
-  { value: 'mix', label: 'Dough mixed at' },
-  { value: 'soonest', label: 'As soon as it can be' },
-  { value: 'habit', label: 'Build in the evening, mix in the morning' }
+  { value: 'out', label: WISH_CARD.outOvenBy },
+  { value: 'eat', label: WISH_CARD.cooledToCutBy },
+  { value: 'mix', label: WISH_CARD.doughMixedAt },
+  { value: 'soonest', label: WISH_CARD.asSoonAsCanBe },
+  { value: 'habit', label: WISH_CARD.buildInEveningMixIn }
 ] as const
 type WishKind = (typeof WISHES)[number]['value']
 
@@ -56,9 +57,9 @@ export function WishCard({
     if (/^\d\d:\d\d/.test(next.build) && /^\d\d:\d\d/.test(next.mix)) choose('habit', next)
   }
   return (
-    <Card title="When do you want bread?">
+    <Card title={WISH_CARD.whenDoYouWantBread}>
       <Select
-        label="What should be ready"
+        label={WISH_CARD.whatShouldBeReady}
         data={[...WISHES]}
         value={wish.kind}
         allowDeselect={false}
@@ -68,30 +69,30 @@ export function WishCard({
       {wish.kind === 'habit' ? (
         <Group grow>
           <TimePicker
-            label="Build at"
+            label={WISH_CARD.buildAt}
             value={habit.build}
             size="md"
             onChange={(build) => setHours({ ...habit, build })}
-            hoursInputLabel="Hour of the build"
-            minutesInputLabel="Minute of the build"
+            hoursInputLabel={WISH_CARD.hourBuild}
+            minutesInputLabel={WISH_CARD.minuteBuild}
           />
           <TimePicker
-            label="Mix at"
+            label={WISH_CARD.mixAt}
             value={habit.mix}
             size="md"
             onChange={(mix) => setHours({ ...habit, mix })}
-            hoursInputLabel="Hour of the mix"
-            minutesInputLabel="Minute of the mix"
+            hoursInputLabel={WISH_CARD.hourMix}
+            minutesInputLabel={WISH_CARD.minuteMix}
           />
         </Group>
       ) : wish.kind === 'soonest' ? (
-        <Text c="dimmed">Within the next three days, as your hours allow.</Text>
+        <Text c="dimmed">{WISH_CARD.withinNextThreeDaysAs}</Text>
       ) : (
         <MomentField ms={wish.atMs} fromMs={now} onMs={(atMs) => onWish({ kind: wish.kind, atMs })} />
       )}
       <NightLow />
       <Button mt="md" size="lg" leftSection={<IconSearch size={20} />} loading={searching} onClick={onFind}>
-        Find schedules
+        {WISH_CARD.findSchedules}
       </Button>
     </Card>
   )
@@ -119,15 +120,15 @@ function NightLow() {
     <Group mt="md" align="flex-end" gap="xs" wrap="nowrap">
       <QuantityField
         kind="temperature"
-        label={`How cold by night? ${room.name}`}
-        what="The room at night"
+        label={WISH_CARD.howColdByNight(room.name)}
+        what={WISH_CARD.roomAtNight}
         value={low ?? room.tempC}
         range={POSSIBLE.tempC}
         onCommit={setLow}
         style={{ flex: 1 }}
       />
       <Button variant="default" onClick={() => keep(low ?? room.tempC)}>
-        {low === null ? 'Just as warm' : 'Keep'}
+        {low === null ? WISH_CARD.justAsWarm : WISH_CARD.keep}
       </Button>
     </Group>
   )

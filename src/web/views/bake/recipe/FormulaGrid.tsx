@@ -5,6 +5,7 @@ import { IconChevronDown, IconGripVertical } from '@tabler/icons-react'
 import { memo, type ReactNode, startTransition, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react'
 import { editCell, type Formula, type SizedFormula } from '../../../../core'
 import { problemSentence } from '../../../../words'
+import { FORMULA_GRID } from '../../../../words/screens/recipe'
 import { Note } from '../../../parts/Card'
 import { Cell, type CellProps, type LiveText, moveInGrid } from '../../../parts/Cell'
 import { scaleOf } from '../../../parts/figures'
@@ -139,7 +140,7 @@ export function FormulaGrid({
         </DndContext>
         <div className={classes.total}>
           <span />
-          <span className={classes.totalName}>Dough</span>
+          <span className={classes.totalName}>{FORMULA_GRID.dough}</span>
           <Sum texts={texts} name={textKey(null, 'share')} />
           <Sum texts={texts} name={textKey(null, 'grams')} />
         </div>
@@ -192,7 +193,7 @@ const Row = memo(function Row({ id, name, more, fixedShare, texts, row, frozen, 
   const grams = useLive(texts, textKey(id, 'grams'))
   return (
     <div ref={setNodeRef} className={classes.row} data-dragging={isDragging} style={{ transform: CSS.Translate.toString(transform), transition }}>
-      <button type="button" className={classes.grip} aria-label={`Move ${name}`} disabled={frozen} {...attributes} {...listeners}>
+      <button type="button" className={classes.grip} aria-label={FORMULA_GRID.move(name)} disabled={frozen} {...attributes} {...listeners}>
         <IconGripVertical size={18} aria-hidden="true" />
       </button>
       <button type="button" className={classes.name} aria-expanded={open} onClick={() => onToggle(id)}>
@@ -203,7 +204,7 @@ const Row = memo(function Row({ id, name, more, fixedShare, texts, row, frozen, 
         <IconChevronDown size={18} className={classes.chevron} aria-hidden="true" />
       </button>
       <Cell {...cell} shown={share} label={`${name}, %`} row={row} column={SHARE} disabled={frozen || fixedShare} />
-      <Cell {...cell} shown={grams} label={`${name}, grams`} row={row} column={GRAMS} disabled={frozen} />
+      <Cell {...cell} shown={grams} label={FORMULA_GRID.grams(name)} row={row} column={GRAMS} disabled={frozen} />
     </div>
   )
 })

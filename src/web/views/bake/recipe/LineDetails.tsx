@@ -1,5 +1,6 @@
 import { Button, Group } from '@mantine/core'
 import { type ExplainStep, explainLine, type Format, type Formula, type FormulaLine, type SolvedDough } from '../../../../core'
+import { LINE_DETAILS } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import classes from './LineDetails.module.css'
 import { MixEditor } from './MixEditor'
@@ -43,7 +44,7 @@ export function LineDetails({
           ))}
           <div className={classes.sum}>
             <dt>{format.mass(at.grams, at.grams < 10 ? 0.1 : 1)}</dt>
-            <dd>to weigh at the mix</dd>
+            <dd>{LINE_DETAILS.toWeighAtMix}</dd>
           </div>
         </dl>
       )}
@@ -52,28 +53,28 @@ export function LineDetails({
         <Group gap="xs" mt="sm">
           {line.estimate !== undefined && (
             <Button size="compact-md" onClick={() => onLine({ ...line, estimate: undefined })}>
-              It is weighed now
+              {LINE_DETAILS.weighedNow}
             </Button>
           )}
           {onScale !== null && (
             <Button size="compact-md" variant="default" onClick={onScale}>
-              Scale all to this
+              {LINE_DETAILS.scaleAllToThis}
             </Button>
           )}
           {onReplace !== null && (
             <Button size="compact-md" variant="default" onClick={onReplace}>
-              Another instead
+              {LINE_DETAILS.anotherInstead}
             </Button>
           )}
           <Button size="compact-md" variant="default" disabled={index === 0} onClick={() => onMove(index - 1)}>
-            Up
+            {LINE_DETAILS.up}
           </Button>
           <Button size="compact-md" variant="default" disabled={index === formula.lines.length - 1} onClick={() => onMove(index + 1)}>
-            Down
+            {LINE_DETAILS.down}
           </Button>
           {onRemove !== null && (
             <Button size="compact-md" variant="default" onClick={onRemove}>
-              Take it out
+              {LINE_DETAILS.takeOut}
             </Button>
           )}
         </Group>
@@ -83,13 +84,13 @@ export function LineDetails({
 }
 
 const OF: Readonly<Record<Extract<ExplainStep, { kind: 'share of' }>['of'], string>> = {
-  'base flour': 'that counts as 100 %',
-  'all flour': 'of flour in all',
-  'flour lines': 'of flour to be added'
+  'base flour': LINE_DETAILS.thatCountsAs,
+  'all flour': LINE_DETAILS.flourInAll,
+  'flour lines': LINE_DETAILS.flourToBeAdded
 }
 
 function stepWords(step: ExplainStep, format: Format): string {
-  if (step.kind === 'share of') return `${format.percent(step.share, 2)} of the ${format.mass(step.ofGrams)} ${OF[step.of]}`
-  if (step.kind === 'goes ahead') return 'goes into the pre-ferments'
-  return step.grams < 0 ? `comes with ${step.name.toLowerCase()} already` : step.name
+  if (step.kind === 'share of') return LINE_DETAILS.ofThe(format.percent(step.share, 2), format.mass(step.ofGrams), OF[step.of])
+  if (step.kind === 'goes ahead') return LINE_DETAILS.goesIntoPreFerments
+  return step.grams < 0 ? LINE_DETAILS.comesWithAlready(step.name.toLowerCase()) : step.name
 }

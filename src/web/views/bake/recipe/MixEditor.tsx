@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group, TextInput } from '@mantine/core'
 import { IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { DEEPEST_MIX, type Ingredient, type Mix, type MixPart, usualMix, type WeighedPart } from '../../../../core'
+import { MIX_EDITOR } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { Cell, moveInGrid } from '../../../parts/Cell'
 import { IngredientPicker } from '../../../parts/IngredientPicker'
@@ -37,7 +38,7 @@ export function MixEditor({
       {!frozen && (
         <TextInput
           size="sm"
-          aria-label="Name of the pre-ferment"
+          aria-label={MIX_EDITOR.namePreFerment}
           value={mix.name}
           maxLength={80}
           onChange={(e) => onMix({ ...mix, name: e.currentTarget.value })}
@@ -47,12 +48,12 @@ export function MixEditor({
       <div onKeyDown={moveInGrid}>
         <div className={`${classes.part} ${classes.partHead}`} aria-hidden="true">
           <span />
-          <span>parts</span>
-          <span>weigh</span>
+          <span>{MIX_EDITOR.parts}</span>
+          <span>{MIX_EDITOR.weigh}</span>
           <span />
         </div>
         {mix.parts.map((part, i) => {
-          const name = 'mix' in part ? part.mix.name : (pantry.get(part.ingredientId)?.name ?? 'Not in this kitchen any more')
+          const name = 'mix' in part ? part.mix.name : (pantry.get(part.ingredientId)?.name ?? MIX_EDITOR.notInThisKitchenAny)
           const grams = parts[i]?.grams
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: parts have no identity of their own, only an order
@@ -61,7 +62,7 @@ export function MixEditor({
                 <span>{name}</span>
                 <Cell
                   shown={String(part.parts)}
-                  label={`${name}, parts`}
+                  label={MIX_EDITOR.parts2(name)}
                   row={i}
                   column={0}
                   disabled={frozen}
@@ -75,7 +76,7 @@ export function MixEditor({
                 />
                 <span className={classes.partGrams}>{grams === undefined ? '' : format.mass(grams, grams < 10 && grams % 1 > 0.01 ? 0.1 : 1)}</span>
                 {!frozen && mix.parts.length > 1 ? (
-                  <ActionIcon aria-label={`Take ${name} out`} onClick={() => onMix({ ...mix, parts: mix.parts.filter((_, n) => n !== i) })}>
+                  <ActionIcon aria-label={MIX_EDITOR.takeOut(name)} onClick={() => onMix({ ...mix, parts: mix.parts.filter((_, n) => n !== i) })}>
                     <IconMinus size={18} />
                   </ActionIcon>
                 ) : (
@@ -98,17 +99,17 @@ export function MixEditor({
       {!frozen && (
         <Group gap="xs" mt="xs">
           <Button size="compact-md" variant="subtle" onClick={() => setPicking(true)}>
-            Add to it
+            {MIX_EDITOR.addTo}
           </Button>
           {depth < DEEPEST_MIX && firstFlour !== undefined && (
             <Button size="compact-md" variant="subtle" onClick={() => add({ mix: usualMix('scald', firstFlour), parts: 50 })}>
-              A scald within
+              {MIX_EDITOR.scaldWithin}
             </Button>
           )}
         </Group>
       )}
       <IngredientPicker
-        title={`Add to ${mix.name}`}
+        title={MIX_EDITOR.addTo2(mix.name)}
         kinds={['flour', 'water', 'salt', 'yeast', 'starter', 'dairy', 'egg', 'fat', 'sweet', 'seed', 'malt', 'spice', 'fruit', 'other']}
         onPick={picking ? pick : null}
         onClose={() => setPicking(false)}

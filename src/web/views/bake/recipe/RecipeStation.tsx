@@ -20,6 +20,7 @@ import {
   usualMix
 } from '../../../../core'
 import { problemSentence } from '../../../../words'
+import { RECIPE_STATION } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { newId } from '../../../data/newId'
 import { Card, Note } from '../../../parts/Card'
@@ -103,25 +104,32 @@ export function RecipeStation(props: StationProps) {
     >
       <div className={classes.stack}>
         <Card
-          title="The dough"
+          title={RECIPE_STATION.dough}
           aside={
             <Button variant="subtle" size="sm" leftSection={<IconBook2 size={18} />} onClick={() => setSheet('library')}>
-              Recipes
+              {RECIPE_STATION.recipes}
             </Button>
           }
         >
           <SimpleGrid cols={{ base: 2, sm: 3 }}>
             <QuantityField
               kind="percent"
-              label="Hydration"
+              label={RECIPE_STATION.hydration}
               disabled={frozen}
               value={formula.hydration}
               range={POSSIBLE.hydration}
               onCommit={(hydration) => setFormula({ hydration })}
             />
-            <QuantityField kind="percent" label="Salt" disabled={frozen} value={formula.salt} range={POSSIBLE.salt} onCommit={(salt) => setFormula({ salt })} />
+            <QuantityField
+              kind="percent"
+              label={RECIPE_STATION.salt}
+              disabled={frozen}
+              value={formula.salt}
+              range={POSSIBLE.salt}
+              onCommit={(salt) => setFormula({ salt })}
+            />
             <Select
-              label="Kind"
+              label={RECIPE_STATION.kind}
               disabled={frozen}
               data={[...DOUGH_KINDS]}
               value={formula.doughKind}
@@ -167,12 +175,12 @@ export function RecipeStation(props: StationProps) {
           {!frozen && (
             <Group mt="md" gap="xs">
               <Button variant="light" size="sm" leftSection={<IconPlus size={18} />} onClick={() => setPicking({ replaces: null })}>
-                Ingredient
+                {RECIPE_STATION.ingredient}
               </Button>
               <Menu>
                 <Menu.Target>
                   <Button variant="light" size="sm" leftSection={<IconPlus size={18} />}>
-                    Pre-ferment or soaker
+                    {RECIPE_STATION.preFermentOrSoaker}
                   </Button>
                 </Menu.Target>
                 <Menu.Dropdown>
@@ -185,24 +193,24 @@ export function RecipeStation(props: StationProps) {
               </Menu>
               {!formula.lines.some((l) => l.kind === 'levain') && (
                 <Button variant="light" size="sm" leftSection={<IconPlus size={18} />} onClick={() => add({ id: newId(), kind: 'levain', share: 0.2 })}>
-                  Levain
+                  {RECIPE_STATION.levain}
                 </Button>
               )}
               <Button variant="subtle" size="sm" onClick={() => setSheet('reader')}>
-                Read a recipe
+                {RECIPE_STATION.readRecipe}
               </Button>
             </Group>
           )}
           <Group mt="lg" gap="lg" align="flex-end">
             <Switch
-              label="Autolyse: flour and water rest first"
+              label={RECIPE_STATION.autolyseFlourAndWaterRest}
               disabled={frozen}
               checked={formula.autolyse}
               onChange={(e) => setFormula({ autolyse: e.currentTarget.checked })}
             />
             <QuantityField
               kind="percent"
-              label="Water held back"
+              label={RECIPE_STATION.waterHeldBack}
               disabled={frozen}
               value={formula.heldBack}
               range={[0, 0.5]}
@@ -218,15 +226,15 @@ export function RecipeStation(props: StationProps) {
         <TruthCard formula={formula} dough={dough} pantry={pantry} levainFlours={build.flours.map((f) => f.ingredientId)}>
           <Warnings {...props} codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
         </TruthCard>
-        <Card title="How it is written">
-          <BaseSelect base={formula.base} disabled={frozen} note="Changing it keeps the grams." onBase={setBase} />
+        <Card title={RECIPE_STATION.howWritten}>
+          <BaseSelect base={formula.base} disabled={frozen} note={RECIPE_STATION.changingKeepsGrams} onBase={setBase} />
         </Card>
         <Button component={Link} to={`/bakes/${bake.id}/levain`} variant="light" size="lg">
-          Go to Levain
+          {RECIPE_STATION.goToLevain}
         </Button>
       </div>
       <IngredientPicker
-        title={picking?.replaces == null ? 'Add an ingredient' : 'Another instead'}
+        title={picking?.replaces == null ? RECIPE_STATION.addIngredient : RECIPE_STATION.anotherInstead}
         kinds={picking?.replaces != null && flours.some((l) => l.id === picking.replaces) ? ['flour'] : undefined}
         onPick={
           picking === null

@@ -2,6 +2,7 @@ import { ActionIcon, Button, Group, Popover, Select, SimpleGrid, Switch } from '
 import { IconMinus, IconPlus, IconShape } from '@tabler/icons-react'
 import { useState } from 'react'
 import { BAKE_LOSS, type Formula, HANDLING_LOSS, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
+import { SIZE_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/Card'
 import { QuantityField } from '../../../parts/QuantityField'
@@ -9,11 +10,11 @@ import classes from '../BakeSheet.module.css'
 
 const KNOWN: readonly { readonly value: Target['kind']; readonly label: string }[] = [
   { value: 'pieces', label: 'pieces' },
-  { value: 'dough', label: 'all the dough' },
-  { value: 'added flour', label: 'flour to be added' },
-  { value: 'total flour', label: 'all flour, the levain’s too' },
-  { value: 'levain', label: 'ripe levain at hand' },
-  { value: 'line', label: 'one ingredient at hand' }
+  { value: 'dough', label: SIZE_CARD.allDough },
+  { value: 'added flour', label: SIZE_CARD.flourToBeAdded },
+  { value: 'total flour', label: SIZE_CARD.allFlourLevainsToo },
+  { value: 'levain', label: SIZE_CARD.ripeLevainAtHand },
+  { value: 'line', label: SIZE_CARD.oneIngredientAtHand }
 ]
 
 /** What is known of the size: any one figure, and the rest follows. */
@@ -47,13 +48,19 @@ export function SizeCard({
     return onTarget({ kind, lineId: first, grams: grams(first) })
   }
   return (
-    <Card title="How much">
-      <Select label="Size the dough by" data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v as Target['kind'])} />
+    <Card title={SIZE_CARD.howMuch}>
+      <Select
+        label={SIZE_CARD.sizeDoughBy}
+        data={[...KNOWN]}
+        value={target.kind}
+        disabled={frozen}
+        onChange={(v) => v !== null && choose(v as Target['kind'])}
+      />
       <div className={classes.sizeFields}>
         {target.kind === 'pieces' && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
         {target.kind === 'line' && (
           <Select
-            label="Which one"
+            label={SIZE_CARD.whichOne}
             disabled={frozen}
             data={formula.lines.map((l) => ({ value: l.id, label: nameOf(l.id) ?? l.kind }))}
             value={target.lineId}
@@ -64,7 +71,7 @@ export function SizeCard({
           <QuantityField
             kind="mass"
             label={KNOWN.find((k) => k.value === target.kind)?.label}
-            what="This"
+            what={SIZE_CARD.thisWord}
             disabled={frozen}
             value={target.grams}
             range={target.kind === 'line' ? [0.1, 50_000] : target.kind === 'levain' ? [1, 50_000] : POSSIBLE.doughGrams}
@@ -89,9 +96,9 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
         <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
           <QuantityField
             kind="count"
-            label={i === 0 ? 'Pieces' : undefined}
-            aria-label={`Number of pieces, size ${i + 1}`}
-            what="The number of pieces"
+            label={i === 0 ? SIZE_CARD.pieces : undefined}
+            aria-label={SIZE_CARD.numberPiecesSize(i + 1)}
+            what={SIZE_CARD.numberPieces}
             disabled={frozen}
             value={piece.count}
             range={POSSIBLE.pieceCount}
@@ -100,18 +107,18 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
           />
           <QuantityField
             kind="mass"
-            label={i === 0 ? (target.bakeLoss === null ? 'Dough in each' : 'Each, baked') : undefined}
-            aria-label={`Weight of a piece, size ${i + 1}`}
-            what="A piece"
+            label={i === 0 ? (target.bakeLoss === null ? SIZE_CARD.doughInEach : SIZE_CARD.eachBaked) : undefined}
+            aria-label={SIZE_CARD.weightPieceSize(i + 1)}
+            what={SIZE_CARD.piece}
             disabled={frozen}
             value={piece.grams}
             range={POSSIBLE.pieceGrams}
             onCommit={(grams) => set(i, { grams })}
             style={{ flex: 1 }}
           />
-          <ShapeMenu label={`Shape of size ${i + 1}`} frozen={frozen} onGrams={(grams) => set(i, { grams })} />
+          <ShapeMenu label={SIZE_CARD.shapeSize(i + 1)} frozen={frozen} onGrams={(grams) => set(i, { grams })} />
           {pieces.length > 1 && !frozen && (
-            <ActionIcon aria-label={`Take away size ${i + 1}`} onClick={() => onTarget({ ...target, pieces: pieces.filter((_, n) => n !== i) })}>
+            <ActionIcon aria-label={SIZE_CARD.takeAwaySize(i + 1)} onClick={() => onTarget({ ...target, pieces: pieces.filter((_, n) => n !== i) })}>
               <IconMinus size={20} />
             </ActionIcon>
           )}
@@ -124,11 +131,11 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
           leftSection={<IconPlus size={18} />}
           onClick={() => onTarget({ ...target, pieces: [...pieces, { count: 1, grams: 500 }] })}
         >
-          Another size
+          {SIZE_CARD.anotherSize}
         </Button>
       )}
       <Switch
-        label="These are baked weights"
+        label={SIZE_CARD.theseAreBakedWeights}
         disabled={frozen}
         checked={target.bakeLoss !== null}
         onChange={(e) => onTarget({ ...target, bakeLoss: e.currentTarget.checked ? BAKE_LOSS : null })}
@@ -136,8 +143,8 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
       <SimpleGrid cols={2}>
         <QuantityField
           kind="percent"
-          label="Sticks to bowl, hands"
-          what="What sticks to bowl and hands"
+          label={SIZE_CARD.sticksToBowlHands}
+          what={SIZE_CARD.whatSticksToBowlAnd}
           disabled={frozen}
           value={target.handlingLoss}
           range={POSSIBLE.loss}
@@ -146,8 +153,8 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
         {target.bakeLoss !== null && (
           <QuantityField
             kind="percent"
-            label="Lost in the oven"
-            what="What is lost"
+            label={SIZE_CARD.lostInOven}
+            what={SIZE_CARD.whatLost}
             disabled={frozen}
             value={target.bakeLoss}
             range={POSSIBLE.loss}
@@ -160,10 +167,10 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
 }
 
 const MEASURE: Readonly<Record<(typeof SHAPES)[ShapeId]['measure'], { readonly label: string; readonly range: readonly [number, number] }>> = {
-  basket: { label: 'Dough in it, g', range: [50, 5000] },
-  piece: { label: 'Each, g', range: [20, 2000] },
-  ml: { label: 'Tin holds, ml', range: [100, 10_000] },
-  cm: { label: 'Across, cm', range: [8, 80] }
+  basket: { label: SIZE_CARD.doughInG, range: [50, 5000] },
+  piece: { label: SIZE_CARD.eachG, range: [20, 2000] },
+  ml: { label: SIZE_CARD.tinHoldsMl, range: [100, 10_000] },
+  cm: { label: SIZE_CARD.acrossCm, range: [8, 80] }
 }
 
 /** What a shape of any size takes; the figure stays free. */
@@ -184,7 +191,7 @@ function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonl
       </Popover.Target>
       <Popover.Dropdown>
         <Select
-          label="Shape"
+          label={SIZE_CARD.shape}
           comboboxProps={{ withinPortal: false }}
           data={(Object.keys(SHAPES) as ShapeId[]).map((id) => ({ value: id, label: SHAPES[id].name }))}
           value={shape}
@@ -194,7 +201,15 @@ function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonl
             setSize(SHAPES[next].sizes[1])
           }}
         />
-        <QuantityField mt="sm" kind="parts" label={MEASURE[measure].label} what="The size" value={size} range={MEASURE[measure].range} onCommit={setSize} />
+        <QuantityField
+          mt="sm"
+          kind="parts"
+          label={MEASURE[measure].label}
+          what={SIZE_CARD.size}
+          value={size}
+          range={MEASURE[measure].range}
+          onCommit={setSize}
+        />
         <Group gap={6} mt="xs">
           {sizes.map((s) => (
             <Button key={s} size="compact-md" variant="default" onClick={() => setSize(s)}>
@@ -210,7 +225,7 @@ function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonl
             setOpened(false)
           }}
         >
-          Take {format.mass(grams)}
+          {SIZE_CARD.take(format.mass(grams))}
         </Button>
       </Popover.Dropdown>
     </Popover>

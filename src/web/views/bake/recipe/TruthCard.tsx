@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import type { ReactNode } from 'react'
 import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, meanFact, type Pantry } from '../../../../core'
+import { TRUTH_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures } from '../../../parts/Card'
 import classes from '../BakeSheet.module.css'
@@ -24,21 +25,18 @@ export function TruthCard({
   const { truth } = dough.weigh
   const allergens = allergensOf(formula, levainFlours, pantry)
   return (
-    <Card title="What is really in it">
+    <Card title={TRUTH_CARD.whatReallyIn}>
       <Figures>
-        <Figure value={format.percent(truth.hydration)} name={`hydration, ${format.percent(formula.hydration)} asked`} />
-        <Figure value={format.percent(truth.salt, 2)} name={`salt, ${format.percent(formula.salt, 2)} asked`} />
-        <Figure value={format.percent(dough.exact.preFermented)} name="pre-fermented flour" />
+        <Figure value={format.percent(truth.hydration)} name={TRUTH_CARD.hydrationAsked(format.percent(formula.hydration))} />
+        <Figure value={format.percent(truth.salt, 2)} name={TRUTH_CARD.saltAsked(format.percent(formula.salt, 2))} />
+        <Figure value={format.percent(dough.exact.preFermented)} name={TRUTH_CARD.preFermentedFlour} />
       </Figures>
       <FlourWords dough={dough} pantry={pantry} />
       {children}
-      <p className={classes.contains}>{allergens.length === 0 ? 'No allergens of the list.' : `Contains ${allergens.join(', ')}.`}</p>
+      <p className={classes.contains}>{allergens.length === 0 ? TRUTH_CARD.noAllergensList : TRUTH_CARD.contains(allergens.join(', '))}</p>
       <details className={classes.how}>
-        <summary>How {format.mass(dough.exact.baseFlourGrams)} that count as 100 % came about</summary>
-        <p>
-          {format.mass(dough.exact.doughGrams)} of dough ÷ {dough.exact.divisor.toFixed(4)} = {format.mass(dough.exact.baseFlourGrams)}.{' '}
-          {dough.exact.divisor.toFixed(4)} is the sum of all shares.
-        </p>
+        <summary>{TRUTH_CARD.howThatCountAsCame(format.mass(dough.exact.baseFlourGrams))}</summary>
+        <p>{TRUTH_CARD.doughSumAllShares(format.mass(dough.exact.doughGrams), dough.exact.divisor.toFixed(4), format.mass(dough.exact.baseFlourGrams))}</p>
       </details>
     </Card>
   )
@@ -61,9 +59,8 @@ function FlourWords({ dough, pantry }: { dough: BakeDough; pantry: Pantry }) {
   const { hydration } = dough.weigh.truth
   return (
     <Text c="dimmed" mt="sm">
-      Protein of its flours about {format.percent(protein)}.
-      {Math.abs(absorption) >= FELT &&
-        ` They drink ${absorption > 0 ? 'more' : 'less'} than white wheat: it feels like ${format.percent(hydration - absorption, 0)} of water.`}
+      {TRUTH_CARD.proteinFloursAbout(format.percent(protein))}
+      {Math.abs(absorption) >= FELT && TRUTH_CARD.theyDrinkThanWhiteWheat(absorption > 0 ? 'more' : 'less', format.percent(hydration - absorption, 0))}
     </Text>
   )
 }

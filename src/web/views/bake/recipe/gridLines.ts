@@ -10,6 +10,7 @@ import {
   type SolvedLine,
   solveFormula
 } from '../../../../core'
+import { GRID_LINES } from '../../../../words/screens/recipe'
 import { scaleOf } from '../../../parts/figures'
 import type { GridTotal } from './gridTexts'
 
@@ -48,7 +49,7 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
     const solved = dough?.exact.lines[i]
     const weigh = dough?.weigh.lines[i]
     const ingredient = context.pantry.get(ingredientOfLine(line) ?? '')
-    const plainName = lineName(line, context.pantry) ?? 'Not in this kitchen any more'
+    const plainName = lineName(line, context.pantry) ?? GRID_LINES.notInThisKitchenAny
     const name = line.kind === 'levain' ? `${plainName}, ${format.percent(facts.levainHydration, 0)}` : plainName
     return {
       id: line.id,
@@ -65,11 +66,11 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
 /** Allergens that the name does not tell; gluten stands on the card beside. */
 function allergenWords(name: string, allergens: readonly string[]): string {
   const told = allergens.filter((a) => a !== 'gluten' && !name.toLowerCase().includes(a))
-  return told.length === 0 ? '' : `contains ${told.join(', ')}`
+  return told.length === 0 ? '' : GRID_LINES.contains(told.join(', '))
 }
 
 function moreOf(estimate: number | undefined, line: SolvedLine | undefined, allergens: string, format: Format): string {
-  const ahead = line !== undefined && line.ahead > 0.05 ? `and ${format.mass(line.ahead)} ahead` : ''
-  const unsure = estimate === undefined ? '' : `± ${Math.max(Math.round(estimate * 100), 1)} % until weighed`
+  const ahead = line !== undefined && line.ahead > 0.05 ? GRID_LINES.andAhead(format.mass(line.ahead)) : ''
+  const unsure = estimate === undefined ? '' : GRID_LINES.untilWeighed(Math.max(Math.round(estimate * 100), 1))
   return [unsure, ahead, allergens].filter((x) => x !== '').join(' · ')
 }

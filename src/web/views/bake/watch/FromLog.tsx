@@ -1,6 +1,7 @@
 import { Button, Checkbox, FileButton, Group, Select, SimpleGrid, Text, Textarea } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, tempSteps, thinned } from '../../../../core'
+import { FROM_LOG } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { noteLevels } from '../../../data/levels'
 import { textOf } from '../../../data/logs'
@@ -14,10 +15,10 @@ const MOST = 30
 /** So much of a log is read, characters: some 20,000 lines. */
 const MOST_TEXT = 600_000
 const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
-  'no time': 'No column holds a time. Say which one does.',
-  'no level': 'No column holds a height or a rise. Say which one does.',
-  'no band': 'The height at the mark is missing, so the rise cannot be worked out.',
-  'no readings': 'No line of this has a time and a level.'
+  'no time': FROM_LOG.noColumnHoldsTimeSay,
+  'no level': FROM_LOG.noColumnHoldsHeightOr,
+  'no band': FROM_LOG.heightAtMarkMissingSo,
+  'no readings': FROM_LOG.noLineThisHasTime
 }
 
 /** The level from a log: pasted or from a file, its columns guessed and confirmed. */
@@ -61,8 +62,8 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
   return (
     <div data-testid="from-log">
       <Textarea
-        aria-label="Log of levels"
-        placeholder={'2026-11-26 20:00, 62 mm, 22.5\n2026-11-26 20:10, 64 mm, 22.5'}
+        aria-label={FROM_LOG.logLevels}
+        placeholder={FROM_LOG.exampleLines}
         rows={4}
         value={text}
         onChange={(e) => change(e.currentTarget.value)}
@@ -91,8 +92,14 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
       {read?.ok && (
         <Note>
           {own.length === 0
-            ? 'None of these readings lies between mixing and now.'
-            : `${own.length} levels, ${format.dayTime(own[0]?.ms ?? 0)} to ${format.dayTime(own.at(-1)?.ms ?? 0)}, up to ${format.rise(Math.max(...own.map((l) => l.rise)))}.${kept.length < own.length ? ` ${kept.length} of them, spread evenly, are noted.` : ''}`}
+            ? FROM_LOG.noneTheseReadingsLiesBetween
+            : FROM_LOG.levelsToUpTo(
+                own.length,
+                format.dayTime(own[0]?.ms ?? 0),
+                format.dayTime(own.at(-1)?.ms ?? 0),
+                format.rise(Math.max(...own.map((l) => l.rise))),
+                kept.length < own.length ? FROM_LOG.themSpreadEvenlyAreNoted(kept.length) : ''
+              )}
         </Note>
       )}
       {kept.length > 0 && temps.length > 0 && (
@@ -102,15 +109,15 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
           checked={takesTemps}
           disabled={isMovedLater}
           onChange={(e) => setWithTemps(e.currentTarget.checked)}
-          label={`It stood at ${temps.map((t) => format.temperature(t.tempC)).join(', then ')}: use that for the forecast.`}
-          description={isMovedLater ? 'Not while a move of it is still planned: note that first.' : undefined}
+          label={FROM_LOG.stoodAtUseThatFor(temps.map((t) => format.temperature(t.tempC)).join(', then '))}
+          description={isMovedLater ? FROM_LOG.notWhileMoveStillPlanned : undefined}
         />
       )}
       <Group mt="sm">
         <FileButton accept="text/csv,text/plain,.csv,.tsv,.txt" onChange={(file) => bring(file ?? undefined)}>
           {(button) => (
             <Button {...button} variant="default">
-              From a file
+              {FROM_LOG.fromFile}
             </Button>
           )}
         </FileButton>
@@ -118,18 +125,18 @@ export function FromLog({ bake, plan, state, now }: StationProps) {
           <Button
             onClick={() => {
               noteLevels(bake, kept, pantry, takesTemps ? temps.map((t) => ({ ...t, placeId: placeAt(t.ms) })) : []).then(
-                (undo) => tellDone(`${kept.length} looks are noted.`, undo),
+                (undo) => tellDone(FROM_LOG.looksAreNoted(kept.length), undo),
                 tellError
               )
               change('')
             }}
           >
-            Note {kept.length} looks
+            {FROM_LOG.noteLooks(kept.length)}
           </Button>
         )}
       </Group>
       <Text c="dimmed" mt="xs">
-        A line holds a time, a height or a rise, and a temperature if there is one; comma, semicolon or tab between them. A file can be dropped here.
+        {FROM_LOG.lineHoldsTimeHeightOr}
       </Text>
     </div>
   )

@@ -2,6 +2,7 @@ import { ActionIcon, Button, FileButton, Group, Progress, Text } from '@mantine/
 import { IconX } from '@tabler/icons-react'
 import { useEffect, useRef, useState } from 'react'
 import { levelOf } from '../../../../core'
+import { FROM_PICTURES } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { findIn, madeUpPicture, noteLevels, takenAt } from '../../../data/levels'
@@ -113,32 +114,30 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
       bake,
       usable.map((s) => ({ ms: s.ms, rise: riseOf(s.lines) ?? 1, file: s.file })),
       pantry
-    ).then((undo) => tellDone(usable.length === 1 ? 'Noted from the picture.' : `${usable.length} looks are noted.`, undo), tellError)
+    ).then((undo) => tellDone(usable.length === 1 ? FROM_PICTURES.notedFromPicture : FROM_PICTURES.looksAreNoted(usable.length), undo), tellError)
     setShots([])
   }
   return (
     <div data-testid="from-pictures">
-      <Text c="dimmed">
-        Take the jar from the side, at its own height. Several pictures of one jar become a curve. What they say of their place is not kept.
-      </Text>
+      <Text c="dimmed">{FROM_PICTURES.takeJarFromSideAt}</Text>
       <Group mt="sm">
         <FileButton resetRef={reset} accept="image/*" multiple onChange={(files) => readSafely(Promise.resolve(files))}>
           {(button) => (
             <Button {...button} variant="default" disabled={share !== null}>
-              {shots.length === 0 ? 'Choose pictures' : 'Other pictures'}
+              {shots.length === 0 ? FROM_PICTURES.choosePictures : FROM_PICTURES.otherPictures}
             </Button>
           )}
         </FileButton>
         {kitchen.demo && judged !== undefined && (
           <Button variant="subtle" disabled={share !== null} onClick={() => readSafely(madeUp(judged, now))}>
-            Try it with made-up ones
+            {FROM_PICTURES.tryWithMadeUpOnes}
           </Button>
         )}
       </Group>
-      {share !== null && <Progress value={100 * share} mt="sm" aria-label="Looking at the pictures" />}
+      {share !== null && <Progress value={100 * share} mt="sm" aria-label={FROM_PICTURES.lookingAtPictures} />}
       {shown !== undefined && (
         <>
-          {!shown.found && !shown.moved && <Note tone="care">The level cannot be told in this one. Put the lines there yourself, or leave it out.</Note>}
+          {!shown.found && !shown.moved && <Note tone="care">{FROM_PICTURES.levelCannotBeToldIn}</Note>}
           <PictureLines url={shown.url} lines={shown.lines} onLines={(lines) => put(shown.id, lines)} />
         </>
       )}
@@ -150,12 +149,12 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
               return (
                 <li key={s.id}>
                   <button type="button" aria-pressed={s.id === open} onClick={() => setOpen(s.id)}>
-                    {format.dayTime(s.ms)} <b>{s.found || s.moved ? (rise === null ? 'no level' : format.rise(rise)) : 'cannot tell'}</b>
-                    {(s.ms < bandMs || s.ms > now) && ' (not of this levain)'}
+                    {format.dayTime(s.ms)} <b>{s.found || s.moved ? (rise === null ? FROM_PICTURES.noLevel : format.rise(rise)) : FROM_PICTURES.cannotTell}</b>
+                    {(s.ms < bandMs || s.ms > now) && FROM_PICTURES.notThisLevain}
                   </button>
                   <ActionIcon
                     variant="subtle"
-                    aria-label={`Leave out the picture of ${format.time(s.ms)}`}
+                    aria-label={FROM_PICTURES.leaveOutPicture(format.time(s.ms))}
                     onClick={() => setShots(shots.filter((x) => x.id !== s.id))}
                   >
                     <IconX size={20} />
@@ -165,7 +164,7 @@ export function FromPictures({ bake, state, solved, judged, now }: StationProps)
             })}
           </ul>
           <Button size="lg" fullWidth disabled={usable.length === 0} onClick={note}>
-            {usable.length === 1 ? 'Save what you saw' : `Note ${usable.length} looks`}
+            {usable.length === 1 ? FROM_PICTURES.saveWhatYouSaw : FROM_PICTURES.noteLooks(usable.length)}
           </Button>
         </>
       )}

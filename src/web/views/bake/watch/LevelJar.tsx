@@ -1,5 +1,6 @@
 import { useMove } from '@mantine/hooks'
 import { POSSIBLE } from '../../../../core'
+import { LEVEL_JAR } from '../../../../words/screens/watch'
 import type { Family } from '../../../parts/family'
 import { JarDrawing, riseAtShare, type Top } from '../../../parts/jar/JarDrawing'
 import classes from './Watch.module.css'
@@ -28,12 +29,12 @@ export function LevelJar({
       className={classes.level}
       role="slider"
       tabIndex={0}
-      aria-label="Level in the jar"
+      aria-label={LEVEL_JAR.levelInJar}
       aria-orientation="vertical"
       aria-valuemin={POSSIBLE.rise[0]}
       aria-valuemax={POSSIBLE.rise[1]}
       aria-valuenow={rise}
-      aria-valuetext={`${rise.toFixed(1)} × the marked level`}
+      aria-valuetext={LEVEL_JAR.markedLevel(rise.toFixed(1))}
       onKeyDown={(event) => {
         const by = { ArrowUp: STEP, ArrowDown: -STEP, PageUp: 5 * STEP, PageDown: -5 * STEP }[event.key]
         if (by === undefined) return

@@ -4,6 +4,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
 import { LOOKS_LIKE, SIGN_WORDS } from '../../../../words'
+import { LOOK } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/Card'
 import { familyOf } from '../../../parts/family'
@@ -52,7 +53,7 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
   }
   useHotkeys(kitchen.keys ? [['m', mark]] : [])
   return (
-    <Card title="What you see">
+    <Card title={LOOK.whatYouSee}>
       <div className={sheet.look}>
         <LevelJar
           rise={rise}
@@ -62,30 +63,31 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
           onRise={setTyped}
         />
         <div className={sheet.riseBox}>
-          <Text c="dimmed">{typed === null ? 'Expected now. Drag, tap or type the level you see.' : 'Level compared with the mark'}</Text>
+          <Text c="dimmed">{typed === null ? LOOK.expectedNowDragTapOr : LOOK.levelComparedWithMark}</Text>
           <div className={sheet.ratio}>
-            <ActionIcon aria-label="Lower" variant="default" onClick={() => step(-RISE_STEP)}>
+            <ActionIcon aria-label={LOOK.lower} variant="default" onClick={() => step(-RISE_STEP)}>
               <IconMinus size={22} />
             </ActionIcon>
-            <output className={large.huge} data-expected={typed === null} aria-label={`Rise ${rise.toFixed(1)} times`}>
+            <output className={large.huge} data-expected={typed === null} aria-label={LOOK.riseTimes(rise.toFixed(1))}>
               {format.rise(rise)}
             </output>
-            <ActionIcon aria-label="Higher" variant="default" onClick={() => step(RISE_STEP)}>
+            <ActionIcon aria-label={LOOK.higher} variant="default" onClick={() => step(RISE_STEP)}>
               <IconPlus size={22} />
             </ActionIcon>
           </div>
         </div>
       </div>
       <Group grow mt="sm" align="flex-end">
-        <QuantityField kind="rise" label="Or typed" what="The rise" value={rise} range={POSSIBLE.rise} onCommit={setTyped} />
+        <QuantityField kind="rise" label={LOOK.orTyped} what={LOOK.rise} value={rise} range={POSSIBLE.rise} onCommit={setTyped} />
         {bandMm !== undefined && (
-          <QuantityField kind="millimetres" label="Or its height" what="The height" value={Math.round(rise * bandMm)} range={[1, 400]} onCommit={fromMm} />
+          <QuantityField kind="millimetres" label={LOOK.orHeight} what={LOOK.height} value={Math.round(rise * bandMm)} range={[1, 400]} onCommit={fromMm} />
         )}
-        <WhenField label="Seen" minutesAgo={ago} onChange={setAgo} />
+        <WhenField label={LOOK.seen} minutesAgo={ago} onChange={setAgo} />
       </Group>
       {bandMm !== undefined && <ReadFrom kind="level" onRead={fromMm} />}
       <Button size="lg" fullWidth mt="md" disabled={nothing} variant={judged?.verdict.advice.kind === 'mix now' ? 'light' : 'filled'} onClick={mark}>
-        Save what you saw{kitchen.keys && <span className={large.keyHint}>m</span>}
+        {LOOK.saveWhatYouSaw}
+        {kitchen.keys && <span className={large.keyHint}>m</span>}
       </Button>
       {SIGN_KINDS.map((kind) => (
         <SignChoice
@@ -97,7 +99,7 @@ export function Look({ state, judged, now, reasons, onMark }: StationProps & { r
           onChoose={(sign) => setSigns({ ...signs, [kind]: sign })}
         />
       ))}
-      <Note tone="stop">Pink, orange or fuzzy: throw all of it away, do not scoop; wash the jar with hot water and soap.</Note>
+      <Note tone="stop">{LOOK.pinkOrangeOrFuzzyThrow}</Note>
     </Card>
   )
 }
@@ -121,7 +123,7 @@ function SignChoice({
     <fieldset className={classes.signs}>
       <legend>
         {SIGN_WORDS[kind]}
-        {telling && <span className={classes.telling}>tells most now</span>}
+        {telling && <span className={classes.telling}>{LOOK.tellsMostNow}</span>}
       </legend>
       <div className={classes.choices}>
         {choices.map((sign) => (

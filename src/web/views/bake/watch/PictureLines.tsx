@@ -1,4 +1,5 @@
 import { type PointerEvent, useRef } from 'react'
+import { PICTURE_LINES } from '../../../../words/screens/watch'
 import classes from './Watch.module.css'
 
 /** The three lines laid over a picture, shares of its height. */
@@ -7,7 +8,7 @@ export interface Lines {
   readonly band: number
   readonly level: number
 }
-const NAMES: Readonly<Record<keyof Lines, string>> = { floor: 'Floor of the jar', band: 'Band', level: 'Level' }
+const NAMES: Readonly<Record<keyof Lines, string>> = { floor: PICTURE_LINES.floorJar, band: 'Band', level: 'Level' }
 const KINDS = Object.keys(NAMES) as (keyof Lines)[]
 const STEP = 0.005
 
@@ -40,7 +41,7 @@ export function PictureLines({ url, lines, onLines }: { readonly url: string; re
         held.current = null
       }}
     >
-      <img src={url} alt="The jar" draggable={false} />
+      <img src={url} alt={PICTURE_LINES.jar} draggable={false} />
       {KINDS.map((kind) => (
         <div
           key={kind}

@@ -2,6 +2,7 @@ import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { awakeAt } from '../../../../answers'
 import type { Reasons, Said } from '../../../../core'
 import { adviceSentence, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
+import { VERDICT_CARD } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/Card'
 import large from '../../../parts/Large.module.css'
@@ -27,33 +28,32 @@ export function VerdictCard({ judged, reasons }: StationProps & { readonly reaso
   const next = reasons?.next[0]
   return (
     <Card data-testid="verdict">
-      <VisuallyHidden>Verdict</VisuallyHidden>
+      <VisuallyHidden>{VERDICT_CARD.verdict}</VisuallyHidden>
       <h2 className={large.item}>
         <span aria-hidden="true" className={sheet.shape}>
           {shape}
         </span>{' '}
         {word}
       </h2>
-      <Text c="dimmed">
-        {says}, {sure(verdict.probability, format.percent)} sure
-      </Text>
+      <Text c="dimmed">{VERDICT_CARD.sure(says, sure(verdict.probability, format.percent))}</Text>
       <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</p>
-      {!verdict.holds && <Note tone="care">This is not what the forecast said. What you saw counts, so the forecast no longer holds.</Note>}
+      {!verdict.holds && <Note tone="care">{VERDICT_CARD.thisNotWhatForecastSaid}</Note>}
       {verdict.holds && (
         <Figures>
-          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name="ready to mix" />
-          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name="50 % chance between" />
-          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name="90 % chance between" />
+          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name={VERDICT_CARD.readyToMix} />
+          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name={VERDICT_CARD.chanceBetween} />
+          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name={VERDICT_CARD.chanceBetween2} />
         </Figures>
       )}
       {next !== undefined && (
         <Text mt="md">
-          What would tell most now: <b>{next.of === 'level' ? 'the level' : SIGN_WORDS[next.of].toLowerCase()}</b>.
+          {VERDICT_CARD.whatWouldTellMostNow}
+          <b>{next.of === 'level' ? VERDICT_CARD.level : SIGN_WORDS[next.of].toLowerCase()}</b>.
         </Text>
       )}
       {reasons !== undefined && reasons.said.length > 0 && (
         <details className={sheet.how}>
-          <summary>What each look said</summary>
+          <summary>{VERDICT_CARD.whatEachLookSaid}</summary>
           <table className={classes.why}>
             <tbody>
               {reasons.said.slice(0, MOST_TOLD).map((s) => (
@@ -68,7 +68,7 @@ export function VerdictCard({ judged, reasons }: StationProps & { readonly reaso
 }
 
 const sure = (probability: number, percent: (share: number, digits?: number) => string) =>
-  `${probability > MOST_SURE ? 'over ' : ''}${percent(Math.min(probability, MOST_SURE), 0)}`
+  `${probability > MOST_SURE ? VERDICT_CARD.over : ''}${percent(Math.min(probability, MOST_SURE), 0)}`
 
 /** One observation, and how sure it would be without it. */
 function Reason({
@@ -85,7 +85,7 @@ function Reason({
   readonly word: string
 }) {
   const { format } = useKitchen()
-  const what = said.of === 'level' ? `level ${format.rise(Number(said.seen))}` : `${SIGN_WORDS[said.of].toLowerCase()}: ${said.seen}`
+  const what = said.of === 'level' ? VERDICT_CARD.level2(format.rise(Number(said.seen))) : `${SIGN_WORDS[said.of].toLowerCase()}: ${said.seen}`
   const moved = now - said.without
   return (
     <tr>
@@ -94,8 +94,8 @@ function Reason({
       </th>
       <td>
         {Math.abs(moved) < LEAST_MOVED
-          ? 'changed nothing'
-          : `${moved > 0 ? 'for' : 'against'} “${word.toLowerCase()}”: ${sure(said.without, format.percent)} without it`}
+          ? VERDICT_CARD.changedNothing
+          : VERDICT_CARD.without(moved > 0 ? 'for' : 'against', word.toLowerCase(), sure(said.without, format.percent))}
       </td>
     </tr>
   )

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { isoOf, type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
 import { near } from '../../../../words'
+import { WATCH_STATION } from '../../../../words/screens/watch'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { useReasons } from '../../../data/judging'
@@ -43,9 +44,9 @@ export function WatchStation(props: StationProps) {
   if (state.band === null) {
     return (
       <Quiet
-        title="Nothing to watch yet"
-        words="Once the levain is weighed and its level is marked, you can follow its rise here."
-        action={{ label: 'Go to Weigh', href: `/bakes/${bake.id}/weigh` }}
+        title={WATCH_STATION.nothingToWatchYet}
+        words={WATCH_STATION.onceLevainWeighedAndLevel}
+        action={{ label: WATCH_STATION.goToWeigh, href: `/bakes/${bake.id}/weigh` }}
       />
     )
   }
@@ -54,13 +55,13 @@ export function WatchStation(props: StationProps) {
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
         <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
-        <Card title="From pictures or a log">
+        <Card title={WATCH_STATION.fromPicturesOrLog}>
           <details className={classes.how}>
-            <summary>Photographs of the jar</summary>
+            <summary>{WATCH_STATION.photographsJar}</summary>
             <FromPictures {...props} />
           </details>
           <details className={classes.how}>
-            <summary>A log of levels</summary>
+            <summary>{WATCH_STATION.logLevels}</summary>
             <FromLog {...props} />
           </details>
         </Card>
@@ -73,8 +74,8 @@ export function WatchStation(props: StationProps) {
         {judged !== undefined && (
           <MixCard
             {...props}
-            title="Into the dough"
-            onMixed={(event) => note(event).then(() => tellDone(`${plan.name} is mixed and in the record.`), tellError)}
+            title={WATCH_STATION.intoDough}
+            onMixed={(event) => note(event).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
           />
         )}
         <Standing {...props} onMoved={move} />
@@ -99,12 +100,19 @@ function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: 
   const here = state.moves.at(-1)?.placeId ?? plan.placeId
   const [place, setPlace] = useState<Place | null>(null)
   const [ago, setAgo] = useState(0)
-  const name = kitchen.places.find((p) => p.id === here)?.name ?? 'another place'
+  const name = kitchen.places.find((p) => p.id === here)?.name ?? WATCH_STATION.anotherPlace
   return (
-    <Card title={`It stands: ${name}`}>
+    <Card title={WATCH_STATION.stands(name)}>
       <Group grow align="flex-end">
-        <PlaceSelect label="Moved to" placeholder="still there" except={here} value={place?.id ?? null} onPlace={setPlace} onClear={() => setPlace(null)} />
-        <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
+        <PlaceSelect
+          label={WATCH_STATION.movedTo}
+          placeholder={WATCH_STATION.stillThere}
+          except={here}
+          value={place?.id ?? null}
+          onPlace={setPlace}
+          onClear={() => setPlace(null)}
+        />
+        <WhenField label={WATCH_STATION.when} minutesAgo={ago} onChange={setAgo} />
       </Group>
       <Button
         mt="sm"
@@ -116,7 +124,7 @@ function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: 
           setAgo(0)
         }}
       >
-        It stands there now
+        {WATCH_STATION.standsThereNow}
       </Button>
     </Card>
   )
@@ -126,7 +134,7 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
   const { format } = useKitchen()
   if (state.marks.length === 0) return null
   return (
-    <Card title="What you saw">
+    <Card title={WATCH_STATION.whatYouSaw}>
       <table className={classes.weigh}>
         <tbody>
           {[...state.marks].reverse().map((m) => (
@@ -134,7 +142,7 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
               <th scope="row">{format.dayTime(m.atMs)}</th>
               <td>
                 {Object.values(m.signs).join(', ')}
-                {m.picture !== undefined && <img className={watch.thumb} src={ROUTES.picture(m.picture)} alt={`The jar at ${format.time(m.atMs)}`} />}
+                {m.picture !== undefined && <img className={watch.thumb} src={ROUTES.picture(m.picture)} alt={WATCH_STATION.jarAt(format.time(m.atMs))} />}
               </td>
               <td className={classes.grams}>{m.rise === undefined ? '' : format.rise(m.rise)}</td>
             </tr>
@@ -143,7 +151,7 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
       </table>
       {state.lastUndoable?.type === 'mark' && (
         <Button variant="default" size="sm" mt="sm" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
-          Undo the last look
+          {WATCH_STATION.undoLastLook}
         </Button>
       )}
     </Card>
@@ -160,27 +168,25 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
   const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * MS_PER_HOUR)) : 'later')
   return (
     <div className={classes.columns}>
-      <Card title="In the record">
+      <Card title={WATCH_STATION.inRecord}>
         <Figures>
-          <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name="mixed" />
-          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name="since mixing" />
-          <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name="levain in the dough" />
-          <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={`back into ${jar?.name ?? 'the jar'}`} />
+          <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name={WATCH_STATION.mixed} />
+          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name={WATCH_STATION.sinceMixing} />
+          <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name={WATCH_STATION.levainInDough} />
+          <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar)} />
         </Figures>
         {shown !== undefined && (
-          <Note>
-            When you mixed, Olvent saw it {shown.phase ?? 'ripening'} and ready from {at(shown.quantiles.opens[2])} to {at(shown.quantiles.closes[2])}.
-          </Note>
+          <Note>{WATCH_STATION.whenYouMixedOlventSaw(shown.phase ?? 'ripening', at(shown.quantiles.opens[2]), at(shown.quantiles.closes[2]))}</Note>
         )}
         <Group mt="lg">
           {bake.status === 'mixed' && (
             <Button component={Link} to={`/bakes/${bake.id}/plan`} size="lg">
-              Go to Bread
+              {WATCH_STATION.goToBread}
             </Button>
           )}
           {state.lastUndoable?.type === 'mixed' && (
             <Button variant="default" onClick={onUndo}>
-              Undo: it was not mixed
+              {WATCH_STATION.undoWasNotMixed}
             </Button>
           )}
         </Group>

@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import { awakeAt, doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
 import { near } from '../../../../words'
+import { WAYS_CARD } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
@@ -25,9 +26,9 @@ export function WaysCard(props: StationProps & { readonly onMove: (placeId: stri
   const ways = useWaysHere(props)
   if (judged === undefined) return null
   return (
-    <Card title="What you can do">
+    <Card title={WAYS_CARD.whatYouCanDo}>
       {ways === undefined ? <Skeleton height={320} /> : <List {...props} judged={judged} ways={ways} />}
-      <Note tone="care">Raw dough and raw discard are not eaten. Never seal a fermenting jar tight.</Note>
+      <Note tone="care">{WAYS_CARD.rawDoughAndRawDiscard}</Note>
     </Card>
   )
 }
@@ -61,52 +62,55 @@ function List({
   const { format, kitchen } = useKitchen()
   const { verdict, line } = judged
   const { opens, closes } = verdict.forecast
-  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'days from now')
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * MS_PER_HOUR)) : WAYS_CARD.daysFromNow)
   const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
   const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
   const before = judged.hours < opens.p50 && !isPast
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
-  const name = jar?.name ?? 'the jar'
+  const name = jar?.name ?? WAYS_CARD.jar
   return (
     <ul className={classes.ways} data-testid="ways">
       {ways.mix !== null && (
         <li>
-          <b>{verdict.fitNow >= 0.5 ? 'Mix now' : before ? 'Mix now, although it is young' : isPast ? 'Mix now, although it is past' : 'Mix now'}</b>
+          <b>{verdict.fitNow >= 0.5 ? WAYS_CARD.mixNow : before ? WAYS_CARD.mixNowAlthoughYoung : isPast ? WAYS_CARD.mixNowAlthoughPast : WAYS_CARD.mixNow}</b>
           {mixWords(ways.mix, verdict.fitNow, isPast, format)}
         </li>
       )}
       {verdict.advice.kind === 'wait' && (
         <li>
-          <b>Look again at {format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * MS_PER_HOUR)))}</b>
-          Ready from about {at(opens.p50)} until {at(closes.p50)}.
+          <b>{WAYS_CARD.lookAgainAt(format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * MS_PER_HOUR))))}</b>
+          {WAYS_CARD.readyFromAboutUntil(at(opens.p50), at(closes.p50))}
         </li>
       )}
       {warm !== undefined && (
         <li>
-          <b>Warm it: {warm.place.name}</b>
-          Fit {format.duration(nearly(opens.p50 - warm.opensHours))} sooner, from about {at(warm.opensHours)}; over by {at(warm.closesHours)}.
+          <b>{WAYS_CARD.warm(warm.place.name)}</b>
+          {WAYS_CARD.fitSoonerFromAboutOver(format.duration(nearly(opens.p50 - warm.opensHours)), at(warm.opensHours), at(warm.closesHours))}
           <Move place={warm.place.name} onMove={() => onMove(warm.place.id, tempOf(warm.place.id))} />
         </li>
       )}
       {chill !== undefined && verdict.phase !== 'collapsed' && (
         <li>
-          <b>Chill it to hold: {chill.place.name}</b>
-          Usable until about {at(chill.closesHours)} instead of {at(closes.p50)}
-          {before && Number.isFinite(chill.opensHours) ? `; ready only from ${at(chill.opensHours)}` : ''}. Cold, it chills the dough: use warmer water.
+          <b>{WAYS_CARD.chillToHold(chill.place.name)}</b>
+          {WAYS_CARD.usableUntilAboutInsteadCold(
+            at(chill.closesHours),
+            at(closes.p50),
+            before && Number.isFinite(chill.opensHours) ? WAYS_CARD.readyOnlyFrom(at(chill.opensHours)) : ''
+          )}
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
       )}
       {ways.feed.map((feed) => (
         <li key={feed.flourPerSeed}>
-          <b>Feed again {ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) })}</b>
-          Ripe about {format.dayTime(near(feed.ripeMs))}, where it stands. Keep some of it for {name} first.
+          <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) }))}</b>
+          {WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
         </li>
       ))}
       {ways.yeast !== null && (
         <li>
-          <b>If the bake cannot wait: {format.mass(ways.yeast.grams, 0.1)} of instant yeast in the dough</b>
-          With it the bulk takes about {format.duration(nearly(ways.yeast.bulkHours))}, as with a ripe levain. Less flavour, and none of it into the jar.
+          <b>{WAYS_CARD.ifBakeCannotWaitInstant(format.mass(ways.yeast.grams, 0.1))}</b>
+          {WAYS_CARD.withBulkTakesAboutAs(format.duration(nearly(ways.yeast.bulkHours)))}
         </li>
       )}
     </ul>
@@ -121,8 +125,8 @@ const hydrationOf = ({ line }: Judged) => {
 function Move({ place, onMove }: { readonly place: string; readonly onMove: () => void }) {
   return (
     <div>
-      <Button variant="default" size="sm" mt={8} aria-label={`I have put it there: ${place}`} onClick={onMove}>
-        I have put it there
+      <Button variant="default" size="sm" mt={8} aria-label={WAYS_CARD.iHavePutThere2(place)} onClick={onMove}>
+        {WAYS_CARD.iHavePutThere}
       </Button>
     </div>
   )
@@ -136,21 +140,21 @@ function mixWords(
   isPast: boolean,
   format: ReturnType<typeof useKitchen>['format']
 ): string {
-  const taste = isPast || sourness > TANGY ? ' Expect a tangier loaf.' : sourness < MILD ? ' Expect a milder loaf.' : ''
-  const fit = `${format.percent(fitNow, 0)} chance that it is ready now.`
-  if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : ' The dough would hardly rise.'}${taste}`
+  const taste = isPast || sourness > TANGY ? WAYS_CARD.expectTangierLoaf : sourness < MILD ? WAYS_CARD.expectMilderLoaf : ''
+  const fit = WAYS_CARD.chanceThatReadyNow(format.percent(fitNow, 0))
+  if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : WAYS_CARD.doughWouldHardlyRise}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
   const bulk =
     Math.abs(longer) < LEAST_GAIN_HOURS
-      ? ` Bulk about ${format.duration(nearly(bulkHours))}, as usual.`
-      : ` Bulk about ${format.duration(nearly(bulkHours))}: ${format.duration(nearly(Math.abs(longer)))} ${longer > 0 ? 'longer' : 'shorter'} than with a ripe one.`
+      ? WAYS_CARD.bulkAboutAsUsual(format.duration(nearly(bulkHours)))
+      : WAYS_CARD.bulkAboutThanWithRipe(format.duration(nearly(bulkHours)), format.duration(nearly(Math.abs(longer))), longer > 0 ? 'longer' : 'shorter')
   return `${fit}${bulk}${taste}${other === null ? '' : otherWords(other, format)}`
 }
 
 /** Less of a sour one, more of a young one: what is weighed instead, and what the bulk is then. */
 function otherWords({ grams, plannedGrams, flourGrams, waterGrams, bulkHours }: OtherAmount, format: ReturnType<typeof useKitchen>['format']): string {
   const more = flourGrams > 0 ? 'more' : 'less'
-  const change = `${format.mass(Math.abs(flourGrams))} ${more} flour and ${format.mass(Math.abs(waterGrams))} ${more} water`
-  const bulk = bulkHours === null ? '' : `, bulk about ${format.duration(nearly(bulkHours))}`
-  return ` Or ${format.mass(grams)} of it instead of ${format.mass(plannedGrams)}, with ${change}${flourGrams > 0 ? ': no sourer than usual' : ''}${bulk}.`
+  const change = WAYS_CARD.flourAndWater(format.mass(Math.abs(flourGrams)), more, format.mass(Math.abs(waterGrams)))
+  const bulk = bulkHours === null ? '' : WAYS_CARD.bulkAbout(format.duration(nearly(bulkHours)))
+  return WAYS_CARD.orInsteadWith(format.mass(grams), format.mass(plannedGrams), change, flourGrams > 0 ? WAYS_CARD.noSourerThanUsual : '', bulk)
 }

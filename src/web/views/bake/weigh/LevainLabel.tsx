@@ -1,6 +1,7 @@
 import { Button, CopyButton, Group } from '@mantine/core'
 import { ratioOf } from '../../../../core'
 import { near } from '../../../../words'
+import { LEVAIN_LABEL } from '../../../../words/screens/weigh'
 import { useKitchen } from '../../../data/kitchen'
 import type { StationProps } from '../station'
 import classes from './Weigh.module.css'
@@ -16,11 +17,15 @@ export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) 
   const opens = judged?.verdict.forecast.opens.p50
   const due = opens === undefined || !Number.isFinite(opens) ? null : format.dayTime(near(band.atMs + opens * MS_PER_HOUR))
   const rows = [
-    `${plan.name}: levain from ${jar?.name ?? 'the jar'}`,
-    `${format.dayTime(band.atMs)}, ${ratioOf({ seed: poured.seed + poured['older levain'], flour: poured.flour, water: poured.water })}, at ${format.temperature(band.mixTempC)}`,
-    ...(band.levelMm === undefined ? [] : [`marked at ${Math.round(band.levelMm)} mm`]),
-    ...(vessel === undefined ? [] : [`empty jar ${format.mass(vessel.tareGrams)}`]),
-    ...(due === null ? [] : [`ready from about ${due}`])
+    LEVAIN_LABEL.levainFrom(plan.name, jar?.name ?? LEVAIN_LABEL.jar),
+    LEVAIN_LABEL.at(
+      format.dayTime(band.atMs),
+      ratioOf({ seed: poured.seed + poured['older levain'], flour: poured.flour, water: poured.water }),
+      format.temperature(band.mixTempC)
+    ),
+    ...(band.levelMm === undefined ? [] : [LEVAIN_LABEL.markedAtMm(Math.round(band.levelMm))]),
+    ...(vessel === undefined ? [] : [LEVAIN_LABEL.emptyJar(format.mass(vessel.tareGrams))]),
+    ...(due === null ? [] : [LEVAIN_LABEL.readyFromAbout(due)])
   ]
   return (
     <>
@@ -31,12 +36,12 @@ export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) 
       </div>
       <Group mt="sm">
         <Button variant="default" onClick={() => window.print()}>
-          Print the label
+          {LEVAIN_LABEL.printLabel}
         </Button>
         <CopyButton value={rows.join('\n')}>
           {({ copied, copy }) => (
             <Button variant="default" onClick={copy}>
-              {copied ? 'Copied' : 'Copy the label'}
+              {copied ? LEVAIN_LABEL.copied : LEVAIN_LABEL.copyLabel}
             </Button>
           )}
         </CopyButton>

@@ -2,6 +2,7 @@ import { ActionIcon, Text } from '@mantine/core'
 import { IconArrowBackUp, IconCheck } from '@tabler/icons-react'
 import { POUR_ITEMS, pourCompositions, pouredGrams, ratioOf } from '../../../../core'
 import { near } from '../../../../words'
+import { POURED } from '../../../../words/screens/weigh'
 import { useKitchen } from '../../../data/kitchen'
 import { Figure, Figures, Mass } from '../../../parts/Card'
 import type { Entry } from '../../../parts/weigh/entry'
@@ -24,14 +25,14 @@ export function PouredList({ entries, onUndo }: { readonly entries: readonly Ent
               <th scope="row">
                 {isIn && <IconCheck size={18} className={sheet.tick} aria-hidden="true" />} {title}
               </th>
-              <td>{!isIn ? 'to come' : Math.abs(grams - poured) >= 0.1 ? `planned ${format.mass(grams, grams % 1 === 0 ? 1 : 0.1)}` : ''}</td>
+              <td>{!isIn ? POURED.toCome : Math.abs(grams - poured) >= 0.1 ? POURED.planned(format.mass(grams, grams % 1 === 0 ? 1 : 0.1)) : ''}</td>
               <td className={sheet.grams}>
                 <Mass grams={isIn ? poured : grams} />
               </td>
               {onUndo !== null && (
                 <td>
                   {isIn && (
-                    <ActionIcon aria-label={`Undo the pour of ${title}`} variant="subtle" onClick={() => onUndo(lastPourId)}>
+                    <ActionIcon aria-label={POURED.undoPour(title)} variant="subtle" onClick={() => onUndo(lastPourId)}>
                       <IconArrowBackUp size={20} />
                     </ActionIcon>
                   )}
@@ -53,7 +54,9 @@ export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
   const fromMs = near(startMs + forecast.opens.p50 * MS_PER_HOUR)
   return (
     <Text mt="sm" data-testid="fit-as-poured">
-      As it stands, ready to mix from about <b>{format.dayTime(fromMs)}</b>; planned for {format.dayTime(plan.mixAt)}.
+      {POURED.asStandsReadyToMix}
+      <b>{format.dayTime(fromMs)}</b>
+      {POURED.plannedFor(format.dayTime(plan.mixAt))}
     </Text>
   )
 }
@@ -66,9 +69,9 @@ export function LevainTruth({ state: { poured, done }, jar, plan }: StationProps
   if (!done.includes('seed')) return null
   return (
     <Figures>
-      <Figure value={ratioOf({ ...poured, seed: poured.seed + poured['older levain'] })} name="really" />
-      <Figure value={format.percent(sum('water') / sum('flour'), 0)} name="hydration" />
-      <Figure value={<Mass grams={pouredGrams(poured)} />} name="in all" />
+      <Figure value={ratioOf({ ...poured, seed: poured.seed + poured['older levain'] })} name={POURED.really} />
+      <Figure value={format.percent(sum('water') / sum('flour'), 0)} name={POURED.hydration} />
+      <Figure value={<Mass grams={pouredGrams(poured)} />} name={POURED.inAll} />
     </Figures>
   )
 }

@@ -1,5 +1,6 @@
 import { Button, Slider, Text } from '@mantine/core'
 import { useState } from 'react'
+import { SET_BAND } from '../../../../words/screens/weigh'
 import { useChosenDevice } from '../../../data/devices'
 import { useKitchen } from '../../../data/kitchen'
 import { useLatest } from '../../../data/live'
@@ -37,8 +38,8 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
   const pxPerMm = vessel === undefined ? 1 : DRAWN_PX / vessel.heightMm
   return (
     <Card data-testid="set-band">
-      <h2 className={large.item}>Mark the level</h2>
-      <Text>Stir well, scrape the sides down, level the top, and mark the level with a rubber band. Lid on loosely.</Text>
+      <h2 className={large.item}>{SET_BAND.markLevel}</h2>
+      <Text>{SET_BAND.stirWellScrapeSidesDown}</Text>
       {fit !== null && vessel !== undefined && levelMm !== null && (
         <div className={classes.levels}>
           <VesselDrawing
@@ -55,20 +56,20 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
             max={Math.round(vessel.heightMm)}
             value={levelMm}
             onChange={setTypedMm}
-            label={(mm) => `${mm} mm`}
-            thumbLabel="Level in the jar"
+            label={(mm) => SET_BAND.mm(mm)}
+            thumbLabel={SET_BAND.levelInJar}
           />
           <div>
             <QuantityField
               kind="millimetres"
-              label="Level, by eye or ruler"
-              what="The level"
+              label={SET_BAND.levelByEyeOrRuler}
+              what={SET_BAND.level}
               value={levelMm}
               range={[1, vessel.heightMm]}
               onCommit={setTypedMm}
             />
             <Text c="dimmed" mt="xs">
-              {vessel.name}: worked out as {Math.round(fit.bandMm)} mm, and {Math.round(fit.peakMm)} mm at the peak.
+              {SET_BAND.workedOutAsMmAnd(vessel.name, Math.round(fit.bandMm), Math.round(fit.peakMm))}
             </Text>
             <ReadFrom kind="level" />
           </div>
@@ -77,18 +78,18 @@ export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { rea
       <QuantityField
         mt="md"
         kind="temperature"
-        label="Temperature of the mix"
-        what="The mix"
+        label={SET_BAND.temperatureMix}
+        what={SET_BAND.mix}
         value={mixTempC ?? expectedC}
         range={[0, 40]}
         onCommit={setMixTempC}
-        description={mixTempC === null ? `Worked out from what went in: ${format.temperature(expectedC)}. Measuring is better.` : undefined}
+        description={mixTempC === null ? SET_BAND.workedOutFromWhatWent(format.temperature(expectedC)) : undefined}
       />
       <ReadFrom kind="probe" onRead={setMixTempC} />
-      <WhenField label="When" minutesAgo={ago} onChange={setAgo} />
-      <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+      <WhenField label={SET_BAND.when} minutesAgo={ago} onChange={setAgo} />
+      <Note tone="care">{SET_BAND.neverSealFermentingJarTight}</Note>
       <Button size="xl" fullWidth mt="lg" onClick={() => onBand({ mixTempC: mixTempC ?? expectedC, levelMm: levelMm ?? undefined, minutesAgo: ago })}>
-        The level is marked
+        {SET_BAND.levelMarked}
       </Button>
     </Card>
   )

@@ -1,6 +1,7 @@
 import { Text } from '@mantine/core'
 import type { ReactNode } from 'react'
 import { gramsOfBlend, pourManner } from '../../../../core'
+import { WAKE_FEED } from '../../../../words/screens/weigh'
 import { nowMs } from '../../../data/clock'
 import { useKitchen } from '../../../data/kitchen'
 import { feedForBake, type WeighedFeed } from '../../../data/wakes'
@@ -17,15 +18,15 @@ export function WakeFeed({ bake, plan, jar, stageId, choice }: StationProps & { 
   if (stage === undefined || jar === undefined) return null
   const { seedGrams, waterGrams, flourGrams } = stage
   const done = (weighed: WeighedFeed) => {
-    feedForBake(bake, stageId, jar, pantry, nowMs(), weighed).then((undo) => tellDone(`${jar.name} is fed.`, undo), tellError)
+    feedForBake(bake, stageId, jar, pantry, nowMs(), weighed).then((undo) => tellDone(WAKE_FEED.fed(jar.name), undo), tellError)
   }
   return (
     <div className={sheet.columns}>
       {choice}
       <WeighFeed feed={{ flours: gramsOfBlend(jar.feed, flourGrams), waterGrams }} manner={pourManner(jar.hydration, jar.flour)} onDone={done} />
-      <Card title={`Wake ${jar.name}`}>
-        <Text>Leave {format.mass(Math.min(seedGrams, jar.grams))} in the jar; the rest goes to the discard pot. Jar on the scale, then what is asked for.</Text>
-        <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+      <Card title={WAKE_FEED.wake(jar.name)}>
+        <Text>{WAKE_FEED.leaveInJarRestGoes(format.mass(Math.min(seedGrams, jar.grams)))}</Text>
+        <Note tone="care">{WAKE_FEED.neverSealFermentingJarTight}</Note>
       </Card>
     </div>
   )

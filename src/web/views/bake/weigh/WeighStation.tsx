@@ -2,6 +2,7 @@ import { Button, Select, Text } from '@mantine/core'
 import { useState } from 'react'
 import { isoOf, type NewBakeEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
+import { WEIGH_STATION } from '../../../../words/screens/weigh'
 import { addEvent } from '../../../data/bakes'
 import { nowMs } from '../../../data/clock'
 import { settleDoubt, useDoubts } from '../../../data/doubts'
@@ -22,7 +23,12 @@ import classes from './Weigh.module.css'
 import { Work } from './Work'
 
 const MS_PER_MINUTE = 60_000
-const UNDO_WORDS = { pour: 'Undo the last pour', weigh: 'Undo the last pour', repair: 'Undo the way on', measured: 'Undo the temperature' } as const
+const UNDO_WORDS = {
+  pour: WEIGH_STATION.undoLastPour,
+  weigh: WEIGH_STATION.undoLastPour,
+  repair: WEIGH_STATION.undoWayOn,
+  measured: WEIGH_STATION.undoTemperature
+} as const
 
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
 export function WeighStation(props: StationProps) {
@@ -37,7 +43,11 @@ export function WeighStation(props: StationProps) {
     addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
   if (solved?.build == null && state.band === null)
     return (
-      <Quiet title="Nothing to weigh yet" words="Set the dough and the levain first." action={{ label: 'Go to Recipe', href: `/bakes/${bake.id}/recipe` }} />
+      <Quiet
+        title={WEIGH_STATION.nothingToWeighYet}
+        words={WEIGH_STATION.setDoughAndLevainFirst}
+        action={{ label: WEIGH_STATION.goToRecipe, href: `/bakes/${bake.id}/recipe` }}
+      />
     )
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
@@ -45,9 +55,9 @@ export function WeighStation(props: StationProps) {
   const sharedInto = state.bowls ?? bowls
   const entries =
     job.into === 'first build'
-      ? firstBuildEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry, kitchen.smallScale)
+      ? firstBuildEntries(solved, state, plan, jar?.name ?? WEIGH_STATION.jar, jar?.hydration ?? 1, pantry, kitchen.smallScale)
       : job.into === 'levain'
-        ? levainEntries(solved, state, plan, jar?.name ?? 'the jar', jar?.hydration ?? 1, pantry)
+        ? levainEntries(solved, state, plan, jar?.name ?? WEIGH_STATION.jar, jar?.hydration ?? 1, pantry)
         : job.into === 'dough'
           ? doughEntries(solved, state, plan, sharedInto)
           : job.into === 'pieces'
@@ -83,7 +93,7 @@ export function WeighStation(props: StationProps) {
         <Note key={String(one.event.id)} tone="care">
           {one.words}
           <div className={classes.answers}>
-            <Button onClick={() => settleDoubt(one)}>It is the same pour</Button>
+            <Button onClick={() => settleDoubt(one)}>{WEIGH_STATION.samePour}</Button>
             <Button
               variant="default"
               onClick={() => {
@@ -92,7 +102,7 @@ export function WeighStation(props: StationProps) {
                 note(event as { type: NewBakeEvent['type'] }).catch(tellError)
               }}
             >
-              Mine went in besides
+              {WEIGH_STATION.mineWentInBesides}
             </Button>
           </div>
         </Note>
@@ -100,22 +110,20 @@ export function WeighStation(props: StationProps) {
       <Work {...props} job={job} entries={entries} onPour={pour} onTargets={targets} note={note} />
       <div className={sheet.stack}>
         {job.into === 'dough' && state.bowls === null && (
-          <Card title="Shared out">
+          <Card title={WEIGH_STATION.sharedOut}>
             <Select
-              label="Bowls it is mixed in"
+              label={WEIGH_STATION.bowlsMixedIn}
               data={Array.from({ length: MOST_BOWLS }, (_, i) => ({
                 value: String(i + 1),
-                label: i === 0 ? 'all in one' : `${i + 1} bowls, one after the other`
+                label: i === 0 ? WEIGH_STATION.allInOne : WEIGH_STATION.bowlsOneAfterOther(i + 1)
               }))}
               value={String(bowls)}
               onChange={(value) => value !== null && setBowls(Number(value))}
             />
           </Card>
         )}
-        <Card title={job.into === 'pieces' ? 'Shared out so far' : 'In the bowl so far'}>
-          {entries.every((e) => e.lastPourId === null) && (
-            <Text c="dimmed">Each item is noted as you pour it, and what the scale shows counts, not the plan.</Text>
-          )}
+        <Card title={job.into === 'pieces' ? WEIGH_STATION.sharedOutSoFar : WEIGH_STATION.inBowlSoFar}>
+          {entries.every((e) => e.lastPourId === null) && <Text c="dimmed">{WEIGH_STATION.eachItemNotedAsYou}</Text>}
           <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
           {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth {...props} />}
           {job.into === 'levain' && <FitAsPoured {...props} />}

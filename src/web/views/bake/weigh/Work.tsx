@@ -2,6 +2,7 @@ import { Button, Group, Text } from '@mantine/core'
 import { useNavigate } from 'react-router'
 import type { NewBakeEvent } from '../../../../contract'
 import { type BenchTemps, DOUGH_RISE_K, HOTTEST_WATER_C, isWater, measuredKey, type ReckonedMix, reckonMix } from '../../../../core'
+import { WORK } from '../../../../words/screens/weigh'
 import { useCultures } from '../../../data/beliefs'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
@@ -64,13 +65,13 @@ export function Work(
         aside={(entry) =>
           isWater(entry) && job.into !== 'pieces'
             ? wanted.ok
-              ? `At ${format.temperature(wanted.value, 0)}, never above ${format.temperature(HOTTEST_WATER_C, 0)}. `
-              : `As warm as ${format.temperature(HOTTEST_WATER_C, 0)} at the most. `
+              ? WORK.atNeverAbove(format.temperature(wanted.value, 0), format.temperature(HOTTEST_WATER_C, 0))
+              : WORK.asWarmAsAtMost(format.temperature(HOTTEST_WATER_C, 0))
             : null
         }
         cannotBe={(entry, grams) =>
           'item' in entry.note && entry.note.item === 'seed' && jar !== undefined && grams > jar.grams
-            ? `${jar.name} holds ${format.mass(jar.grams)}, so ${format.mass(grams)} cannot have come out of it. Look at the figure again; if the jar held more, weigh the jar under Levain first.`
+            ? WORK.holdsSoCannotHaveCome(jar.name, format.mass(jar.grams), format.mass(grams))
             : null
         }
       >
@@ -102,23 +103,23 @@ export function Work(
               })
         },
         minutesAgo
-      ).then(() => tellDone('The level is marked.'), tellError)
+      ).then(() => tellDone(WORK.levelMarked), tellError)
       void navigate(`/bakes/${bake.id}/watch`)
     }
     return <SetBand {...props} expectedC={expectedC} onBand={onBand} />
   }
   if (job.into === 'first build')
     return (
-      <Card title="The first build is in">
-        <Text>Stir it well, cover it loosely, and let it stand until it is ripe: then it seeds the levain.</Text>
-        <Note tone="care">Never seal a fermenting jar tight: glass can burst.</Note>
+      <Card title={WORK.firstBuildIn}>
+        <Text>{WORK.stirWellCoverLooselyAnd}</Text>
+        <Note tone="care">{WORK.neverSealFermentingJarTight}</Note>
         <Button
           size="xl"
           fullWidth
           mt="lg"
-          onClick={() => note({ type: 'step', step: job.id, did: 'done' }).then(() => tellDone('The first build stands.'), tellError)}
+          onClick={() => note({ type: 'step', step: job.id, did: 'done' }).then(() => tellDone(WORK.firstBuildStands), tellError)}
         >
-          It stands now
+          {WORK.standsNow}
         </Button>
       </Card>
     )
@@ -126,20 +127,20 @@ export function Work(
     return (
       <MixCard
         {...props}
-        title="All in: mixed"
+        title={WORK.allInMixed}
         expectedC={expectedC}
-        onMixed={(event) => note(event).then(() => tellDone(`${plan.name} is mixed.`), tellError)}
+        onMixed={(event) => note(event).then(() => tellDone(WORK.mixed(plan.name)), tellError)}
       />
     )
   return (
-    <Card title={job.into === 'pieces' ? 'All pieces are weighed' : `${job.name} is weighed`}>
-      <Text>{job.into === 'pieces' ? 'Shape them, and put them to proof.' : 'Stir it, cover it loosely, and let it ferment until the mix.'}</Text>
+    <Card title={job.into === 'pieces' ? WORK.allPiecesAreWeighed : WORK.weighed(job.name)}>
+      <Text>{job.into === 'pieces' ? WORK.shapeThemAndPutThem : WORK.stirCoverLooselyAndLet}</Text>
       <Figures>
-        <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name="in all" />
+        <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name={WORK.inAll} />
       </Figures>
       {job.into === 'pieces' && (
         <Button mt="md" size="lg" onClick={() => void navigate(`/bakes/${bake.id}/bread`)}>
-          Go to Bread
+          {WORK.goToBread}
         </Button>
       )}
     </Card>
@@ -151,21 +152,28 @@ function Temps({ flourC, cultureC, waterC, mixC, onMeasured }: ReckonedMix & { r
   const { format } = useKitchen()
   return (
     <details className={sheet.how}>
-      <summary>Measured temperatures: the mix comes out at {format.temperature(mixC)}</summary>
+      <summary>{WORK.measuredTemperaturesMixComesOut(format.temperature(mixC))}</summary>
       <Group grow align="flex-start">
-        <QuantityField kind="temperature" label="Flour" what="The flour" value={flourC} range={[-20, 60]} onCommit={(flourC) => onMeasured({ flourC })} />
         <QuantityField
           kind="temperature"
-          label="Starter or levain"
-          what="It"
+          label={WORK.flour}
+          what={WORK.flour2}
+          value={flourC}
+          range={[-20, 60]}
+          onCommit={(flourC) => onMeasured({ flourC })}
+        />
+        <QuantityField
+          kind="temperature"
+          label={WORK.starterOrLevain}
+          what={WORK.it}
           value={cultureC}
           range={[-5, 45]}
           onCommit={(cultureC) => onMeasured({ cultureC })}
         />
         <QuantityField
           kind="temperature"
-          label="Water, as poured"
-          what="The water"
+          label={WORK.waterAsPoured}
+          what={WORK.water}
           value={Math.round(waterC * 10) / 10}
           range={[0, HOTTEST_WATER_C]}
           onCommit={(waterC) => onMeasured({ waterC })}
@@ -181,18 +189,18 @@ function Banded(props: StationProps & { readonly onUndo: (id: string) => void })
   const { bake, state, onUndo } = props
   const navigate = useNavigate()
   return (
-    <Card title="The levain is weighed in">
+    <Card title={WORK.levainWeighedIn}>
       <LevainTruth {...props} />
       <LevainLabel {...props} />
       <Group mt="lg">
         {state.mixed === null && (
           <Button size="lg" onClick={() => void navigate(`/bakes/${bake.id}/watch`)}>
-            Watch it
+            {WORK.watch}
           </Button>
         )}
         {state.lastUndoable?.type === 'band' && (
           <Button size="lg" variant="default" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
-            Undo the mark
+            {WORK.undoMark}
           </Button>
         )}
       </Group>

@@ -20,11 +20,12 @@ import {
   WATER,
   weighKey
 } from '../../../../core'
+import { ENTRIES } from '../../../../words/screens/weigh'
 import type { Entry } from '../../../parts/weigh/entry'
 
 const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
   seed: 'Starter',
-  'older levain': 'Old levain',
+  'older levain': ENTRIES.oldLevain,
   water: 'Water',
   flour: 'Flour',
   salt: 'Salt',
@@ -34,35 +35,35 @@ const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
 /** How each item goes in, by the manner of the culture. */
 const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
   loosen: {
-    seed: 'Bowl or jar on the scale, then the starter.',
-    'older levain': 'The old levain with it.',
-    water: 'Pour the water; swirl until the starter is loose in it.',
-    flour: 'The flour on top; stir until no dry flour is left.',
-    salt: 'The salt; stir it in.',
-    oil: 'The oil; work it in.'
+    seed: ENTRIES.bowlOrJarOnScale,
+    'older levain': ENTRIES.oldLevainWith,
+    water: ENTRIES.pourWaterSwirlUntilStarter,
+    flour: ENTRIES.flourOnTopStirUntil,
+    salt: ENTRIES.saltStirIn,
+    oil: ENTRIES.oilWorkIn
   },
   'knead in': {
-    seed: 'Bowl on the scale, then the starter. Cut away a dry crust or slimy outside first.',
-    'older levain': 'The old levain with it.',
-    water: 'Pour the water; knead until smooth and firm.',
-    flour: 'The flour over the starter; rub it in.',
-    salt: 'The salt.',
-    oil: 'The oil; work it in.'
+    seed: ENTRIES.bowlOnScaleThenStarter,
+    'older levain': ENTRIES.oldLevainWith,
+    water: ENTRIES.pourWaterKneadUntilSmooth,
+    flour: ENTRIES.flourOverStarterRubIn,
+    salt: ENTRIES.salt,
+    oil: ENTRIES.oilWorkIn
   },
   'in portions': {
-    seed: 'Bowl or jar on the scale, then the starter.',
-    'older levain': 'The old levain with it.',
-    water: 'A third of the water at first, the rest in portions while you stir the flour in.',
-    flour: 'The flour, in turn with the rest of the water, until it runs off the spoon.',
-    salt: 'The salt; stir it in.',
-    oil: 'The oil; stir it in.'
+    seed: ENTRIES.bowlOrJarOnScale,
+    'older levain': ENTRIES.oldLevainWith,
+    water: ENTRIES.thirdWaterAtFirstRest,
+    flour: ENTRIES.flourInTurnWithRest,
+    salt: ENTRIES.saltStirIn,
+    oil: ENTRIES.oilStirIn
   }
 }
 
 const PORTION_HOW: Readonly<Record<DoughItem['portion'], string>> = {
-  autolyse: 'For the autolyse: flour and water together, then they rest.',
-  mix: 'Into the bowl.',
-  late: 'Held back: worked in at the end.'
+  autolyse: ENTRIES.forAutolyseFlourAndWater,
+  mix: ENTRIES.intoBowl,
+  late: ENTRIES.heldBackWorkedInAt
 }
 
 const NEITHER: Composition = { flour: 0, water: 0, salt: 0 }
@@ -91,7 +92,7 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? `Starter from ${jarName}` : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? 'Flour') : ITEM_NAMES[item],
+      title: item === 'seed' ? ENTRIES.starterFrom(jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : ITEM_NAMES[item],
       how: HOW[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
@@ -129,7 +130,7 @@ export function firstBuildEntries(
       'first build'
     )
   return pourOrder(build.manner).flatMap((item) => {
-    if (item === 'seed') return [entry('seed', `Starter from ${jarName}`, stage.seedGrams, levainOf(jarHydration), item)]
+    if (item === 'seed') return [entry('seed', ENTRIES.starterFrom(jarName), stage.seedGrams, levainOf(jarHydration), item)]
     if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))
@@ -143,7 +144,7 @@ export function doughEntries(solved: SolvedBake, state: BakeState, plan: Plan, b
   return doughItemsOf(plan, solved.dough.value, state, bowls).map((item) => ({
     ...weighEntry(item, state, 'dough'),
     bowl: item.bowl,
-    how: `${PORTION_HOW[item.portion]}${bowls > 1 ? ` Bowl ${item.bowl} of ${bowls}.` : ''}`,
+    how: `${PORTION_HOW[item.portion]}${bowls > 1 ? ENTRIES.bowl(item.bowl, bowls) : ''}`,
     composition: weigh.lines.find((l) => l.id === item.lineId)?.composition ?? NEITHER
   }))
 }
@@ -160,7 +161,7 @@ export function preFermentEntries(solved: SolvedBake, state: BakeState, lineId: 
 function weighEntry(item: DoughItem, state: BakeState, into: 'dough' | 'pre-ferment'): Entry {
   const { key, grams, resolution, name, isLevain, lineId, ingredientId } = item
   const note = { lineId, ...(ingredientId === null ? {} : { ingredientId }) }
-  return entryOf({ key, grams, resolution, title: name, how: 'Into the bowl.', composition: NEITHER, isCulture: isLevain, note }, state, into)
+  return entryOf({ key, grams, resolution, title: name, how: ENTRIES.intoBowl, composition: NEITHER, isCulture: isLevain, note }, state, into)
 }
 
 /** Pieces may be further off than what goes into a bowl. Source: craft knowledge. */
@@ -180,8 +181,8 @@ export function pieceEntries(state: BakeState, plan: Plan): Entry[] {
           grams: Math.round(grams),
           resolution: 1,
           tolerance: Math.max(PIECE_TOLERANCE.leastGrams, PIECE_TOLERANCE.share * grams),
-          title: `Piece ${i + 1} of ${pieces.length}`,
-          how: 'A piece of dough onto the scale; cut off or add until it is right.',
+          title: ENTRIES.piece(i + 1, pieces.length),
+          how: ENTRIES.pieceDoughOntoScaleCut,
           composition: NEITHER,
           isCulture: false,
           note: { lineId: 'dough' }

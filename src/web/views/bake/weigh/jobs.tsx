@@ -1,6 +1,7 @@
 import { SegmentedControl } from '@mantine/core'
 import type { RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
+import { JOBS } from '../../../../words/screens/weigh'
 import type { StationProps } from '../station'
 import classes from './Weigh.module.css'
 
@@ -45,7 +46,7 @@ export function Jobs({ jobs, job, onJob }: { readonly jobs: readonly Job[]; read
         data={jobs.map(({ id, name }) => ({ value: id, label: name }))}
         value={job.id}
         onChange={onJob}
-        aria-label="What is weighed"
+        aria-label={JOBS.whatWeighed}
       />
     </div>
   )

@@ -1,0 +1,93 @@
+export const BAKE_SHEET = {
+  thisBakeCouldNotBe: 'This bake could not be opened',
+  allBakes: 'All bakes',
+  notSavedYet: 'not saved yet',
+  undoLastChange: 'Undo the last change',
+  doChangeAgain: 'Do the change again',
+  stations: 'Stations',
+  thisBakeHasBeenTaken: 'This bake has been taken away. Undo brings it back.',
+  whatYouTypedKeptHere: (refusal: string) => `${refusal} What you typed is kept here.`,
+  nameBake: 'Name of the bake',
+  hasBeenTakenAway: (name: string) => `${name} has been taken away.`,
+  moreForThisBake: 'More for this bake',
+  bakeThisAgainWeekOn: 'Bake this again, a week on',
+  whatWasChanged: 'What was changed',
+  takeThisBakeAway: 'Take this bake away'
+} as const
+
+export const CONFLICT = {
+  here: 'Here',
+  there: 'There',
+  allOtherChangesBothWindows: 'All other changes of both windows are kept.',
+  toUseWhatHere: 'Use what is here',
+  toUseWhatThere: 'Use what is there',
+  anotherWindowChangedSame: 'Another window changed the same',
+  percentages: 'Percentages of',
+  backToJar: 'Back to the jar'
+} as const
+
+export const MIX_CARD = {
+  levain: 'Levain',
+  levainInDough: 'Levain in the dough',
+  backToJar: 'Back to the jar',
+  doughMeasured: 'The dough, measured',
+  dough: 'The dough',
+  wereMixed: (mass: string) => `${mass} were mixed`,
+  forWord: (mass: string, alsoFor: string) => `, ${mass} of it for ${alsoFor}`,
+  restSticks: '; the rest sticks.',
+  thatMoreThanThere: (mass: string) => `That is ${mass} more than there is.`,
+  nothingKeptBackMakeSure: 'Nothing is kept back. Make sure that the jar holds enough to go on.',
+  rawDoughAndRawFlour: 'Raw dough and raw flour are not eaten.',
+  mixed: 'Mixed',
+  weighDoughFirst: 'Weigh the dough first'
+} as const
+
+export const PLAN_RIBBON = {
+  start: 'the start',
+  ratio: 'the ratio',
+  shareStarter: 'the share of starter',
+  warmthPlace: 'the warmth of the place',
+  water: 'the water',
+  draggingChanges: (dayTime: string, answerWords: string) => `${dayTime}; dragging it changes ${answerWords}`,
+  anotherPlace: 'another place',
+  startBuild: 'Start of the build',
+  ripeMoment: 'Ripe moment',
+  intoOven: 'Into the oven',
+  atMixedAt: (temperature: string, temperature2: string) => ` at ${temperature}, mixed at ${temperature2}`,
+  whatTakes: 'What it takes',
+  dragHillToChange: 'Drag the hill to change',
+  whatChangesWhenYouDrag: 'What changes when you drag the hill',
+  quarterHour: (name: string, word: string) => `${name} a quarter of an hour ${word}`,
+  moveTo: (placeName: string) => `Move to ${placeName}`
+} as const
+
+export const WARNINGS = {
+  jar: 'The jar',
+  begins: (ratio: string, dayTime: string) => `${ratio} begins ${dayTime}`
+} as const
+
+export const WHEN_FIELD = {
+  justNow: 'just now',
+  minAgo: '10 min ago',
+  minAgo2: '20 min ago',
+  minAgo3: '30 min ago',
+  hourAgo: '1 hour ago',
+  hoursAgo: '2 hours ago'
+} as const
+
+export const STATION_FIGURE = {
+  built: (dayTime: string) => `built ${dayTime}`,
+  noTimeYet: 'no time yet',
+  lateSince: 'late since',
+  levelMarked: 'level marked',
+  poured: (length: number, length2: number) => `${length} of ${length2} poured`,
+  notPlanned: 'not planned',
+  bread: (dayTime: string) => `bread ${dayTime}`,
+  mixed: (dayTime: string) => `mixed ${dayTime}`,
+  nothingToSeeYet: 'nothing to see yet',
+  from: (at: string) => `from ${at}`
+} as const
+
+export const USE_PLAN_DRAFT = {
+  anotherWindowChangedThisBake: 'Another window changed this bake as well. Both changes are kept.'
+} as const

@@ -1,0 +1,124 @@
+export const FIT_CARD = {
+  addYourJarsAndBowls: 'Add your jars and bowls in ',
+  kitchen: 'Kitchen',
+  toSeeWhereToPut: ' to see where to put the rubber band, and whether the peak stays below the rim.',
+  whichVessel: 'Which vessel',
+  vessel: 'Vessel',
+  notSaid: 'Not said',
+  mlEmpty: (name: string, capacityMl: number, mass: string) => `${name}, ${capacityMl} ml, empty ${mass}`,
+  mm: (bandMm: number) => `${bandMm} mm`,
+  mm2: (peakMm: number) => `${peakMm} mm`,
+  band: 'the band',
+  expectedPeak: 'expected peak',
+  height: 'of its height'
+} as const
+
+export const LADDER_CARD = {
+  hasNothingToSpareWithout: (word: string, mass: string) =>
+    `${word} has nothing to spare without falling below its least of ${mass}. Feed it first to make more.`,
+  jar: 'The jar',
+  growStarterFirst: 'Grow the starter first',
+  canSpareAndAreNeeded: (word: string, mass: string, mass2: string, word2: string) =>
+    `${word} can spare ${mass}, and ${mass2} are needed: ${word2} before the build.`,
+  oneStage: 'one stage',
+  stages: (length: number) => `${length} stages`,
+  begin: 'Begin',
+  seed: 'seed',
+  flour: 'flour',
+  water: 'water',
+  makes: 'makes',
+  whichHasPassed: ', which has passed',
+  inNight: ', in the night',
+  eachStageUsedAtPeak: (dayTime: string) => `Each stage is used at its peak. The last build then begins ${dayTime}.`,
+  orFeedAsFlourAnd: (name: string, mass: string, mass2: string) =>
+    `Or feed ${name} as it is: ${mass} of flour and ${mass2} of water, and nothing out, let it spare enough starter.`,
+  feedLikeThis: (name: string) => `Feed ${name} like this`
+} as const
+
+export const LEVAIN_STATION = {
+  loosenStarterInWaterFirst: 'Loosen the starter in the water first, then the flour.',
+  flourIntoStarterFirstThen: 'Flour into the starter first, then the water.',
+  waterInPortionsInTurn: 'The water in portions, in turn with the flour.',
+  jar: 'Jar',
+  feed: (name: string) => `Feed ${name}`,
+  newJar: 'A new jar',
+  howYouUseStarter: 'How you use the starter',
+  whichStarter: 'Which starter',
+  noRatioYet: 'no ratio yet',
+  ratioStarterToFlourTo: 'Ratio of starter to flour to water',
+  howMuchStarter: 'How much starter',
+  levain: 'the levain',
+  whatMade: 'What it is made of',
+  setDoughFirst: 'Set the dough first.',
+  inAll: (mass: string) => `${mass} in all.`,
+  weighForLevain: 'Weigh for the levain',
+  whatWentIntoLevain: 'What went into the levain',
+  notEnough: 'not enough',
+  intoAtSameMomentFlour: (name: string, mass: string, mass2: string) => `Into ${name} at the same moment: ${mass} of flour and ${mass2} of water.`,
+  discardKeptColdUsedWithin: 'Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.',
+  byTimeBuild: (name: string, needOf: string) => `By the time of the build ${name} ${needOf}.`,
+  whatStaysIn: (name: string) => `What stays in ${name}`,
+  goToPlan: 'Go to Plan',
+  forDough: (mass: string) => `${mass} for the dough`,
+  forWord: (mass: string, name: string) => `${mass} for ${name}`,
+  toSaveForJar: 'to save for the jar',
+  backToJar: 'back to the jar',
+  stuckToJarAndSpoon: (mass: string) => `${mass} stuck to jar and spoon`,
+  olderLevain: 'older levain',
+  inJarNow: 'in the jar now',
+  onceStarterOut: 'once the starter is out',
+  whenYouHaveMixed: 'when you have mixed',
+  toDiscardPot: 'to the discard pot'
+} as const
+
+export const SEED_MEASURE_FIELD = {
+  flour: '% of flour',
+  howToGiveAmountStarter: 'How to give the amount of starter',
+  lessFlourFaster: 'Less flour: faster',
+  partsFlourToOneStarter: 'Parts of flour to one of starter',
+  moreFlourSlower: 'More flour: slower',
+  lessFlourRipensSoonerMore: 'Less flour ripens sooner, more flour later.',
+  starterAsFlour: 'Starter as % of the flour',
+  starterYouHave: 'Starter you have',
+  howMany: 'How many',
+  of: 'Of',
+  stirredDownNotRisen: 'Stirred down, not risen',
+  thatToStarterSoRipening: (massFigure: string, mass: string) =>
+    `That is ${massFigure} to ${mass} of starter, so the ripening is that much less sure until you weigh it.`,
+  orTyped: 'Or typed',
+  ratioLooksLike: 'A ratio looks like 1:4:4.'
+} as const
+
+export const TEXTURE_FIELDS = {
+  wetRye: 'wet rye',
+  texture: 'Texture',
+  hydration: 'Hydration',
+  staysInJar: 'Stays in the jar',
+  backToJar: 'Back to the jar',
+  saltIn: 'Salt in it',
+  oilIn: 'Oil in it',
+  oldLevainBesidesStarter: 'Old levain besides the starter',
+  hydration2: 'Its hydration',
+  alsoFor: 'Also for',
+  otherDough: (i: number) => `Other dough ${i}`,
+  nameNeeded: 'A name is needed.',
+  levainFor: 'Levain for it',
+  levain: 'The levain',
+  takeOtherDoughAway: (i: number) => `Take other dough ${i} away`,
+  anotherDoughTakes: 'Another dough takes of it',
+  anotherDough: 'another dough',
+  levainForOtherDough: (i: number) => `Levain for other dough ${i}`
+} as const
+
+export const WATER_CARD = {
+  freshMixWantedAt: 'Fresh mix wanted at',
+  mix: 'The mix',
+  fromTap: (temperature: string) => `from the tap, ${temperature}`,
+  stirAndMeasureBeforeMeets: (temperature: string) => `Stir and measure it before it meets the starter: never above ${temperature}.`,
+  waterWouldHaveToBe: 'The water would have to be ice. Cool the flour, or take the starter from the fridge.',
+  flourStandsAtStarterWill: (temperature: string, temperature2: string) => `The flour stands at ${temperature}, the starter will be at ${temperature2}.`,
+  waterFor: 'Water for it',
+  water: 'water',
+  fromKettle: 'from the kettle',
+  iceFromFreezer: 'of ice from the freezer'
+} as const

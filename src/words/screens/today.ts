@@ -1,0 +1,52 @@
+export const COPY_WORD = {
+  lastTryFailed: 'The last try failed. ',
+  seeCopies: 'See copies'
+} as const
+
+export const NEXT_CARD = {
+  seeFeed: 'See the feed',
+  seeBuild: 'See the build',
+  startWeighing: 'Start weighing',
+  goOnWeighing: 'Go on weighing',
+  noteThatMoved: 'Note that it moved',
+  noteWhatYouSee: 'Note what you see',
+  goToLevain: 'Go to the levain',
+  overdue: 'Overdue',
+  next: 'Next',
+  until: (time: string) => ` · until ${time}`,
+  goTo: (name: string) => `Go to ${name}`,
+  goToStep: 'Go to the step',
+  thanPlanned: (duration: string, word: string, time: string) => `${duration} ${word} than planned (${time})`,
+  standsInColdTakeOut: (name: string) => `It stands in the cold (${name}): take it out now. The forecast allows for the cold.`,
+  anotherTime: 'Another time',
+  dough: 'The dough',
+  wholeDay: 'The whole day',
+  waterAt: (temperature: string) => `water at ${temperature}`,
+  rest: 'the rest',
+  flour: 'flour',
+  water: 'water',
+  expectedNow: 'expected now',
+  readyToMix: 'ready to mix',
+  risenInBulk: 'risen in bulk',
+  pieces: 'pieces',
+  outOven: 'out of the oven'
+} as const
+
+export const THEN_LIST = {
+  overdue: ' overdue',
+  fewer: 'Fewer',
+  allTheseTwoDays: (length: number) => `All ${length} of these two days`,
+  thenWord: 'Then'
+} as const
+
+export const TODAY = {
+  todayCouldNotBeOpened: 'Today could not be opened',
+  today: 'Today',
+  nothingOnWay: 'Nothing is on its way',
+  sayWhenYouWantBread: 'Say when you want bread, and Olvent works back from there: grams, ratio, and when to build the levain.',
+  newBake: 'New bake'
+} as const
+
+export const ENTRIES = {
+  move: (name: string, name2: string) => `Move ${name}: ${name2}`
+} as const
