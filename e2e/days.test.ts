@@ -241,8 +241,8 @@ test('steps moved by tap and key, pinned, and taken back; the day on paper', asy
 test('hours of the kitchen: every week, once, and from a calendar file; reminders by a private address', async () => {
   await kitchenWith(THURSDAY)
   await page.goto(`${program.address}/kitchen/hours`)
-  await page.getByRole('button', { name: 'Something every week' }).click()
-  await page.getByRole('button', { name: 'Take Work away' }).waitFor()
+  await page.getByRole('button', { name: 'Add a weekly time' }).click()
+  await page.getByRole('button', { name: 'Remove Work' }).waitFor()
   const file = join(tmpdir(), `olvent-${process.pid}.ics`)
   const lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Choir//EN', 'X-WR-CALNAME:Choir', 'BEGIN:VEVENT', 'UID:1', 'SUMMARY:Concert']
   await writeFile(file, [...lines, 'DTSTART:20261128T190000Z', 'DTEND:20261128T220000Z', 'END:VEVENT', 'END:VCALENDAR'].join('\r\n'))

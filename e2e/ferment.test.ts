@@ -124,7 +124,7 @@ describe('the hill is taken by its top', () => {
     await grip.focus()
     await page.keyboard.press('ArrowRight')
     await until(plan, (now) => Math.abs((now.moves[0]?.afterHours ?? 0) - 2.25) < 0.01)
-    await page.getByRole('button', { name: 'Take move 1 away' }).click()
+    await page.getByRole('button', { name: 'Remove move 1' }).click()
     await until(plan, (now) => now.moves.length === 0)
     await saved()
   })

@@ -139,11 +139,11 @@ test('pink or fuzzy: the program ends with what to do', async () => {
 
 test('Juno becomes stiff over five feeds; gluten-free is refused, and the way out is a new one', async () => {
   await chooseProgram('Juno', 'Become another culture')
-  await choose(page, { name: 'It is to become' }, { name: 'gluten-free' })
+  await choose(page, { name: 'What it should become' }, { name: 'gluten-free' })
   await page.getByText(/never becomes gluten-free/).waitFor()
   expect(await page.getByRole('link', { name: 'Start a new culture' }).getAttribute('href')).toBe('/programs/new?culture=gluten-free')
   expect(await page.getByRole('button', { name: 'Begin' }).count()).toBe(0)
-  await choose(page, { name: 'It is to become' }, { name: 'stiff', exact: true })
+  await choose(page, { name: 'What it should become' }, { name: 'stiff', exact: true })
   await begin()
   await toTheEnd('Juno')
   const juno = await jar('Juno')
@@ -254,8 +254,8 @@ test('some for a friend: taken ripe, with a label, and out of the kitchen', asyn
 test('called off, and gone on with', async () => {
   await chooseProgram('Bramble', 'Revive it')
   await begin()
-  await page.getByRole('button', { name: 'Call it off' }).click()
-  await page.getByRole('region', { name: 'Called off' }).waitFor()
+  await page.getByRole('button', { name: 'Stop it' }).click()
+  await page.getByRole('region', { name: 'Stopped' }).waitFor()
   expect((await jar('Bramble')).program).toBeNull()
   await page.getByRole('button', { name: 'Go on with it' }).click()
   await step().waitFor()

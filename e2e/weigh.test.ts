@@ -198,7 +198,7 @@ test.each([
   else {
     expect(flour).toBeGreaterThan(0)
     // The way on and the pour are each taken back by themselves.
-    await page.getByRole('button', { name: 'Undo the way on' }).click()
+    await page.getByRole('button', { name: 'Undo the correction' }).click()
     await untilEvents(id, (all) => all.some((e) => e.type === 'undo'))
   }
   await page.getByRole('button', { name: 'Undo the last pour' }).click()

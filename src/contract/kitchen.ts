@@ -31,7 +31,7 @@ export const placeSchema = z.object({
 export type Place = z.infer<typeof placeSchema>
 
 const busyKindSchema = z.enum(BUSY_KINDS)
-/** A time that is taken every week, by the kitchen's clock. */
+/** A busy time every week, by the kitchen's clock. */
 export const weeklySchema = z.object({
   id: idSchema,
   name: nameSchema,
@@ -41,7 +41,7 @@ export const weeklySchema = z.object({
   to: clockTimeSchema
 })
 export type Weekly = z.infer<typeof weeklySchema>
-/** A time that is taken once; `calendar`: the file it came from. */
+/** A busy time once; `calendar`: the file it came from. */
 export const onceSchema = z
   .object({ id: idSchema, name: nameSchema, kind: busyKindSchema, from: instantSchema, to: instantSchema, calendar: nameSchema.optional() })
   .refine(({ from, to }) => to > from, { error: 'It has to end after it begins.' })

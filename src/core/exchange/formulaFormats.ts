@@ -108,7 +108,7 @@ export function formulaMarkdown(written: WrittenFormula, pantry: Pantry): string
     '',
     `${Math.round(weigh.doughGrams)} g of dough. In truth ${percentOf(weigh.truth.hydration)} hydration, ${percentOf(weigh.truth.salt)} salt, ${percentOf(solved.preFermented)} of the flour ripens ahead. Levain at ${percentOf(portable.levain.hydration)}.`,
     '',
-    allergens.length === 0 ? 'No allergens of the list.' : `Contains ${allergens.join(', ')}.`,
+    allergens.length === 0 ? 'None of the listed allergens.' : `Contains ${allergens.join(', ')}.`,
     ''
   ].join('\n')
 }

@@ -17,7 +17,7 @@ export interface WeeklyBusy {
   readonly to: string
 }
 
-/** A time that is taken once. */
+/** A busy time once. */
 export interface BusyOnce extends Interval {
   readonly name: string
   readonly kind: BusyKind

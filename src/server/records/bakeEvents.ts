@@ -46,7 +46,7 @@ const MS_PER_HOUR = 3_600_000
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
   if (await isRecorded(work, sent.id)) return
   const row = await bakeRow(work, bakeId)
-  if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake has been taken away. Put it back first.')
+  if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake was removed. Put it back first.')
   refuseFuture(sent.happenedAt, work.nowMs, 'What you noted')
   const event = withFlour(sent, row.plan)
   const noted = (await eventsOf(work, [bakeId])).get(bakeId) ?? []

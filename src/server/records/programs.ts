@@ -52,7 +52,7 @@ export async function startProgram(work: Work, post: z.output<typeof programPost
   const others = (await models.programs.findAll({ where: { jarId: jar.id, endedAtMs: null }, transaction })).map(plain)
   const entries = await entriesOfPrograms(work, others)
   if (others.some((row) => stateOf(row, entries.get(row.id) ?? []).status === 'running'))
-    throw new Problem(409, 'in a program', `${jar.name} is in a program already. Finish it or call it off first.`)
+    throw new Problem(409, 'in a program', `${jar.name} is in a program already. Finish it or stop it first.`)
   await models.programs.create(
     {
       id: post.id,
@@ -80,7 +80,7 @@ export async function addProgramEntry(work: Work, id: string, entry: z.output<ty
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
   const state = stateOf(row, noted)
   refuseFuture(entry.happenedAt, work.nowMs, 'This step')
-  if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', 'This program was called off. Go on with it first.')
+  if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', 'This program was stopped. Go on with it first.')
   if (state.status !== 'running') throw new Problem(409, 'wrong moment', 'This program is at its end.')
   if (entry.step !== state.step) throw new Problem(409, 'stale', 'Another window went on with this program. Where it stands now is shown.')
   const step = row.program.steps[state.step]

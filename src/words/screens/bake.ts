@@ -5,14 +5,14 @@ export const BAKE_SHEET = {
   undoLastChange: 'Undo the last change',
   doChangeAgain: 'Do the change again',
   stations: 'Stations',
-  thisBakeHasBeenTaken: 'This bake has been taken away. Undo brings it back.',
+  thisBakeHasBeenTaken: 'This bake was removed. Undo brings it back.',
   whatYouTypedKeptHere: (refusal: string) => `${refusal} What you typed is kept here.`,
   nameBake: 'Name of the bake',
-  hasBeenTakenAway: (name: string) => `${name} has been taken away.`,
+  hasBeenTakenAway: (name: string) => `${name} was removed.`,
   moreForThisBake: 'More for this bake',
   bakeThisAgainWeekOn: 'Bake this again, a week on',
   whatWasChanged: 'What was changed',
-  takeThisBakeAway: 'Take this bake away'
+  takeThisBakeAway: 'Remove this bake'
 } as const
 
 export const CONFLICT = {
@@ -21,7 +21,7 @@ export const CONFLICT = {
   allOtherChangesBothWindows: 'All other changes of both windows are kept.',
   toUseWhatHere: 'Use what is here',
   toUseWhatThere: 'Use what is there',
-  anotherWindowChangedSame: 'Another window changed the same',
+  anotherWindowChangedSame: 'Another window changed the same figures',
   percentages: 'Percentages of',
   backToJar: 'Back to the jar'
 } as const
@@ -36,7 +36,7 @@ export const MIX_CARD = {
   forWord: (mass: string, alsoFor: string) => `, ${mass} of it for ${alsoFor}`,
   restSticks: '; the rest sticks.',
   thatMoreThanThere: (mass: string) => `That is ${mass} more than there is.`,
-  nothingKeptBackMakeSure: 'Nothing is kept back. Make sure that the jar holds enough to go on.',
+  nothingKeptBackMakeSure: 'Nothing goes back to the jar. Make sure that it still holds enough.',
   rawDoughAndRawFlour: 'Raw dough and raw flour are not eaten.',
   mixed: 'Mixed',
   weighDoughFirst: 'Weigh the dough first'

@@ -1,6 +1,6 @@
 export const BREAD_STATION = {
   noDoughYet: 'No dough yet',
-  onceDoughMixedFoldsProof: 'Once the dough is mixed, its folds, its proof and the oven are told here.',
+  onceDoughMixedFoldsProof: 'Once the dough is mixed, you find its folds, its proof and the oven here.',
   goToWeigh: 'Go to Weigh',
   goToWatch: 'Go to Watch',
   bulkProofAndBakeAre: 'Bulk, proof and bake are not planned',

@@ -14,7 +14,7 @@ export const COMPARE_ROOM = {
   asJar: 'as the jar is',
   oneTheseWouldBringGluten: 'One of these would bring gluten into a culture that is kept without. It cannot be taken over.',
   sournessToldBesideRelativeNo: (word: string) =>
-    `Sourness is told beside ${word}; it is relative, no pH. The shaded part of each hill is where it is ready to mix.`,
+    `Sourness is compared with ${word}; it is not a pH. The shaded part of each hill is where it is ready to mix.`,
   plannedBuild: 'the planned build',
   yourLastBakesFromThis: 'your last bakes from this jar',
   dayInCold: 'a day in the cold',
@@ -23,7 +23,7 @@ export const COMPARE_ROOM = {
   readyToMix: 'Ready to mix',
   inBake: (letter: string) => `${letter} is in the bake.`,
   takeOver: (letter: string) => `Take ${letter} over`,
-  takeAway: (letterOf: string) => `Take ${letterOf} away`,
+  takeAway: (letterOf: string) => `Remove ${letterOf}`,
   flourToOnePartStarter: (letterOf: string) => `${letterOf}: flour to one part of starter`,
   howWarmStands: (letterOf: string) => `${letterOf}: how warm it stands`,
   flour: (letterOf: string) => `${letterOf}: flour`,

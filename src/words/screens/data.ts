@@ -7,7 +7,7 @@ export const API = {
 } as const
 
 export const LEVELS = {
-  thisNoPictureThatCan: 'This is no picture that can be read here. A JPEG, PNG or WebP is.',
+  thisNoPictureThatCan: 'Olvent cannot read this picture. Use a JPEG, PNG or WebP.',
   pictureCouldNotBeDrawn: 'The picture could not be drawn.'
 } as const
 
@@ -17,5 +17,5 @@ export const LOGS = {
 
 export const PICTURES = {
   pictureCouldNotBeDrawn: 'The picture could not be drawn.',
-  thisNoPictureThatCan: 'This is no picture that can be read here. A JPEG, PNG or WebP is.'
+  thisNoPictureThatCan: 'Olvent cannot read this picture. Use a JPEG, PNG or WebP.'
 } as const

@@ -1,5 +1,5 @@
 export const ACCESS_CARD = {
-  looking: 'Looking …',
+  looking: 'Loading …',
   yourOtherDevices: 'Your other devices',
   onPhoneOrTabletYour: 'On a phone or tablet of your network, open ',
   andSignInWithPassphrase: ' and sign in with the passphrase.',
@@ -34,7 +34,7 @@ export const HOUSE_ROOM = {
   youAskedFor: 'you asked for it',
   beforeNewVersion: 'before a new version',
   beforeFileWasBroughtIn: 'before a file was brought in',
-  looking: 'Looking …',
+  looking: 'Loading …',
   copies: 'Copies',
   copyMade: 'A copy is made.',
   madeUpKitchenNotCopied: 'The made-up kitchen is not copied by itself.',

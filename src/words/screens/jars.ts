@@ -1,16 +1,17 @@
 export const COLD_CARD = {
   days: (ratio: number, days: string) => `1:${ratio}, ${days} days`,
-  lookDayWhileStandsCold: 'A look a day while it stands cold makes these its own.',
+  lookDayWhileStandsCold: 'Look at it once a day while it stands cold, and these become its own figures.',
   toPeakAtHourOut: (name: string) => `To its peak at ${name}, an hour out first`,
   notSeenYet: 'not seen yet',
   seenAfterDays: (own: string) => `seen after ${own} days`
 } as const
 
 export const DISCARD_CARD = {
-  discardPotCouldNotBe: (message: string) => `The discard pot could not be looked into: ${message}`,
+  discardPotCouldNotBe: (message: string) => `The discard pot could not be opened: ${message}`,
   emptyWhatNotKeptAt: 'Empty. What is not kept at a feed goes here: kept cold, used within a week, cooked.',
   discardPot: 'Discard pot',
-  areOlderThanWeekThat: (mass: string) => `${mass} of it are older than a week. That is thrown away first; if any of it is pink, orange or fuzzy, all of it.`,
+  areOlderThanWeekThat: (mass: string) =>
+    `${mass} of it is older than a week. Throw that away first; if any of it is pink, orange or fuzzy, throw all of it away.`,
   throwAway: (mass: string) => `Throw ${mass} away`,
   wereThrownAway: (mass: string) => `${mass} were thrown away.`,
   oldestWasToBeUsed: 'the oldest was to be used by',
@@ -87,7 +88,7 @@ export const JAR_HISTORY = {
 export const JAR_ROOM = {
   jarsCouldNotBeOpened: 'The jars could not be opened',
   thisJarNotHere: 'This jar is not here',
-  hasBeenTakenAwayOr: 'It has been taken away, or never was.',
+  hasBeenTakenAwayOr: 'It was removed, or the address has a slip in it.',
   jars: 'Jars',
   whatOlventKnowsAbout: (name: string) => `What Olvent knows about ${name}`,
   pace: 'Its pace',
@@ -125,7 +126,7 @@ export const JARS_ROOM = {
   noJarYet: 'No jar yet',
   jarStarterWhereEveryBake: 'A jar of starter is where every bake begins.',
   newJar: 'New jar',
-  noneToBeHad: 'None to be had? ',
+  noneToBeHad: 'No starter yet? ',
   startOneFromFlourAnd: 'Start one from flour and water.',
   haveNoSpareLittleEach: (alone: string) => `${alone} have no spare. A little of each, dried or in the cold, and nothing is lost when a jar breaks.`,
   jars: 'Jars',
@@ -136,7 +137,7 @@ export const JARS_ROOM = {
 export const LABEL_ROOM = {
   labelCouldNotBeMade: 'The label could not be made',
   thisJarNotHere: 'This jar is not here',
-  hasBeenTakenAwayOr: 'It has been taken away, or never was.',
+  hasBeenTakenAwayOr: 'It was removed, or the address has a slip in it.',
   jars: 'Jars',
   dried: (flour: string) => `dried, ${flour}`,
   lastFeed: 'Last feed',
@@ -158,7 +159,7 @@ export const LABEL_ROOM = {
 
 export const LOOK_SHEET = {
   whatYouSee: (name: string) => `What you see: ${name}`,
-  notedAndKnownBetter: (name: string) => `Noted, and ${name} is known better.`,
+  notedAndKnownBetter: (name: string) => `Noted, and ${name} is better known now.`,
   heightNowHeightAfterFeed: (rise: string) =>
     `Height now ÷ height after its feed. ${rise} is expected. In the cold a look a day is enough: days to the peak are learned from it.`,
   level: 'Level',
@@ -176,7 +177,7 @@ export const SPLIT_SHEET = {
   giveJarName: 'Give the jar a name.',
   jarOwnNow: (name: string) => `${name} is a jar of its own now.`,
   canSpareAndKeepLeast: (name: string, mass: string) =>
-    `${name} can spare ${mass} and keep its least. The new jar is as ${name} is now; feed it before it goes into the cold.`,
+    `${name} can spare ${mass} and keep its least. The new jar starts as ${name} is now; feed it before it goes into the cold.`,
   nameWord: 'Name',
   goesInto: 'Goes into it',
   whatGoesIntoNewJar: 'What goes into the new jar',
@@ -188,7 +189,7 @@ export const STANDING = {
   standsAtNow: (name: string, name2: string) => `${name} stands at ${name2} now.`,
   andHaveSwappedPlaces: (name: string, name2: string) => `${name} and ${name2} have swapped places.`,
   whereStands: 'Where it stands',
-  toGoToAtOlvent: (nameOf: string, dayTime: string) => `To go to ${nameOf} at ${dayTime}. Olvent takes it that you move it then.`,
+  toGoToAtOlvent: (nameOf: string, dayTime: string) => `To go to ${nameOf} at ${dayTime}. Olvent assumes that you move it then.`,
   swapPlacesWith: 'Swap places with',
   swapPlacesWithAnotherJar: 'Swap places with another jar',
   hungryInColdTakeOut: (name: string) => `${name} is hungry in the cold. Take it out and feed it.`,

@@ -14,8 +14,7 @@ export const FIT_CARD = {
 } as const
 
 export const LADDER_CARD = {
-  hasNothingToSpareWithout: (word: string, mass: string) =>
-    `${word} has nothing to spare without falling below its least of ${mass}. Feed it first to make more.`,
+  hasNothingToSpareWithout: (word: string, mass: string) => `${word} has nothing to spare: at least ${mass} always stay in it. Feed it first to make more.`,
   jar: 'The jar',
   growStarterFirst: 'Grow the starter first',
   canSpareAndAreNeeded: (word: string, mass: string, mass2: string, word2: string) =>
@@ -84,7 +83,7 @@ export const SEED_MEASURE_FIELD = {
   of: 'Of',
   stirredDownNotRisen: 'Stirred down, not risen',
   thatToStarterSoRipening: (massFigure: string, mass: string) =>
-    `That is ${massFigure} to ${mass} of starter, so the ripening is that much less sure until you weigh it.`,
+    `That is ${massFigure} to ${mass} of starter, so the forecast is less sure until you weigh it.`,
   orTyped: 'Or typed',
   ratioLooksLike: 'A ratio looks like 1:4:4.'
 } as const
@@ -104,7 +103,7 @@ export const TEXTURE_FIELDS = {
   nameNeeded: 'A name is needed.',
   levainFor: 'Levain for it',
   levain: 'The levain',
-  takeOtherDoughAway: (i: number) => `Take other dough ${i} away`,
+  takeOtherDoughAway: (i: number) => `Remove other dough ${i}`,
   anotherDoughTakes: 'Another dough takes of it',
   anotherDough: 'another dough',
   levainForOtherDough: (i: number) => `Levain for other dough ${i}`
@@ -115,7 +114,7 @@ export const WATER_CARD = {
   mix: 'The mix',
   fromTap: (temperature: string) => `from the tap, ${temperature}`,
   stirAndMeasureBeforeMeets: (temperature: string) => `Stir and measure it before it meets the starter: never above ${temperature}.`,
-  waterWouldHaveToBe: 'The water would have to be ice. Cool the flour, or take the starter from the fridge.',
+  waterWouldHaveToBe: 'The water would have to be colder than ice. Cool the flour, or take the starter from the fridge.',
   flourStandsAtStarterWill: (temperature: string, temperature2: string) => `The flour stands at ${temperature}, the starter will be at ${temperature2}.`,
   waterFor: 'Water for it',
   water: 'water',

@@ -3,7 +3,7 @@ export const PACE_ROOM = {
   learned: 'Learned',
   jarsCouldNotBeOpened: 'The jars could not be opened',
   thisJarNotHere: 'This jar is not here',
-  hasBeenTakenAwayOr: 'It has been taken away, or never was.',
+  hasBeenTakenAwayOr: 'It was removed, or the address has a slip in it.',
   jars: 'Jars',
   pace: (name: string) => `The pace of ${name}`,
   begunAnewWhatWasLogged: 'Begun anew: what was logged before no longer counts. The next finished build is the first.',
@@ -17,7 +17,7 @@ export const PACE_ROOM = {
   oneBuild: 'One build',
   builds: (builds: number) => `${builds} builds`,
   smallerFiguresChanceThatLies: (temperature: string) =>
-    `The smaller figures: 90 % chance that it lies between them. ${temperature} and 1:5:5 are the measure.`,
+    `The smaller figures: 90 % chance that it lies between them. ${temperature} and 1:5:5 are what others are compared with.`,
   learnFromLogAgain: 'Learn from the log again',
   learnedFromLogAgain: (name: string) => `${name} is learned from its log again.`,
   pinThisPace: 'Pin this pace',

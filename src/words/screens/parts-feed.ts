@@ -13,7 +13,7 @@ export const FEED_SEVERAL = {
 export const FEED_SHEET = {
   feed: (name: string) => `Feed ${name}`,
   fed: (name: string) => `${name} is fed.`,
-  stayInJarJarOn: (mass: string) => `${mass} stay in the jar. Jar on the scale: what is in it counts as nothing.`,
+  stayInJarJarOn: (mass: string) => `${mass} stay in the jar. Put the jar on the scale and set it to zero.`,
   backToFeed: 'Back to the feed',
   atFed: (mass: string, percent: string, dayTime: string, headline: string, use: string) => `${mass} at ${percent}, fed ${dayTime}. ${headline}: ${use}. `,
   moreAbout: (name: string) => `More about ${name}`,
@@ -23,7 +23,7 @@ export const FEED_SHEET = {
   whatCutAway: 'What is cut away',
   feed2: 'the feed',
   whatKeptTooWetFor: (leastRatio: string) => `What is kept is too wet for that. It works from ${leastRatio} of flour to one kept.`,
-  howMuchCupThisFlour: 'How much a cup of this flour weighs is not known. Weigh it, or tell its density on the Shelf.',
+  howMuchCupThisFlour: 'Olvent does not know how much a cup of this flour weighs. Weigh it, or give its density on the Shelf.',
   waterAboveHarmsCultureStir: (temperature: string) => `Water above ${temperature} harms the culture. Stir, measure, let it cool.`,
   keptFreeGlutenAndWould: (name: string, gluten: string) => `${name} is kept free of gluten, and ${gluten} would bring it in. Take a gluten-free flour.`,
   onlyAreLeftToKeep: (mass: string, word: string) => `Only ${mass} are left to keep${word}.`,
@@ -63,7 +63,7 @@ export const FEED_SHEET = {
   cupsWater: 'Cups of water',
   thenInJar: (percent: string) => `then in the jar, ${percent}`,
   toKeptToFlourCups: (massFigure: string, mass: string, massFigure2: string, mass2: string, least: string, most: string) =>
-    `${massFigure} to ${mass} kept, ${massFigure2} to ${mass2} of flour: cups leave the ratio between 1:${least} and 1:${most}. Stir the starter down before it is spooned.`,
+    `${massFigure} to ${mass} kept, ${massFigure2} to ${mass2} of flour: by cups the ratio can be anything from 1:${least} to 1:${most}. Stir the starter down before you spoon it.`,
   notInDays: 'not in 60 days',
   ripe: (rise: string) => `ripe, ${rise}`,
   flour2: 'flour',
@@ -101,7 +101,7 @@ export const NEW_JAR_SHEET = {
   vessel: 'Vessel',
   notSaid: 'not said',
   ml: (name: string, capacityMl: number) => `${name}, ${capacityMl} ml`,
-  untilOlventKnowsFeedsTaken: 'Until Olvent knows its feeds, it is taken to have been fed one part to two of flour.',
+  untilOlventKnowsFeedsTaken: 'Until its feeds are noted, Olvent assumes 1 part of starter to 2 of flour.',
   addJar: 'Add the jar'
 } as const
 

@@ -53,7 +53,7 @@ export const RECIPE_READER = {
   thereNoWaterMilkOr: 'There is no water, milk or other liquid among these lines.',
   someLinesAreInGrams: 'Some lines are in grams, others only in percent. Give the missing grams, or leave those lines out.',
   theseFiguresDoNotMake: 'These figures do not make a dough.',
-  nothingInTellsWhichFlour: 'Nothing in it tells which flour counts as 100 %.',
+  nothingInTellsWhichFlour: 'It doesn’t say which flour counts as 100 %.',
   seemsToBeWrittenIn: (name: string, word: string) => `It seems to be written in percentages of ${name}: ${word}.`,
   theyFit: 'they fit',
   figuresComeOutRound: 'its figures come out round',

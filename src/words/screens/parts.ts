@@ -58,7 +58,7 @@ export const FLOUR_FIELDS = {
 } as const
 
 export const HISTORY = {
-  looking: 'Looking …',
+  looking: 'Loading …',
   nothingHasBeenChangedYet: 'Nothing has been changed yet.',
   on: (who: string) => `, on ${who}`,
   whatWasChanged: 'What was changed',
@@ -74,7 +74,7 @@ export const INGREDIENT_FORM = {
   flourIn: 'Flour in it',
   saltIn: 'Salt in it',
   blend: 'the blend',
-  canBeToldBySpoons: 'Can be told by spoons and cups',
+  canBeToldBySpoons: 'Can be measured in spoons and cups',
   gramsInMlLeast: 'Grams in a ml, least',
   andMost: 'and most',
   allergens: 'Allergens',

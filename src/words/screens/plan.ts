@@ -5,7 +5,7 @@ export const BEGIN_CARD = {
 } as const
 
 export const DAY_LIST = {
-  nothingMoreToDoThis: 'Nothing more to do: this bake is behind you.',
+  nothingMoreToDoThis: 'Nothing more to do: this bake is finished.',
   leftOut: 'left out',
   minWork: (minutes: number) => ` · ${minutes} min of work`,
   plannedFor: (time: string) => ` · planned for ${time}`,
@@ -77,7 +77,7 @@ export const MOVES = {
   andThenTo: 'And then to',
   after: 'After',
   hoursAfterMixing: 'The hours after mixing',
-  takeMoveAway: (i: number) => `Take move ${i} away`,
+  takeMoveAway: (i: number) => `Remove move ${i}`,
   moveOnToAnotherPlace: 'Move it on to another place',
   moveTo: (i: number) => `Move ${i}: to`,
   moveHoursAfterMixing: (i: number) => `Move ${i}: hours after mixing`

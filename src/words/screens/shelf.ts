@@ -23,7 +23,7 @@ export const INGREDIENTS_CARD = {
 
 export const SHELF_ROOM = {
   shelfCouldNotBeOpened: 'The shelf could not be opened',
-  planBakeOrFeedJar: 'Plan a bake or feed a jar, and what they take stands here. Say what is in a packet, and it is counted down.',
+  planBakeOrFeedJar: 'Plan a bake or feed a jar, and what they take stands here. Enter what you have, and Olvent counts it down.',
   inStoreAndNextWeeks: (shelf_days: number) => `In store, and the next ${shelf_days} weeks`,
   shelf: 'Shelf',
   newBlend: 'New blend',
@@ -40,19 +40,19 @@ export const SHELF_ROOM = {
 
 export const SHELF_SHEET = {
   asWas: (name: string) => `${name} is as it was.`,
-  hasBeenTakenAway: (name: string) => `${name} has been taken away.`,
+  hasBeenTakenAway: (name: string) => `${name} was removed.`,
   backToWhatWas: 'Back to what it was',
-  takeAway: 'Take it away',
+  takeAway: 'Remove it',
   newOne: 'A new one',
   neverCountedFromFirstCount: 'Never counted: from the first count on it is drawn down by what you weigh.',
   recorded: (mass: string) => `${mass} recorded.`,
   there: 'There is',
   counted: 'Counted',
-  areInStore: (mass: string, name: string) => `${mass} of ${name} are in store.`,
+  areInStore: (mass: string, name: string) => `${mass} of ${name} in store.`,
   pack: 'A pack of',
   soMuch: 'So much of it',
   bought: 'Bought',
-  areIn: (mass: string, name: string) => `${mass} of ${name} are in.`,
+  areIn: (mass: string, name: string) => `${mass} of ${name} added.`,
   mixed: 'Mixed it',
   areMixed: (mass: string, name: string) => `${mass} of ${name} are mixed.`,
   inStore: 'In store'
