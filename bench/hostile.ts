@@ -49,26 +49,28 @@ interface Outcome {
   readonly statuses: Map<number, number>
   readonly faults: string[]
   readonly listTimes: number[]
+  /** Lists that took longer than they may, how often each. */
+  readonly slow: Map<string, number>
 }
 
 /** Valid requests, thousands of times spoilt in one place or more: what the server makes of them. */
 export async function benchHostile(): Promise<void> {
   heading(`${REQUESTS} hostile requests, seed ${SEED}, up to ${PER_KITCHEN} to each kitchen`)
-  const outcome: Outcome = { statuses: new Map(), faults: [], listTimes: [] }
-  const { statuses, faults, listTimes } = outcome
+  const outcome: Outcome = { statuses: new Map(), faults: [], listTimes: [], slow: new Map() }
+  const { statuses, faults, listTimes, slow } = outcome
   const kitchens = Math.ceil(REQUESTS / PER_KITCHEN)
   for (let kitchen = 0; kitchen < kitchens; kitchen++) await assail(SEED + kitchen, Math.min(PER_KITCHEN, REQUESTS - kitchen * PER_KITCHEN), outcome)
   const told = [...statuses].sort(([a], [b]) => a - b).map(([status, count]) => `${status}: ${count}`)
   process.stdout.write(`  answers: ${told.join(', ')}\n`)
   report('lists meanwhile', listTimes, 'ms')
-  const slow = listTimes.filter((ms) => ms > SLOW_MS).length
-  process.stdout.write(`  faults of the server: ${faults.length}; lists slower than ${SLOW_MS} ms: ${slow} of ${listTimes.length}\n`)
+  const slowTold = [...slow].map(([path, count]) => `${path} ${count}`).join(', ')
+  process.stdout.write(`  faults of the server: ${faults.length}; lists slower than ${SLOW_MS} ms: ${slowTold === '' ? 'none' : slowTold}\n`)
   for (const fault of [...new Set(faults)].slice(0, 12)) process.stdout.write(`    ${fault}\n`)
   process.stdout.write(`  started again after a kill, all lists read: ${kitchens} of ${kitchens}\n`)
 }
 
 /** One kitchen and its requests; afterwards its program is killed and started, and its lists are read. @throws a list that cannot be read */
-async function assail(seed: number, requests: number, { statuses, faults, listTimes }: Outcome): Promise<void> {
+async function assail(seed: number, requests: number, { statuses, faults, listTimes, slow }: Outcome): Promise<void> {
   const program = await startProgram({ demo: true, now: NOW })
   const random = seededRandom(seed)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
@@ -144,7 +146,10 @@ async function assail(seed: number, requests: number, { statuses, faults, listTi
     const status = answer?.status ?? 0
     await answer?.arrayBuffer().catch(() => undefined)
     statuses.set(status, (statuses.get(status) ?? 0) + 1)
-    if (method === 'GET') listTimes.push(tookMs)
+    if (method === 'GET') {
+      listTimes.push(tookMs)
+      if (tookMs > SLOW_MS) slow.set(path, (slow.get(path) ?? 0) + 1)
+    }
     if (status === 0 || status === 500) faults.push(`${method} ${path.slice(0, 90)} ${body?.slice(0, 300) ?? ''}`)
   }
   for (let n = 0; n < requests; n += AT_ONCE) {

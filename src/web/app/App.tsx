@@ -27,6 +27,7 @@ const ShelfRoom = roomOf(() => import('../views/shelf/ShelfRoom').then((m) => m.
 const PaceRoom = roomOf(() => import('../views/pace/PaceRoom').then((m) => m.PaceRoom))
 const Recipes = roomOf(() => import('../views/recipes/Recipes').then((m) => m.Recipes))
 const KitchenRoom = roomOf(() => import('../views/kitchen/KitchenRoom').then((m) => m.KitchenRoom))
+const WordsRoom = roomOf(() => import('../views/words/WordsRoom').then((m) => m.WordsRoom))
 const SignIn = roomOf(() => import('../views/sign-in/SignIn').then((m) => m.SignIn))
 const HouseRoom = roomOf(() => import('../views/house/HouseRoom').then((m) => m.HouseRoom))
 const FirstRun = roomOf(() => import('../views/first-run/FirstRun').then((m) => m.FirstRun))
@@ -107,6 +108,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/kitchen" element={<KitchenRoom />} />
               <Route path="/kitchen/:room" element={<KitchenRoom />} />
               <Route path="/kitchen/copies" element={<HouseRoom />} />
+              <Route path="/words" element={<WordsRoom />} />
               <Route path="/pair" element={<Navigate to="/" replace />} />
               <Route path="*" element={<Quiet title={APP.thereNoSuchPage} words={APP.addressMayHaveSlipIn} action={{ label: APP.goToToday, href: '/' }} />} />
             </Routes>

@@ -1,5 +1,7 @@
 import { Modal, Table } from '@mantine/core'
+import { Link } from 'react-router'
 import { KEYS_SHEET } from '../../words/screens/app'
+import { WORDS_ROOM } from '../../words/screens/words'
 import { useKitchen } from '../data/kitchen'
 import { KEYS } from './rooms'
 import classes from './Shell.module.css'
@@ -22,6 +24,11 @@ export function KeysSheet({ onClose }: { readonly onClose: () => void }) {
         </Table.Tbody>
       </Table>
       <p className={classes.hint}>{KEYS_SHEET.singleKeysAreYouCan(kitchen.keys ? 'on' : 'off', kitchen.keys ? 'off' : 'on')}</p>
+      <p className={classes.hint}>
+        <Link to="/words" onClick={onClose}>
+          {WORDS_ROOM.words}
+        </Link>
+      </p>
     </Modal>
   )
 }

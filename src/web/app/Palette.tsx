@@ -4,6 +4,8 @@ import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
+import { TRADE_WORDS } from '../../words'
+import { WORDS_ROOM } from '../../words/screens/words'
 import { useDoneBakes, useOpenBakes } from '../data/bakes'
 import { useFormulas } from '../data/formulas'
 import { useJars } from '../data/jars'
@@ -78,6 +80,10 @@ export function Palette({ asked }: { readonly asked: number }) {
         description: PALETTE.onShelf,
         onClick: to(`/shelf?ingredient=${encodeURIComponent(id)}`)
       }))
+    },
+    {
+      group: WORDS_ROOM.words,
+      actions: TRADE_WORDS.map(({ word, says }) => ({ id: `word-${word}`, label: word, description: says, onClick: to(`/words#${encodeURIComponent(word)}`) }))
     }
   ].filter((group) => group.actions.length > 0)
   return (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import { useKitchen } from '../data/kitchen'
 import classes from './Card.module.css'
+import { Explained } from './Explained'
 
 /** A quiet surface with a heading of its own. */
 export function Card({
@@ -20,7 +21,9 @@ export function Card({
     <section className={classes.card} data-tone={tone} data-testid={testId} aria-label={title}>
       {title !== undefined && (
         <div className={classes.head}>
-          <h3 className={classes.title}>{title}</h3>
+          <h3 className={classes.title}>
+            <Explained text={title} />
+          </h3>
           {aside}
         </div>
       )}
@@ -34,7 +37,7 @@ export function Figure({ value, name, size = 'md' }: { value: ReactNode; name: R
   return (
     <div className={classes.figure} data-size={size}>
       <span className={classes.value}>{value}</span>
-      <span className={classes.name}>{name}</span>
+      <span className={classes.name}>{typeof name === 'string' ? <Explained text={name} /> : name}</span>
     </div>
   )
 }

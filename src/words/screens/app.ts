@@ -57,7 +57,7 @@ export const PALETTE = {
   mixed: (date: string) => `mixed ${date}`,
   onShelf: 'on the shelf',
   nothingByThatName: 'Nothing by that name.',
-  roomBakeJarRecipeIngredient: 'Room, bake, jar, recipe, ingredient or setting',
+  roomBakeJarRecipeIngredient: 'Room, bake, jar, recipe, ingredient, setting or word',
   findAnything: 'Find anything'
 } as const
 
