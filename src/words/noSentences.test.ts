@@ -47,6 +47,9 @@ function sentencesIn(path: string, source: string): string[] {
       const whole = initializer !== undefined && ts.isJsxExpression(initializer) ? initializer.expression : initializer
       if (whole !== undefined) visit(whole, READ.has(node.name.getText()))
       return
+    } else if (ts.isPropertyAssignment(node)) {
+      visit(node.initializer, READ.has(node.name.getText()))
+      return
     } else if (ts.isConditionalExpression(node)) {
       visit(node.condition, false)
       visit(node.whenTrue, read)

@@ -15,7 +15,7 @@ import {
   wakeGrams
 } from '../core'
 import { near } from './phases'
-import { stepWord } from './steps'
+import { capital, stepWord } from './steps'
 
 /** Which part of the day a moment falls into, in a word. */
 function partOfDay(ms: number, timeZone: string): string {
@@ -30,7 +30,6 @@ function partOfDay(ms: number, timeZone: string): string {
 /** "in the morning", "at midday" */
 const during = (part: string) => (part === 'midday' || part === 'night' ? `at ${part}` : `in the ${part}`)
 
-const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
 const placeName = ({ places }: Kitchen, id: string) => places.find((p) => p.id === id)?.name.toLowerCase() ?? 'another place'
 
 /** The ratio of a stage as bakers write it. */

@@ -3,6 +3,9 @@ import type { Jar } from '../contract'
 import type { Step, WindowAlarm } from '../core'
 
 /** "Juno’s" */
+/** The same words at the beginning of a sentence. */
+export const capital = (words: string) => words.charAt(0).toUpperCase() + words.slice(1)
+
 export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` : `${name}’s`)
 
 const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id === bake.plan.jarId)?.name ?? 'the jar'

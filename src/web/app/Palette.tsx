@@ -4,7 +4,7 @@ import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
-import { TRADE_WORDS } from '../../words'
+import { KITCHEN_ROOM_WORDS, TRADE_WORDS } from '../../words'
 import { WORDS_ROOM } from '../../words/screens/words'
 import { useDoneBakes, useOpenBakes } from '../data/bakes'
 import { useFormulas } from '../data/formulas'
@@ -12,7 +12,7 @@ import { useJars } from '../data/jars'
 import { useKitchen } from '../data/kitchen'
 import { STATIONS } from '../parts/stations'
 import { useNewBake } from '../parts/useNewBake'
-import { KITCHEN_PLACES, ROOMS } from './rooms'
+import { ROOMS } from './rooms'
 
 /** Builds of a bake side by side: a room of its own, reached from the bake. */
 const COMPARE = { id: 'compare', label: PALETTE.compare } as const
@@ -61,7 +61,13 @@ export function Palette({ asked }: { readonly asked: number }) {
     { group: 'Recipes', actions: (formulas ?? []).map(({ id, name }) => ({ id, label: name, onClick: to(`/recipes/${id}`) })) },
     {
       group: 'Kitchen',
-      actions: KITCHEN_PLACES.map(({ path, label, holds }) => ({ id: path, label, description: holds, keywords: holds, onClick: to(path) }))
+      actions: Object.entries(KITCHEN_ROOM_WORDS).map(([id, { name, holds }]) => ({
+        id: `kitchen-${id}`,
+        label: name,
+        description: holds,
+        keywords: holds,
+        onClick: to(`/kitchen/${id}`)
+      }))
     },
     {
       group: PALETTE.pastBakes,

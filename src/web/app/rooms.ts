@@ -11,17 +11,6 @@ export const ROOMS = [
   { path: '/kitchen', label: ROOMS_WORDS.kitchen, key: 'k', icon: IconHome }
 ] as const
 
-/** Rooms of the kitchen, with what is set there. */
-export const KITCHEN_PLACES = [
-  { path: '/kitchen/places', label: ROOMS_WORDS.places, holds: ROOMS_WORDS.howWarmEachPlaceBy },
-  { path: '/kitchen/hours', label: ROOMS_WORDS.hours, holds: ROOMS_WORDS.sleepWorkAndOtherTimes },
-  { path: '/kitchen/habits', label: ROOMS_WORDS.habits, holds: ROOMS_WORDS.whenYouLikeToMix },
-  { path: '/kitchen/vessels', label: ROOMS_WORDS.vessels, holds: ROOMS_WORDS.jarsAndBowlsEmptyWeight },
-  { path: '/kitchen/devices', label: ROOMS_WORDS.devices, holds: ROOMS_WORDS.scaleProbeLevelSensor },
-  { path: '/kitchen/this', label: ROOMS_WORDS.thisKitchen, holds: ROOMS_WORDS.nameTimeZoneCurrencyLight },
-  { path: '/kitchen/copies', label: ROOMS_WORDS.copiesAndDevices, holds: ROOMS_WORDS.backupMovingHousePassphrasePhone }
-] as const
-
 /** Single keys besides those of the rooms; stations add their own while they are open. */
 export const KEYS: readonly { readonly keys: string; readonly does: string }[] = [
   { keys: 't · b · j · s · r · k', does: ROOMS_WORDS.todayBakesJarsShelfRecipes },

@@ -28,5 +28,6 @@ export const COMPARE_ROOM = {
   howWarmStands: (letterOf: string) => `${letterOf}: how warm it stands`,
   flour: (letterOf: string) => `${letterOf}: flour`,
   hydration2: (letterOf: string) => `${letterOf}: hydration`,
-  starter: (letterOf: string) => `${letterOf}: starter`
+  starter: (letterOf: string) => `${letterOf}: starter`,
+  ripe: 'ripe'
 } as const

@@ -24,5 +24,9 @@ export const FIRST_RUN = {
   whenDoYouSleep: '4 · When do you sleep?',
   openKitchen: 'Open the kitchen',
   youHaveKitchenOnAnother: 'You have a kitchen on another computer?',
-  bringFileIn: 'Bring its file in …'
+  bringFileIn: 'Bring its file in …',
+  white: 'white',
+  wholegrain: 'wholegrain',
+  rye: 'rye',
+  glutenFree: 'gluten-free'
 } as const

@@ -84,12 +84,6 @@ export const HOURS_CARD = {
 } as const
 
 export const KITCHEN_ROOM = {
-  places: 'Places',
-  hours: 'Hours',
-  habits: 'Habits',
-  vessels: 'Vessels',
-  devices: 'Devices',
-  thisKitchen: 'This kitchen',
   kitchen: 'Kitchen',
   whenYouLikeToMix: 'When you like to mix',
   cupsAndSpoons: 'Cups and spoons',
@@ -159,7 +153,9 @@ export const THIS_KITCHEN = {
   asDevice: 'as the device',
   singleKeyShortcuts: 'Single-key shortcuts',
   pressToSeeThemAll: 'Press ? to see them all.',
-  thisWindow: 'This window'
+  thisWindow: 'This window',
+  bright: 'bright',
+  dim: 'dim'
 } as const
 
 export const VESSELS_CARD = {

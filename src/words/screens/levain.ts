@@ -85,7 +85,10 @@ export const SEED_MEASURE_FIELD = {
   thatToStarterSoRipening: (massFigure: string, mass: string) =>
     `That is ${massFigure} to ${mass} of starter, so the forecast is less sure until you weigh it.`,
   orTyped: 'Or typed',
-  ratioLooksLike: 'A ratio looks like 1:4:4.'
+  ratioLooksLike: 'A ratio looks like 1:4:4.',
+  ratio: 'ratio',
+  grams: 'grams',
+  spoonsWord: 'spoons'
 } as const
 
 export const TEXTURE_FIELDS = {
@@ -106,7 +109,10 @@ export const TEXTURE_FIELDS = {
   takeOtherDoughAway: (i: number) => `Remove other dough ${i}`,
   anotherDoughTakes: 'Another dough takes of it',
   anotherDough: 'another dough',
-  levainForOtherDough: (i: number) => `Levain for other dough ${i}`
+  levainForOtherDough: (i: number) => `Levain for other dough ${i}`,
+  stiff: 'stiff',
+  thick: 'thick',
+  liquid: 'liquid'
 } as const
 
 export const WATER_CARD = {

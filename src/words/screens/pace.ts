@@ -52,5 +52,7 @@ export const PAST_CHART = {
   forecastSoonest: 'forecast, soonest',
   hoursToPeak: 'hours to the peak',
   forecastPeakAndRealPeak: 'Forecast peak and real peak of each build; the table below has the same figures.',
-  dotsWhenPeakedDashedForecast: 'Dots: when it peaked. Dashed: forecast, with its 90 % range between the thin lines.'
+  dotsWhenPeakedDashedForecast: 'Dots: when it peaked. Dashed: forecast, with its 90 % range between the thin lines.',
+  forecast: 'forecast',
+  peaked: 'peaked'
 } as const

@@ -111,7 +111,8 @@ export const TAKE_OUT = {
   intoNewJar: 'into a new jar',
   starterFor: (name: string, dayTime: string) => `starter for ${name}, ${dayTime}`,
   goesOut: 'Goes out',
-  nameNewJar: 'Name of the new jar'
+  nameNewJar: 'Name of the new jar',
+  nothing: 'nothing'
 } as const
 
 export const WAKE_UP = {

@@ -107,3 +107,12 @@ export const TELL = {
   thatDidNotWork: 'That did not work',
   somethingWentWrong: 'Something went wrong.'
 } as const
+
+export const STATIONS_WORDS = {
+  recipe: 'Recipe',
+  levain: 'Levain',
+  plan: 'Plan',
+  weigh: 'Weigh',
+  watch: 'Watch',
+  bread: 'Bread'
+} as const

@@ -82,7 +82,8 @@ export const SIZE_CARD = {
   acrossCm: 'Across, cm',
   shape: 'Shape',
   size: 'The size',
-  take: (mass: string) => `Take ${mass}`
+  take: (mass: string) => `Take ${mass}`,
+  piecesWord: 'pieces'
 } as const
 
 export const TRUTH_CARD = {

@@ -95,23 +95,7 @@ export const WORK = {
 } as const
 
 export const ENTRIES = {
-  oldLevain: 'Old levain',
-  bowlOrJarOnScale: 'Bowl or jar on the scale, then the starter.',
-  oldLevainWith: 'The old levain with it.',
-  pourWaterSwirlUntilStarter: 'Pour the water; swirl until the starter is loose in it.',
-  flourOnTopStirUntil: 'The flour on top; stir until no dry flour is left.',
-  saltStirIn: 'The salt; stir it in.',
-  oilWorkIn: 'The oil; work it in.',
-  bowlOnScaleThenStarter: 'Bowl on the scale, then the starter. Cut away a dry crust or slimy outside first.',
-  pourWaterKneadUntilSmooth: 'Pour the water; knead until smooth and firm.',
-  flourOverStarterRubIn: 'The flour over the starter; rub it in.',
-  salt: 'The salt.',
-  thirdWaterAtFirstRest: 'A third of the water at first, the rest in portions while you stir the flour in.',
-  flourInTurnWithRest: 'The flour, in turn with the rest of the water, until it runs off the spoon.',
-  oilStirIn: 'The oil; stir it in.',
-  forAutolyseFlourAndWater: 'For the autolyse: flour and water together, then they rest.',
   intoBowl: 'Into the bowl.',
-  heldBackWorkedInAt: 'Held back: worked in at the end.',
   starterFrom: (jarName: string) => `Starter from ${jarName}`,
   flour: 'Flour',
   bowl: (bowl: number, bowls: number) => ` Bowl ${bowl} of ${bowls}.`,

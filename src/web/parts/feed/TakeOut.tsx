@@ -58,7 +58,7 @@ export function TakeOut({ jar, out, onOut }: { readonly jar: Jar; readonly out: 
       <Select
         label={TAKE_OUT.takeOutFirst}
         data={[
-          { value: NOTHING, label: 'nothing' },
+          { value: NOTHING, label: TAKE_OUT.nothing },
           { value: NEW_JAR, label: TAKE_OUT.intoNewJar },
           ...waiting.map((bake) => ({ value: bake.id, label: TAKE_OUT.starterFor(bake.plan.name, format.dayTime(bake.plan.mixAt)) }))
         ]}

@@ -239,7 +239,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
 
 const SEEDS = [
   { value: '', label: COMPARE_ROOM.asJar },
-  { value: '0', label: 'ripe' },
+  { value: '0', label: COMPARE_ROOM.ripe },
   ...[1, 2, 3, 5, 7, 10, 14].map((d) => ({ value: String(d), label: d === 1 ? COMPARE_ROOM.dayInCold : COMPARE_ROOM.daysInCold(d) }))
 ]
 

@@ -23,10 +23,10 @@ const FED = [
   { value: '168', label: FIRST_RUN.weekOrMore }
 ]
 const FLOURS: { value: FlourKind; label: string }[] = [
-  { value: 'white wheat', label: 'white' },
-  { value: 'wholegrain wheat', label: 'wholegrain' },
-  { value: 'rye', label: 'rye' },
-  { value: 'gluten-free', label: 'gluten-free' }
+  { value: 'white wheat', label: FIRST_RUN.white },
+  { value: 'wholegrain wheat', label: FIRST_RUN.wholegrain },
+  { value: 'rye', label: FIRST_RUN.rye },
+  { value: 'gluten-free', label: FIRST_RUN.glutenFree }
 ]
 
 /** Stand-in until there is a kitchen: figures are typed in g and °C on the first run. */

@@ -156,7 +156,7 @@ function Asleep({ jar }: { jar: Jar }) {
   )
 }
 
-/** Which vessel it stands, and whether there is another of it. */
+/** In which vessel it stands, and whether there is another of it. */
 function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare: () => void }) {
   const { format, vessels } = useKitchen()
   const vessel = vessels.find((v) => v.id === jar.vesselId)

@@ -1,7 +1,7 @@
 import { SegmentedControl, Select, SimpleGrid, Switch, Text } from '@mantine/core'
 import { Link, useParams } from 'react-router'
 import { CUP_KINDS, SCHOOLS } from '../../../core'
-import { SCHOOL_WORDS } from '../../../words'
+import { KITCHEN_ROOM_WORDS, SCHOOL_WORDS } from '../../../words'
 import { KITCHEN_ROOM } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/Card'
@@ -16,13 +16,13 @@ import { useChange } from './useChange'
 import { VesselsCard } from './VesselsCard'
 
 /** Rooms of the kitchen, in the order of their tabs. */
-export const KITCHEN_ROOMS = [
-  { id: 'places', label: KITCHEN_ROOM.places, View: PlacesRoom, wide: false },
-  { id: 'hours', label: KITCHEN_ROOM.hours, View: HoursRoom, wide: true },
-  { id: 'habits', label: KITCHEN_ROOM.habits, View: HabitsRoom, wide: true },
-  { id: 'vessels', label: KITCHEN_ROOM.vessels, View: VesselsCard, wide: false },
-  { id: 'devices', label: KITCHEN_ROOM.devices, View: DevicesCard, wide: false },
-  { id: 'this', label: KITCHEN_ROOM.thisKitchen, View: ThisKitchen, wide: true }
+const KITCHEN_ROOMS = [
+  { id: 'places', View: PlacesRoom, wide: false },
+  { id: 'hours', View: HoursRoom, wide: true },
+  { id: 'habits', View: HabitsRoom, wide: true },
+  { id: 'vessels', View: VesselsCard, wide: false },
+  { id: 'devices', View: DevicesCard, wide: false },
+  { id: 'this', View: ThisKitchen, wide: true }
 ] as const
 
 /** Places, hours, habits, vessels, devices and the kitchen itself: a room for each. Every change is saved at once. */
@@ -33,9 +33,9 @@ export function KitchenRoom() {
     <div className={classes.page}>
       <h1 className={classes.title}>{KITCHEN_ROOM.kitchen}</h1>
       <nav className={classes.rooms} aria-label={KITCHEN_ROOM.kitchen}>
-        {KITCHEN_ROOMS.map(({ id, label }) => (
+        {KITCHEN_ROOMS.map(({ id }) => (
           <Link key={id} to={`/kitchen/${id}`} className={classes.room} aria-current={id === open.id ? 'page' : undefined} replace>
-            {label}
+            {KITCHEN_ROOM_WORDS[id].name}
           </Link>
         ))}
       </nav>

@@ -61,8 +61,8 @@ export function ThisKitchen() {
               aria-label={THIS_KITCHEN.light}
               data={[
                 { value: 'auto', label: THIS_KITCHEN.asDevice },
-                { value: 'light', label: 'bright' },
-                { value: 'dark', label: 'dim' }
+                { value: 'light', label: THIS_KITCHEN.bright },
+                { value: 'dark', label: THIS_KITCHEN.dim }
               ]}
               value={colorScheme}
               onChange={(v) => setColorScheme(v as typeof colorScheme)}

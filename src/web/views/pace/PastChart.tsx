@@ -40,12 +40,12 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
           ),
           line(
             past.map((p) => p.forecast.p50),
-            { label: 'forecast', borderColor: colour('--ol-ridge'), borderDash: [7, 5], borderWidth: 2.5 }
+            { label: PAST_CHART.forecast, borderColor: colour('--ol-ridge'), borderDash: [7, 5], borderWidth: 2.5 }
           ),
           line(
             past.map((p) => p.outcome.p50),
             {
-              label: 'peaked',
+              label: PAST_CHART.peaked,
               borderColor: 'transparent',
               backgroundColor: colour('--ol-card'),
               pointBorderColor: ink,

@@ -9,10 +9,10 @@ import classes from '../BakeSheet.module.css'
 
 const RATIO_STEP = 0.5
 const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: string }[] = [
-  { value: 'ratio', label: 'ratio' },
+  { value: 'ratio', label: SEED_MEASURE_FIELD.ratio },
   { value: 'inoculation', label: SEED_MEASURE_FIELD.flour },
-  { value: 'seed', label: 'grams' },
-  { value: 'spoons', label: 'spoons' }
+  { value: 'seed', label: SEED_MEASURE_FIELD.grams },
+  { value: 'spoons', label: SEED_MEASURE_FIELD.spoonsWord }
 ]
 
 /** How much starter: by ratio, by its share of the flour, in grams, or by spoons. Changing how it is given keeps the amount. */

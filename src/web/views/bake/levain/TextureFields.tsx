@@ -7,9 +7,9 @@ import classes from '../BakeSheet.module.css'
 
 /** Textures with their usual hydration. */
 const TEXTURES = [
-  { value: '0.5', label: 'stiff' },
-  { value: '0.7', label: 'thick' },
-  { value: '1', label: 'liquid' },
+  { value: '0.5', label: TEXTURE_FIELDS.stiff },
+  { value: '0.7', label: TEXTURE_FIELDS.thick },
+  { value: '1', label: TEXTURE_FIELDS.liquid },
   { value: '2', label: TEXTURE_FIELDS.wetRye }
 ]
 

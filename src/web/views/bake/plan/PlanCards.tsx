@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
-import { near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
+import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
 import { type PlannedMix, useChances } from '../../../data/forecasts'
@@ -135,7 +135,7 @@ function PlanCard({
       {told !== null && (
         <>
           <Text mt="sm">
-            {whyWords(plan, told, format).join(' ')} {proofWords(plan, format).replace(/^./, (c) => c.toUpperCase())}.
+            {whyWords(plan, told, format).join(' ')} {capital(proofWords(plan, format))}.
           </Text>
           <Text c="dimmed" mt={4}>
             {PLAN_CARDS.workFlourForLevain(format.duration(told.handsMinutes / 60), format.mass(Math.round(flourGrams ?? told.flourGrams)))}

@@ -9,7 +9,7 @@ import { QuantityField } from '../../../parts/QuantityField'
 import classes from '../BakeSheet.module.css'
 
 const KNOWN: readonly { readonly value: Target['kind']; readonly label: string }[] = [
-  { value: 'pieces', label: 'pieces' },
+  { value: 'pieces', label: SIZE_CARD.piecesWord },
   { value: 'dough', label: SIZE_CARD.allDough },
   { value: 'added flour', label: SIZE_CARD.flourToBeAdded },
   { value: 'total flour', label: SIZE_CARD.allFlourLevainsToo },

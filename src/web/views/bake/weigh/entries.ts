@@ -8,7 +8,6 @@ import {
   levainOf,
   type Pantry,
   type PourItem,
-  type PourManner,
   pourCompositions,
   pourKey,
   pourOrder,
@@ -20,51 +19,9 @@ import {
   WATER,
   weighKey
 } from '../../../../core'
+import { capital, ITEM_WORDS, PORTION_WORDS, POUR_WORDS } from '../../../../words'
 import { ENTRIES } from '../../../../words/screens/weigh'
 import type { Entry } from '../../../parts/weigh/entry'
-
-const ITEM_NAMES: Readonly<Record<PourItem, string>> = {
-  seed: 'Starter',
-  'older levain': ENTRIES.oldLevain,
-  water: 'Water',
-  flour: 'Flour',
-  salt: 'Salt',
-  oil: 'Oil'
-}
-
-/** How each item goes in, by the manner of the culture. */
-const HOW: Readonly<Record<PourManner, Readonly<Record<PourItem, string>>>> = {
-  loosen: {
-    seed: ENTRIES.bowlOrJarOnScale,
-    'older levain': ENTRIES.oldLevainWith,
-    water: ENTRIES.pourWaterSwirlUntilStarter,
-    flour: ENTRIES.flourOnTopStirUntil,
-    salt: ENTRIES.saltStirIn,
-    oil: ENTRIES.oilWorkIn
-  },
-  'knead in': {
-    seed: ENTRIES.bowlOnScaleThenStarter,
-    'older levain': ENTRIES.oldLevainWith,
-    water: ENTRIES.pourWaterKneadUntilSmooth,
-    flour: ENTRIES.flourOverStarterRubIn,
-    salt: ENTRIES.salt,
-    oil: ENTRIES.oilWorkIn
-  },
-  'in portions': {
-    seed: ENTRIES.bowlOrJarOnScale,
-    'older levain': ENTRIES.oldLevainWith,
-    water: ENTRIES.thirdWaterAtFirstRest,
-    flour: ENTRIES.flourInTurnWithRest,
-    salt: ENTRIES.saltStirIn,
-    oil: ENTRIES.oilStirIn
-  }
-}
-
-const PORTION_HOW: Readonly<Record<DoughItem['portion'], string>> = {
-  autolyse: ENTRIES.forAutolyseFlourAndWater,
-  mix: ENTRIES.intoBowl,
-  late: ENTRIES.heldBackWorkedInAt
-}
 
 const NEITHER: Composition = { flour: 0, water: 0, salt: 0 }
 
@@ -92,8 +49,9 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? ENTRIES.starterFrom(jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : ITEM_NAMES[item],
-      how: HOW[build.manner][item],
+      title:
+        item === 'seed' ? ENTRIES.starterFrom(jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : capital(ITEM_WORDS[item]),
+      how: POUR_WORDS[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
       note: { item, ...(ingredientId === null ? {} : { ingredientId }) }
@@ -121,7 +79,7 @@ export function firstBuildEntries(
         title,
         grams: roundToScale(grams, scaleStep(grams, smallScale)),
         resolution: scaleStep(grams, smallScale),
-        how: HOW[build.manner][item],
+        how: POUR_WORDS[build.manner][item],
         composition,
         isCulture: item === 'seed',
         note: { lineId: 'first build', ...(item === 'seed' ? {} : { ingredientId: key }) }
@@ -131,7 +89,7 @@ export function firstBuildEntries(
     )
   return pourOrder(build.manner).flatMap((item) => {
     if (item === 'seed') return [entry('seed', ENTRIES.starterFrom(jarName), stage.seedGrams, levainOf(jarHydration), item)]
-    if (item === 'water') return [entry('water', ITEM_NAMES.water, stage.waterGrams, WATER, item)]
+    if (item === 'water') return [entry('water', capital(ITEM_WORDS.water), stage.waterGrams, WATER, item)]
     if (item !== 'flour') return []
     return floursOfFirstBuild(plan, stage).map((f) => entry(f.ingredientId, pantry.get(f.ingredientId)?.name ?? 'Flour', f.grams, FLOUR, item))
   })
@@ -144,7 +102,7 @@ export function doughEntries(solved: SolvedBake, state: BakeState, plan: Plan, b
   return doughItemsOf(plan, solved.dough.value, state, bowls).map((item) => ({
     ...weighEntry(item, state, 'dough'),
     bowl: item.bowl,
-    how: `${PORTION_HOW[item.portion]}${bowls > 1 ? ENTRIES.bowl(item.bowl, bowls) : ''}`,
+    how: `${PORTION_WORDS[item.portion]}${bowls > 1 ? ENTRIES.bowl(item.bowl, bowls) : ''}`,
     composition: weigh.lines.find((l) => l.id === item.lineId)?.composition ?? NEITHER
   }))
 }
