@@ -247,7 +247,7 @@ test('hours of the kitchen: every week, once, and from a calendar file; reminder
   const lines = ['BEGIN:VCALENDAR', 'VERSION:2.0', 'PRODID:-//Choir//EN', 'X-WR-CALNAME:Choir', 'BEGIN:VEVENT', 'UID:1', 'SUMMARY:Concert']
   await writeFile(file, [...lines, 'DTSTART:20261128T190000Z', 'DTEND:20261128T220000Z', 'END:VEVENT', 'END:VCALENDAR'].join('\r\n'))
   await page.locator('input[type=file][accept*="calendar"]').setInputFiles(file)
-  await page.getByText('1 times from Choir are in.').waitFor()
+  await page.getByText('1 time from Choir added.').waitFor()
   await page.getByText(/Concert, Sat 19:00/).waitFor()
   await page.locator('input[type=file][accept*="calendar"]').setInputFiles({ name: 'letter.ics', mimeType: 'text/calendar', buffer: Buffer.from('Dear baker') })
   await page.getByText(/is no calendar/).waitFor()

@@ -36,7 +36,7 @@ test('an empty shelf teaches; a flour is counted, and a feed draws it down', asy
   await page.getByRole('button', { name: /^White wheat flour/ }).click()
   await type(page, 'There is', '400')
   await page.getByRole('button', { name: 'Counted' }).click()
-  await page.getByText('400 g of White wheat flour are in store.').waitFor()
+  await page.getByText('400 g of White wheat flour in store.').waitFor()
   expect(await row('White wheat flour')).toMatch(/400 g nothing planned/)
   await page.getByRole('link', { name: 'Jars' }).click()
   await page.getByRole('button', { name: 'Feed Pip' }).click()

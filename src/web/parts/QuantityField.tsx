@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react'
 import { evaluate } from '../../core'
 import { QUANTITY_FIELD } from '../../words/screens/parts'
 import { useKitchen } from '../data/kitchen'
+import { Explained } from './Explained'
 import { type QuantityKind, scaleOf } from './figures'
 
 /**
@@ -61,6 +62,7 @@ export function QuantityField({
   return (
     <TextInput
       {...input}
+      label={typeof input.label === 'string' ? <Explained text={input.label} ofField /> : input.label}
       inputMode={kind === 'count' ? 'numeric' : 'decimal'}
       autoComplete="off"
       value={text}
