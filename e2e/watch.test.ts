@@ -136,7 +136,7 @@ test('a photograph: the level is found by itself, kept with its picture; what is
   const broken = join(tmpdir(), `olvent-broken-${process.pid}.png`)
   await writeFile(broken, 'no picture')
   await choose([broken])
-  await page.getByText('This is no picture that can be read here.').waitFor()
+  await page.getByText('Olvent cannot read this picture.').waitFor()
 })
 
 test('made-up pictures of a whole afternoon become a curve that climbs', async () => {

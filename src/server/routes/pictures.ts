@@ -31,7 +31,7 @@ async function drawnAnew(bytes: Buffer): Promise<Buffer> {
       .jpeg({ quality: QUALITY })
       .toBuffer()
   } catch {
-    throw new Problem(400, 'no picture', 'This is no picture that Olvent can keep. A JPEG, PNG or WebP of up to 50 million dots is.')
+    throw new Problem(400, 'no picture', 'Olvent cannot keep this picture. Use a JPEG, PNG or WebP of up to 50 million dots.')
   }
 }
 
@@ -47,7 +47,7 @@ export function pictureRoutes({ folder }: Services): Router {
   const there = join(folder, PICTURES_FOLDER)
   router.post(ROUTES.pictures, express.raw({ type: Object.keys(PICTURE_TYPES), limit: LARGEST }), async (req, res) => {
     const sent: unknown = req.body
-    if (!Buffer.isBuffer(sent)) throw new Problem(400, 'no picture', 'This is no picture that Olvent can keep. A JPEG, PNG or WebP is.')
+    if (!Buffer.isBuffer(sent)) throw new Problem(400, 'no picture', 'Olvent cannot keep this picture. Use a JPEG, PNG or WebP.')
     const bytes = await drawnAnew(sent)
     const name = `${createHash('sha256').update(bytes).digest('hex')}.jpg`
     await mkdir(there, { recursive: true })
