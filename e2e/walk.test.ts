@@ -42,7 +42,7 @@ test('two of 780 g at 74 %, 2.1 % salt, 18 % levain: grams and truth as worked b
   await type(page, 'Hydration', '74')
   await type(page, 'Salt', '2.1')
   await type(page, 'Levain, 100 %, %', '18')
-  await page.getByText('How 829 g that count').waitFor()
+  await page.getByText('How the 829 g that count').waitFor()
   expect(await masses()).toEqual({ flour: '829', water: '594', levain: '149', salt: '19.0' })
   expect(plain(await page.getByRole('region', { name: 'The dough' }).innerText())).toMatch(/Dough 191.95 1591/)
   expect(plain(await page.getByRole('region', { name: 'What is really in it' }).innerText())).toMatch(/74 % hydration, 74 % asked 2.1 % salt, 2.1 % asked/)

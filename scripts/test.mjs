@@ -71,7 +71,7 @@ async function inBrowser() {
   await jest('e2e', ['--testPathIgnorePatterns', LATER])
 }
 
-say('Types, lint, layering, unit and end-to-end tests: some fifteen minutes …')
+say('Types, lint, layering, unit and end-to-end tests: fifteen to thirty minutes …')
 await Promise.all([firstWithoutBrowser(), inBrowser()])
 
 process.stdout.write(`\n${passed} passed, ${failed} failed\n`)

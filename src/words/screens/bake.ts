@@ -1,4 +1,8 @@
 export const BAKE_SHEET = {
+  fixedPoured: 'Weighing has begun, so the amounts are fixed. To change them, undo what was poured under Weigh.',
+  fixedMarked: 'The levain is on its way, so this is fixed. To change it, undo the mark and what was poured under Weigh.',
+  fixedMixed: 'The dough is mixed, so this stays as it was.',
+  goThere: 'Go there',
   thisBakeCouldNotBe: 'This bake could not be opened',
   allBakes: 'All bakes',
   notSavedYet: 'not saved yet',

@@ -36,6 +36,8 @@ const PlanStation = lazy(() => import('./plan/PlanStation').then((m) => ({ defau
 const WeighStation = lazy(() => import('./weigh/WeighStation').then((m) => ({ default: m.WeighStation })))
 const WatchStation = lazy(() => import('./watch/WatchStation').then((m) => ({ default: m.WatchStation })))
 const BreadStation = lazy(() => import('./bread/BreadStation').then((m) => ({ default: m.BreadStation })))
+/** Stations where a plan is edited. */
+const EDITED_AT: ReadonlySet<StationId> = new Set(['recipe', 'levain', 'plan'])
 const VIEWS = { recipe: RecipeStation, levain: LevainStation, plan: PlanStation, weigh: WeighStation, watch: WatchStation, bread: BreadStation } as const
 
 const MS_PER_HOUR = 3_600_000
@@ -203,6 +205,12 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         {bake.deletedAt !== null && <Note tone="care">{BAKE_SHEET.thisBakeHasBeenTaken}</Note>}
         {draft.refusal !== null && <Note tone="stop">{BAKE_SHEET.whatYouTypedKeptHere(draft.refusal)}</Note>}
         {trouble !== null && <Note tone="stop">{trouble}</Note>}
+        {props.frozen && bake.deletedAt === null && EDITED_AT.has(station) && (
+          <Note>
+            {state.mixed !== null ? BAKE_SHEET.fixedMixed : state.band !== null ? BAKE_SHEET.fixedMarked : BAKE_SHEET.fixedPoured}{' '}
+            {state.mixed === null && <Link to={`/bakes/${bake.id}/weigh`}>{BAKE_SHEET.goThere}</Link>}
+          </Note>
+        )}
         <Suspense fallback={<Skeleton height={240} />}>
           <View {...props} />
         </Suspense>
