@@ -250,7 +250,7 @@ test('hours of the kitchen: every week, once, and from a calendar file; reminder
   await page.getByText('1 time from Choir added.').waitFor()
   await page.getByText(/Concert, Sat 19:00/).waitFor()
   await page.locator('input[type=file][accept*="calendar"]').setInputFiles({ name: 'letter.ics', mimeType: 'text/calendar', buffer: Buffer.from('Dear baker') })
-  await page.getByText(/is no calendar/).waitFor()
+  await page.getByText(/is not a calendar/).waitFor()
   await page.getByRole('button', { name: 'Make it' }).click()
   const address = await page.locator('code').innerText()
   const answer = await fetch(address)
