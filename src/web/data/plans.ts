@@ -46,18 +46,20 @@ export function usePlans(problem: PlanProblem | null, line: BatchLine | null, be
     const task = newId()
     let wanted = true
     let running = true
+    // Progress comes by a channel of its own: the last of it may arrive after the answer, and no longer counts then.
     const tell = proxy(({ share, plans }: SearchProgress) => {
-      if (wanted) setSearch((before) => ({ ...before, share, early: plans.length > 0 ? plans : before.early }))
+      if (wanted && running) setSearch((before) => ({ ...before, share, early: plans.length > 0 ? plans : before.early }))
     })
     const run = async () => {
       try {
         const found = await desk().plans(task, question.problem, question.line, question.belief, tell)
+        running = false
         if (wanted && found !== null) setSearch({ share: 1, early: [], found, failed: false })
       } catch (error) {
+        running = false
         console.error(error)
         if (wanted) setSearch({ ...IDLE, share: 1, failed: true })
       }
-      running = false
     }
     void run()
     return () => {
