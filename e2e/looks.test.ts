@@ -27,7 +27,8 @@ const VIEWS = [
   'Habits',
   'Vessels',
   'Devices',
-  'This kitchen'
+  'This kitchen',
+  'Words'
 ] as const
 let program: Program
 let paths: Readonly<Record<(typeof VIEWS)[number], string>>
@@ -62,7 +63,8 @@ beforeAll(async () => {
     Habits: '/kitchen/habits',
     Vessels: '/kitchen/vessels',
     Devices: '/kitchen/devices',
-    'This kitchen': '/kitchen/this'
+    'This kitchen': '/kitchen/this',
+    Words: '/words'
   }
 })
 afterAll(async () => {
@@ -200,6 +202,25 @@ test('Find anything finds a past bake, a recipe, an ingredient and a setting, an
   const [recipe] = formulas
   await find(recipe?.name ?? '', recipe?.name ?? '')
   await page.waitForURL(`${program.address}/recipes/${recipe?.id}`)
+})
+
+test('a trade word is explained where it stands, with a tap or by key, and found by Find anything', async () => {
+  const { page } = await openWindow()
+  await open(page, paths.Recipe)
+  const meaning = page.getByText('The share of all flour that has ripened in the levain')
+  const word = page.getByRole('region', { name: 'What is really in it' }).getByRole('button', { name: 'pre-fermented flour' })
+  await word.click()
+  await meaning.waitFor()
+  await page.getByRole('heading', { level: 1 }).first().click()
+  await meaning.waitFor({ state: 'detached' })
+  await word.focus()
+  await page.keyboard.press('Enter')
+  await meaning.waitFor()
+  await page.keyboard.press('Control+k')
+  await page.getByRole('textbox', { name: 'Find anything' }).fill('autolyse')
+  await page.getByRole('button', { name: /Flour and water rest together/ }).click()
+  await page.waitForURL(`${program.address}/words#autolyse`)
+  await page.getByRole('heading', { name: 'Bakers’ words' }).waitFor()
 })
 
 test('an address of an earlier version leads on', async () => {
