@@ -22,7 +22,7 @@ export const LADDER_CARD = {
   oneStage: 'one stage',
   stages: (length: number) => `${length} stages`,
   begin: 'Begin',
-  seed: 'seed',
+  seed: 'starter',
   flour: 'flour',
   water: 'water',
   makes: 'makes',

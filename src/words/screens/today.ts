@@ -4,6 +4,7 @@ export const COPY_WORD = {
 } as const
 
 export const NEXT_CARD = {
+  kept: 'kept',
   seeFeed: 'See the feed',
   seeBuild: 'See the build',
   startWeighing: 'Start weighing',

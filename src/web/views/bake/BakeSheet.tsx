@@ -206,10 +206,12 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         {draft.refusal !== null && <Note tone="stop">{BAKE_SHEET.whatYouTypedKeptHere(draft.refusal)}</Note>}
         {trouble !== null && <Note tone="stop">{trouble}</Note>}
         {props.frozen && bake.deletedAt === null && EDITED_AT.has(station) && (
-          <Note>
-            {state.mixed !== null ? BAKE_SHEET.fixedMixed : state.band !== null ? BAKE_SHEET.fixedMarked : BAKE_SHEET.fixedPoured}{' '}
-            {state.mixed === null && <Link to={`/bakes/${bake.id}/weigh`}>{BAKE_SHEET.goThere}</Link>}
-          </Note>
+          <div className={classes.fixed}>
+            <Note>
+              {state.mixed !== null ? BAKE_SHEET.fixedMixed : state.band !== null ? BAKE_SHEET.fixedMarked : BAKE_SHEET.fixedPoured}{' '}
+              {state.mixed === null && <Link to={`/bakes/${bake.id}/weigh`}>{BAKE_SHEET.goThere}</Link>}
+            </Note>
+          </div>
         )}
         <Suspense fallback={<Skeleton height={240} />}>
           <View {...props} />

@@ -3,7 +3,7 @@ import { Link, useParams } from 'react-router'
 import { dayOfBake, solveBakeHere } from '../../../answers'
 import { ROUTES } from '../../../contract'
 import { allergensOf, lineName, nightsBetween, type Step, type WeighedDough } from '../../../core'
-import { near, sizeWords, stepCaution, stepWord } from '../../../words'
+import { ITEM_WORDS, near, sizeWords, stepCaution, stepWord } from '../../../words'
 import { DAY_ROOM } from '../../../words/screens/day'
 import { useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
@@ -43,7 +43,7 @@ export function DayRoom() {
     const stage = plan.before.find((b) => b.id === step.id)
     if (stage !== undefined) return DAY_ROOM.starterFlourWater(format.mass(stage.seedGrams), format.mass(stage.flourGrams), format.mass(stage.waterGrams))
     if (step.kind === 'build' && build !== null && build !== undefined)
-      return `${build.steps.map((p) => `${format.mass(p.grams)} ${p.ingredientId === null ? p.item : (pantry.get(p.ingredientId)?.name ?? p.item).toLowerCase()}`).join(', ')}${build.water === null ? '' : DAY_ROOM.waterAt(format.temperature(build.water.tempC, 0))}`
+      return `${build.steps.map((p) => `${format.mass(p.grams)} ${p.ingredientId === null ? ITEM_WORDS[p.item] : (pantry.get(p.ingredientId)?.name ?? ITEM_WORDS[p.item]).toLowerCase()}`).join(', ')}${build.water === null ? '' : DAY_ROOM.waterAt(format.temperature(build.water.tempC, 0))}`
     if (step.kind === 'mix' && dough !== null) return doughWords(dough, (lineId) => plan.formula.lines.find((l) => l.id === lineId))
     if (step.kind === 'shape') return sizeWords(plan.target, format)
     return stepCaution(step)

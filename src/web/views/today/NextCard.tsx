@@ -4,7 +4,7 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { awakeAt, whereItStands } from '../../../answers'
 import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
-import { adviceSentence, fromNow, near, stepCaution } from '../../../words'
+import { adviceSentence, fromNow, ITEM_WORDS, near, stepCaution } from '../../../words'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import type { Judged } from '../../data/forecasts'
@@ -123,7 +123,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
                   ? NEXT_CARD.waterAt(format.temperature(build.water.tempC, 0))
                   : pour.ingredientId !== null && build.weigh.flours.length > 1
                     ? (pantry.get(pour.ingredientId)?.name ?? 'flour')
-                    : pour.item
+                    : ITEM_WORDS[pour.item]
               }
             />
           ))}
@@ -134,7 +134,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
       const stage = before.find((b) => b.id === step.id)
       return stage === undefined ? null : (
         <Figures>
-          <Figure size="lg" value={<Mass grams={stage.seedGrams} />} name={step.kind === 'wake' ? 'kept' : 'seed'} />
+          <Figure size="lg" value={<Mass grams={stage.seedGrams} />} name={step.kind === 'wake' ? NEXT_CARD.kept : ITEM_WORDS.seed} />
           <Figure size="lg" value={<Mass grams={stage.flourGrams} />} name={NEXT_CARD.flour} />
           <Figure size="lg" value={<Mass grams={stage.waterGrams} />} name={NEXT_CARD.water} />
         </Figures>
