@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto'
-import { Sequelize } from 'sequelize'
+import { Sequelize, Transaction } from 'sequelize'
 import { NOTED_HEADER, WRITE_HEADER } from '../../contract'
 import { firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 
@@ -70,7 +70,12 @@ test('answers are kept for the last writes only; older ones are still known', as
 
 test('a full disk is “not now”: nothing is stored, and the same goes through once there is room', async () => {
   const { id, grams } = await jar()
-  const full = jest.spyOn(Sequelize.prototype, 'transaction').mockRejectedValue(Object.assign(new Error('full'), { parent: { code: 'SQLITE_FULL' } }))
+  const { transaction } = Sequelize.prototype
+  const full = jest.spyOn(Sequelize.prototype, 'transaction').mockImplementation(function (this: Sequelize, ...how: unknown[]) {
+    // Only what is written needs room.
+    if ((how[0] as { type?: string }).type === Transaction.TYPES.DEFERRED) return Reflect.apply(transaction, this, how)
+    return Promise.reject(Object.assign(new Error('full'), { parent: { code: 'SQLITE_FULL' } }))
+  })
   const body = { id: randomUUID(), happenedAt: TEST_NOW, grams: 61 }
   const refused = await server.send('POST', `/api/jars/${id}/weighings`, body)
   expect([refused.status, refused.body.error.code]).toEqual([507, 'disk full'])
