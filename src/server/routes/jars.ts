@@ -25,7 +25,7 @@ import { jarLog } from '../records/jarLog'
 import { editJar, findJar, listJars, openJar, setPace } from '../records/jars'
 import { doTogether, undoTogether } from '../records/together'
 import type { Work } from '../records/work'
-import { changes, deed, idIn, reads, type Services, writes } from './route'
+import { changes, deed, idIn, reads, readsLog, type Services, writes } from './route'
 
 /** One jar, and all of them, as they are told. */
 const told = async (work: Work, id: string) => jarToWire(await findJar(work, id))
@@ -92,7 +92,7 @@ export function jarRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.jarLog(':id'),
-    reads(services, async (work, req) => ({ builds: (await jarLog(work, idIn(req, 'This jar'))).builds.map(buildToWire) }))
+    readsLog(services, async (work, req) => ({ builds: (await jarLog(work, idIn(req, 'This jar'))).builds.map(buildToWire) }))
   )
   router.put(
     ROUTES.jarPace(':id'),

@@ -11,7 +11,7 @@ import type { Hub } from '../devices/hub'
 import type { Keeper } from '../keeping/keeper'
 import { notFound, parse } from '../problems'
 import { sentOnce } from '../records/sentOnce'
-import { readTogether, type Work, writeWork } from '../records/work'
+import { readTogether, readWork, type Work, writeWork } from '../records/work'
 
 /** What every route needs. */
 export interface Services {
@@ -32,7 +32,14 @@ export interface Services {
   readonly addresses: readonly string[]
 }
 
-/** A route that reads and answers with JSON. */
+/** A route that reads one thing that is only ever added to, and answers with JSON: no transaction, which costs a connection of its own. */
+export function readsLog(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
+  return async (req, res) => {
+    res.json(await answer(readWork(services.database, services.clock.now()), req))
+  }
+}
+
+/** A route that reads what belongs together, all of it as it is at one moment, and answers with JSON. */
 export function reads(services: Services, answer: (work: Work, req: Parameters<RequestHandler>[0]) => Promise<unknown>): RequestHandler {
   return async (req, res) => {
     res.json(await readTogether(services.database, services.clock.now(), (work) => answer(work, req)))
