@@ -3,7 +3,7 @@ import exifr from 'exifr'
 import type { Bake } from '../../answers'
 import { isoOf } from '../../contract'
 import { type FoundLevel, instantOf, type JarFrame, jarPicture, type Pantry } from '../../core'
-import { LEVELS } from '../../words/screens/data'
+import { PICTURES } from '../../words/screens/data'
 import type { PictureDesk } from '../workers/picture.worker'
 import { addEvent } from './bakes'
 import { newId } from './newId'
@@ -21,7 +21,7 @@ let worker: Remote<PictureDesk> | null = null
 export async function findIn(file: Blob, frame: JarFrame | null): Promise<FoundLevel | null> {
   worker ??= wrap<PictureDesk>(new Worker(new URL('../workers/picture.worker.ts', import.meta.url), { type: 'module' }))
   return worker.find(file, frame).catch(() => {
-    throw new Error(LEVELS.thisNoPictureThatCan)
+    throw new Error(PICTURES.thisNoPictureThatCan)
   })
 }
 
@@ -46,7 +46,7 @@ export async function madeUpPicture(seed: number, rise: number, takenMs: number)
   canvas.getContext('2d')?.drawImage(image, 0, 0)
   URL.revokeObjectURL(url)
   const blob = await new Promise<Blob | null>((drawn) => canvas.toBlob(drawn, 'image/jpeg', 0.9))
-  if (blob === null) throw new Error(LEVELS.pictureCouldNotBeDrawn)
+  if (blob === null) throw new Error(PICTURES.pictureCouldNotBeDrawn)
   return new File([blob], `made-up-${seed}.jpg`, { type: blob.type, lastModified: takenMs })
 }
 

@@ -6,11 +6,6 @@ export const API = {
   serverAnsweredInWayThat: 'The server answered in a way that Olvent does not understand.'
 } as const
 
-export const LEVELS = {
-  thisNoPictureThatCan: 'Olvent cannot read this picture. Use a JPEG, PNG or WebP.',
-  pictureCouldNotBeDrawn: 'The picture could not be drawn.'
-} as const
-
 export const LOGS = {
   largerThanMbBringIn: (name: string, most_log_bytes: number) => `${name} is larger than ${most_log_bytes} MB. Bring it in in parts.`
 } as const
