@@ -1,5 +1,4 @@
 import { type QueryInterface, QueryTypes, type Sequelize } from 'sequelize'
-import { Umzug } from 'umzug'
 import * as kitchen from './migrations/0001-kitchen'
 import * as formulas from './migrations/0002-formulas'
 import * as fermentation from './migrations/0003-fermentation'
@@ -43,6 +42,15 @@ export const STEP_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name)
 export async function migrate(sequelize: Sequelize, steps: typeof MIGRATIONS = MIGRATIONS): Promise<string[]> {
   // All statements go over the one connection that Sequelize keeps for what belongs to no transaction of its own.
   const run = (sql: string, replacements: unknown[] = []) => sequelize.query(sql, { replacements })
+  const executed = async (): Promise<string[]> => {
+    await run('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(255) NOT NULL UNIQUE PRIMARY KEY)')
+    const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations ORDER BY name', { type: QueryTypes.SELECT })
+    return rows.map(({ name }) => name)
+  }
+  const taken = new Set(await executed())
+  // On most days there is nothing to do, and loading the library would hold up the start.
+  if (steps.every(({ name }) => taken.has(name))) return []
+  const { Umzug } = await import('umzug')
   const umzug = new Umzug({
     migrations: steps.map(({ name, step }) => ({
       name,
@@ -60,11 +68,7 @@ export async function migrate(sequelize: Sequelize, steps: typeof MIGRATIONS = M
     })),
     context: sequelize.getQueryInterface(),
     storage: {
-      async executed() {
-        await run('CREATE TABLE IF NOT EXISTS migrations (name VARCHAR(255) NOT NULL UNIQUE PRIMARY KEY)')
-        const rows = await sequelize.query<{ name: string }>('SELECT name FROM migrations ORDER BY name', { type: QueryTypes.SELECT })
-        return rows.map(({ name }) => name)
-      },
+      executed,
       // The step has recorded itself.
       logMigration: async () => undefined,
       unlogMigration: () => Promise.reject(new Error('There is no way back.'))

@@ -2,7 +2,6 @@ import { createHash } from 'node:crypto'
 import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import express, { Router } from 'express'
-import sharp from 'sharp'
 import { PICTURE_TYPES, pictureNameSchema, ROUTES } from '../../contract'
 import { PICTURES_FOLDER } from '../keeping/pictureFiles'
 import { notFound, Problem, parse } from '../problems'
@@ -20,6 +19,8 @@ const MOST_BYTES = 4 * 1024 ** 3
 
 /** A picture drawn anew: upright, no wider than a screen, and without a word about where and by what it was taken. */
 async function drawnAnew(bytes: Buffer): Promise<Buffer> {
+  // A large library: the start of the program does not wait for it.
+  const { default: sharp } = await import('sharp')
   try {
     const picture = sharp(bytes, { limitInputPixels: MOST_DOTS, failOn: 'truncated' })
     const { format } = await picture.metadata()
