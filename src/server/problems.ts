@@ -45,7 +45,7 @@ export function errorHandler(error: unknown, req: Request, res: Response, next: 
 function diskProblem(error: unknown): Problem | null {
   const { code, parent } = error as { code?: string; parent?: { code?: string } }
   if (!['ENOSPC', 'EDQUOT', 'SQLITE_FULL'].includes(parent?.code ?? code ?? '')) return null
-  return new Problem(507, 'disk full', 'The disk of Olvent’s computer is full. Your entry is kept in this window and sent again; make some room there.')
+  return new Problem(507, 'disk full', 'The disk of Olvent’s computer is full, so nothing was stored. Make some room there and try again.')
 }
 
 /** What the body parser and the router say, as sentences. */
