@@ -231,13 +231,33 @@ test('an address of an earlier version leads on', async () => {
   await page.waitForURL(`${program.address}/recipes`)
 })
 
-test('no view scrolls sideways on the smallest of phones', async () => {
-  const { page } = await openWindow({ width: 320, height: 700 })
+/** Views that are wider than their window, by how much. */
+async function tooWide(page: Page): Promise<string[]> {
   const over: string[] = []
   for (const view of VIEWS) {
     await open(page, paths[view])
     const px = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
     if (px > 0) over.push(`${view}: ${px} px`)
   }
-  expect(over).toEqual([])
+  return over
+}
+
+test('no view scrolls sideways on the smallest of phones', async () => {
+  const { page } = await openWindow({ width: 320, height: 700 })
+  expect(await tooWide(page)).toEqual([])
+})
+
+test.each([
+  [1280, 800],
+  [390, 844]
+])('letters twice as large grow everywhere, and no view of %i px scrolls sideways', async (width, height) => {
+  await closeBrowser()
+  const { page } = await openWindow({ width, height, letters: 2 })
+  expect(await tooWide(page)).toEqual([])
+  await open(page, paths.Today)
+  const sizes = await page.evaluate(() =>
+    ['h1', 'p', 'button'].map((name) => Number.parseFloat(getComputedStyle(document.querySelector(`main ${name}`) ?? document.body).fontSize))
+  )
+  expect(Math.min(...sizes)).toBeGreaterThanOrEqual(26)
+  await closeBrowser()
 })

@@ -138,12 +138,16 @@ const PATIENCE_MS = 200_000
 /** Contexts of closed windows: they have the program's scripts already, which takes most of the time of a page away. */
 const resting: BrowserContext[] = []
 
-/** Opens a window; all windows of a test file share one Chromium. */
-export async function openWindow({ width = 1280, height = 800, dim = false } = {}): Promise<Window> {
+/**
+ * Opens a window; all windows share one Chromium until it is closed.
+ * @param letters how many times larger than usual this Chromium, when it is opened with this window, is asked to show letters
+ */
+export async function openWindow({ width = 1280, height = 800, dim = false, letters = 1 } = {}): Promise<Window> {
   browser ??= await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: [
       '--no-sandbox',
+      `--blink-settings=defaultFontSize=${16 * letters}`,
       // Nothing here has a graphics card: what draws as if there were one only takes the cores from the page.
       ...['--disable-gpu', '--disable-gpu-compositing', '--disable-software-rasterizer'],
       ...['--disable-extensions', '--disable-component-extensions-with-background-pages'],

@@ -6,6 +6,8 @@ const plum: MantineColorsTuple = ['#f6f0fb', '#e7dbf2', '#cdb4e3', '#b28bd4', '#
 /** The house's own theme: one radius, one spacing scale, targets of 44 px and more. */
 export const theme = createTheme({
   colors: { plum },
+  // Mantine's own sizes are made for letters of 16 px; ours have 17.
+  scale: 17 / 16,
   respectReducedMotion: true,
   primaryColor: 'plum',
   primaryShade: { light: 8, dark: 2 },
@@ -15,11 +17,11 @@ export const theme = createTheme({
   defaultRadius: 12,
   radius: { xs: '12px', sm: '12px', md: '12px', lg: '12px', xl: '12px' },
   spacing: { xs: '8px', sm: '12px', md: '16px', lg: '24px', xl: '32px' },
-  fontSizes: { xs: '14px', sm: '15px', md: '17px', lg: '20px', xl: '24px' },
+  fontSizes: { xs: '0.875rem', sm: '0.9375rem', md: '1.0625rem', lg: '1.25rem', xl: '1.5rem' },
   headings: {
     fontFamily: 'var(--ol-sans)',
     fontWeight: '700',
-    sizes: { h1: { fontSize: '36px', lineHeight: '1.15' }, h2: { fontSize: '24px', lineHeight: '1.25' }, h3: { fontSize: '20px', lineHeight: '1.3' } }
+    sizes: { h1: { fontSize: '2.25rem', lineHeight: '1.15' }, h2: { fontSize: '1.5rem', lineHeight: '1.25' }, h3: { fontSize: '1.25rem', lineHeight: '1.3' } }
   },
   components: {
     Button: {
@@ -29,14 +31,15 @@ export const theme = createTheme({
       }),
       styles: { root: { minHeight: 48 }, label: { fontWeight: 650 } }
     },
-    ActionIcon: { defaultProps: { size: 44, variant: 'subtle' } },
+    // Its drawing does not grow with the letters; nor does it.
+    ActionIcon: { defaultProps: { variant: 'subtle' }, vars: () => ({ root: { '--ai-size': '46px' } }) },
     TextInput: { defaultProps: { size: 'md' } },
     PasswordInput: { defaultProps: { size: 'md' } },
     NumberInput: { defaultProps: { size: 'md', hideControls: true } },
     Select: { defaultProps: { size: 'md', allowDeselect: false, comboboxProps: { transitionProps: { duration: 100 } } } },
-    SegmentedControl: { defaultProps: { size: 'md' } },
-    Modal: { defaultProps: { transitionProps: { duration: 120 }, centered: true }, styles: { title: { fontSize: 22, fontWeight: 700 } } },
-    Drawer: { defaultProps: { transitionProps: { duration: 150 } }, styles: { title: { fontSize: 22, fontWeight: 700 } } }
+    SegmentedControl: { defaultProps: { size: 'md' }, styles: { root: { maxWidth: '100%', overflowX: 'auto' } } },
+    Modal: { defaultProps: { transitionProps: { duration: 120 }, centered: true }, styles: { title: { fontSize: '1.375rem', fontWeight: 700 } } },
+    Drawer: { defaultProps: { transitionProps: { duration: 150 } }, styles: { title: { fontSize: '1.375rem', fontWeight: 700 } } }
   }
 })
 

@@ -1,5 +1,4 @@
 import { ActionIcon, Button, FileButton, Group, Modal, Select, Text, Textarea } from '@mantine/core'
-import { useMediaQuery } from '@mantine/hooks'
 import { IconCheck, IconHelpCircle, IconX } from '@tabler/icons-react'
 import { useMemo, useState } from 'react'
 import { type FormulaContent, readPortable } from '../../../contract'
@@ -27,6 +26,7 @@ import { saveIngredient } from '../../data/stores'
 import { Figure, Figures, Note } from '../Card'
 import { QuantityField } from '../QuantityField'
 import { tellError } from '../tell'
+import { useNarrow } from '../useNarrow'
 import { BaseSelect } from './BaseSelect'
 import classes from './formula.module.css'
 
@@ -50,7 +50,7 @@ export function RecipeReader({
   readonly onTake: (content: FormulaContent, name: string, note: string) => void
   readonly onClose: () => void
 }) {
-  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const narrow = useNarrow()
   const [text, setText] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const found = useMemo(() => recogniseImport(text), [text])

@@ -26,11 +26,11 @@ export interface RibbonGrip {
 }
 
 /** Grips over a drawn ribbon. Each is a slider: pointer and keys do the same. */
-export function Grips({ grips, frame, hill }: { grips: readonly RibbonGrip[]; frame: RibbonFrame; hill: DrawnHill | undefined }) {
+export function Grips({ scale, grips, ...drawn }: { grips: readonly RibbonGrip[]; frame: RibbonFrame; hill: DrawnHill | undefined; scale: number }) {
   return (
-    <div className={classes.grips}>
-      {apart(grips, frame).map((grip) => (
-        <Grip key={grip.id} grip={grip} frame={frame} hill={hill} />
+    <div className={classes.grips} style={{ transform: `scale(${scale})` }}>
+      {apart(grips, drawn.frame).map((grip) => (
+        <Grip key={grip.id} grip={grip} scale={scale} {...drawn} />
       ))}
     </div>
   )
@@ -52,13 +52,13 @@ function apart(grips: readonly RibbonGrip[], { x }: RibbonFrame): RibbonGrip[] {
 /** Keys of a slider, as numbers of steps. */
 const KEYS: Readonly<Record<string, number>> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -4, PageUp: 4 }
 
-function Grip({ grip, frame, hill }: { grip: RibbonGrip; frame: RibbonFrame; hill: DrawnHill | undefined }) {
+function Grip({ grip, frame, hill, scale }: { grip: RibbonGrip; frame: RibbonFrame; hill: DrawnHill | undefined; scale: number }) {
   /** Where on the grip it was taken, so that it does not jump under the finger. */
   const taken = useRef<number | null>(null)
   const wanted = useRef<{ ms: number; frame: number } | null>(null)
   const x = frame.x(grip.ms)
   const y = grip.on === 'ridge' && hill !== undefined ? hill.y(levelAt(hill.hill.points, grip.ms)) : (hill?.groundY ?? frame.groundY)
-  const place = (event: PointerEvent<HTMLElement>) => event.clientX - (event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0)
+  const place = (event: PointerEvent<HTMLElement>) => (event.clientX - (event.currentTarget.parentElement?.getBoundingClientRect().left ?? 0)) / scale
   const down = (event: PointerEvent<HTMLButtonElement>) => {
     event.currentTarget.setPointerCapture(event.pointerId)
     taken.current = place(event) - x

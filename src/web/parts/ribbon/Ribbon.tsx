@@ -1,14 +1,18 @@
 import { VisuallyHidden } from '@mantine/core'
 import { useElementSize } from '@mantine/hooks'
-import { memo, type PointerEvent, type ReactNode, useId, useMemo, useState } from 'react'
+import { memo, type PointerEvent, type SVGProps, useId, useMemo, useState } from 'react'
 import { nightsBetween } from '../../../core'
 import { near } from '../../../words'
 import { RIBBON } from '../../../words/screens/parts-ribbon'
 import { useKitchen } from '../../data/kitchen'
+import { textScale } from '../textScale'
 import { describeRibbon } from './describe'
 import { Grips, type RibbonGrip } from './Grips'
 import { type DrawnHill, type Hill, layFrame, layHills, levelAt, type PlacedLabel, type RibbonFrame } from './geometry'
 import classes from './Ribbon.module.css'
+
+/** Narrower than this the drawing tells nothing, however large its letters. */
+const LEAST_WIDTH = 320
 
 const NO_GRIPS: readonly RibbonGrip[] = []
 
@@ -32,7 +36,11 @@ export function Ribbon({
   grips?: readonly RibbonGrip[]
 }) {
   const { kitchen } = useKitchen()
-  const { ref, width } = useElementSize()
+  const { ref, width: wide } = useElementSize()
+  // The drawing grows with the letters of the page, as a whole: its own units are those of usual letters.
+  const [wanted] = useState(textScale)
+  const scale = Math.max(Math.min(wanted, wide / LEAST_WIDTH), 1)
+  const width = wide / scale
   const title = useId()
   const frame = useMemo(
     () => (width > 0 ? layFrame({ fromMs, toMs, width, height, nowMs, timeZone: kitchen.timeZone }) : null),
@@ -41,54 +49,42 @@ export function Ribbon({
   const drawn = useMemo(() => (frame === null ? null : layHills(frame, hills)), [frame, hills])
   const [readMs, setReadMs] = useState<number | null>(null)
   const read = (event: PointerEvent<SVGSVGElement>) => {
-    if (frame !== null && event.buttons === 0) setReadMs(frame.msAt(event.clientX - event.currentTarget.getBoundingClientRect().left))
+    if (frame !== null && event.buttons === 0) setReadMs(frame.msAt((event.clientX - event.currentTarget.getBoundingClientRect().left) / scale))
   }
   return (
     <figure className={classes.ribbon} ref={ref} aria-labelledby={title} data-testid="ribbon">
       <Words id={title} fromMs={fromMs} toMs={toMs} nowMs={nowMs} hills={told} />
       {frame !== null && drawn !== null && (
         <>
-          <Layer frame={frame}>
+          <Sheet frame={frame} scale={scale} className={classes.svg}>
             <Sky frame={frame} />
-          </Layer>
-          <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true" className={classes.moving}>
+          </Sheet>
+          <Sheet frame={frame} scale={scale} className={classes.moving}>
             {drawn.hills.map((hill) => (
               <HillShape key={hill.hill.id} drawn={hill} frame={frame} />
             ))}
             {drawn.labels.map((label) => (
               <WindowLabel key={label.id} label={label} hill={drawn.hills.find((h) => h.hill.id === label.id)?.hill} />
             ))}
-          </svg>
-          <svg
-            width={width}
-            height={height}
-            viewBox={`0 0 ${width} ${height}`}
-            aria-hidden="true"
-            className={classes.layer}
-            onPointerMove={read}
-            onPointerLeave={() => setReadMs(null)}
-          >
+          </Sheet>
+          <Sheet frame={frame} scale={scale} className={classes.layer} onPointerMove={read} onPointerLeave={() => setReadMs(null)}>
             <Ground frame={frame} />
             {drawn.hills.map(({ hill, startX, mixX, groundY }) =>
               groundY === frame.groundY ? <Ends key={hill.id} startX={startX} mixX={mixX} groundY={groundY} /> : null
             )}
             <Now frame={frame} />
             {readMs !== null && <Reading ms={readMs} frame={frame} hills={drawn.hills} />}
-          </svg>
+          </Sheet>
         </>
       )}
-      {frame !== null && drawn !== null && grips.length > 0 && <Grips grips={grips} frame={frame} hill={drawn.hills[0]} />}
+      {frame !== null && drawn !== null && grips.length > 0 && <Grips grips={grips} frame={frame} hill={drawn.hills[0]} scale={scale} />}
     </figure>
   )
 }
 
-/** A sheet of the drawing that stands still while hills are dragged. */
-function Layer({ frame: { strip }, children }: { frame: RibbonFrame; children: ReactNode }) {
-  return (
-    <svg width={strip.width} height={strip.height} viewBox={`0 0 ${strip.width} ${strip.height}`} aria-hidden="true" className={classes.svg}>
-      {children}
-    </svg>
-  )
+/** A sheet of the drawing: those that stand still lie apart from what is dragged. */
+function Sheet({ frame: { strip }, scale, ...rest }: { frame: RibbonFrame; scale: number } & SVGProps<SVGSVGElement>) {
+  return <svg width={strip.width * scale} height={strip.height * scale} viewBox={`0 0 ${strip.width} ${strip.height}`} aria-hidden="true" {...rest} />
 }
 
 /** Where a hill on the ground begins, and where it is mixed. */

@@ -46,7 +46,7 @@ export function ScaleBar({
           data={[{ value: TYPED, label: SCALE_BAR.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
           value={device?.id ?? TYPED}
           onChange={(value) => value !== null && onChoose(value === TYPED ? null : value)}
-          w={220}
+          style={{ width: 'min(220px, 70vw)' }}
           description={battery !== null && battery < LOW ? SCALE_BAR.batteryAt(format.percent(battery, 0)) : undefined}
         />
         {device?.simulated === true && (

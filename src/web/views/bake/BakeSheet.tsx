@@ -1,5 +1,5 @@
 import { ActionIcon, Group, Menu, Skeleton, TextInput } from '@mantine/core'
-import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { useDisclosure, useHotkeys } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
@@ -22,6 +22,7 @@ import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { withDay } from '../../parts/ribbon/useHills'
 import { STATIONS, type StationId } from '../../parts/stations'
 import { tellDone, tellError } from '../../parts/tell'
+import { useNarrow } from '../../parts/useNarrow'
 import { useOnce } from '../../parts/useOnce'
 import classes from './BakeSheet.module.css'
 import { Conflict } from './Conflict'
@@ -64,7 +65,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const here = useKitchen()
   const { kitchen, format } = here
   const now = useNow()
-  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const narrow = useNarrow()
   const minute = minuteOf(now)
   const station: StationId = STATIONS.find((s) => s.id === asked)?.id ?? HOME[bake.status]
   const { state } = bake

@@ -4,6 +4,7 @@ import type { JarBuild } from '../../../contract'
 import type { PastBuild } from '../../../core'
 import { PAST_CHART } from '../../../words/screens/pace'
 import { useKitchen } from '../../data/kitchen'
+import { textScale } from '../../parts/textScale'
 import classes from './PaceRoom.module.css'
 
 Chart.register(CategoryScale, Filler, LinearScale, LineController, LineElement, PointElement, Tooltip)
@@ -18,7 +19,7 @@ export function PastChart({ past, builds }: { readonly past: readonly PastBuild[
     const colour = (name: string) => style.getPropertyValue(name).trim()
     const ink = colour('--ol-ink')
     Chart.defaults.font.family = colour('--ol-sans')
-    Chart.defaults.font.size = 14
+    Chart.defaults.font.size = 14 * textScale()
     const line = (values: readonly number[], more: object) => ({
       data: values.map((v) => (Number.isFinite(v) ? v : null)),
       pointRadius: 0,

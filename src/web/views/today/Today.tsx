@@ -1,5 +1,5 @@
 import { Skeleton } from '@mantine/core'
-import { useHotkeys, useMediaQuery } from '@mantine/hooks'
+import { useHotkeys } from '@mantine/hooks'
 import { TODAY } from '../../../words/screens/today'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
@@ -12,6 +12,7 @@ import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { useHills } from '../../parts/ribbon/useHills'
 import { isTold } from '../../parts/steps/stepPlaces'
 import { useMarkStep } from '../../parts/steps/useMarkStep'
+import { useNarrow } from '../../parts/useNarrow'
 import { useNewBake } from '../../parts/useNewBake'
 import { CopyWord } from './CopyWord'
 import { entriesOf } from './entries'
@@ -31,7 +32,7 @@ const MANY = 4
 export function Today() {
   const { kitchen } = useKitchen()
   const now = useNow()
-  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const narrow = useNarrow()
   const kitchenDays = useDays(now)
   const { days, cultures, error } = kitchenDays
   const conditions = useConditions(cultures, now)

@@ -1,5 +1,4 @@
 import { Button, Group } from '@mantine/core'
-import { useMediaQuery } from '@mantine/hooks'
 import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { busyAhead, plannedSteps, planProblemOf, takePlan, wayTaken } from '../../../../answers'
@@ -15,6 +14,7 @@ import { Card, Note } from '../../../parts/Card'
 import { ClashNotes } from '../../../parts/ClashNotes'
 import { MomentField } from '../../../parts/MomentField'
 import { tellDone } from '../../../parts/tell'
+import { useNarrow } from '../../../parts/useNarrow'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
@@ -79,7 +79,7 @@ export function PlanStation(props: StationProps) {
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
     if (moved.ok) edit(moved.patch)
   }
-  const narrow = useMediaQuery('(max-width: 720px)') === true
+  const narrow = useNarrow()
   const ways =
     frozen || !open ? null : problem === null ? (
       <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
