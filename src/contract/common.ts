@@ -53,3 +53,6 @@ export const noted = {
   source: z.enum(['typed', 'device', 'import']).default('typed'),
   device: z.string().max(80).optional()
 }
+
+/** It is done; there is nothing more to tell. */
+export const doneSchema = z.object({ ok: z.boolean() })

@@ -1,5 +1,6 @@
 /** The public face of the contract. */
 export * from './access'
+export * from './api'
 export * from './bakes'
 export * from './calendar'
 export * from './changes'

@@ -97,6 +97,9 @@ export const jarSchema = z.object({
 })
 export type Jar = z.infer<typeof jarSchema>
 
+/** All jars, by name. */
+export const jarsSchema = z.object({ jars: z.array(jarSchema) })
+
 /** A jar as it is told. */
 export function jarToWire(jar: Jar): z.input<typeof jarSchema> {
   const { lastFeed, program, pace, line, stays } = jar

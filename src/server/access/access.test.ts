@@ -4,17 +4,11 @@ import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { pino } from 'pino'
-import { createApp } from '../app'
-import { calendarsOf } from '../calendars'
-import { createClock } from '../clock'
 import { readConfig } from '../config'
-import { openDatabase } from '../db/connect'
-import { createHub } from '../devices/hub'
-import { createKeeper } from '../keeping/keeper'
 import { start } from '../start'
 import { StartProblem } from '../startProblem'
-import { firstRun, type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
-import { createLines } from './lines'
+import { allRoutes } from '../testing/routesOf'
+import { firstRun, type Loose, startTestServer, type TestServer } from '../testing/testServer'
 import { createPairings, PAIRING_MS } from './pairings'
 import { hashPassphrase, isPassphrase } from './passphrase'
 import { createThrottle } from './throttle'
@@ -95,25 +89,7 @@ describe('an address beyond this machine', () => {
 
 describe('without a session', () => {
   test('no route answers but health, sign-in and what has a key of its own: the whole table walked', async () => {
-    const folder = await mkdtemp(join(tmpdir(), 'olvent-walk-'))
-    const database = await openDatabase(folder)
-    const app = createApp({
-      database,
-      calendars: calendarsOf(database),
-      clock: createClock(Date.parse(TEST_NOW)),
-      folder,
-      hub: createHub(),
-      adapters: [],
-      live: createLines(),
-      keeper: createKeeper({ database, dataFolder: folder, clock: createClock(0), log: pino({ level: 'silent' }) }),
-      addresses: [],
-      log: pino({ level: 'silent' }),
-      webFolder: null,
-      hostNames: [ELSEWHERE]
-    })
-    const routes = routesOf((app as unknown as { router: Layered }).router)
-    await database.close()
-    await rm(folder, { recursive: true })
+    const routes = await allRoutes()
     expect(routes.length).toBeGreaterThan(60)
     const answered: string[] = []
     for (const { method, path } of routes) {
@@ -286,17 +262,3 @@ test('a device reaches its own readings only, and a withdrawn calendar address n
   // Its id does not come back either.
   expect((await server.send('POST', '/api/calendar-addresses', { id, name: 'Other phone' })).status).toBe(409)
 })
-
-interface Layered {
-  readonly stack: readonly { readonly route?: { readonly path: string; readonly methods: Readonly<Record<string, boolean>> }; readonly handle: unknown }[]
-}
-/** All routes of an app, with those of its routers. */
-function routesOf({ stack }: Layered): { method: string; path: string }[] {
-  return stack.flatMap(({ route, handle }) =>
-    route !== undefined
-      ? Object.keys(route.methods).map((method) => ({ method: method.toUpperCase(), path: route.path }))
-      : typeof handle === 'function' && 'stack' in handle
-        ? routesOf(handle as unknown as Layered)
-        : []
-  )
-}

@@ -1,7 +1,6 @@
 import { useLocalStorage } from '@mantine/hooks'
 import useSWR, { mutate } from 'swr'
-import { z } from 'zod'
-import { type Device, type DeviceDeed, type DeviceKind, deviceMadeSchema, devicesSchema, ROUTES } from '../../contract'
+import { type Device, type DeviceDeed, type DeviceKind, deviceMadeSchema, devicesSchema, doneSchema, ROUTES } from '../../contract'
 import { ask } from './api'
 import { newId } from './newId'
 import { read, send } from './outbox'
@@ -28,7 +27,7 @@ export async function removeDevice(id: string): Promise<void> {
 
 /** Moves what a stand-in measures; not kept for later: it is of this moment or not at all. */
 export async function touchDevice(id: string, deed: DeviceDeed): Promise<void> {
-  await ask(z.object({ ok: z.literal(true) }), { method: 'POST', path: ROUTES.deviceDeeds(id), body: deed })
+  await ask(doneSchema, { method: 'POST', path: ROUTES.deviceDeeds(id), body: deed })
 }
 
 /** The device of a kind that this window reads from; null: figures are typed. */

@@ -1,6 +1,5 @@
 import useSWR, { mutate } from 'swr'
 import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
-import { z } from 'zod'
 import {
   isoOf,
   type Jar,
@@ -12,6 +11,7 @@ import {
   type JarSplit,
   jarHistorySchema,
   jarSchema,
+  jarsSchema,
   ROUTES
 } from '../../contract'
 import { nowMs } from './clock'
@@ -19,8 +19,6 @@ import { refreshDiscard } from './discard'
 import { newId } from './newId'
 import { read, send } from './outbox'
 import { refreshShelf } from './shelf'
-
-const jarsSchema = z.object({ jars: z.array(jarSchema) })
 
 /** All jars, by name. */
 export function useJars(): { readonly jars: readonly Jar[] | undefined; readonly error: Error | undefined } {

@@ -1,6 +1,5 @@
 import useSWR, { mutate } from 'swr'
-import { z } from 'zod'
-import { type BringIn, type Copies, copiesSchema, errorSchema, ROUTES, type TakenAlong, takenAlongSchema } from '../../contract'
+import { type BringIn, type Copies, copiesSchema, doneSchema, errorSchema, ROUTES, type TakenAlong, takenAlongSchema } from '../../contract'
 import { ask, NotNow, Refusal } from './api'
 
 /** Copies of the kitchen; undefined until they are known. */
@@ -31,8 +30,6 @@ export async function lookInto(file: File): Promise<TakenAlong> {
   if (answer.ok) return takenAlongSchema.parse(told)
   throw new Refusal(errorSchema.parse(told).error)
 }
-
-const doneSchema = z.object({ ok: z.boolean() })
 
 /** Puts a file that was looked into in the place of this kitchen, or adds it. @throws Refusal */
 export async function bringIn(id: string, how: BringIn): Promise<void> {

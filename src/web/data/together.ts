@@ -1,14 +1,11 @@
 import { mutate } from 'swr'
-import { z } from 'zod'
 import type { Bake } from '../../answers'
-import { isoOf, type Jar, jarSchema, type NewBakeEvent, ROUTES, type TogetherPart } from '../../contract'
+import { isoOf, type Jar, jarsSchema, type NewBakeEvent, ROUTES, type TogetherPart } from '../../contract'
 import type { Pantry } from '../../core'
 import { showEvent } from './bakes'
 import { nowMs } from './clock'
 import { newId } from './newId'
 import { send } from './outbox'
-
-const answerSchema = z.object({ jars: z.array(jarSchema) })
 
 /** Asks again for all that it may have changed. */
 const refreshAll = () => mutate((key) => typeof key === 'string' && key.startsWith('/api/'))
@@ -25,7 +22,7 @@ export async function doTogether(
   const id = newId()
   const post = async (path: string, body: Readonly<Record<string, unknown>>) => {
     const own = newId()
-    await send(own, answerSchema, { method: 'POST', path, body: { id: own, happenedAt: isoOf(nowMs()), ...body } }).finally(() => void refreshAll())
+    await send(own, jarsSchema, { method: 'POST', path, body: { id: own, happenedAt: isoOf(nowMs()), ...body } }).finally(() => void refreshAll())
   }
   if (shown !== undefined) showEvent(shown.bake, shown.event, shown.pantry)
   await post(ROUTES.together, { id, parts })
