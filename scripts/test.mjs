@@ -56,7 +56,7 @@ const built = Promise.all([sqlite, ensureBuild(), chromium])
 /** What needs no browser gives way to the one that runs beside it. */
 async function firstWithoutBrowser() {
   const beside = { givesWay: true }
-  await check('Types', 'npx', ['tsc', '-p', '.'], beside)
+  await check('Types', 'npx', ['tsc', '-b'], beside)
   await check('Lint and format', 'npx', ['biome', 'ci', '--log-level=warn'], beside)
   await check('Layering', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', 'src', '--output-type', 'err'], beside)
   await jest('unit', ['--testPathIgnorePatterns', SERVER], beside)

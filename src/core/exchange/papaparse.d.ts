@@ -1,0 +1,10 @@
+/** What is used of papaparse. Its own types refer to those of Node, which core must not see. */
+declare module 'papaparse' {
+  const Papa: {
+    /** Reads a table of cells. */
+    parse<Row>(text: string, options: { delimiter?: string; preview?: number; skipEmptyLines?: boolean }): { readonly data: Row[] }
+    /** Writes a table; cells that a spreadsheet would take for formulas are escaped where asked. */
+    unparse(table: { fields: string[]; data: unknown[][] }, options: { newline: string; escapeFormulae: boolean }): string
+  }
+  export default Papa
+}
