@@ -7,8 +7,8 @@ import { type BatchLine, conditionOf, type FlourKind, simulate, TYPICAL_JAR, ves
 import { coldJarErrors } from '../src/core/testing/coldJar'
 import { referenceRun } from '../src/core/testing/reference'
 import { openDatabase } from '../src/server/db/connect'
-import { openJar } from '../src/server/records/jars'
-import { createKitchen } from '../src/server/records/kitchens'
+import { openJar } from '../src/server/records/jars/jars'
+import { createKitchen } from '../src/server/records/kitchen/kitchens'
 import type { Work } from '../src/server/records/work'
 import { heading, percentile, report } from './report'
 

@@ -1,5 +1,5 @@
 import type { Database } from './db/connect'
-import { calendarFile } from './records/calendar'
+import { calendarFile } from './records/calendar/calendar'
 import { readWork } from './records/work'
 
 /** Makes calendar files. */

@@ -10,7 +10,7 @@ import { openFolder } from './db/openFolder'
 import { unpack } from './keeping/bringIn'
 import { takeAlong } from './keeping/takeAlong'
 import { Problem } from './problems'
-import { findKitchen } from './records/kitchens'
+import { findKitchen } from './records/kitchen/kitchens'
 import { readWork } from './records/work'
 import { StartProblem } from './startProblem'
 

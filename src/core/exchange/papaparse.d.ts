@@ -6,5 +6,6 @@ declare module 'papaparse' {
     /** Writes a table; cells that a spreadsheet would take for formulas are escaped where asked. */
     unparse(table: { fields: string[]; data: unknown[][] }, options: { newline: string; escapeFormulae: boolean }): string
   }
+  // biome-ignore lint/style/noDefaultExport: it is how papaparse is imported
   export default Papa
 }

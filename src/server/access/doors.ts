@@ -3,7 +3,7 @@ import { Op } from 'sequelize'
 import { isoOf, type WireSession } from '../../contract'
 import { plain, type SessionRow } from '../db/rows'
 import { notFound, Problem } from '../problems'
-import { hashOf, newToken } from '../records/tokens'
+import { hashOf, newToken } from '../records/devices/tokens'
 import type { Work } from '../records/work'
 import { hashPassphrase, isPassphrase } from './passphrase'
 

@@ -1,5 +1,5 @@
 import { Problem } from '../problems'
-import { hashOf, newToken } from '../records/tokens'
+import { hashOf, newToken } from '../records/devices/tokens'
 
 /** A code lets one device in, for so long. */
 export const PAIRING_MS = 5 * 60_000

@@ -24,9 +24,9 @@ import {
   trueRise,
   trueRiseAt
 } from '../../core'
-import { addBakeEvent } from '../records/bakeEvents'
-import { createBake } from '../records/bakes'
-import { findJar } from '../records/jars'
+import { addBakeEvent } from '../records/bakes/bakeEvents'
+import { createBake } from '../records/bakes/bakes'
+import { findJar } from '../records/jars/jars'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
 import { DAY, type Demo, feed, HOUR, jarGrams, topUp, typedAt } from './demoJars'
 

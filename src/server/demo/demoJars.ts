@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { CULTURE_TRAITS, type Culture, gramsOfBlend, toGrams } from '../../core'
-import { feedJar, splitJar, weighJar } from '../records/jarDeeds'
+import { feedJar, splitJar, weighJar } from '../records/jars/jarDeeds'
 import type { Work } from '../records/work'
 
 export const HOUR = 3_600_000

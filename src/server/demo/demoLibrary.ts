@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Formula, Target } from '../../core'
-import { createFormula } from '../records/formulas'
+import { createFormula } from '../records/shelf/formulas'
 import type { Work } from '../records/work'
 import { DOUGHS, pieces } from './demoDoughs'
 

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { BUILT_IN_INGREDIENTS, type Ingredient } from '../../core'
-import { putIngredient } from '../records/ingredients'
-import { moveStock } from '../records/shelf'
-import { putVessel } from '../records/vessels'
+import { putIngredient } from '../records/shelf/ingredients'
+import { moveStock } from '../records/shelf/shelf'
+import { putVessel } from '../records/shelf/vessels'
 import type { Work } from '../records/work'
 
 const DAY = 86_400_000

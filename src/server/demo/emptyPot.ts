@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { msOf } from '../../contract'
-import { discardPot, takeDiscard } from '../records/discard'
+import { discardPot, takeDiscard } from '../records/jars/discard'
 import type { Work } from '../records/work'
 
 const HOUR = 3_600_000

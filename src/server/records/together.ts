@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import type { togetherSchema, undoSchema } from '../../contract'
 import { notFound, Problem } from '../problems'
-import { addBakeEvent } from './bakeEvents'
-import { feedJar, moveJar, splitJar, undoJar } from './jarDeeds'
-import { theKitchen } from './kitchens'
+import { addBakeEvent } from './bakes/bakeEvents'
+import { feedJar, moveJar, splitJar, undoJar } from './jars/jarDeeds'
+import { theKitchen } from './kitchen/kitchens'
 import { eventById, eventOf, isRecorded, record, undoneIds, type Work } from './work'
 
 /** Type of the event that holds the parts together. */

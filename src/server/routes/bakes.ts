@@ -1,8 +1,8 @@
 import { Router } from 'express'
 import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, bakeToWire, ROUTES } from '../../contract'
 import { parse } from '../problems'
-import { addBakeEvent } from '../records/bakeEvents'
-import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes'
+import { addBakeEvent } from '../records/bakes/bakeEvents'
+import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes/bakes'
 import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
 

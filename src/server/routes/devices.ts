@@ -3,7 +3,7 @@ import { deviceDeedSchema, devicePostSchema, devicePushSchema, type Live, ROUTES
 import { callerOf } from '../access/gate'
 import { createPushes } from '../devices/pushes'
 import { notFound, parse } from '../problems'
-import { addDevice, listDevices, revokeDevice } from '../records/devices'
+import { addDevice, listDevices, revokeDevice } from '../records/devices/devices'
 import type { Work } from '../records/work'
 import { idIn, reads, type Services, writes } from './route'
 

@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { formulaPostSchema, formulaPutSchema, ROUTES } from '../../contract'
 import { parse } from '../problems'
-import { createFormula, formulaVersions, listFormulas, putFormula, setFormulaDeleted } from '../records/formulas'
+import { createFormula, formulaVersions, listFormulas, putFormula, setFormulaDeleted } from '../records/shelf/formulas'
 import { idIn, reads, type Services, writes } from './route'
 
 /** The formula library. */

@@ -10,7 +10,7 @@ import { callerOf } from '../access/gate'
 import { type Unpacked, unpack } from '../keeping/bringIn'
 import { takeAlong } from '../keeping/takeAlong'
 import { notFound, Problem, parse } from '../problems'
-import { findKitchen } from '../records/kitchens'
+import { findKitchen } from '../records/kitchen/kitchens'
 import { readWork } from '../records/work'
 import { idIn, type Services } from './route'
 

@@ -1,10 +1,10 @@
 import { Router } from 'express'
 import { changesQuerySchema, firstRunSchema, kitchenPutSchema, kitchenToWire, ROUTES, readingsPostSchema } from '../../contract'
 import { parse } from '../problems'
-import { changesOf } from '../records/changes'
-import { firstRun } from '../records/firstRun'
-import { findKitchen, putKitchen } from '../records/kitchens'
-import { addReadings, readingsOf, setImportTakenBack } from '../records/readings'
+import { changesOf } from '../records/kitchen/changes'
+import { firstRun } from '../records/kitchen/firstRun'
+import { findKitchen, putKitchen } from '../records/kitchen/kitchens'
+import { addReadings, readingsOf, setImportTakenBack } from '../records/kitchen/readings'
 import { idIn, reads, type Services, writes } from './route'
 
 /** The kitchen: its settings and places, and the first run. */

@@ -1,7 +1,7 @@
 import { Router } from 'express'
 import { programEntrySchema, programPostSchema, ROUTES, undoSchema } from '../../contract'
 import { parse } from '../problems'
-import { addProgramEntry, findProgram, setProgramEnded, startProgram, undoProgramEntry } from '../records/programs'
+import { addProgramEntry, findProgram, setProgramEnded, startProgram, undoProgramEntry } from '../records/jars/programs'
 import { changes, idIn, reads, type Services, writes } from './route'
 
 /** Guided runs of days with a jar. */

@@ -1,6 +1,6 @@
 import { Router } from 'express'
 import { ROUTES, stockSchema, undoSchema } from '../../contract'
-import { moveStock, shelf, undoStock } from '../records/shelf'
+import { moveStock, shelf, undoStock } from '../records/shelf/shelf'
 import { deed, reads, type Services } from './route'
 
 /** The shelf: what is in store, what is bought, counted and blended. */

@@ -1,8 +1,8 @@
 import { type RequestHandler, Router } from 'express'
 import { ingredientIdSchema, ingredientPutSchema, ROUTES, vesselPutSchema } from '../../contract'
 import { notFound, parse } from '../problems'
-import { dropIngredient, listIngredients, putIngredient } from '../records/ingredients'
-import { listVessels, putVessel, setVesselDeleted } from '../records/vessels'
+import { dropIngredient, listIngredients, putIngredient } from '../records/shelf/ingredients'
+import { listVessels, putVessel, setVesselDeleted } from '../records/shelf/vessels'
 import { idIn, reads, type Services, writes } from './route'
 
 /** Ingredients and vessels of the kitchen. */

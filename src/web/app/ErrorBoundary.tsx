@@ -1,6 +1,6 @@
 import { Component, type ReactNode } from 'react'
 import { ERROR_BOUNDARY } from '../../words/screens/app'
-import { Quiet } from '../parts/Quiet'
+import { Quiet } from '../parts/cards/Quiet'
 
 interface Props {
   readonly children: ReactNode

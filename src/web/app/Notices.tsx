@@ -5,7 +5,7 @@ import { believeClock, syncClock, useClockDoubt, useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { flush, useOutbox } from '../data/outbox'
 import { useStorage } from '../data/storage'
-import { tellError } from '../parts/tell'
+import { tellError } from '../parts/cards/tell'
 import classes from './Shell.module.css'
 
 const Tray = lazy(() => import('./Tray').then((m) => ({ default: m.Tray })))

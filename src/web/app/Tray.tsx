@@ -6,7 +6,7 @@ import { ENTRY_FIGURES, entryWords } from '../../words'
 import { TRAY } from '../../words/screens/app'
 import { useKitchen } from '../data/kitchen'
 import { type RefusedEntry, sendAgain, throwAway } from '../data/outbox'
-import { tellDone } from '../parts/tell'
+import { tellDone } from '../parts/cards/tell'
 
 /** Entries that were not accepted: each can be mended and sent again, or thrown away. */
 export function Tray({ tray, onClose }: { readonly tray: readonly RefusedEntry[]; readonly onClose: () => void }) {

@@ -5,7 +5,7 @@ import { useCultures } from '../data/beliefs'
 import { nowMs } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
-import { tellError } from './tell'
+import { tellError } from './cards/tell'
 import { useOnce } from './useOnce'
 
 /** Begins a new bake and opens its sheet. */

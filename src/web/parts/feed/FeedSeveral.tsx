@@ -9,8 +9,8 @@ import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { doTogether } from '../../data/together'
-import { jarsByNeed } from '../jarsByNeed'
-import { tellDone, tellError } from '../tell'
+import { tellDone, tellError } from '../cards/tell'
+import { jarsByNeed } from '../jar/jarsByNeed'
 import classes from './FeedSheet.module.css'
 
 interface Row {

@@ -7,10 +7,10 @@ import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { Note } from '../Card'
-import { PlaceSelect } from '../PlaceSelect'
-import { QuantityField } from '../QuantityField'
-import { tellDone, tellError } from '../tell'
+import { Note } from '../cards/Card'
+import { tellDone, tellError } from '../cards/tell'
+import { PlaceSelect } from '../fields/PlaceSelect'
+import { QuantityField } from '../fields/QuantityField'
 
 /** A jar that comes into the kitchen. */
 export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {

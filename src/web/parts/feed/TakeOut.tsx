@@ -7,7 +7,7 @@ import { useCultures } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { QuantityField } from '../QuantityField'
+import { QuantityField } from '../fields/QuantityField'
 
 /** What is taken out of a jar before it is fed. */
 export interface TakenOut {

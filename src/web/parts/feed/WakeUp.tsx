@@ -5,7 +5,7 @@ import { type JarParameters, timedFeeds, type Use, WAKE_UP_RATIOS } from '../../
 import { whenWords } from '../../../words'
 import { WAKE_UP } from '../../../words/screens/parts-feed'
 import { useKitchen } from '../../data/kitchen'
-import { Note } from '../Card'
+import { Note } from '../cards/Card'
 
 /** A jar wakes at a place no colder than this, °C. */
 const WAKES_FROM_C = 15

@@ -4,8 +4,8 @@ import type { Jar } from '../../../contract'
 import { WEIGH_JAR } from '../../../words/screens/parts-feed'
 import { weighJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
-import { QuantityField } from '../QuantityField'
-import { tellDone, tellError } from '../tell'
+import { tellDone, tellError } from '../cards/tell'
+import { QuantityField } from '../fields/QuantityField'
 import { ReadFrom } from '../weigh/ReadFrom'
 
 /** One weighing puts the book right. */

@@ -7,8 +7,8 @@ import { LIBRARY_SHEET } from '../../../words/screens/parts-formula'
 import { changeFormula, keepFormula, useFormulas } from '../../data/formulas'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { Note } from '../Card'
-import { tellDone, tellError } from '../tell'
+import { Note } from '../cards/Card'
+import { tellDone, tellError } from '../cards/tell'
 import classes from './formula.module.css'
 
 /** The library beside a dough: take a formula from it, or keep this one in it. */

@@ -6,7 +6,7 @@ import type { JarCondition } from '../../../core'
 import { near, tellCondition, whenWords } from '../../../words'
 import { JAR_CARD } from '../../../words/screens/parts-jar'
 import { useKitchen } from '../../data/kitchen'
-import { familyOf } from '../family'
+import { familyOf } from './family'
 import classes from './JarCard.module.css'
 import { JarDrawing } from './JarDrawing'
 

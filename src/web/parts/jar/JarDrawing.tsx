@@ -1,4 +1,4 @@
-import type { Family } from '../family'
+import type { Family } from './family'
 import classes from './JarDrawing.module.css'
 
 /** Shape of the top, as it is named at the Watch. */

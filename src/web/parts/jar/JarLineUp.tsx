@@ -4,9 +4,9 @@ import type { Cultures } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, withoutSpare } from '../../../core'
 import { JAR_LINE_UP } from '../../../words/screens/parts-jar'
-import { jarsByNeed } from '../jarsByNeed'
 import { JarCard } from './JarCard'
 import classes from './JarLineUp.module.css'
+import { jarsByNeed } from './jarsByNeed'
 
 const FeedSheet = lazy(() => import('../feed/FeedSheet').then((m) => ({ default: m.FeedSheet })))
 

@@ -1,5 +1,5 @@
 import type { Vessel } from '../../../contract'
-import type { Family } from '../family'
+import type { Family } from './family'
 import classes from './VesselDrawing.module.css'
 
 /** A vessel drawn to scale, so that several can be told from each other; with what stands in it, where that is known. */

@@ -2,7 +2,7 @@
  * Geometry of the rise ribbon: hours to pixels, hills to paths, labels that keep out of each other's way. Pure; the drawing only draws it.
  */
 import { TZDate } from '@date-fns/tz'
-import type { Family } from '../family'
+import type { Family } from '../jar/family'
 
 /** One point of a hill. */
 export interface HillPoint {

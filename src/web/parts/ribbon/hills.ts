@@ -18,7 +18,7 @@ import {
 } from '../../../core'
 import { HILLS } from '../../../words/screens/parts-ribbon'
 import type { Judged } from '../../data/forecasts'
-import { familyOf } from '../family'
+import { familyOf } from '../jar/family'
 import type { Hill, HillPoint } from './geometry'
 
 const MS_PER_HOUR = 3_600_000

@@ -1,7 +1,7 @@
 import { Button, Modal } from '@mantine/core'
 import { useState } from 'react'
 import { ASK_WHEN } from '../../../words/screens/parts-steps'
-import { MomentField } from '../MomentField'
+import { MomentField } from '../fields/MomentField'
 
 const TWO_DAYS_MS = 48 * 3_600_000
 

@@ -9,7 +9,7 @@ import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { feedForBake } from '../../data/wakes'
-import { tellDone, tellError } from '../tell'
+import { tellDone, tellError } from '../cards/tell'
 
 /** Marks a step done or left out, now or some time ago, with the way back. A wake-up feed that is done was fed as planned. */
 export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {

@@ -6,7 +6,7 @@ import { type BatchLine, causesOf, type JarBelief, SYMPTOMS, type Symptom, troub
 import { CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
 import { TROUBLE_CARD } from '../../../words/screens/parts-trouble'
 import { useKitchen } from '../../data/kitchen'
-import { Card, Note } from '../Card'
+import { Card, Note } from '../cards/Card'
 import classes from './TroubleCard.module.css'
 
 /** Causes told at once, and the least share that is worth a line. */

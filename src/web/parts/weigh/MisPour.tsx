@@ -2,7 +2,7 @@ import { Button, Stack, Text } from '@mantine/core'
 import { type PourReading, type Repair, type RepairKind, repairsOf } from '../../../core'
 import { MIS_POUR } from '../../../words/screens/parts-weigh'
 import { useKitchen } from '../../data/kitchen'
-import { Note } from '../Card'
+import { Note } from '../cards/Card'
 import type { Entry } from './entry'
 import classes from './Weigh.module.css'
 

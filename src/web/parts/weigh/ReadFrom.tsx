@@ -4,7 +4,7 @@ import { READ_FROM } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
-import { tellDone } from '../tell'
+import { tellDone } from '../cards/tell'
 
 const NAMES: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: READ_FROM.levelSensor, room: READ_FROM.roomSensor }
 

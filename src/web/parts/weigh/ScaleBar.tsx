@@ -5,7 +5,7 @@ import type { Device, DeviceDeed } from '../../../contract'
 import { SCALE_BAR } from '../../../words/screens/parts-weigh'
 import { touchDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
-import { tellError } from '../tell'
+import { tellError } from '../cards/tell'
 import classes from './Weigh.module.css'
 
 const TYPED = 'typed'

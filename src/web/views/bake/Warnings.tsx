@@ -3,7 +3,7 @@ import type { Warning } from '../../../core'
 import { near, tellWarning } from '../../../words'
 import { WARNINGS } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
-import { Note } from '../../parts/Card'
+import { Note } from '../../parts/cards/Card'
 import type { StationProps } from './station'
 
 /** Warnings of a station, each with its way out. */

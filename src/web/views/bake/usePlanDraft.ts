@@ -6,7 +6,7 @@ import { USE_PLAN_DRAFT } from '../../../words/screens/bake'
 import { Refusal } from '../../data/api'
 import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
 import { drop, keep, kept } from '../../data/storage'
-import { tellDone } from '../../parts/tell'
+import { tellDone } from '../../parts/cards/tell'
 import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
 
 const SAVE_AFTER_MS = 500

@@ -9,7 +9,7 @@ import { useDoneBakes, useOpenBakes } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useDays } from '../../data/days'
 import { useKitchen } from '../../data/kitchen'
-import { Quiet } from '../../parts/Quiet'
+import { Quiet } from '../../parts/cards/Quiet'
 import { useNewBake } from '../../parts/useNewBake'
 import classes from './Bakes.module.css'
 

@@ -9,7 +9,7 @@ import { useBake } from '../../data/bakes'
 import { useNow } from '../../data/clock'
 import { useDays } from '../../data/days'
 import { useKitchen } from '../../data/kitchen'
-import { Quiet } from '../../parts/Quiet'
+import { Quiet } from '../../parts/cards/Quiet'
 import classes from './DayRoom.module.css'
 
 const HOUR = 3_600_000

@@ -8,10 +8,10 @@ import { FIRST_RUN } from '../../../words/screens/first-run'
 import { nowMs } from '../../data/clock'
 import { KitchenProvider, sendFirstRun, useKitchenHere } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { BringIn } from '../../parts/BringIn'
-import { Card, Note } from '../../parts/Card'
+import { Card, Note } from '../../parts/cards/Card'
+import { QuantityField } from '../../parts/fields/QuantityField'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
-import { QuantityField } from '../../parts/QuantityField'
+import { BringIn } from '../../parts/keeping/BringIn'
 import classes from './FirstRun.module.css'
 
 const MS_PER_HOUR = 3_600_000

@@ -6,8 +6,8 @@ import { ACCESS_CARD } from '../../../words/screens/house'
 import { addressFor, changePassphrase, makePairing, signOut, useAccess } from '../../data/access'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
-import { Card } from '../../parts/Card'
-import { tellDone, tellError } from '../../parts/tell'
+import { Card } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
 import classes from './HouseRoom.module.css'
 
 /** Devices that may open this kitchen, a code for another one, and the passphrase. */

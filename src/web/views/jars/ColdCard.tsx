@@ -7,8 +7,8 @@ import { COLD_CARD } from '../../../words/screens/jars'
 import { useJarLog } from '../../data/beliefs'
 import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
-import { Card } from '../../parts/Card'
-import rows from '../../parts/Rows.module.css'
+import { Card } from '../../parts/cards/Card'
+import rows from '../../parts/cards/Rows.module.css'
 
 const RATIOS = [1, 2, 5, 10] as const
 const MS_PER_HOUR = 3_600_000

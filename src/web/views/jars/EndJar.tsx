@@ -5,8 +5,8 @@ import { BAD_ADVICE } from '../../../core'
 import { END_JAR } from '../../../words/screens/jars'
 import { useOpenBakes } from '../../data/bakes'
 import { endJar } from '../../data/jars'
-import { Note } from '../../parts/Card'
-import { tellDone, tellError } from '../../parts/tell'
+import { Note } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
 
 /** A jar that is no more: spoiled, not wanted, or given away. */
 export function EndJar({ jar, jars, opened, onClose }: { jar: Jar; jars: readonly Jar[]; opened: boolean; onClose: () => void }) {

@@ -5,8 +5,8 @@ import { whenWords } from '../../../words'
 import { JAR_HISTORY } from '../../../words/screens/jars'
 import { useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
-import { Card, Note } from '../../parts/Card'
-import rows from '../../parts/Rows.module.css'
+import { Card, Note } from '../../parts/cards/Card'
+import rows from '../../parts/cards/Rows.module.css'
 
 /** What happened to a jar, newest first, page by page. */
 export function JarHistory({ jar, now }: { jar: Jar; now: number }) {

@@ -7,11 +7,11 @@ import { JARS_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
+import { Quiet } from '../../parts/cards/Quiet'
+import { Room } from '../../parts/cards/Room'
 import { FeedSeveral } from '../../parts/feed/FeedSeveral'
 import { NewJarSheet } from '../../parts/feed/NewJarSheet'
 import { JarLineUp } from '../../parts/jar/JarLineUp'
-import { Quiet } from '../../parts/Quiet'
-import { Room } from '../../parts/Room'
 import { DiscardCard } from './DiscardCard'
 
 /** All cultures of the kitchen, the neediest first. */

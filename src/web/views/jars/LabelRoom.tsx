@@ -9,7 +9,7 @@ import { addressFor, useAccess } from '../../data/access'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
-import { Quiet } from '../../parts/Quiet'
+import { Quiet } from '../../parts/cards/Quiet'
 import classes from './LabelRoom.module.css'
 
 const CODE_PX = 132

@@ -5,10 +5,10 @@ import { POSSIBLE, SIGNS, type Signs } from '../../../core'
 import { LOOK_SHEET } from '../../../words/screens/jars'
 import { lookAtJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
-import { familyOf } from '../../parts/family'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { QuantityField } from '../../parts/fields/QuantityField'
+import { familyOf } from '../../parts/jar/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
-import { QuantityField } from '../../parts/QuantityField'
-import { tellDone, tellError } from '../../parts/tell'
 
 const TOPS = Object.keys(SIGNS.top) as Top[]
 

@@ -5,10 +5,10 @@ import { SPLIT_SHEET } from '../../../words/screens/jars'
 import { splitJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { Note } from '../../parts/Card'
-import { PlaceSelect } from '../../parts/PlaceSelect'
-import { QuantityField } from '../../parts/QuantityField'
-import { tellDone, tellError } from '../../parts/tell'
+import { Note } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { PlaceSelect } from '../../parts/fields/PlaceSelect'
+import { QuantityField } from '../../parts/fields/QuantityField'
 
 /** Some of a jar goes into a new one: a spare for the cold, or one for a friend. */
 export function SplitSheet({ jar, opened, onClose }: { jar: Jar; opened: boolean; onClose: () => void }) {

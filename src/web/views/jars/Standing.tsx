@@ -7,9 +7,9 @@ import { STANDING } from '../../../words/screens/jars'
 import { moveJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { swapPlaces } from '../../data/together'
-import { Card, Note } from '../../parts/Card'
-import { PlaceSelect } from '../../parts/PlaceSelect'
-import { tellDone, tellError } from '../../parts/tell'
+import { Card, Note } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 
 /** A small feed before the cold: as much flour as starter, a little of it. */
 const SMALL_GRAMS = 20

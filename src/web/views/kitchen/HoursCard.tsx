@@ -10,9 +10,9 @@ import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
 import { logReader, textOf } from '../../data/logs'
 import { newId } from '../../data/newId'
-import { Card, Note } from '../../parts/Card'
-import { MomentField } from '../../parts/MomentField'
-import { tellDone, tellError } from '../../parts/tell'
+import { Card, Note } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { MomentField } from '../../parts/fields/MomentField'
 import classes from './KitchenRoom.module.css'
 
 const DAY_NAMES = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']

@@ -1,6 +1,6 @@
 import { Button, CopyButton, Text } from '@mantine/core'
 import { TELL_ONCE } from '../../../words/screens/kitchen'
-import { Note } from '../../parts/Card'
+import { Note } from '../../parts/cards/Card'
 import classes from './KitchenRoom.module.css'
 
 /** Something secret that is told now and never again. */

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { THIS_KITCHEN } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
-import { Card } from '../../parts/Card'
+import { Card } from '../../parts/cards/Card'
 import classes from './KitchenRoom.module.css'
 import { useChange } from './useChange'
 

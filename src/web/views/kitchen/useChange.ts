@@ -3,7 +3,7 @@ import { fieldProblem } from '../../../words'
 import { USE_CHANGE } from '../../../words/screens/kitchen'
 import { Refusal } from '../../data/api'
 import { editOf, saveKitchen, useKitchen } from '../../data/kitchen'
-import { tellError } from '../../parts/tell'
+import { tellError } from '../../parts/cards/tell'
 
 /** Changes some settings. A change that cannot be says why. */
 export function useChange(): (patch: Partial<KitchenEdit>) => void {

@@ -2,7 +2,7 @@ import { comingSteps, foldProgram, type Program } from '../../../core'
 import { deedWords, whenWords } from '../../../words'
 import { STEP_LIST } from '../../../words/screens/programs'
 import { useKitchen } from '../../data/kitchen'
-import rows from '../../parts/Rows.module.css'
+import rows from '../../parts/cards/Rows.module.css'
 import classes from './programs.module.css'
 
 /** The steps of a program that begins now, with their times if all goes well. */

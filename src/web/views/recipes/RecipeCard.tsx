@@ -2,7 +2,7 @@ import { allergensOf, levainComposition, type PortableFormula, roundDough, solve
 import { problemSentence, sizeWords } from '../../../words'
 import { RECIPE_CARD } from '../../../words/screens/recipes'
 import { useKitchen } from '../../data/kitchen'
-import { Figure, Figures, Mass, Note } from '../../parts/Card'
+import { Figure, Figures, Mass, Note } from '../../parts/cards/Card'
 import { Portions } from '../../parts/formula/Portions'
 import classes from './Recipes.module.css'
 

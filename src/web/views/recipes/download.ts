@@ -12,8 +12,8 @@ import {
 } from '../../../core'
 import { DOWNLOAD } from '../../../words/screens/recipes'
 import type { KitchenHere } from '../../data/kitchen'
-import { download } from '../../parts/download'
-import { tellError } from '../../parts/tell'
+import { tellError } from '../../parts/cards/tell'
+import { download } from '../../parts/keeping/download'
 
 /** Formats a formula can be saved in. */
 export const FORMATS = [

@@ -5,7 +5,7 @@ import { costOf } from '../../../core'
 import { whenWords } from '../../../words'
 import { COST_CARD } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
-import { Card, Note } from '../../parts/Card'
+import { Card, Note } from '../../parts/cards/Card'
 import classes from './ShelfRoom.module.css'
 
 const SHOWN_BAKES = 8

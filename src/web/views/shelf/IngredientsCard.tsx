@@ -4,8 +4,8 @@ import { useState } from 'react'
 import type { ListedIngredient } from '../../../contract'
 import { INGREDIENTS_CARD } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
-import { Card } from '../../parts/Card'
-import { newIngredient } from '../../parts/IngredientForm'
+import { Card } from '../../parts/cards/Card'
+import { newIngredient } from '../../parts/fields/IngredientForm'
 import classes from './ShelfRoom.module.css'
 
 const SHOWN = 6

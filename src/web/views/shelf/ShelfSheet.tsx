@@ -5,10 +5,10 @@ import { SHELF_SHEET } from '../../../words/screens/shelf'
 import { useKitchen } from '../../data/kitchen'
 import { moveStock } from '../../data/shelf'
 import { dropIngredient } from '../../data/stores'
-import { Card } from '../../parts/Card'
-import { IngredientForm } from '../../parts/IngredientForm'
-import { QuantityField } from '../../parts/QuantityField'
-import { tellDone, tellError } from '../../parts/tell'
+import { Card } from '../../parts/cards/Card'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { IngredientForm } from '../../parts/fields/IngredientForm'
+import { QuantityField } from '../../parts/fields/QuantityField'
 
 /** One ingredient: what is there of it, and all that is known of it. */
 export function ShelfSheet({ listed, shelf, onClose }: { listed: ListedIngredient | null; shelf: Shelf; onClose: () => void }) {

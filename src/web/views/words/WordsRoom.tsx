@@ -2,8 +2,8 @@ import { useEffect } from 'react'
 import { useLocation } from 'react-router'
 import { TRADE_WORDS } from '../../../words'
 import { WORDS_ROOM } from '../../../words/screens/words'
-import { Card, Note } from '../../parts/Card'
-import { Room } from '../../parts/Room'
+import { Card, Note } from '../../parts/cards/Card'
+import { Room } from '../../parts/cards/Room'
 import classes from './WordsRoom.module.css'
 
 /** All trade words and what they mean; an address may point at one. */

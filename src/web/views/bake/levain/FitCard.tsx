@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import type { BuildPlan, SolvedLevain } from '../../../../core'
 import { FIT_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures } from '../../../parts/Card'
+import { Card, Figure, Figures } from '../../../parts/cards/Card'
 
 const NONE = 'none'
 

@@ -5,7 +5,7 @@ import { feedUp, nightAt, ratioOf, type SolvedLevain } from '../../../../core'
 import { near } from '../../../../words'
 import { LADDER_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Mass, Note } from '../../../parts/Card'
+import { Card, Mass, Note } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 
 /** The stages that grow the seed when the jar is too small; nothing while it can spare it. */

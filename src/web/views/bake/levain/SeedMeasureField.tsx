@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain } from '../../../../core'
 import { SEED_MEASURE_FIELD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
-import { QuantityField } from '../../../parts/QuantityField'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
 const RATIO_STEP = 0.5

@@ -2,7 +2,7 @@ import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } fr
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { type BuildPlan, POSSIBLE } from '../../../../core'
 import { TEXTURE_FIELDS } from '../../../../words/screens/levain'
-import { QuantityField } from '../../../parts/QuantityField'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
 /** Textures with their usual hydration. */

@@ -3,8 +3,8 @@ import type { ReactNode } from 'react'
 import { HOTTEST_WATER_C, type SolvedLevain } from '../../../../core'
 import { WATER_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures, Mass, Note } from '../../../parts/Card'
-import { QuantityField } from '../../../parts/QuantityField'
+import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
 /** Water that brings the fresh mix to a temperature: how warm, and how to get it from tap, kettle and ice. */

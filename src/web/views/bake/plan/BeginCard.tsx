@@ -1,7 +1,7 @@
 import { fromNow, near, problemSentence } from '../../../../words'
 import { BEGIN_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures, Note } from '../../../parts/Card'
+import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 

@@ -6,7 +6,7 @@ import { near } from '../../../../words'
 import { DOUGH_AFTER_CARD } from '../../../../words/screens/plan'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
+import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 

@@ -4,9 +4,9 @@ import type { Course } from '../../../../contract'
 import { POSSIBLE, USUAL_COURSE } from '../../../../core'
 import { DOUGH_DAY_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
-import { PlaceSelect } from '../../../parts/PlaceSelect'
-import { QuantityField } from '../../../parts/QuantityField'
+import { Card } from '../../../parts/cards/Card'
+import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import type { StationProps } from '../station'
 
 const PERCENT = 100

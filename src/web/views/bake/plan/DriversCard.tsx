@@ -4,7 +4,7 @@ import { driverRows } from '../../../../words'
 import { DRIVERS_CARD } from '../../../../words/screens/plan'
 import { useDrivers } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
+import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 

@@ -8,7 +8,7 @@ import { knownSentence, near } from '../../../../words'
 import { EXPECT_CARD } from '../../../../words/screens/plan'
 import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
+import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import type { StationProps } from '../station'
 

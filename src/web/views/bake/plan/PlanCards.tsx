@@ -8,7 +8,7 @@ import { useNow } from '../../../data/clock'
 import { type PlannedMix, useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import type { PlanSearch } from '../../../data/plans'
-import { Card, Figure, Note } from '../../../parts/Card'
+import { Card, Figure, Note } from '../../../parts/cards/Card'
 import { DayStrip } from './DayStrip'
 import classes from './PlanCards.module.css'
 

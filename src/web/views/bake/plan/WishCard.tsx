@@ -7,10 +7,10 @@ import type { Plan } from '../../../../contract'
 import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
 import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
-import { MomentField } from '../../../parts/MomentField'
-import { QuantityField } from '../../../parts/QuantityField'
-import { tellError } from '../../../parts/tell'
+import { Card } from '../../../parts/cards/Card'
+import { tellError } from '../../../parts/cards/tell'
+import { MomentField } from '../../../parts/fields/MomentField'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 
 /** What may be wished for, in bakers' words. */
 const WISHES = [

@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { DEEPEST_MIX, type Ingredient, type Mix, type MixPart, usualMix, type WeighedPart } from '../../../../core'
 import { MIX_EDITOR } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
-import { Cell, moveInGrid } from '../../../parts/Cell'
-import { IngredientPicker } from '../../../parts/IngredientPicker'
+import { Cell, moveInGrid } from '../../../parts/cards/Cell'
+import { IngredientPicker } from '../../../parts/fields/IngredientPicker'
 import classes from './LineDetails.module.css'
 
 const nothing = () => undefined

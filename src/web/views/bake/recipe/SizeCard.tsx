@@ -4,8 +4,8 @@ import { useState } from 'react'
 import { BAKE_LOSS, type Formula, HANDLING_LOSS, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
 import { SIZE_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/Card'
-import { QuantityField } from '../../../parts/QuantityField'
+import { Card } from '../../../parts/cards/Card'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
 const KNOWN: readonly { readonly value: Target['kind']; readonly label: string }[] = [

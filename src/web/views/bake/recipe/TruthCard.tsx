@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, meanFact, type Pantry } from '../../../../core'
 import { TRUTH_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures } from '../../../parts/Card'
+import { Card, Figure, Figures } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 
 /** What the formula says beside what is truly in it, everything counted, from the rounded grams. */

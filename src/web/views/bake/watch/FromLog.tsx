@@ -5,8 +5,8 @@ import { FROM_LOG } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { noteLevels } from '../../../data/levels'
 import { textOf } from '../../../data/logs'
-import { Note } from '../../../parts/Card'
-import { tellDone, tellError } from '../../../parts/tell'
+import { Note } from '../../../parts/cards/Card'
+import { tellDone, tellError } from '../../../parts/cards/tell'
 import type { StationProps } from '../station'
 
 const MS_PER_HOUR = 3_600_000

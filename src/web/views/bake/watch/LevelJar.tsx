@@ -1,7 +1,7 @@
 import { useMove } from '@mantine/hooks'
 import { POSSIBLE } from '../../../../core'
 import { LEVEL_JAR } from '../../../../words/screens/watch'
-import type { Family } from '../../../parts/family'
+import type { Family } from '../../../parts/jar/family'
 import { JarDrawing, riseAtShare, type Top } from '../../../parts/jar/JarDrawing'
 import classes from './Watch.module.css'
 

@@ -7,7 +7,7 @@ import { WAYS_CARD } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Note } from '../../../parts/Card'
+import { Card, Note } from '../../../parts/cards/Card'
 import type { StationProps } from '../station'
 import classes from './Watch.module.css'
 

@@ -4,7 +4,7 @@ import { POUR_ITEMS, pourCompositions, pouredGrams, ratioOf } from '../../../../
 import { near } from '../../../../words'
 import { POURED } from '../../../../words/screens/weigh'
 import { useKitchen } from '../../../data/kitchen'
-import { Figure, Figures, Mass } from '../../../parts/Card'
+import { Figure, Figures, Mass } from '../../../parts/cards/Card'
 import type { Entry } from '../../../parts/weigh/entry'
 import sheet from '../BakeSheet.module.css'
 import type { StationProps } from '../station'

@@ -1,0 +1,125 @@
+import { doughAsWeighed, doughToWeigh } from '../../../answers'
+import type { BakeEvent } from '../../../contract'
+import {
+  type BakeState,
+  contentsOf,
+  doughContents,
+  drawnIngredients,
+  FLOURS,
+  type FlourKind,
+  mainKind,
+  type SolvedLine,
+  toGrams,
+  toMilligrams,
+  transfer
+} from '../../../core'
+import { Problem } from '../../problems'
+import { createBatch, lineOf, stayAt } from '../jars/batches'
+import { jarForSeed, setContents } from '../jars/jars'
+import { theKitchen } from '../kitchen/kitchens'
+import { balanceOf, type Work } from '../work'
+import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
+import { levainOfBake } from './bakes'
+import type { KeptBake } from './keptBake'
+import { NOTHING_MG } from './pourSources'
+
+/** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
+export async function mixed(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
+  const levain = await levainOfBake(work, row.id)
+  if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
+  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  const atMs = event.happenedAt
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
+  const there = await balanceOf(work, `batch:${levain.id}`)
+  const intoDough = toMilligrams(event.levainGrams)
+  const levainLine = row.plan.formula.lines.find((l) => l.kind === 'levain')?.id
+  const inBowl = state.weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === levainLine ? sum + toMilligrams(w.grams) : sum), 0)
+  if (intoDough < inBowl)
+    throw new Problem(400, 'more in the bowl', `${toGrams(inBowl)} g of levain are in the bowl already.`, {
+      fields: { levainGrams: `At least ${toGrams(inBowl)} g are in.` }
+    })
+  const kept = toMilligrams(event.keepBackGrams)
+  const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
+  const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
+  if (intoDough + intoOthers + kept > there + inBowl) {
+    const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
+    throw new Problem(
+      400,
+      'more than there is',
+      `The levain weighs ${toGrams(there + inBowl)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
+      { fields: { levainGrams: `At most ${toGrams(Math.max(there + inBowl - intoOthers, 0))} g are there.` } }
+    )
+  }
+  if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
+  const pantry = await pantryFor(work, row)
+  const kitchen = await theKitchen(work)
+  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const line = await lineOf(work, levain.id, 1)
+  if (kept === 0 && milligrams < NOTHING_MG) {
+    throw new Problem(400, 'last portion', `${jar.name} is empty: this levain is all there is of it. Keep a little back.`, {
+      fields: { keepBackGrams: 'Keep a little back.' }
+    })
+  }
+  const brought = line === null ? {} : contentsOf(line).flours
+  if (kept > 0 && !FLOURS[jar.flour].gluten && (Object.keys(brought) as FlourKind[]).some((kind) => FLOURS[kind].gluten)) {
+    throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and this levain is not. Keep nothing of it back.`, {
+      fields: { keepBackGrams: 'Nothing goes back into this jar.' }
+    })
+  }
+  const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
+  const planned = doughToWeigh(row.plan, { kitchen, pantry })
+  const lines = planned.ok ? doughAsWeighed(state, row.plan, planned.value).lines : []
+  const { flours, own, waterGrams, saltGrams } = doughContents(lines, pantry)
+  const floursMg = inMilligrams(flours)
+  const doughBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'dough',
+    jarId: null,
+    bakeId: row.id,
+    startedAtMs: atMs,
+    flour: mainKind(floursMg),
+    floursMg,
+    own,
+    waterMg: toMilligrams(waterGrams),
+    saltMg: toMilligrams(saltGrams),
+    mixTempC: event.mixTempC ?? row.plan.course?.mixTempC ?? row.plan.tempC,
+    parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
+    stays: [stayAt(kitchen, (row.plan.course ?? row.plan).placeId, atMs, (row.plan.course ?? row.plan).tempC)]
+  })
+  const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
+  const entries = [
+    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers),
+    ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
+    ...transfer(`batch:${levain.id}`, 'loss', there + inBowl - intoDough - intoOthers - kept),
+    ...[...stillDrawn(lines, state)].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
+  ]
+  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
+  const jarBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'feed',
+    jarId: jar.id,
+    bakeId: null,
+    startedAtMs: atMs,
+    flour: jar.flour,
+    floursMg: {},
+    waterMg: 0,
+    saltMg: 0,
+    mixTempC: row.plan.tempC,
+    parents: [
+      { parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour },
+      { parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }
+    ].filter((p) => p.milligrams > 0),
+    stays: [stayAt(kitchen, jar.placeId, atMs)]
+  })
+  await setContents(work, jar, jarBatchId, jar.placeId)
+  return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
+}
+
+/** What the shelf still has to give for a dough, g by ingredient: what was weighed into the bowl, or apart as a pre-ferment, has left it already. */
+function stillDrawn(lines: readonly SolvedLine[], { weighed }: BakeState): ReadonlyMap<string, number> {
+  const inBowl = (lineId: string) => weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === lineId ? sum + w.grams : sum), 0)
+  const isApart = (lineId: string) => weighed.some((w) => w.into === 'pre-ferment' && w.lineId === lineId)
+  return drawnIngredients(
+    lines.flatMap((line) => (line.kind === 'pre-ferment' ? (isApart(line.id) ? [] : [line]) : [{ ...line, grams: line.grams - inBowl(line.id) }]))
+  )
+}

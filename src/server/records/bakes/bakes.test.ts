@@ -1,0 +1,228 @@
+import { firstRun, formulaFor, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
+
+let server: TestServer
+let bakeId: string
+const at = (minutes: number) => new Date(Date.parse(TEST_NOW) + minutes * 60_000).toISOString()
+const event = (type: string, more: object, minutes = 0) =>
+  server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type, happenedAt: at(minutes), ...more })
+const pour = (item: string, plannedGrams: number, weighedGrams = plannedGrams) => event('pour', { item, plannedGrams, weighedGrams })
+const jar = async () => (await server.send('GET', '/api/jars')).body.jars[0]
+const bake = async () => (await server.send('GET', `/api/bakes/${bakeId}`)).body
+const moveClock = (minutes: number) => server.send('POST', '/api/clock', { now: at(minutes) })
+
+beforeEach(async () => {
+  server = await startTestServer()
+  await server.send('POST', '/api/kitchen/first-run', firstRun())
+  bakeId = testId()
+  const made = await server.send('POST', '/api/bakes', { id: bakeId, plan: await planFor(server) })
+  expect(made.status).toBe(200)
+})
+afterEach(() => server.end())
+
+test('the walk: weigh, band, look, mix; the jar’s grams follow; a restart keeps it all', async () => {
+  expect((await pour('seed', 16, 17)).body.status).toBe('building')
+  expect((await jar()).grams).toBe(83)
+  await pour('water', 79)
+  await pour('flour', 79, 81)
+  const banded = await event('band', { mixTempC: 24 })
+  expect(banded.body.status).toBe('ripening')
+  expect(banded.body.line).toMatchObject({ flours: { 'white wheat': 81 }, waterGrams: 79, mixTempC: 24, stays: [{ tempC: 22 }] })
+  expect(banded.body.line.parents[0].grams).toBe(17)
+  await moveClock(300)
+  expect((await event('mark', { rise: 1.6, signs: { top: 'domed' } }, 300)).body.events).toHaveLength(5)
+  await moveClock(600)
+  const mixed = await event('mixed', { levainGrams: 149, keepBackGrams: 20 }, 600)
+  expect(mixed.body.status).toBe('baked')
+  expect((await jar()).grams).toBe(103)
+  const before = await bake()
+  await server.restart()
+  expect(await bake()).toEqual(before)
+  expect((await server.send('GET', '/api/bakes?state=done')).body).toMatchObject({ total: 1 })
+  expect((await server.send('GET', '/api/bakes?state=open')).body).toMatchObject({ total: 0 })
+})
+
+test('an event sent twice counts once', async () => {
+  const once = { id: testId(), type: 'pour', item: 'seed', plannedGrams: 16, weighedGrams: 16, happenedAt: at(0) }
+  await server.send('POST', `/api/bakes/${bakeId}/events`, once)
+  const again = await server.send('POST', `/api/bakes/${bakeId}/events`, once)
+  expect(again.status).toBe(200)
+  expect(again.body.events).toHaveLength(1)
+  expect((await jar()).grams).toBe(84)
+})
+
+test('a bake sent twice is one bake', async () => {
+  await server.send('POST', '/api/bakes', { id: bakeId, plan: await planFor(server) })
+  expect((await server.send('GET', '/api/bakes')).body.total).toBe(1)
+})
+
+test('a plan changes under its version; the slower window is shown what the faster made', async () => {
+  const faster = await server.send('PUT', `/api/bakes/${bakeId}`, { version: 1, plan: await planFor(server, { name: 'Three loaves' }) })
+  expect(faster.body.version).toBe(2)
+  const slower = await server.send('PUT', `/api/bakes/${bakeId}`, { version: 1, plan: await planFor(server, { name: 'One loaf' }) })
+  expect(slower.status).toBe(409)
+  expect(slower.body.error.current.plan.name).toBe('Three loaves')
+  expect((await bake()).plan.name).toBe('Three loaves')
+})
+
+test('once something is poured the plan stands; with the pour undone it is free again', async () => {
+  const poured = await pour('seed', 16)
+  const frozen = await server.send('PUT', `/api/bakes/${bakeId}`, {
+    version: poured.body.version,
+    plan: await planFor(server, { formula: formulaFor({ hydration: 0.6 }) })
+  })
+  expect(frozen.status).toBe(409)
+  const undone = await event('undo', { undoes: poured.body.events[0].id })
+  expect(undone.body.status).toBe('planned')
+  expect((await jar()).grams).toBe(100)
+  const free = await server.send('PUT', `/api/bakes/${bakeId}`, {
+    version: undone.body.version,
+    plan: await planFor(server, { formula: formulaFor({ hydration: 0.6 }) })
+  })
+  expect(free.status).toBe(200)
+})
+
+describe('what cannot be is refused, and nothing is stored', () => {
+  test('more seed than the jar holds', async () => {
+    const { status, body } = await pour('seed', 16, 101)
+    expect(status).toBe(400)
+    expect(body.error.message).toContain('Pip holds 100 g')
+    expect((await bake()).events).toHaveLength(0)
+  })
+  test.each([
+    ['nothing', 0],
+    ['a negative mass', -5],
+    ['a thousand million', 1e9],
+    ['text', 'some'],
+    ['NaN', Number.NaN]
+  ])('%s on the scale', async (_, grams) => {
+    const { status, body } = await pour('seed', 16, grams as number)
+    expect(status).toBe(400)
+    expect(body.error.fields).toHaveProperty(['weighedGrams'])
+  })
+  test('the band before all is in names what is missing', async () => {
+    await pour('seed', 16)
+    const { status, body } = await event('band', { mixTempC: 24 })
+    expect(status).toBe(409)
+    expect(body.error.message).toContain('water, flour')
+  })
+  test('a look, or the mix, before the band', async () => {
+    expect((await event('mark', { rise: 1.5, signs: {} })).status).toBe(409)
+    expect((await event('mixed', { levainGrams: 100, keepBackGrams: 0 })).status).toBe(409)
+  })
+  test('what lies in the future', async () => {
+    const { status, body } = await event('pour', { item: 'seed', plannedGrams: 16, weighedGrams: 16 }, 60)
+    expect(status).toBe(400)
+    expect(body.error.code).toBe('in the future')
+  })
+  test('a mix hotter than a culture bears', async () => {
+    for (const item of ['seed', 'water', 'flour']) await pour(item, 16)
+    expect((await event('band', { mixTempC: 45 })).status).toBe(400)
+  })
+  test('a forecast nested without end', async () => {
+    const line = (parents: string) =>
+      `{"startedAt":"2026-11-26T08:00:00.000Z","flours":{},"waterGrams":1,"saltGrams":0,"mixTempC":20,"stays":[{"from":"2026-11-26T08:00:00.000Z","tempC":20}],"parents":${parents}}`
+    const [before, after] = line('[{"grams":1,"hydration":1,"flour":"rye","line":HERE}]').split('HERE')
+    const inputs = `${before?.repeat(900)}${line('[]')}${after?.repeat(900)}`
+    const shown = { modelVersion: 'x', inputs: 'HERE', theta: {}, quantiles: { opens: [1, 1, 1, 1, 1], peak: [1, 1, 1, 1, 1], closes: [1, 1, 1, 1, 1] } }
+    const body = JSON.stringify({ id: testId(), type: 'band', happenedAt: at(0), mixTempC: 24, shown }).replace('"HERE"', inputs)
+    const { status } = await server.send('POST', `/api/bakes/${bakeId}/events`, body)
+    expect(status).toBeGreaterThanOrEqual(400)
+    expect(status).toBeLessThan(500)
+  })
+  test('an unknown sign, an empty look, an unknown kind of event', async () => {
+    for (const item of ['seed', 'water', 'flour']) await pour(item, 16)
+    await event('band', { mixTempC: 24 })
+    expect((await event('mark', { rise: 1.5, signs: { top: 'exploded' } })).status).toBe(400)
+    expect((await event('mark', { signs: {} })).status).toBe(400)
+    expect((await event('dance', {})).status).toBe(400)
+    expect((await bake()).events).toHaveLength(4)
+  })
+  test('more into the dough than was built', async () => {
+    for (const item of ['seed', 'water', 'flour']) await pour(item, 50)
+    await event('band', { mixTempC: 24 })
+    const { status, body } = await event('mixed', { levainGrams: 140, keepBackGrams: 20 })
+    expect(status).toBe(400)
+    expect(body.error.message).toContain('150 g')
+  })
+})
+
+describe('taking back', () => {
+  const walk = async () => {
+    for (const [item, grams] of [
+      ['seed', 16],
+      ['water', 79],
+      ['flour', 79]
+    ] as const)
+      await pour(item, grams)
+    await event('band', { mixTempC: 24 })
+  }
+  test('only the latest entry', async () => {
+    await walk()
+    const { events } = await bake()
+    const { status, body } = await event('undo', { undoes: events[0].id })
+    expect(status).toBe(409)
+    expect(body.error.message).toContain('latest')
+  })
+  test('the band: weighing is open again', async () => {
+    await walk()
+    const undone = await event('undo', { undoes: (await bake()).events.at(-1).id })
+    expect(undone.body.status).toBe('building')
+    expect(undone.body.line).toBeNull()
+    expect((await event('band', { mixTempC: 23 })).body.line.mixTempC).toBe(23)
+  })
+  test('the mix: levain and keep-back are where they were', async () => {
+    await walk()
+    const mixed = await event('mixed', { levainGrams: 149, keepBackGrams: 20 })
+    expect((await jar()).grams).toBe(104)
+    const lineBefore = (await jar()).line
+    expect(lineBefore.parents).toHaveLength(2)
+    await event('undo', { undoes: mixed.body.events.at(-1).id })
+    expect((await bake()).status).toBe('ripening')
+    expect((await jar()).grams).toBe(84)
+    expect((await jar()).line.parents).toHaveLength(1)
+  })
+  test('the mix, once the jar has been fed since: too late', async () => {
+    await walk()
+    const mixed = await event('mixed', { levainGrams: 149, keepBackGrams: 20 })
+    const { id, placeId } = await jar()
+    await server.send('POST', `/api/jars/${id}/feeds`, {
+      id: testId(),
+      happenedAt: at(0),
+      keepGrams: 20,
+      flours: [{ ingredientId: 'white wheat', grams: 50 }],
+      waterGrams: 50,
+      mixTempC: 22,
+      placeId
+    })
+    const { status, body } = await event('undo', { undoes: mixed.body.events.at(-1).id })
+    expect(status).toBe(409)
+    expect(body.error.message).toContain('fed since')
+  })
+  test('a bake taken away is not in the list, can be put back, and takes no entries meanwhile', async () => {
+    await server.send('DELETE', `/api/bakes/${bakeId}`)
+    expect((await server.send('GET', '/api/bakes')).body.total).toBe(0)
+    expect((await server.send('GET', '/api/bakes?state=deleted')).body.total).toBe(1)
+    expect((await pour('seed', 16)).status).toBe(409)
+    await server.send('POST', `/api/bakes/${bakeId}/restore`, {})
+    expect((await server.send('GET', '/api/bakes')).body.total).toBe(1)
+  })
+})
+
+test('what was shown when somebody acted is kept with the act', async () => {
+  for (const item of ['seed', 'water', 'flour']) await pour(item, 60)
+  const banded = await event('band', { mixTempC: 24 })
+  const quantiles = { opens: [5, 6, 7, 8, null], peak: [6, 7, 8, 9, 10], closes: [8, 9, 10, 11, 12] }
+  const shown = { modelVersion: 'hill-1', inputs: banded.body.line, theta: { vigour: 1 }, quantiles, phase: 'peak', probability: 0.7, advice: 'mix now' }
+  await event('mixed', { levainGrams: 149, keepBackGrams: 20, shown })
+  await server.restart()
+  const last = (await bake()).events.at(-1) as Loose
+  expect(last.shown.quantiles).toEqual(quantiles)
+  expect(last.shown.advice).toBe('mix now')
+})
+
+test('pages of bakes', async () => {
+  for (let i = 0; i < 5; i++) await server.send('POST', '/api/bakes', { id: testId(), plan: await planFor(server, { name: `Bake ${i}` }) })
+  const page = (await server.send('GET', '/api/bakes?limit=4&offset=4')).body
+  expect([page.bakes.length, page.total]).toEqual([2, 6])
+  expect((await server.send('GET', '/api/bakes?limit=1000')).status).toBe(400)
+})

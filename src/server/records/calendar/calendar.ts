@@ -1,0 +1,199 @@
+import ical, { ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
+import {
+  type Bake,
+  type Beliefs,
+  beliefIn,
+  beliefStamp,
+  beliefWithoutLog,
+  type Cultures,
+  dayOfBake,
+  fitWindow,
+  isItReady,
+  learnedFrom,
+  minuteOf,
+  readyQuestion,
+  type Stocked,
+  solveBakeHere
+} from '../../../answers'
+import { isoOf, type WireCalendarAddress } from '../../../contract'
+import { alarmsByClock, type JarBelief, type Step, USUAL_RISK, type Verdict } from '../../../core'
+import { stepCaution, stepTitle, windowTitle } from '../../../words'
+import { plain } from '../../db/rows'
+import { notFound, Problem } from '../../problems'
+import { findBake, listBakes } from '../bakes/bakes'
+import { hashOf, newToken } from '../devices/tokens'
+import { jarLog } from '../jars/jarLog'
+import { listJars } from '../jars/jars'
+import { theKitchen } from '../kitchen/kitchens'
+import { pantryIn } from '../shelf/ingredients'
+import { listVessels } from '../shelf/vessels'
+import type { Work } from '../work'
+
+const MINUTE = 60_000
+const MOST_BAKES = 100
+/** A reminder stands so long before its step, s. */
+const ALARM_BEFORE_SECONDS = 10 * 60
+/** A step without hands still wants a line in the calendar, min. */
+const LEAST_MINUTES = 5
+
+/** What was learned of jars, by what it was learned from: nobody asks for it often, and it costs a second. */
+const learned = new Map<string, JarBelief>()
+const KEEP = 200
+
+async function beliefsOf(work: Work, jars: Cultures['jars']): Promise<Beliefs> {
+  const beliefs = new Map<string, JarBelief>()
+  for (const jar of jars) beliefs.set(jar.id, beliefWithoutLog(jar) ?? (await learnedOf(work, jar)))
+  return beliefs
+}
+
+/** Learns a jar from its log, letting others be answered in between. */
+async function learnedOf(work: Work, jar: Cultures['jars'][number]): Promise<JarBelief> {
+  const stamp = beliefStamp(jar)
+  const known = learned.get(stamp)
+  if (known !== undefined) return known
+  const rounds = learnedFrom((await jarLog(work, jar.id)).builds)
+  for (;;) {
+    const next = rounds.next()
+    if (next.done === true) {
+      if (learned.size >= KEEP) learned.delete(learned.keys().next().value ?? '')
+      learned.set(stamp, next.value)
+      return next.value
+    }
+    await new Promise((go) => setImmediate(go))
+  }
+}
+
+/** A step of a bake with its words. */
+interface Entry {
+  readonly step: Step
+  readonly title: string
+}
+
+/** What is to come of an open bake. */
+interface BakeEntries {
+  readonly bake: Bake
+  readonly entries: readonly Entry[]
+  /** What is told of its levain's window; empty where none is on its way. */
+  readonly window: { readonly fromMs: number; readonly toMs: number; readonly alarms: ReturnType<typeof alarmsByClock> } | null
+}
+
+/** @param bakeId only this bake; null: all that are open */
+async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenName: string; bakes: BakeEntries[] }> {
+  const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
+  const open = bakeId === null ? (await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })).bakes : [await findBake(work, bakeId)]
+  const stocked: Stocked = { kitchen, pantry, vessels }
+  const cultures: Cultures = { jars, beliefs: await beliefsOf(work, jars) }
+  const bakes: BakeEntries[] = []
+  for (const bake of open) {
+    // Others are answered in between.
+    await new Promise((go) => setImmediate(go))
+    const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
+    const verdict = question === null ? null : isItReady(question)
+    const minute = minuteOf(work.nowMs)
+    const { steps } = dayOfBake(bake, { solved: solveBakeHere(bake, cultures, stocked, minute), verdict }, stocked, cultures, minute)
+    bakes.push({
+      bake,
+      entries: steps.map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
+      window: windowOf(bake, verdict)
+    })
+  }
+  return { kitchenName: kitchen.name, bakes }
+}
+
+const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
+
+/**
+ * The window of a levain on its way, as every screen tells it, with a word before it may open, as it may, and before it closes.
+ * A calendar that follows along times them anew after every look.
+ * @returns whether there is one to come
+ */
+function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs: number): boolean {
+  if (window === null || window.toMs <= nowMs) return false
+  const event = calendar.createEvent({
+    id: idOf(bake, 'window'),
+    start: new Date(window.fromMs),
+    end: new Date(window.toMs),
+    stamp: new Date(nowMs),
+    summary: `Ready to mix: ${bake.plan.name}`,
+    description: 'By what you have seen so far. Look at the levain before you mix.'
+  })
+  for (const { kind, atMs } of window.alarms) event.createAlarm({ type: ICalAlarmType.display, trigger: new Date(atMs), description: windowTitle(bake, kind) })
+  return true
+}
+
+/** When a levain on its way is fit to mix, and when that is called out; null where there is no window to come. */
+function windowOf({ line }: Bake, verdict: Verdict | null): BakeEntries['window'] {
+  if (verdict === null || line === null) return null
+  const alarms = alarmsByClock(verdict, line.startedAtMs, USUAL_RISK)
+  const window = fitWindow(verdict.forecast, line.startedAtMs)
+  return alarms.length === 0 || window === null ? null : { ...window, alarms }
+}
+
+/** A name could end its line and begin a property of its own. */
+const oneLine = (name: string) => name.replace(/\s+/g, ' ')
+
+/**
+ * The steps to come as an iCalendar file, each with an alarm. Instants are UTC, so every calendar shows them by its own clock.
+ * @param bakeId only one bake; null: all that are open
+ */
+export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
+  const { kitchenName, bakes } = await entriesOf(work, bakeId)
+  const calendar = ical({
+    name: oneLine(kitchenName),
+    prodId: { company: 'Olvent', product: 'Olvent', language: 'EN' },
+    method: ICalCalendarMethod.PUBLISH,
+    ttl: 15 * 60
+  })
+  for (const coming of bakes) {
+    const { bake, entries } = coming
+    const windowCalls = addWindow(calendar, coming, work.nowMs)
+    for (const { step, title } of entries) {
+      const event = calendar.createEvent({
+        id: idOf(bake, step.id),
+        start: new Date(step.atMs),
+        end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * MINUTE),
+        stamp: new Date(work.nowMs),
+        summary: title,
+        description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')
+      })
+      // A running levain is called for by its window, not by the step of mixing.
+      if (step.kind !== 'mix' || !windowCalls) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
+    }
+  }
+  return calendar.toString()
+}
+
+/** The addresses that are open, the newest last. */
+export async function listAddresses({ models, transaction }: Work): Promise<WireCalendarAddress[]> {
+  const rows = await models.calendarAddresses.findAll({ where: { revokedAtMs: null }, order: [['createdAtMs', 'ASC']], transaction })
+  const iso = (ms: number) => isoOf(Number(ms))
+  return rows
+    .map(plain)
+    .map(({ id, name, createdAtMs, readAtMs }) => ({ id, name, createdAt: iso(createdAtMs), readAt: readAtMs === null ? null : iso(readAtMs) }))
+}
+
+/** Makes an address. Its token is told this once; only its hash is kept. @returns the token; sent twice, a new one */
+export async function makeAddress(work: Work, id: string, name: string): Promise<string> {
+  const kitchen = await theKitchen(work)
+  const before = await work.models.calendarAddresses.findOne({ where: { id }, transaction: work.transaction })
+  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', 'This address was withdrawn. Make another one.')
+  const token = newToken()
+  await work.models.calendarAddresses.upsert(
+    { id, kitchenId: kitchen.id, name, tokenHash: hashOf(token), createdAtMs: work.nowMs, readAtMs: null, revokedAtMs: null },
+    { transaction: work.transaction }
+  )
+  return token
+}
+
+/** Withdraws an address: whoever has it reads nothing any more. */
+export async function revokeAddress({ models, transaction, nowMs }: Work, id: string): Promise<void> {
+  const [changed] = await models.calendarAddresses.update({ revokedAtMs: nowMs }, { where: { id, revokedAtMs: null }, transaction })
+  if (changed === 0) throw notFound('This address')
+}
+
+/** Notes that the calendar behind a token was read. @throws Problem where it was withdrawn, or never was */
+export async function readAt(work: Work, token: string): Promise<void> {
+  const where = { tokenHash: hashOf(token), revokedAtMs: null }
+  const [found] = await work.models.calendarAddresses.update({ readAtMs: work.nowMs }, { where, transaction: work.transaction })
+  if (found === 0) throw notFound('This calendar')
+}

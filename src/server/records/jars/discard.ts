@@ -1,0 +1,138 @@
+import { TZDate } from '@date-fns/tz'
+import { format } from 'date-fns'
+import { QueryTypes } from 'sequelize'
+import type { z } from 'zod'
+import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../../contract'
+import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../../core'
+import { type JarRow, plain } from '../../db/rows'
+import { notFound, Problem } from '../../problems'
+import { theKitchen } from '../kitchen/kitchens'
+import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from '../work'
+import { linesOf } from './batches'
+import { refuseFuture } from './jars'
+
+const POT = 'discard'
+const TAKEN_OUT = 'discard'
+/** Discard whose jar is not known: out of a dough or a weighing. */
+const UNKNOWN = { flour: 'white wheat', hydration: 1 } as const
+
+interface MoveRow {
+  eventId: string
+  jarId: string | null
+  atMs: number
+  milligrams: number
+}
+
+/** All that went into the pot and came out, oldest first; what was taken back is left out with what it takes back. */
+async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
+  const sequelize = models.events.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  return sequelize.query<MoveRow>(
+    `SELECT events.id AS eventId, events.jarId AS jarId, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams
+     FROM ledger_entries JOIN events ON events.id = ledger_entries.eventId
+     WHERE ledger_entries.account = :pot AND events.type != 'undo'
+       AND events.id NOT IN (SELECT json_extract(payload, '$.undoes') FROM events WHERE type = 'undo')
+     GROUP BY events.id ORDER BY events.happenedAtMs, events.sequence`,
+    { type: QueryTypes.SELECT, transaction, replacements: { pot: POT } }
+  )
+}
+
+/** Portions that are told one by one; those before are told as one. */
+const TOLD_SINGLY = 200
+
+/** What is in the discard pot, and what became of the rest month by month. */
+export async function discardPot(work: Work): Promise<WireDiscardPot> {
+  const rows = await moveRows(work)
+  const left = leftInPot(rows)
+  const old = left.slice(0, -TOLD_SINGLY)
+  const portions = await portionsOf(work, left.slice(-TOLD_SINGLY))
+  return { portions: old.length === 0 ? portions : [await oneOf(work, old), ...portions], months: await monthsOf(work, rows) }
+}
+
+type Left = readonly { readonly move: MoveRow; readonly milligrams: number }[]
+const iso = (ms: number) => isoOf(Number(ms))
+
+async function jarsOf({ models, transaction }: Work, left: Left): Promise<Map<string, JarRow>> {
+  const ids = [...new Set(left.flatMap(({ move }) => move.jarId ?? []))]
+  return new Map((await models.jars.findAll({ where: { id: ids }, transaction })).map(plain).map((jar) => [jar.id, jar]))
+}
+
+async function portionsOf(work: Work, left: Left): Promise<WireDiscardPot['portions']> {
+  const jars = await jarsOf(work, left)
+  const events = await work.models.events.findAll({ where: { id: left.map(({ move }) => move.eventId) }, transaction: work.transaction })
+  const before = new Map(events.map(plain).map((event) => [event.id, event.payload.previousBatchId as string | undefined]))
+  const lines = await linesOf(
+    work,
+    [...before.values()].flatMap((id) => id ?? []),
+    { generations: 1 }
+  )
+  return left.map(({ move: { eventId, jarId, atMs }, milligrams }) => {
+    const jar = jars.get(jarId ?? '')
+    const line = lines.get(before.get(eventId) ?? '')
+    return {
+      since: iso(atMs),
+      grams: toGrams(milligrams),
+      jarName: jar?.name ?? null,
+      flour: jar?.flour ?? UNKNOWN.flour,
+      hydration: line === undefined ? UNKNOWN.hydration : contentsOf(line).hydration
+    }
+  })
+}
+
+/** Very many old portions as one, since the oldest; it holds gluten if any of them does. */
+async function oneOf(work: Work, left: Left): Promise<WireDiscardPot['portions'][number]> {
+  const jars = await jarsOf(work, left)
+  const flours = left.map(({ move }) => jars.get(move.jarId ?? '')?.flour ?? UNKNOWN.flour)
+  return {
+    since: iso(left[0]?.move.atMs ?? work.nowMs),
+    grams: toGrams(left.reduce((sum, portion) => sum + portion.milligrams, 0)),
+    jarName: null,
+    flour: flours.find((flour) => FLOURS[flour].gluten) ?? flours[0] ?? UNKNOWN.flour,
+    hydration: UNKNOWN.hydration
+  }
+}
+
+/** What came out, month by month of the kitchen: into food, or thrown away. */
+async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<WireDiscardPot['months']> {
+  const { timeZone } = await theKitchen(work)
+  const outs = rows.filter((row) => row.milligrams < 0)
+  const events = await work.models.events.findAll({ where: { id: outs.map((row) => row.eventId) }, transaction: work.transaction })
+  const thrown = new Set(events.map(plain).flatMap((event) => (event.type === TAKEN_OUT && event.payload.went === 'thrown away' ? [event.id] : [])))
+  const months = new Map<string, { usedGrams: number; thrownGrams: number }>()
+  for (const { eventId, atMs, milligrams } of outs) {
+    const month = format(new TZDate(Number(atMs), timeZone), 'yyyy-MM')
+    const sums = months.get(month) ?? { usedGrams: 0, thrownGrams: 0 }
+    if (thrown.has(eventId)) sums.thrownGrams += toGrams(-milligrams)
+    else sums.usedGrams += toGrams(-milligrams)
+    months.set(month, sums)
+  }
+  return [...months].map(([month, sums]) => ({ month, ...sums })).sort((a, b) => b.month.localeCompare(a.month))
+}
+
+/** Takes discard out of the pot: into food, or away. */
+export async function takeDiscard(work: Work, use: z.output<typeof discardUseSchema>): Promise<void> {
+  if (await isRecorded(work, use.id)) return
+  const kitchen = await theKitchen(work)
+  refuseFuture(use.happenedAt, work.nowMs, 'This')
+  const there = await balanceOf(work, POT)
+  const milligrams = toMilligrams(use.grams)
+  if (milligrams > there) {
+    throw new Problem(400, 'more than there is', `The discard pot holds ${toGrams(Math.max(there, 0))} g; ${use.grams} g cannot be taken out.`, {
+      fields: { grams: `At most ${toGrams(Math.max(there, 0))} g are there.` }
+    })
+  }
+  await record(
+    work,
+    eventOf(kitchen.id, null, use, TAKEN_OUT, { grams: use.grams, went: use.went }),
+    transfer(POT, use.went === 'into food' ? 'outside' : 'loss', milligrams)
+  )
+}
+
+/** Puts back what was taken out of the pot by mistake. */
+export async function undoDiscard(work: Work, undo: z.output<typeof undoSchema>): Promise<void> {
+  if (await isRecorded(work, undo.id)) return
+  const event = await eventById(work, undo.undoes)
+  if (event === null || event.type !== TAKEN_OUT) throw notFound('This')
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', 'This has been put back already.')
+  await record(work, eventOf(event.kitchenId, null, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
+}

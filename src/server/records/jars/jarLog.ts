@@ -1,0 +1,71 @@
+import { Op } from 'sequelize'
+import { stateOf } from '../../../answers'
+import type { JarBuild } from '../../../contract'
+import { plain } from '../../db/rows'
+import { eventsOf } from '../bakes/bakes'
+import { undoneIds, type Work } from '../work'
+import { linesOf } from './batches'
+import { findJar } from './jars'
+
+/** Builds a log goes back. */
+const MOST_BUILDS = 200
+
+/** The finished builds of a jar, oldest first: what its pace is learned from. A log that was begun anew starts there. */
+export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBuild[] }> {
+  const { models, transaction } = work
+  const { pace } = await findJar(work, jarId)
+  const sinceMs = pace.kind === 'learned' && pace.since !== null ? pace.since : 0
+  const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
+    .map(plain)
+    .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
+  const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
+  const [bakes, events] = await Promise.all([
+    models.bakes.findAll({ where: { id: bakeIds, status: ['mixed', 'baked'], deletedAtMs: null }, transaction }),
+    eventsOf(work, bakeIds)
+  ])
+  const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
+  const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
+    const name = nameOf.get(bakeId ?? '')
+    const { marks, mixed } = stateOf(events.get(bakeId ?? '') ?? [])
+    return name === undefined || mixed === null ? [] : [{ id, name, marks, mixedAt: mixed.atMs }]
+  })
+  const lines = await linesOf(
+    work,
+    mixedOnes.map(({ id }) => id),
+    { usedUp: new Map(mixedOnes.map(({ id, mixedAt }) => [id, mixedAt])) }
+  )
+  const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt }): JarBuild[] => {
+    const line = lines.get(id)
+    if (line === undefined) return []
+    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })), mixedAt }]
+  })
+  const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
+  return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }
+}
+
+/** Feeds of the jar that somebody looked at while they rose. */
+async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promise<JarBuild[]> {
+  const undone = await undoneIds(work, jarId)
+  const rows = await work.models.events.findAll({
+    where: { type: 'look', jarId, happenedAtMs: { [Op.gte]: sinceMs } },
+    order: [['happenedAtMs', 'ASC']],
+    transaction: work.transaction
+  })
+  const looks = new Map<string, JarBuild['marks']>()
+  for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
+    if (batchId === null || undone.has(id)) continue
+    const { rise, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'signs'>
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, signs }])
+  }
+  const latest = [...looks].slice(-MOST_BUILDS)
+  const lines = await linesOf(
+    work,
+    latest.map(([batchId]) => batchId),
+    { usedUp: new Map(latest.map(([batchId, marks]) => [batchId, marks.at(-1)?.at ?? work.nowMs])) }
+  )
+  return latest.flatMap(([batchId, marks]): JarBuild[] => {
+    const line = lines.get(batchId)
+    const last = marks.at(-1)
+    return line === undefined || last === undefined ? [] : [{ batchId, name: 'A feed', kind: 'feed', line, marks, mixedAt: last.at }]
+  })
+}

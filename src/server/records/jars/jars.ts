@@ -1,0 +1,382 @@
+import { randomUUID } from 'node:crypto'
+import { QueryTypes } from 'sequelize'
+import type { z } from 'zod'
+import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../../contract'
+import {
+  type BatchLine,
+  type BlendPart,
+  type Culture,
+  contentsOf,
+  cultureOf,
+  DRY_FLAKES,
+  FLOURS,
+  type FlourKind,
+  glutenInto,
+  gramsOfBlend,
+  type LedgerEntry,
+  toGrams,
+  toMilligrams,
+  transfer,
+  usualFeed
+} from '../../../core'
+import { type JarRow, plain, type VesselRow } from '../../db/rows'
+import { notFound, Problem } from '../../problems'
+import { noteChange } from '../kitchen/changes'
+import { placeIn, theKitchen } from '../kitchen/kitchens'
+import { pantryIn } from '../shelf/ingredients'
+import { balanceOf, balancesOf, eventOf, isRecorded, NOT_UNDONE, record, type Work } from '../work'
+import { createBatch, lineOf, linesOf, type NewBatch, stayAt, staysOfBatches } from './batches'
+import { programsOfJars } from './programStates'
+
+/** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
+const ASSUMED_FLOUR_PER_SEED = 2
+
+/** Row of a jar. @throws Problem when it has been taken away */
+export async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
+  const row = await models.jars.findByPk(id, { transaction })
+  if (row === null || (row.get('deletedAtMs') as number | null) !== null) throw notFound('This jar')
+  return plain(row)
+}
+
+/** What is told of a jar beside its row. */
+interface JarFacts {
+  readonly line: BatchLine | undefined
+  readonly stays: Jar['stays']
+  readonly milligrams: number
+  readonly logStamp: string
+  readonly lastFeed: Jar['lastFeed']
+  readonly program: Jar['program']
+}
+
+/** What a jar is fed: what its baker said, or what its culture usually is. */
+export const feedOf = ({ feed, culture, flour }: Pick<JarRow, 'feed' | 'culture' | 'flour'>) => feed ?? [...usualFeed(culture, flour)]
+
+/** Where the pace of a jar comes from, as it was kept. */
+const storedPace = (pace: JarRow['pace']): Jar['pace'] =>
+  pace === null ? { kind: 'learned', since: null } : pace.kind === 'pinned' ? pace : { ...pace, since: pace.since === null ? null : msOf(pace.since) }
+
+function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
+  if (line === undefined) throw new Error(`Jar ${row.id} has no contents.`)
+  return {
+    id: row.id,
+    name: row.name,
+    culture: row.culture,
+    flour: row.flour,
+    feed: feedOf(row),
+    vesselId: row.vesselId,
+    originId: row.originId,
+    hydration: hydrationOf(line),
+    keepMinimumGrams: toGrams(row.keepMinimumMg),
+    grams: toGrams(milligrams),
+    placeId: row.placeId,
+    version: row.version,
+    pace: storedPace(row.pace),
+    line,
+    ...facts
+  }
+}
+
+/** Water ÷ flour of what is in a jar; of flakes once they are dry. */
+const hydrationOf = (line: BatchLine) => (line.dried === true ? DRY_FLAKES : contentsOf(line).hydration)
+
+/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds. */
+async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; builds: number; last: number; reading: number | null }>(
+    `SELECT batches.jarId, COUNT(DISTINCT bakes.id) AS builds, MAX(events.sequence) AS last, (SELECT SUM(count) FROM imports WHERE takenBackAtMs IS NULL) AS reading
+     FROM batches JOIN bakes ON bakes.id = batches.bakeId AND bakes.status IN ('mixed', 'baked') AND bakes.deletedAtMs IS NULL JOIN events ON events.bakeId = bakes.id
+     WHERE batches.kind = 'levain' GROUP BY batches.jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  const looks = await sequelize.query<{ jarId: string; looks: number; last: number }>(
+    `SELECT jarId, COUNT(*) AS looks, MAX(sequence) AS last FROM events WHERE type = 'look' AND ${NOT_UNDONE} GROUP BY jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  const stamps = new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
+  for (const { jarId, looks: count, last } of looks) stamps.set(jarId, `${stamps.get(jarId) ?? NO_LOG} ${count} ${last}`)
+  return stamps
+}
+
+/** Feeds that tell how often a jar is fed. */
+const HABIT_FEEDS = 8
+const MS_PER_HOUR = 3_600_000
+
+/** The last feed of each jar, and how often it is fed: the middle one of its last intervals. */
+export async function lastFeeds({ models, transaction }: Work): Promise<Map<string, NonNullable<Jar['lastFeed']>>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; atMs: number; payload: string | null }>(
+    `SELECT jarId, atMs, CASE nth WHEN 1 THEN payload END AS payload FROM
+       (SELECT events.jarId AS jarId, events.happenedAtMs AS atMs, events.payload AS payload,
+          ROW_NUMBER() OVER (PARTITION BY events.jarId ORDER BY events.sequence DESC) AS nth
+        FROM jars JOIN events ON events.sequence IN
+          (SELECT sequence FROM events WHERE jarId = jars.id AND type = 'feed' AND ${NOT_UNDONE} ORDER BY sequence DESC LIMIT ${HABIT_FEEDS})
+        WHERE jars.deletedAtMs IS NULL)
+     ORDER BY jarId, nth`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  const feeds = new Map<string, NonNullable<Jar['lastFeed']>>()
+  const gaps = new Map<string, number[]>()
+  for (const [i, { jarId, atMs, payload }] of rows.entries()) {
+    const before = rows[i - 1]
+    if (before?.jarId === jarId) gaps.get(jarId)?.push((Number(before.atMs) - Number(atMs)) / MS_PER_HOUR)
+    else gaps.set(jarId, [])
+    if (payload === null) continue
+    const { keepGrams, flours, waterGrams } = JSON.parse(payload) as Partial<Omit<NonNullable<Jar['lastFeed']>, 'at'>>
+    // Feeds of older versions do not say which flour it was.
+    if (keepGrams === undefined || flours === undefined || waterGrams === undefined) continue
+    feeds.set(jarId, { at: Number(atMs), keepGrams, flours, waterGrams, everyHours: null })
+  }
+  for (const [jarId, feed] of feeds) feed.everyHours = middleOf(gaps.get(jarId) ?? [])
+  return feeds
+}
+
+const middleOf = (values: readonly number[]): number | null => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null
+
+async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
+  const lines = await linesOf(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? [])
+  )
+  const stays = await staysOfBatches(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? [])
+  )
+  const stamps = await logStamps(work)
+  const accountOf = ({ id }: JarRow) => `jar:${id}` as const
+  const balances = await balancesOf(work, rows.map(accountOf))
+  const feeds = await lastFeeds(work)
+  const programs = await programsOfJars(work)
+  return rows.map((row) =>
+    jarView(row, {
+      line: lines.get(row.currentBatchId ?? ''),
+      stays: (stays.get(row.currentBatchId ?? '') ?? []).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
+      milligrams: balances.get(accountOf(row)) ?? 0,
+      logStamp: stamps.get(row.id) ?? NO_LOG,
+      lastFeed: feeds.get(row.id) ?? null,
+      program: programs.get(row.id) ?? null
+    })
+  )
+}
+
+/** One jar. */
+export async function findJar(work: Work, id: string): Promise<Jar> {
+  return (await jarViews(work, [await jarRow(work, id)]))[0] as Jar
+}
+
+/** All jars, by name. */
+export async function listJars(work: Work): Promise<Jar[]> {
+  const rows = await work.models.jars.findAll({ where: { deletedAtMs: null }, order: [['name', 'ASC']], transaction: work.transaction })
+  return jarViews(work, rows.map(plain))
+}
+
+/** What each jar gives as seed, and is fed with. */
+export async function jarSeeds(work: Work): Promise<ReadonlyMap<string, Pick<Jar, 'hydration' | 'feed'>>> {
+  const rows = (await work.models.jars.findAll({ where: { deletedAtMs: null }, transaction: work.transaction })).map(plain)
+  const lines = await linesOf(
+    work,
+    rows.flatMap((row) => row.currentBatchId ?? []),
+    { generations: 1 }
+  )
+  return new Map(
+    rows.flatMap((row) => {
+      const line = lines.get(row.currentBatchId ?? '')
+      return line === undefined ? [] : [[row.id, { hydration: hydrationOf(line), feed: feedOf(row) }] as const]
+    })
+  )
+}
+
+/** Row and present contents of a jar, for what takes seed out of it. */
+export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow; hydration: number; milligrams: number }> {
+  const row = await jarRow(work, id)
+  const line = await lineOf(work, row.currentBatchId, 1)
+  if (line === null) throw new Error(`Jar ${id} has no contents.`)
+  return { row, hydration: hydrationOf(line), milligrams: await balanceOf(work, `jar:${id}`) }
+}
+
+/** Writes a jar with its first batch. @returns id of the batch */
+export async function createJar(
+  work: Work,
+  jar: Omit<JarRow, 'currentBatchId' | 'version' | 'deletedAtMs'>,
+  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'> & Partial<Pick<NewBatch, 'kind'>>
+): Promise<string> {
+  const { models, transaction } = work
+  await models.jars.create({ ...jar, currentBatchId: null, version: 1, deletedAtMs: null }, { transaction })
+  const of = { kitchenId: jar.kitchenId, kind: 'feed' as const, jarId: jar.id, bakeId: null, flour: jar.flour, saltMg: 0 }
+  const batchId = await createBatch(work, { ...of, ...batch })
+  await models.jars.update({ currentBatchId: batchId }, { where: { id: jar.id }, transaction })
+  return batchId
+}
+
+/** What a culture just begun is seeded with: what lives on the flour, a trace. */
+const TRACE_MG = 1
+
+/** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
+export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<void> {
+  if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return
+  const kitchen = await theKitchen(work)
+  const place = placeIn(kitchen, opening.placeId)
+  const fedAtMs = opening.lastFedAt
+  refuseFuture(fedAtMs, work.nowMs, 'The last feed')
+  const culture = opening.culture ?? cultureOf(opening.flour, opening.hydration)
+  refuseMixedUp(culture, opening.flour)
+  await vesselIn(work, opening.vesselId)
+  const total = toMilligrams(opening.grams)
+  const flourAll = total / (1 + opening.hydration)
+  const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
+  const seed = opening.begun ? TRACE_MG : culture === 'dried' ? total : Math.round(seedFlour * (1 + opening.hydration))
+  const flour = Math.round((total - seed) / (1 + opening.hydration))
+  const batchId = await createJar(
+    work,
+    {
+      id: opening.id,
+      kitchenId: kitchen.id,
+      name: opening.name,
+      culture,
+      flour: opening.flour,
+      feed: null,
+      vesselId: opening.vesselId,
+      originId: null,
+      keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
+      placeId: place.id,
+      pace: null
+    },
+    {
+      kind: culture === 'dried' ? 'dried' : 'feed',
+      startedAtMs: fedAtMs,
+      floursMg: flour > 0 ? { [opening.flour]: flour } : {},
+      waterMg: Math.max(total - seed - flour, 0),
+      mixTempC: place.tempC,
+      parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
+      stays: [stayAt(kitchen, place.id, fedAtMs)]
+    }
+  )
+  const note = { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' as const }
+  await record(
+    work,
+    eventOf(kitchen.id, opening.id, note, 'opened', { grams: opening.grams, batchId, begun: opening.begun }),
+    opening.begun ? await fromShelf(work, opening, total) : transfer('outside', `jar:${opening.id}`, total)
+  )
+}
+
+/** Flour and water of a culture just begun come off the shelf. */
+async function fromShelf(work: Work, { id, culture, flour, hydration }: z.output<typeof jarOpeningSchema>, totalMg: number): Promise<LedgerEntry[]> {
+  const flourMg = Math.round(totalMg / (1 + hydration))
+  const feed = usualFeed(culture ?? cultureOf(flour, hydration), flour)
+  const parts = gramsOfBlend(feed, flourMg)
+  await guardGluten(
+    work,
+    { name: 'This culture', flour },
+    parts.map((p) => p.ingredientId)
+  )
+  return [
+    ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${id}`, grams)),
+    ...transfer('shelf:water', `jar:${id}`, totalMg - flourMg)
+  ]
+}
+
+/** A gluten-free culture lives on gluten-free flour, and the others do not. */
+function refuseMixedUp(culture: Culture, flour: FlourKind): void {
+  if (culture === 'dried' || (culture === 'gluten-free') === !FLOURS[flour].gluten) return
+  throw new Problem(400, 'gluten guard', 'A gluten-free culture lives on gluten-free flour only, and a gluten-free flour makes one.', {
+    fields: { culture: 'Culture and flour do not belong together.' }
+  })
+}
+
+/** Keeps gluten out of a jar that is free of it. @throws Problem naming what would bring it in */
+export async function guardGluten(work: Work, jar: { readonly name: string; readonly flour: FlourKind }, ingredientIds: readonly string[]): Promise<void> {
+  const found = glutenInto(jar, ingredientIds, await pantryIn(work))
+  if (found.length === 0) return
+  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and ${found.join(' and ')} would bring it in. Take a gluten-free flour.`, {
+    fields: { flours: 'This flour holds gluten.' }
+  })
+}
+
+/** Flours of a feed have to be in the kitchen. */
+export async function refuseUnknownFlours(work: Work, ingredientIds: readonly string[]): Promise<void> {
+  const pantry = await pantryIn(work)
+  if (ingredientIds.every((id) => pantry.get(id)?.kind === 'flour')) return
+  throw new Problem(400, 'not understood', 'One of the flours is not in this kitchen any more. Choose another.', { fields: { flours: 'Choose a flour.' } })
+}
+
+/** A vessel that is there; null for none. */
+export async function vesselIn({ models, transaction }: Work, vesselId: string | null): Promise<VesselRow | null> {
+  if (vesselId === null) return null
+  const found = await models.vessels.findByPk(vesselId, { transaction })
+  if (found === null || plain(found).deletedAtMs !== null)
+    throw new Problem(400, 'not understood', 'This vessel is not in the kitchen any more. Choose another.', { fields: { vesselId: 'Choose a vessel.' } })
+  return plain(found)
+}
+
+/** Changes what a baker may change of a jar; refused when another window was faster, or gluten would come in by it. */
+export async function editJar(work: Work, jarId: string, { version, jar }: z.output<typeof jarPutSchema>): Promise<void> {
+  const row = await jarRow(work, jarId)
+  if (row.version !== version)
+    throw new Problem(409, 'stale', 'This jar was changed in another window. What it has now is shown.', { current: jarToWire(await findJar(work, jarId)) })
+  await changeCulture(work, row, jar)
+  await vesselIn(work, jar.vesselId)
+  const { models, transaction } = work
+  const { keepMinimumGrams, name, vesselId } = jar
+  const before = {
+    name: row.name,
+    vesselId: row.vesselId,
+    keepMinimumGrams: toGrams(row.keepMinimumMg),
+    culture: row.culture,
+    flour: row.flour,
+    feed: row.feed
+  }
+  await noteChange(work, 'jar', jarId, before, { name, vesselId, keepMinimumGrams, culture: jar.culture, flour: jar.flour, feed: jar.feed })
+  await models.jars.update({ name, vesselId, keepMinimumMg: toMilligrams(keepMinimumGrams), version: version + 1 }, { where: { id: jarId }, transaction })
+}
+
+/** Makes a jar another culture: what it lives on and is fed. Gluten-free stays gluten-free, and nothing else becomes it. */
+export async function changeCulture(work: Work, row: JarRow, to: Pick<JarEdit, 'culture' | 'flour'> & { readonly feed: readonly BlendPart[] }): Promise<void> {
+  if (FLOURS[row.flour].gluten !== FLOURS[to.flour].gluten) {
+    throw new Problem(
+      409,
+      'gluten guard',
+      FLOURS[row.flour].gluten
+        ? `${row.name} has lived on gluten and never becomes gluten-free. Start a gluten-free culture instead.`
+        : `${row.name} is kept free of gluten and stays so. Start another culture for wheat or rye.`,
+      { fields: { culture: 'Start a new culture for this.' } }
+    )
+  }
+  if ((row.culture === 'dried') !== (to.culture === 'dried')) {
+    throw new Problem(409, 'wrong moment', 'A dried culture is woken, and a living one is dried, by its program.', { fields: { culture: 'See its programs.' } })
+  }
+  refuseMixedUp(to.culture, to.flour)
+  await guardGluten(
+    work,
+    row,
+    to.feed.map((p) => p.ingredientId)
+  )
+  await refuseUnknownFlours(
+    work,
+    to.feed.map((p) => p.ingredientId)
+  )
+  await work.models.jars.update({ culture: to.culture, flour: to.flour, feed: [...to.feed] }, { where: { id: row.id }, transaction: work.transaction })
+}
+
+/** A little room for clocks that differ. */
+const CLOCKS_DIFFER_MS = 5 * 60_000
+
+/** Things happen before they are noted. */
+export function refuseFuture(atMs: number, nowMs: number, what: string): void {
+  if (atMs > nowMs + CLOCKS_DIFFER_MS) {
+    throw new Problem(400, 'in the future', `${what} lies in the future. Give a time that has been.`, { fields: { happenedAt: 'This time has not come yet.' } })
+  }
+}
+
+/** Points a jar at another batch. */
+export async function setContents({ models, transaction }: Work, row: JarRow, batchId: string | null, placeId: string): Promise<void> {
+  await models.jars.update({ currentBatchId: batchId, placeId, version: row.version + 1 }, { where: { id: row.id }, transaction })
+}
+
+/** Pins the pace of a jar, or has it learned from its log again. */
+export async function setPace(work: Work, jarId: string, { pace, ...note }: z.output<typeof jarPacePutSchema>): Promise<void> {
+  if (await isRecorded(work, note.id)) return
+  const row = await jarRow(work, jarId)
+  await record(work, eventOf(row.kitchenId, jarId, note, 'pace', { pace: paceToWire(pace), before: row.pace }))
+  await work.models.jars.update({ pace: paceToWire(pace), version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
+}

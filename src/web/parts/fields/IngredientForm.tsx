@@ -1,0 +1,137 @@
+import { Button, Chip, Group, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
+import { useState } from 'react'
+import { ingredientSchema } from '../../../contract'
+import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../../core'
+import { fieldProblem } from '../../../words'
+import { INGREDIENT_FORM } from '../../../words/screens/parts'
+import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
+import { saveIngredient } from '../../data/stores'
+import { Note } from '../cards/Card'
+import { HistoryButton } from '../cards/History'
+import { tellDone, tellError } from '../cards/tell'
+import { BlendEditor } from './BlendEditor'
+import { FlourFields, StoreFields } from './FlourFields'
+import { QuantityField } from './QuantityField'
+
+/** g/ml of spooned flour, to begin from. */
+const LIKE_FLOUR = [0.5, 0.6] as const
+
+/** An ingredient to begin from. */
+export const newIngredient = (name: string, kind: IngredientKind): Ingredient =>
+  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: LIKE_FLOUR, allergens: [], fine: false }, kind)
+
+/** A flour is all flour and ferments somehow; other kinds keep what they hold. */
+function withKind(ingredient: Ingredient, kind: IngredientKind): Ingredient {
+  if (kind !== 'flour') return { ...ingredient, kind, flourKind: undefined }
+  return { ...ingredient, kind, flourKind: ingredient.flourKind ?? 'white wheat', composition: { flour: 1, water: 0, salt: 0 } }
+}
+
+/** Edits one ingredient and keeps it. */
+export function IngredientForm({
+  ingredient,
+  version,
+  onDone,
+  onCancel
+}: {
+  readonly ingredient: Ingredient
+  readonly version: number
+  readonly onDone: (ingredient: Ingredient) => void
+  readonly onCancel: () => void
+}) {
+  const { format } = useKitchen()
+  const [draft, setDraft] = useState(ingredient)
+  const [problem, setProblem] = useState<string | null>(null)
+  const { density } = draft
+  const edit = (patch: Partial<Ingredient>) => {
+    setProblem(null)
+    setDraft((before) => ({ ...before, ...patch }))
+  }
+  const holds = (part: 'flour' | 'water' | 'salt') => (value: number) => edit({ composition: { ...draft.composition, [part]: value } })
+  const keep = () => {
+    const checked = ingredientSchema.safeParse({ ...draft, name: draft.name.trim() })
+    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
+    const next = { ...draft, name: draft.name.trim() }
+    saveIngredient(next, version).then(() => tellDone(INGREDIENT_FORM.kept(next.name)), tellError)
+    onDone(next)
+  }
+  return (
+    <Stack gap="sm">
+      <TextInput label={INGREDIENT_FORM.nameWord} value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+      <SimpleGrid cols={2}>
+        <Select
+          label={INGREDIENT_FORM.kind}
+          data={[...INGREDIENT_KINDS].filter((k) => k !== 'water' && k !== 'salt')}
+          value={draft.kind}
+          onChange={(v) => v !== null && setDraft((before) => withKind(before, v as IngredientKind))}
+        />
+        {draft.kind === 'flour' && draft.blend === undefined && (
+          <Select
+            label={INGREDIENT_FORM.fermentsLike}
+            data={[...FLOUR_KINDS]}
+            value={draft.flourKind ?? 'white wheat'}
+            onChange={(v) => v !== null && edit({ flourKind: v as FlourKind })}
+          />
+        )}
+      </SimpleGrid>
+      {draft.kind !== 'flour' && (
+        <SimpleGrid cols={3}>
+          <QuantityField kind="percent" label={INGREDIENT_FORM.waterIn} value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.flourIn} value={draft.composition.flour} range={[0, 1]} onCommit={holds('flour')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.saltIn} value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
+        </SimpleGrid>
+      )}
+      {draft.blend !== undefined && <BlendEditor of={INGREDIENT_FORM.blend} only="single" blend={draft.blend} onBlend={(blend) => edit({ blend })} />}
+      {draft.kind === 'flour' && draft.blend === undefined && <FlourFields draft={draft} edit={edit} />}
+      <StoreFields draft={draft} edit={edit} />
+      {draft.blend === undefined && (
+        <Switch
+          label={INGREDIENT_FORM.canBeToldBySpoons}
+          checked={density !== undefined}
+          onChange={(e) => edit({ density: e.currentTarget.checked ? LIKE_FLOUR : undefined })}
+        />
+      )}
+      {density !== undefined && draft.blend === undefined && (
+        <SimpleGrid cols={2}>
+          <QuantityField
+            kind="parts"
+            label={INGREDIENT_FORM.gramsInMlLeast}
+            value={density[0]}
+            range={[0.05, 5]}
+            onCommit={(least) => edit({ density: [least, Math.max(least, density[1])] })}
+          />
+          <QuantityField
+            kind="parts"
+            label={INGREDIENT_FORM.andMost}
+            value={density[1]}
+            range={[0.05, 5]}
+            onCommit={(most) => edit({ density: [Math.min(most, density[0]), most] })}
+          />
+        </SimpleGrid>
+      )}
+      {draft.blend === undefined && (
+        <>
+          <Text fw={500}>{INGREDIENT_FORM.allergens}</Text>
+          <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
+            <Group gap={8}>
+              {ALLERGENS.map((a) => (
+                <Chip key={a} value={a}>
+                  {a}
+                </Chip>
+              ))}
+            </Group>
+          </Chip.Group>
+        </>
+      )}
+      <Switch label={INGREDIENT_FORM.goesOnSmallScale} checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
+      {problem !== null && <Note tone="stop">{problem}</Note>}
+      <Group mt="sm">
+        <Button onClick={keep}>{INGREDIENT_FORM.save}</Button>
+        <Button variant="default" onClick={onCancel}>
+          {INGREDIENT_FORM.cancel}
+        </Button>
+        {version > 0 && <HistoryButton what="ingredient" ofId={ingredient.id} title={ingredient.name} />}
+      </Group>
+    </Stack>
+  )
+}

@@ -1,0 +1,80 @@
+import { TextInput, type TextInputProps } from '@mantine/core'
+import { useEffect, useRef, useState } from 'react'
+import { evaluate } from '../../../core'
+import { QUANTITY_FIELD } from '../../../words/screens/parts'
+import { useKitchen } from '../../data/kitchen'
+import { Explained } from '../cards/Explained'
+import { type QuantityKind, scaleOf } from '../figures'
+
+/**
+ * A figure to type. Every figure that is in range counts at once; anything else stays as typed with a sentence beside it, and the last good figure holds.
+ */
+export function QuantityField({
+  kind,
+  value,
+  range,
+  what,
+  onCommit,
+  ...input
+}: {
+  readonly kind: QuantityKind
+  readonly value: number
+  readonly range: readonly [low: number, high: number]
+  /** Name of the figure in a sentence; the label where there is none. */
+  readonly what?: string
+  readonly onCommit: (value: number) => void
+} & Omit<TextInputProps, 'value' | 'onChange' | 'error'>) {
+  const { format } = useKitchen()
+  const scale = scaleOf(kind, format)
+  const shown = scale.show(value)
+  const [text, setText] = useState(shown)
+  const [error, setError] = useState<string | null>(null)
+  const lastShown = useRef(shown)
+  useEffect(() => {
+    // A value that changed elsewhere replaces the text; one that came from this text leaves it as it was typed.
+    if (lastShown.current === shown) return
+    lastShown.current = shown
+    setText(shown)
+    setError(null)
+  }, [shown])
+  const change = (next: string) => {
+    setText(next)
+    const figure = evaluate(next)
+    const unit = scale.unit === '' ? '' : ` ${scale.unit}`
+    const read = figure === null ? Number.NaN : scale.read(figure)
+    const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)
+    if (Number.isNaN(read) || wrongKind || read < range[0] - 1e-9 || read > range[1] + 1e-9) {
+      setError(
+        QUANTITY_FIELD.hasToBeFromTo(
+          what ?? (typeof input.label === 'string' ? input.label : 'This'),
+          kind === 'count' ? QUANTITY_FIELD.wholeNumber : QUANTITY_FIELD.number,
+          scale.show(range[0]),
+          scale.show(range[1]),
+          unit
+        )
+      )
+      return
+    }
+    setError(null)
+    lastShown.current = scale.show(read)
+    onCommit(read)
+  }
+  return (
+    <TextInput
+      {...input}
+      label={typeof input.label === 'string' ? <Explained text={input.label} ofField /> : input.label}
+      inputMode={kind === 'count' ? 'numeric' : 'decimal'}
+      autoComplete="off"
+      value={text}
+      error={error}
+      rightSection={scale.unit === '' ? undefined : <span>{scale.unit}</span>}
+      rightSectionPointerEvents="none"
+      onChange={(event) => change(event.currentTarget.value)}
+      onFocus={(event) => event.currentTarget.select()}
+      onBlur={(event) => {
+        if (error === null) setText(lastShown.current)
+        input.onBlur?.(event)
+      }}
+    />
+  )
+}
