@@ -28,7 +28,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^src/', pathNot: `^src/${floor}/` },
       // A screen takes its own page of words: it loads with the screen.
-      to: { path: `^src/${floor}/`, pathNot: `^src/${floor}/(index|screens/[^/]+)\\.ts$` }
+      to: { path: `^src/${floor}/`, pathNot: `^src/${floor}/(index|(screens|refusals)/[^/]+)\\.ts$` }
     })),
     {
       name: 'answers-are-pure',

@@ -8,6 +8,7 @@ import helmet from 'helmet'
 import type { Logger } from 'pino'
 import { pinoHttp } from 'pino-http'
 import { ROUTES } from '../contract'
+import { REFUSE_SERVER } from '../words/refusals/server'
 import { gate } from './access/gate'
 import { apiNotFound, errorHandler, Problem } from './problems'
 import { accessRoutes } from './routes/access'
@@ -131,13 +132,12 @@ const withNonce: RequestHandler = (_req, res, next) => {
 }
 
 const tooMany: RequestHandler = () => {
-  throw new Problem(429, 'too many', 'That was very many requests at once. Wait a minute and try again.')
+  throw new Problem(429, 'too many', REFUSE_SERVER.thatWasVeryManyRequests)
 }
 
 /** No text holds a NUL, plain or escaped; SQLite and calendars would end at it. */
 function refuseNul(bytes: Buffer): void {
-  if (bytes.includes(0) || bytes.includes('\\u0000'))
-    throw new Problem(400, 'not understood', 'This text holds a character that cannot be kept. Nothing was stored.')
+  if (bytes.includes(0) || bytes.includes('\\u0000')) throw new Problem(400, 'not understood', REFUSE_SERVER.thisTextHoldsCharacterThat)
 }
 
 /** A calendar's token is all its reader needs, so it stands in no log. */
@@ -157,7 +157,7 @@ function hostGuard(hostNames: readonly string[]): RequestHandler {
     const strange = !known.has(nameOf(host)) || fromOtherPage || (origin !== undefined && origin.replace(/^https?:\/\//, '') !== host)
     if (!strange) return next()
     res.status(403)
-    const message = 'Olvent answers only to its own address. To open it under another name, list that name in OLVENT_HOSTS.'
+    const message = REFUSE_SERVER.olventAnswersOnlyToOwn
     if (req.headers['sec-fetch-mode'] === 'navigate') res.type('text').send(message)
     else res.json({ error: { code: 'strange host', message } })
   }
@@ -169,7 +169,7 @@ function servePages(app: Express, webFolder: string): void {
   app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }))
   app.use(express.static(webFolder, { index: false }))
   app.use((req, res, next) => {
-    if (req.method !== 'GET') return next(new Problem(404, 'no such address', 'Olvent has nothing at this address.'))
+    if (req.method !== 'GET') return next(new Problem(404, 'no such address', REFUSE_SERVER.olventHasNothingAtThis))
     res.setHeader('Cache-Control', 'no-cache')
     res.type('html').send(page.replaceAll('__NONCE__', res.locals.nonce as string))
   })

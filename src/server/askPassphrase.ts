@@ -1,6 +1,7 @@
 import { createInterface } from 'node:readline'
 import { Writable } from 'node:stream'
 import { passphraseSchema } from '../contract'
+import { TERMINAL } from '../words'
 import { ConfigProblem } from './config'
 
 /** Asks one question whose answer is not shown. */
@@ -23,9 +24,9 @@ function hidden(question: string): Promise<string> {
  * @throws ConfigProblem when it is too short, or the two differ
  */
 export async function askPassphrase(): Promise<string> {
-  const first = await hidden('  A passphrase for this kitchen (four or five words are good): ')
+  const first = await hidden(TERMINAL.aPassphrase)
   const parsed = passphraseSchema.safeParse(first)
-  if (!parsed.success) throw new ConfigProblem(parsed.error.issues[0]?.message ?? 'This passphrase cannot be used.')
-  if (process.stdin.isTTY && (await hidden('  The same again: ')) !== first) throw new ConfigProblem('The two differ. Nothing was set.')
+  if (!parsed.success) throw new ConfigProblem(parsed.error.issues[0]?.message ?? TERMINAL.thisPassphraseCannotBeUsed)
+  if (process.stdin.isTTY && (await hidden(TERMINAL.theSameAgain)) !== first) throw new ConfigProblem(TERMINAL.theTwoDiffer)
   return parsed.data
 }

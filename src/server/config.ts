@@ -1,6 +1,6 @@
 import { isAbsolute, join } from 'node:path'
 import envPaths from 'env-paths'
-import { startSentence } from '../words'
+import { startSentence, TERMINAL } from '../words'
 
 /** Which of the two kitchens this server opens. */
 export type KitchenKind = 'own' | 'demo'
@@ -49,11 +49,11 @@ export function readConfig(
   const kind: KitchenKind = args.includes('--demo') ? 'demo' : 'own'
   const portText = env.PORT ?? (kind === 'demo' ? '4310' : '4300')
   const port = Number(portText)
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new ConfigProblem(`PORT has to be a whole number from 0 to 65535, not "${portText}".`)
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new ConfigProblem(TERMINAL.portHasToBe(portText))
   let fixedNowMs: number | null = null
   if (env.OLVENT_NOW !== undefined && env.OLVENT_NOW !== '') {
     fixedNowMs = Date.parse(env.OLVENT_NOW)
-    if (Number.isNaN(fixedNowMs)) throw new ConfigProblem(`OLVENT_NOW has to be an instant like 2026-11-27T07:40:00Z, not "${env.OLVENT_NOW}".`)
+    if (Number.isNaN(fixedNowMs)) throw new ConfigProblem(TERMINAL.nowHasToBe(env.OLVENT_NOW))
   }
   const fresh = args.includes('--fresh')
   if (fresh && kind === 'own') throw new ConfigProblem(startSentence('fresh is for the demo', {}))

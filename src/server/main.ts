@@ -2,7 +2,7 @@ import { existsSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { pino } from 'pino'
-import { isOfTheKitchen } from '../words'
+import { isOfTheKitchen, TERMINAL } from '../words'
 import { askPassphrase } from './askPassphrase'
 import { calendarsInThread } from './calendarsInThread'
 import { ConfigProblem, readConfig } from './config'
@@ -39,15 +39,14 @@ async function main(): Promise<void> {
     if (!(error instanceof StartProblem) || !isOfTheKitchen(error.code) || config.webFolder === null) throw error
     const address = await tellInBrowser(config, error.message)
     if (address === null) throw error
-    say(`${error.message}\n\n  The same is told at ${address}. Stop Olvent with Ctrl+C.`)
+    say(TERMINAL.sameAtAddress(error.message, address))
     return null
   })
   if (running === null) return
   const { kitchen, addresses } = running
-  const elsewhere = addresses.length === 0 ? '' : `\n  On your phone, with the passphrase: ${addresses.slice(0, 2).join(' or ')}`
-  say(
-    `Olvent is ready: ${running.address}${elsewhere}\n  ${kitchen === null ? 'A new, empty kitchen' : kitchen.demo ? `${kitchen.name} (made up, to try things in)` : `Your kitchen "${kitchen.name}"`}, kept in ${config.dataFolder}. Stop it with Ctrl+C.`
-  )
+  const elsewhere = addresses.length === 0 ? '' : TERMINAL.onYourPhone(addresses.slice(0, 2).join(' or '))
+  const which = kitchen === null ? TERMINAL.newKitchen : kitchen.demo ? TERMINAL.madeUpKitchen(kitchen.name) : TERMINAL.yourKitchen(kitchen.name)
+  say(TERMINAL.ready(running.address, elsewhere, which, config.dataFolder))
   let stopping = false
   const stop = (signal: string) => {
     if (stopping) return

@@ -1,5 +1,6 @@
 import { createServer } from 'node:http'
 import { startPage } from '../words'
+import { REFUSE_SERVER } from '../words/refusals/server'
 import type { Config } from './config'
 
 /**
@@ -16,7 +17,7 @@ export function tellInBrowser({ port }: Config, sentence: string): Promise<strin
       'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; frame-ancestors 'none'",
       'Cache-Control': 'no-store'
     })
-    res.end(isPage ? page : JSON.stringify({ error: { code: 'fault', message: 'The kitchen was not opened. Olvent’s window in the terminal says why.' } }))
+    res.end(isPage ? page : JSON.stringify({ error: { code: 'fault', message: REFUSE_SERVER.kitchenWasNotOpenedOlvents } }))
   })
   return new Promise((resolve) => {
     server.once('error', () => resolve(null))

@@ -1,3 +1,4 @@
+import { TERMINAL } from '../words'
 import type { Config } from './config'
 import { copiesFolderOf, restore as restoreCopy } from './db/copies'
 import { lockFolder } from './db/lock'
@@ -12,7 +13,7 @@ export async function restore({ dataFolder }: Config, words: readonly string[]):
   const release = await lockFolder(dataFolder)
   try {
     const { copy, aside } = await restoreCopy(dataFolder, await copiesFolderOf(dataFolder), wanted, Date.now())
-    return `The kitchen is as it was in ${copy}.\n  What was there before is kept in ${aside}. Start Olvent again with npm start.`
+    return TERMINAL.restored(copy, aside)
   } finally {
     await release()
   }

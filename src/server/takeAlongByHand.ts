@@ -3,6 +3,7 @@ import { mkdir, rename, rm } from 'node:fs/promises'
 import { resolve } from 'node:path'
 import { pipeline } from 'node:stream/promises'
 import type { BringIn } from '../contract'
+import { TERMINAL } from '../words'
 import type { Config } from './config'
 import { copiesFolderOf, takeCopy } from './db/copies'
 import { DATABASE_FILE } from './db/health'
@@ -29,7 +30,7 @@ export async function exportTo({ dataFolder }: Config, words: readonly string[])
     await rm(half, { force: true })
     throw error
   }
-  return `Everything of your kitchen is in ${path}`
+  return TERMINAL.takenAlong(path)
 }
 
 /**
@@ -53,13 +54,13 @@ export async function importFrom(config: Config, words: readonly string[]): Prom
       const { clashes } = adds ? await file.compare(dataFolder) : { clashes: [] }
       const how: BringIn = adds ? { how: 'merge', choices: Object.fromEntries(clashes.map(({ id }) => [id, 'here'])) } : { how: 'replace' }
       await database.alone(() => file.putInto(dataFolder, how, Date.now()))
-      const stayed = clashes.length === 0 ? '' : ` Yours stayed of: ${clashes.map(({ name }) => name).join(', ')}.`
-      if (adds) return `"${file.told.kitchen}" is now part of "${kitchen.name}".${stayed}`
+      const stayed = clashes.length === 0 ? '' : TERMINAL.yoursStayed(clashes.map(({ name }) => name).join(', '))
+      if (adds) return TERMINAL.added(file.told.kitchen, kitchen.name, stayed)
     } finally {
       await file.drop()
     }
     const { told } = file
-    return `"${told.kitchen}" is in ${dataFolder}: ${told.rows.jars} jars, ${told.rows.bakes} bakes, ${told.pictures} pictures. Open it with npm start.`
+    return TERMINAL.broughtIn(told.kitchen, dataFolder, told.rows.jars ?? 0, told.rows.bakes ?? 0, told.pictures)
   } catch (error) {
     throw error instanceof Problem ? new StartProblem('not brought in', { detail: error.message }) : error
   } finally {

@@ -75,3 +75,34 @@ test('what a person would read is found in a view', () => {
 test('no view holds a sentence: all of them stand in src/words', () => {
   expect(files('src/web').flatMap((path) => sentencesIn(path, readFileSync(path, 'utf8')))).toEqual([])
 })
+
+/** What the server would say by itself: a text that ends as sentences do, and not in a place for a value of SQL; unless it tells a developer of a mistake. */
+function refusalsIn(path: string, source: string): string[] {
+  const file = ts.createSourceFile(path, source, ts.ScriptTarget.Latest, true)
+  const found: string[] = []
+  const visit = (node: ts.Node): void => {
+    if (ts.isNewExpression(node) && node.expression.getText() === 'Error') return
+    const words = ts.isStringLiteralLike(node)
+      ? node.text
+      : ts.isTemplateExpression(node)
+        ? [node.head.text, ...node.templateSpans.map((span) => span.literal.text)].join('…')
+        : ''
+    if (/\p{L}{2} .*[^ ][.?!]$/su.test(words)) found.push(`${path}:${file.getLineAndCharacterOfPosition(node.getStart()).line + 1} ${words}`)
+    ts.forEachChild(node, visit)
+  }
+  visit(file)
+  return found
+}
+
+test('what the server would say is found', () => {
+  const route = 'if (a) throw new Problem(400, "too hot", `#{t} °C is too hot.`)\nthrow new Error("Jar has no contents.")\nsay("Choose another.")'
+  expect(refusalsIn('r.ts', route.replaceAll('#', '$'))).toEqual(['r.ts:1 … °C is too hot.', 'r.ts:3 Choose another.'])
+})
+
+/** Bread and places of the made-up kitchen have names and notes of their own. */
+const DEMO = join('src', 'server', 'demo')
+
+test('the server holds no sentence either', () => {
+  const own = files('src/server').filter((path) => !path.startsWith(DEMO))
+  expect(own.flatMap((path) => refusalsIn(path, readFileSync(path, 'utf8')))).toEqual([])
+})

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto'
 import { Op } from 'sequelize'
 import { isoOf, type WireSession } from '../../contract'
+import { REFUSE_ACCESS } from '../../words/refusals/access'
+import { THINGS } from '../../words/refusals/things'
 import { plain, type SessionRow } from '../db/rows'
 import { notFound, Problem } from '../problems'
 import { hashOf, newToken } from '../records/devices/tokens'
@@ -28,8 +30,8 @@ export async function setPassphrase({ models, transaction, nowMs }: Work, next: 
 /** @throws Problem when it is not the passphrase, or there is none */
 export async function checkPassphrase(work: Work, passphrase: string): Promise<void> {
   const kept = await passphraseOf(work)
-  if (kept === null) throw new Problem(403, 'sign in', 'No passphrase has been set yet. On the computer that runs Olvent, type: npm run passphrase')
-  if (!(await isPassphrase(passphrase, kept))) throw new Problem(403, 'wrong passphrase', 'That is not the passphrase. Small and capital letters count.')
+  if (kept === null) throw new Problem(403, 'sign in', REFUSE_ACCESS.noPassphraseHasBeenSet)
+  if (!(await isPassphrase(passphrase, kept))) throw new Problem(403, 'wrong passphrase', REFUSE_ACCESS.thatNotPassphraseSmallAnd)
 }
 
 /** Lets a device in. Its token is told this once; only its hash is kept. */
@@ -71,5 +73,5 @@ export async function listSessions({ models, transaction, nowMs }: Work, hereId:
 /** Signs a device out. */
 export async function closeSession({ models, transaction, nowMs }: Work, id: string): Promise<void> {
   const [changed] = await models.sessions.update({ revokedAtMs: nowMs }, { where: { id, revokedAtMs: null }, transaction })
-  if (changed === 0) throw notFound('This device')
+  if (changed === 0) throw notFound(THINGS.device)
 }

@@ -1,5 +1,6 @@
 import type { Request, RequestHandler, Response } from 'express'
 import { ROUTES } from '../../contract'
+import { REFUSE_ACCESS } from '../../words/refusals/access'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import { Problem } from '../problems'
@@ -53,7 +54,7 @@ export function gate(database: Database, clock: Clock): RequestHandler {
     }
     res.locals.caller = caller
     if (!thisMachine && session === null && !OPEN.some((open) => open.method === req.method && open.path.test(path)))
-      throw new Problem(401, 'sign in', 'Sign in with the passphrase of this kitchen.')
+      throw new Problem(401, 'sign in', REFUSE_ACCESS.signInWithPassphraseThis)
     next()
   }
 }

@@ -1,4 +1,5 @@
 import type { Response } from 'express'
+import { REFUSE_ACCESS } from '../../words/refusals/access'
 import { Problem } from '../problems'
 import type { Caller } from './gate'
 
@@ -27,7 +28,7 @@ export function createLines(): Lines {
     open({ sessionId }, res) {
       const of = sessionId ?? THIS_MACHINE
       const there = lines.get(of) ?? new Set()
-      if (of !== THIS_MACHINE && there.size >= MOST_LINES) throw new Problem(429, 'too many', 'This device has too many windows of Olvent open. Close some.')
+      if (of !== THIS_MACHINE && there.size >= MOST_LINES) throw new Problem(429, 'too many', REFUSE_ACCESS.thisDeviceHasTooMany)
       lines.set(of, there.add(res))
       res.on('close', () => {
         there.delete(res)

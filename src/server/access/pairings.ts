@@ -1,3 +1,4 @@
+import { REFUSE_ACCESS } from '../../words/refusals/access'
 import { Problem } from '../problems'
 import { hashOf, newToken } from '../records/devices/tokens'
 
@@ -28,8 +29,7 @@ export function createPairings(): Pairings {
       const hash = hashOf(code)
       const untilMs = open.get(hash)
       open.delete(hash)
-      if (untilMs === undefined || untilMs <= nowMs)
-        throw new Problem(403, 'wrong passphrase', 'This code has been used or is older than five minutes. Show a new one on the other device.')
+      if (untilMs === undefined || untilMs <= nowMs) throw new Problem(403, 'wrong passphrase', REFUSE_ACCESS.thisCodeHasBeenUsed)
     }
   }
 }

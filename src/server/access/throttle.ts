@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache'
+import { REFUSE_ACCESS } from '../../words/refusals/access'
 import { Problem } from '../problems'
 
 const MINUTE_MS = 60_000
@@ -31,7 +32,7 @@ export function createThrottle(nowMs: () => number = () => performance.now()): T
   return {
     admit(address) {
       const waitMs = Math.max(slips.get(address)?.untilMs ?? 0, all.untilMs) - nowMs()
-      if (waitMs > 0) throw new Problem(429, 'too many', `That was wrong too often. Try again in ${inWords(waitMs)}.`)
+      if (waitMs > 0) throw new Problem(429, 'too many', REFUSE_ACCESS.thatWasWrongTooOften(inWords(waitMs)))
     },
     slipped(address) {
       const now = nowMs()

@@ -8,6 +8,7 @@ import type sqlite3 from 'sqlite3'
 import { type Entry, open, type ZipFile } from 'yauzl'
 import { z } from 'zod'
 import { type BringIn, isoSchema, pictureNameSchema, type WireMerge, type WireTakenAlong } from '../../contract'
+import { REFUSE_KEEPING } from '../../words/refusals/keeping'
 import { columnsOf, type OpenFile, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
 import { MIGRATIONS, migrate, STEP_NAMES } from '../db/migrate'
@@ -34,7 +35,7 @@ const manifestSchema = z.object({
   pictures: z.number()
 })
 
-const refused = (why: string) => new Problem(400, 'not understood', `This file cannot be brought in: ${why} Nothing was changed.`)
+const refused = (why: string) => new Problem(400, 'not understood', REFUSE_KEEPING.thisFileCannotBeBrought(why))
 
 /** A file that was read and looked through; nothing of it stands in the kitchen yet. */
 export interface Unpacked {
@@ -73,13 +74,13 @@ export async function unpack(zip: string, near: string): Promise<Unpacked> {
   } catch (error) {
     await drop()
     if (error instanceof Problem) throw error
-    throw refused(error instanceof Error ? `${error.message}.` : 'it cannot be read.')
+    throw refused(error instanceof Error ? `${error.message}.` : REFUSE_KEEPING.itCannotBeRead)
   }
 }
 
 const opened = (path: string) =>
   new Promise<ZipFile>((resolve, reject) => {
-    open(path, { lazyEntries: true, autoClose: false }, (error, zip) => (error === null ? resolve(zip) : reject(refused('it is no zip file.'))))
+    open(path, { lazyEntries: true, autoClose: false }, (error, zip) => (error === null ? resolve(zip) : reject(refused(REFUSE_KEEPING.itIsNoZipFile))))
   })
 
 /** Entries of a zip by their names. */
@@ -102,7 +103,7 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
   const zip = await opened(path)
   try {
     const entries = await entriesOf(zip)
-    if ([...entries.values()].reduce((sum, entry) => sum + entry.uncompressedSize, 0) > MOST_BYTES) throw refused('it is larger than 4 GB.')
+    if ([...entries.values()].reduce((sum, entry) => sum + entry.uncompressedSize, 0) > MOST_BYTES) throw refused(REFUSE_KEEPING.itIsTooLarge)
     const manifest = await manifestOf(zip, entries.get('manifest.json'))
     const database = join(folder, DATABASE_FILE)
     await migrated(database, manifest.steps)
@@ -120,7 +121,7 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
     const { damage } = await contentsOf(database, STEP_NAMES, 'thorough')
     if (damage !== null) throw refused(`${damage.detail ?? damage.code}.`)
     const pictures = await readPictures(zip, entries, join(folder, PICTURES_FOLDER))
-    if (pictures !== manifest.pictures) throw refused(`it should hold ${manifest.pictures} pictures and holds ${pictures}.`)
+    if (pictures !== manifest.pictures) throw refused(REFUSE_KEEPING.shouldHoldPicturesAndHolds(manifest.pictures, pictures))
     const rows = Object.fromEntries(TABLES.map((table) => [table, manifest.tables[table]?.rows ?? 0]))
     return { kitchen: manifest.kitchen, madeAt: manifest.madeAt, rows, pictures }
   } finally {
@@ -129,13 +130,12 @@ async function readInto(path: string, folder: string): Promise<Unpacked['told']>
 }
 
 async function manifestOf(zip: ZipFile, entry: Entry | undefined): Promise<z.output<typeof manifestSchema>> {
-  if (entry === undefined || entry.uncompressedSize > MOST_LINE) throw refused('it is no kitchen of Olvent.')
+  if (entry === undefined || entry.uncompressedSize > MOST_LINE) throw refused(REFUSE_KEEPING.itIsNoKitchen)
   const chunks: Buffer[] = []
   for await (const chunk of await streamOf(zip, entry)) chunks.push(chunk as Buffer)
   const parsed = manifestSchema.safeParse(jsonOf(Buffer.concat(chunks).toString()))
-  if (!parsed.success) throw refused('it is no kitchen of Olvent.')
-  if (parsed.data.version > FORMAT.version || parsed.data.steps.some((name) => !STEP_NAMES.includes(name)))
-    throw refused('it was made by a newer Olvent. Bring this one up to date first.')
+  if (!parsed.success) throw refused(REFUSE_KEEPING.itIsNoKitchen)
+  if (parsed.data.version > FORMAT.version || parsed.data.steps.some((name) => !STEP_NAMES.includes(name))) throw refused(REFUSE_KEEPING.itIsNewer)
   return parsed.data
 }
 
@@ -175,16 +175,16 @@ async function readTable(zip: ZipFile, entry: Entry | undefined, file: sqlite3.D
   if (entry !== undefined) {
     for await (const line of linesOf(await streamOf(zip, entry), table)) {
       const row = jsonOf(line)
-      if (typeof row !== 'object' || row === null) throw refused(`line ${count + 1} of "${table}" cannot be read.`)
+      if (typeof row !== 'object' || row === null) throw refused(REFUSE_KEEPING.lineCannotBeRead(count + 1, table))
       if (columns.some((column) => typeof (row as Record<string, unknown>)[column] === 'object' && (row as Record<string, unknown>)[column] !== null))
-        throw refused(`line ${count + 1} of "${table}" is of another shape.`)
+        throw refused(REFUSE_KEEPING.lineAnotherShape(count + 1, table))
       rows.push(row)
       count++
       if (rows.length === AT_ONCE) await put()
     }
   }
   await put()
-  if (count !== expected) throw refused(`"${table}" should hold ${expected} rows and holds ${count}.`)
+  if (count !== expected) throw refused(REFUSE_KEEPING.shouldHoldRowsAndHolds(table, expected, count))
 }
 
 /** Lines of a stream; a fault of the stream ends them. */
@@ -194,7 +194,7 @@ async function* linesOf(stream: Readable, table: string): AsyncGenerator<string>
   for await (const chunk of stream) {
     const lines = (rest + (chunk as string)).split('\n')
     rest = lines.pop() ?? ''
-    if (rest.length > MOST_LINE) throw refused(`a line of "${table}" is too long.`)
+    if (rest.length > MOST_LINE) throw refused(REFUSE_KEEPING.lineTooLong(table))
     yield* lines
   }
   if (rest !== '') yield rest
@@ -206,9 +206,9 @@ async function readPictures(zip: ZipFile, entries: ReadonlyMap<string, Entry>, f
   for (const [path, entry] of entries) {
     if (!path.startsWith('pictures/') || path.endsWith('/')) continue
     const name = pictureNameSchema.safeParse(path.slice('pictures/'.length))
-    if (!name.success || entry.uncompressedSize > MOST_PICTURE_BYTES) throw refused('one of its pictures is none.')
+    if (!name.success || entry.uncompressedSize > MOST_PICTURE_BYTES) throw refused(REFUSE_KEEPING.aPictureIsNone)
     await pipeline(await streamOf(zip, entry), createWriteStream(join(folder, name.data)))
-    if (!(await isNamedByContent(join(folder, name.data), name.data))) throw refused('one of its pictures is damaged.')
+    if (!(await isNamedByContent(join(folder, name.data), name.data))) throw refused(REFUSE_KEEPING.aPictureIsDamaged)
     count++
   }
   return count
@@ -238,7 +238,7 @@ async function putInto(database: string, pictures: string, dataFolder: string): 
         await runSql(file, `INSERT INTO main.${table} (${columns}) SELECT ${columns} FROM brought.${table}`)
       }
       const orphans = await rowsOf(file, 'PRAGMA main.foreign_key_check')
-      if (orphans.length > 0) throw refused(`${orphans.length} rows belong to nothing.`)
+      if (orphans.length > 0) throw refused(REFUSE_KEEPING.rowsBelongToNothing(orphans.length))
       await runSql(file, 'COMMIT')
     } catch (error) {
       await runSql(file, 'ROLLBACK').catch(() => undefined)

@@ -2,6 +2,7 @@ import { mkdir } from 'node:fs/promises'
 import { isAbsolute, join } from 'node:path'
 import type { Logger } from 'pino'
 import { type CopyReason, isoOf, type WireCopies } from '../../contract'
+import { REFUSE_KEEPING } from '../../words/refusals/keeping'
 import type { Clock } from '../clock'
 import type { Database } from '../db/connect'
 import { chooseCopiesFolder, copiesFolderOf, copiesIn, takeCopy } from '../db/copies'
@@ -68,14 +69,14 @@ export function createKeeper({ database, dataFolder, clock, log }: KeeperParts):
     moveTo: (folder) =>
       inTurn(async () => {
         if (!isAbsolute(folder))
-          throw new Problem(400, 'not understood', 'Give the whole path of the folder, beginning with /.', { fields: { folder: 'This is not a whole path.' } })
+          throw new Problem(400, 'not understood', REFUSE_KEEPING.giveWholePathFolderBeginning, { fields: { folder: REFUSE_KEEPING.thisNotWholePath } })
         await mkdir(folder)
           .catch((error: NodeJS.ErrnoException) => {
             if (error.code !== 'EEXIST') throw error
           })
           .then(() => copyTo(folder, 'asked'))
           .catch((error: Error) => {
-            throw new Problem(400, 'not understood', `No copy could be made there: ${error.message}. Copies stay where they were.`, {
+            throw new Problem(400, 'not understood', REFUSE_KEEPING.noCopyCouldBeMade(error.message), {
               fields: { folder: error.message }
             })
           })

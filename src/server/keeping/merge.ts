@@ -2,6 +2,7 @@ import { copyFile, mkdir, rm } from 'node:fs/promises'
 import { join } from 'node:path'
 import type sqlite3 from 'sqlite3'
 import { type ClashChoices, LONGEST_NAME, type WireClash, type WireMerge } from '../../contract'
+import { REFUSE_KEEPING } from '../../words/refusals/keeping'
 import { openForReading } from '../db/connect'
 import { columnsOf, rowsOf, runSql, withFile } from '../db/file'
 import { contentsOf, DATABASE_FILE } from '../db/health'
@@ -66,7 +67,7 @@ export async function merge(main: string, folder: string, choices: ClashChoices,
   await beside(merged, brought, async (file) => {
     const compared = await compare(file)
     const open = compared.clashes.filter(({ id }) => choices[id] === undefined)
-    if (open.length > 0) throw new Problem(400, 'not understood', `Say first which one counts: ${open.map(({ name }) => name).join(', ')}.`)
+    if (open.length > 0) throw new Problem(400, 'not understood', REFUSE_KEEPING.sayFirstWhichOneCounts(open.map(({ name }) => name).join(', ')))
     await runSql(file, 'ATTACH ? AS mine', [main])
     await runSql(file, 'PRAGMA foreign_keys = OFF')
     await runSql(file, 'BEGIN')
@@ -189,8 +190,7 @@ async function missingBatches(file: sqlite3.Database): Promise<void> {
   }
 }
 
-const misfit = (detail: string) =>
-  new Problem(400, 'cannot be', `These choices do not fit together: ${detail}. Take the same side for things that were used together. Nothing was changed.`)
+const misfit = (detail: string) => new Problem(400, 'cannot be', REFUSE_KEEPING.theseChoicesDoNotFit(detail))
 
 /** Reads every jar, bake and recipe of the new kitchen, as a window would. */
 async function readWhole(folder: string, nowMs: number): Promise<void> {

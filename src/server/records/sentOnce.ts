@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { Op } from 'sequelize'
+import { REFUSE_RECORDS } from '../../words/refusals/records'
 import { plain } from '../db/rows'
 import { Problem } from '../problems'
 import type { Work } from './work'
@@ -35,8 +36,7 @@ export async function sentOnce(work: Work, sent: Sent, act: () => Promise<unknow
   const row = await models.writes.findOne({ where: { id }, transaction })
   if (row !== null) {
     const before = plain(row)
-    if (before.fingerprint !== fingerprintOf(sent))
-      throw new Problem(409, 'used id', 'This id belongs to something else that was sent before. Nothing was changed.')
+    if (before.fingerprint !== fingerprintOf(sent)) throw new Problem(409, 'used id', REFUSE_RECORDS.thisIdBelongsToSomething)
     // What is old was sent by something that knows its own ids: doing it again changes nothing.
     return before.answer === null ? act() : JSON.parse(before.answer)
   }

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import type { togetherSchema, undoSchema } from '../../contract'
+import { REFUSE_RECORDS } from '../../words/refusals/records'
 import { notFound, Problem } from '../problems'
 import { addBakeEvent } from './bakes/bakeEvents'
 import { feedJar, moveJar, splitJar, undoJar } from './jars/jarDeeds'
@@ -48,7 +49,7 @@ export async function undoTogether(work: Work, undo: z.output<typeof undoSchema>
   if (await isRecorded(work, undo.id)) return
   const event = await eventById(work, undo.undoes)
   if (event === null || event.type !== TOGETHER) throw notFound('This')
-  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', 'This has been taken back already.')
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', REFUSE_RECORDS.thisHasBeenTakenBack)
   for (const { jarId, bakeId, eventId } of [...(event.payload.done as readonly Done[])].reverse()) {
     const own = { ...undo, id: randomUUID(), undoes: eventId }
     if (jarId !== undefined) await undoJar(work, jarId, own)

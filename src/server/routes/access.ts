@@ -1,5 +1,7 @@
 import { type RequestHandler, Router } from 'express'
 import { isoOf, passphrasePutSchema, ROUTES, signInSchema, type WireAccess } from '../../contract'
+import { REFUSE_ROUTES } from '../../words/refusals/routes'
+import { THINGS } from '../../words/refusals/things'
 import { checkPassphrase, closeSession, listSessions, openSession, passphraseOf, setPassphrase } from '../access/doors'
 import { callerOf, setCookie } from '../access/gate'
 import { createPairings } from '../access/pairings'
@@ -57,7 +59,7 @@ export function accessRoutes({ database, clock, addresses, live }: Services): Ro
     res.json({ id })
   })
   router.delete(ROUTES.sessionOf(':id'), async (req, res) => {
-    const id = idIn(req, 'This device')
+    const id = idIn(req, THINGS.device)
     const answer = await writeWork(database, clock.now(), async (work) => {
       await closeSession(work, id)
       return told(work, res)
@@ -74,7 +76,7 @@ export function accessRoutes({ database, clock, addresses, live }: Services): Ro
     const { current, next } = parse(passphrasePutSchema, req.body)
     const { thisMachine, sessionId } = callerOf(res)
     if (!thisMachine) {
-      if (current === undefined) throw new Problem(400, 'wrong passphrase', 'Type the present passphrase, too.')
+      if (current === undefined) throw new Problem(400, 'wrong passphrase', REFUSE_ROUTES.typePresentPassphraseToo)
       await guarded(req, () => checkPassphrase(readWork(database, clock.now()), current))
     }
     const answer = await writeWork(database, clock.now(), async (work) => {

@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, bakeToWire, ROUTES } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakes/bakeEvents'
 import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes/bakes'
@@ -29,26 +30,26 @@ export function bakeRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.bake(':id'),
-    reads(services, (work, req) => told(work, idIn(req, 'This bake')))
+    reads(services, (work, req) => told(work, idIn(req, THINGS.bake)))
   )
   router.put(
     ROUTES.bake(':id'),
-    changes(services, 'This bake', told, (work, id, body) => {
+    changes(services, THINGS.bake, told, (work, id, body) => {
       const { version, plan } = parse(bakePutSchema, body)
       return putBake(work, id, version, plan)
     })
   )
   router.delete(
     ROUTES.bake(':id'),
-    changes(services, 'This bake', told, (work, id) => setDeleted(work, id, true))
+    changes(services, THINGS.bake, told, (work, id) => setDeleted(work, id, true))
   )
   router.post(
     ROUTES.bakeRestore(':id'),
-    changes(services, 'This bake', told, (work, id) => setDeleted(work, id, false))
+    changes(services, THINGS.bake, told, (work, id) => setDeleted(work, id, false))
   )
   router.post(
     ROUTES.bakeEvents(':id'),
-    changes(services, 'This bake', told, (work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
+    changes(services, THINGS.bake, told, (work, id, body) => addBakeEvent(work, id, parse(bakeEventSchema, body)))
   )
   return router
 }

@@ -1,6 +1,7 @@
 import { type RequestHandler, Router } from 'express'
 import { LRUCache } from 'lru-cache'
 import { calendarPostSchema, ROUTES } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import type { Calendars } from '../calendars'
 import { parse } from '../problems'
 import { findBake } from '../records/bakes/bakes'
@@ -29,7 +30,7 @@ export function calendarRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.bakeCalendar(':id'),
-    files('bake', async (req) => idIn(req, 'This bake'))
+    files('bake', async (req) => idIn(req, THINGS.bake))
   )
   router.get(
     ROUTES.calendarAt(':token'),
@@ -57,7 +58,7 @@ export function calendarRoutes(services: Services): Router {
   router.delete(
     ROUTES.calendarAddress(':id'),
     writes(services, async (work, req) => {
-      await revokeAddress(work, idIn(req, 'This address'))
+      await revokeAddress(work, idIn(req, THINGS.address))
       return { addresses: await listAddresses(work) }
     })
   )

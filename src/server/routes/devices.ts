@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { deviceDeedSchema, devicePostSchema, devicePushSchema, type Live, ROUTES } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { callerOf } from '../access/gate'
 import { createPushes } from '../devices/pushes'
 import { notFound, parse } from '../problems'
@@ -36,22 +37,22 @@ export function deviceRoutes(services: Services): Router {
   router.delete(
     ROUTES.device(':id'),
     writes(services, async (work, req) => {
-      const id = idIn(req, 'This device')
+      const id = idIn(req, THINGS.device)
       await revokeDevice(work, id)
       pushes.forget(id)
       return { devices: await all(work) }
     })
   )
   router.post(ROUTES.deviceReadings(':id'), async (req, res) => {
-    const id = idIn(req, 'This device')
+    const id = idIn(req, THINGS.device)
     const pushed = parse(devicePushSchema, req.body)
     const token = (req.headers.authorization ?? '').replace(/^Bearer /, '')
     res.json({ taken: await pushes.take(id, token, pushed) })
   })
   router.post(ROUTES.deviceDeeds(':id'), (req, res) => {
-    const id = idIn(req, 'This device')
+    const id = idIn(req, THINGS.device)
     const deed = parse(deviceDeedSchema, req.body)
-    if (!adapters.some((a) => a.touch?.(id, deed))) throw notFound('This stand-in')
+    if (!adapters.some((a) => a.touch?.(id, deed))) throw notFound(THINGS.standIn)
     res.json({ ok: true })
   })
   router.get(ROUTES.live, (req, res) => {

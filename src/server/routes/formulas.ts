@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { formulaPostSchema, formulaPutSchema, ROUTES } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { createFormula, formulaVersions, listFormulas, putFormula, setFormulaDeleted } from '../records/shelf/formulas'
 import { idIn, reads, type Services, writes } from './route'
@@ -17,19 +18,19 @@ export function formulaRoutes(services: Services): Router {
   )
   router.put(
     ROUTES.formula(':id'),
-    writes(services, (work, req) => putFormula(work, idIn(req, 'This formula'), parse(formulaPutSchema, req.body)))
+    writes(services, (work, req) => putFormula(work, idIn(req, THINGS.recipe), parse(formulaPutSchema, req.body)))
   )
   router.delete(
     ROUTES.formula(':id'),
-    writes(services, (work, req) => setFormulaDeleted(work, idIn(req, 'This formula'), true))
+    writes(services, (work, req) => setFormulaDeleted(work, idIn(req, THINGS.recipe), true))
   )
   router.post(
     ROUTES.formulaRestore(':id'),
-    writes(services, (work, req) => setFormulaDeleted(work, idIn(req, 'This formula'), false))
+    writes(services, (work, req) => setFormulaDeleted(work, idIn(req, THINGS.recipe), false))
   )
   router.get(
     ROUTES.formulaVersions(':id'),
-    reads(services, (work, req) => formulaVersions(work, idIn(req, 'This formula')))
+    reads(services, (work, req) => formulaVersions(work, idIn(req, THINGS.recipe)))
   )
   return router
 }

@@ -17,6 +17,7 @@ import {
   undoSchema,
   weighingSchema
 } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { discardPot, takeDiscard, undoDiscard } from '../records/jars/discard'
 import { endJar, feedJar, lookAtJar, moveJar, restoreJar, splitJar, undoJar, weighJar } from '../records/jars/jarDeeds'
@@ -45,58 +46,58 @@ export function jarRoutes(services: Services): Router {
   )
   router.put(
     ROUTES.jar(':id'),
-    changes(services, 'This jar', told, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
   )
   router.post(
     ROUTES.jarLooks(':id'),
-    changes(services, 'This jar', told, (work, id, body) => lookAtJar(work, id, parse(jarLookSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => lookAtJar(work, id, parse(jarLookSchema, body)))
   )
   router.post(
     ROUTES.jarEnd(':id'),
     writes(services, async (work, req) => {
-      await endJar(work, idIn(req, 'This jar'), parse(jarEndSchema, req.body))
+      await endJar(work, idIn(req, THINGS.jar), parse(jarEndSchema, req.body))
       return toldAll(work)
     })
   )
   router.post(
     ROUTES.jarRestore(':id'),
-    writes(services, async (work, req) => jarToWire(await restoreJar(work, idIn(req, 'This jar'), parse(undoSchema, req.body))))
+    writes(services, async (work, req) => jarToWire(await restoreJar(work, idIn(req, THINGS.jar), parse(undoSchema, req.body))))
   )
   router.post(
     ROUTES.jarFeeds(':id'),
-    changes(services, 'This jar', told, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
   )
   router.post(
     ROUTES.jarWeighings(':id'),
-    changes(services, 'This jar', told, (work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => weighJar(work, id, parse(weighingSchema, body)))
   )
   router.post(
     ROUTES.jarUndo(':id'),
-    changes(services, 'This jar', told, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => undoJar(work, id, parse(undoSchema, body)))
   )
   router.post(
     ROUTES.jarSplits(':id'),
     writes(services, async (work, req) => {
       const split = parse(jarSplitSchema, req.body)
-      await splitJar(work, idIn(req, 'This jar'), split)
+      await splitJar(work, idIn(req, THINGS.jar), split)
       return told(work, split.jarId)
     })
   )
   router.post(
     ROUTES.jarMoves(':id'),
-    changes(services, 'This jar', told, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
   )
   router.get(
     ROUTES.jarHistory(':id'),
-    reads(services, (work, req) => jarHistory(work, idIn(req, 'This jar'), parse(jarHistoryQuerySchema, req.query)))
+    reads(services, (work, req) => jarHistory(work, idIn(req, THINGS.jar), parse(jarHistoryQuerySchema, req.query)))
   )
   router.get(
     ROUTES.jarLog(':id'),
-    readsLog(services, async (work, req) => ({ builds: (await jarLog(work, idIn(req, 'This jar'))).builds.map(buildToWire) }))
+    readsLog(services, async (work, req) => ({ builds: (await jarLog(work, idIn(req, THINGS.jar))).builds.map(buildToWire) }))
   )
   router.put(
     ROUTES.jarPace(':id'),
-    changes(services, 'This jar', told, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => setPace(work, id, parse(jarPacePutSchema, body)))
   )
   router.post(ROUTES.together, deed(services, togetherSchema, doTogether, toldAll))
   router.post(ROUTES.togetherUndo, deed(services, undoSchema, undoTogether, toldAll))

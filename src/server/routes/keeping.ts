@@ -6,6 +6,8 @@ import { Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { Router } from 'express'
 import { bringInSchema, copiesFolderSchema, ROUTES, type WireTakenAlong } from '../../contract'
+import { REFUSE_ROUTES } from '../../words/refusals/routes'
+import { THINGS } from '../../words/refusals/things'
 import { callerOf } from '../access/gate'
 import { type Unpacked, unpack } from '../keeping/bringIn'
 import { takeAlong } from '../keeping/takeAlong'
@@ -44,7 +46,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
     res.json(await keeper.told())
   })
   router.put(ROUTES.copiesFolder, async (req, res) => {
-    if (!callerOf(res).thisMachine) throw new Problem(403, 'cannot be', 'Where copies are kept is set on the computer that runs Olvent.')
+    if (!callerOf(res).thisMachine) throw new Problem(403, 'cannot be', REFUSE_ROUTES.whereCopiesAreKeptSet)
     await keeper.moveTo(parse(copiesFolderSchema, req.body).folder)
     res.json(await keeper.told())
   })
@@ -64,7 +66,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
       const bounded = new Transform({
         transform(chunk: Buffer, _encoding, done) {
           bytes += chunk.length
-          if (bytes > MOST_BYTES) done(new Problem(413, 'too large', 'This file is larger than 2 GB. Bring it in with: npm run import -- file'))
+          if (bytes > MOST_BYTES) done(new Problem(413, 'too large', REFUSE_ROUTES.thisFileLargerThanGb))
           else done(null, chunk)
         }
       })
@@ -81,7 +83,7 @@ export function keepingRoutes({ database, clock, folder, hub, keeper }: Services
     }
   })
   const theOne = (req: Parameters<typeof idIn>[0]) => {
-    if (waiting === null || waiting.id !== idIn(req, 'This file')) throw notFound('This file')
+    if (waiting === null || waiting.id !== idIn(req, THINGS.file)) throw notFound(THINGS.file)
     return waiting
   }
   router.post(ROUTES.broughtIn(':id'), async (req, res) => {

@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { changesQuerySchema, firstRunSchema, kitchenPutSchema, kitchenToWire, ROUTES, readingsPostSchema } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { changesOf } from '../records/kitchen/changes'
 import { firstRun } from '../records/kitchen/firstRun'
@@ -37,19 +38,19 @@ export function kitchenRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.placeReadings(':id'),
-    reads(services, (work, req) => readingsOf(work, idIn(req, 'This place')))
+    reads(services, (work, req) => readingsOf(work, idIn(req, THINGS.place)))
   )
   router.post(
     ROUTES.placeReadings(':id'),
-    writes(services, (work, req) => addReadings(work, idIn(req, 'This place'), parse(readingsPostSchema, req.body)))
+    writes(services, (work, req) => addReadings(work, idIn(req, THINGS.place), parse(readingsPostSchema, req.body)))
   )
   router.delete(
     ROUTES.readingsImport(':id'),
-    writes(services, (work, req) => setImportTakenBack(work, idIn(req, 'This import'), true))
+    writes(services, (work, req) => setImportTakenBack(work, idIn(req, THINGS.import), true))
   )
   router.put(
     ROUTES.readingsImport(':id'),
-    writes(services, (work, req) => setImportTakenBack(work, idIn(req, 'This import'), false))
+    writes(services, (work, req) => setImportTakenBack(work, idIn(req, THINGS.import), false))
   )
   return router
 }

@@ -3,6 +3,8 @@ import { mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
 import express, { Router } from 'express'
 import { PICTURE_TYPES, pictureNameSchema, ROUTES } from '../../contract'
+import { REFUSE_ROUTES } from '../../words/refusals/routes'
+import { THINGS } from '../../words/refusals/things'
 import { PICTURES_FOLDER } from '../keeping/pictureFiles'
 import { notFound, Problem, parse } from '../problems'
 import type { Services } from './route'
@@ -32,7 +34,7 @@ async function drawnAnew(bytes: Buffer): Promise<Buffer> {
       .jpeg({ quality: QUALITY })
       .toBuffer()
   } catch {
-    throw new Problem(400, 'no picture', 'Olvent cannot keep this picture. Use a JPEG, PNG or WebP of up to 50 million dots.')
+    throw new Problem(400, 'no picture', REFUSE_ROUTES.olventCannotKeepThisPicture)
   }
 }
 
@@ -48,12 +50,11 @@ export function pictureRoutes({ folder }: Services): Router {
   const there = join(folder, PICTURES_FOLDER)
   router.post(ROUTES.pictures, express.raw({ type: Object.keys(PICTURE_TYPES), limit: LARGEST }), async (req, res) => {
     const sent: unknown = req.body
-    if (!Buffer.isBuffer(sent)) throw new Problem(400, 'no picture', 'Olvent cannot keep this picture. Use a JPEG, PNG or WebP.')
+    if (!Buffer.isBuffer(sent)) throw new Problem(400, 'no picture', REFUSE_ROUTES.olventCannotKeepThisPicture2)
     const bytes = await drawnAnew(sent)
     const name = `${createHash('sha256').update(bytes).digest('hex')}.jpg`
     await mkdir(there, { recursive: true })
-    if ((await bytesIn(there)) + bytes.length > MOST_BYTES)
-      throw new Problem(413, 'too large', 'The pictures of this kitchen fill 4 GB, which is all they may. Nothing was stored.')
+    if ((await bytesIn(there)) + bytes.length > MOST_BYTES) throw new Problem(413, 'too large', REFUSE_ROUTES.picturesThisKitchenFillGb)
     const half = join(there, `${name}.${process.pid}.half`)
     try {
       await writeFile(half, bytes, { flush: true })
@@ -68,7 +69,7 @@ export function pictureRoutes({ folder }: Services): Router {
     const name = parse(pictureNameSchema, req.params.name)
     res.setHeader('Cache-Control', 'private, max-age=31536000, immutable')
     res.sendFile(join(there, name), (error) => {
-      if (error !== undefined && !res.headersSent) next(notFound('This picture'))
+      if (error !== undefined && !res.headersSent) next(notFound(THINGS.picture))
     })
   })
   return router

@@ -1,5 +1,6 @@
 import { Router } from 'express'
 import { programEntrySchema, programPostSchema, ROUTES, undoSchema } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { addProgramEntry, findProgram, setProgramEnded, startProgram, undoProgramEntry } from '../records/jars/programs'
 import { changes, idIn, reads, type Services, writes } from './route'
@@ -17,23 +18,23 @@ export function programRoutes(services: Services): Router {
   )
   router.get(
     ROUTES.program(':id'),
-    reads(services, (work, req) => findProgram(work, idIn(req, 'This program')))
+    reads(services, (work, req) => findProgram(work, idIn(req, THINGS.program)))
   )
   router.delete(
     ROUTES.program(':id'),
-    changes(services, 'This program', findProgram, (work, id) => setProgramEnded(work, id, true))
+    changes(services, THINGS.program, findProgram, (work, id) => setProgramEnded(work, id, true))
   )
   router.put(
     ROUTES.program(':id'),
-    changes(services, 'This program', findProgram, (work, id) => setProgramEnded(work, id, false))
+    changes(services, THINGS.program, findProgram, (work, id) => setProgramEnded(work, id, false))
   )
   router.post(
     ROUTES.programEntries(':id'),
-    changes(services, 'This program', findProgram, (work, id, body) => addProgramEntry(work, id, parse(programEntrySchema, body)))
+    changes(services, THINGS.program, findProgram, (work, id, body) => addProgramEntry(work, id, parse(programEntrySchema, body)))
   )
   router.post(
     ROUTES.programUndo(':id'),
-    changes(services, 'This program', findProgram, (work, id, body) => undoProgramEntry(work, id, parse(undoSchema, body)))
+    changes(services, THINGS.program, findProgram, (work, id, body) => undoProgramEntry(work, id, parse(undoSchema, body)))
   )
   return router
 }

@@ -1,5 +1,6 @@
 import { type RequestHandler, Router } from 'express'
 import { ingredientIdSchema, ingredientPutSchema, ROUTES, vesselPutSchema } from '../../contract'
+import { THINGS } from '../../words/refusals/things'
 import { notFound, parse } from '../problems'
 import { dropIngredient, listIngredients, putIngredient } from '../records/shelf/ingredients'
 import { listVessels, putVessel, setVesselDeleted } from '../records/shelf/vessels'
@@ -10,7 +11,7 @@ export function storeRoutes(services: Services): Router {
   const router = Router()
   const ingredientId = (req: Parameters<RequestHandler>[0]) => {
     const parsed = ingredientIdSchema.safeParse(req.params.id)
-    if (!parsed.success) throw notFound('This ingredient')
+    if (!parsed.success) throw notFound(THINGS.ingredient)
     return parsed.data
   }
   router.get(
@@ -31,15 +32,15 @@ export function storeRoutes(services: Services): Router {
   )
   router.put(
     ROUTES.vessel(':id'),
-    writes(services, (work, req) => putVessel(work, idIn(req, 'This vessel'), parse(vesselPutSchema, req.body)))
+    writes(services, (work, req) => putVessel(work, idIn(req, THINGS.vessel), parse(vesselPutSchema, req.body)))
   )
   router.delete(
     ROUTES.vessel(':id'),
-    writes(services, (work, req) => setVesselDeleted(work, idIn(req, 'This vessel'), true))
+    writes(services, (work, req) => setVesselDeleted(work, idIn(req, THINGS.vessel), true))
   )
   router.post(
     ROUTES.vesselRestore(':id'),
-    writes(services, (work, req) => setVesselDeleted(work, idIn(req, 'This vessel'), false))
+    writes(services, (work, req) => setVesselDeleted(work, idIn(req, THINGS.vessel), false))
   )
   return router
 }

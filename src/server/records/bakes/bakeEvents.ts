@@ -25,6 +25,7 @@ import {
   type VesselMaterial,
   withParts
 } from '../../../core'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { type BakeRow, type JarRow, plain } from '../../db/rows'
 import { Problem } from '../../problems'
 import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from '../jars/batches'
@@ -46,8 +47,8 @@ const MS_PER_HOUR = 3_600_000
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
   if (await isRecorded(work, sent.id)) return
   const row = await bakeRow(work, bakeId)
-  if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', 'This bake was removed. Put it back first.')
-  refuseFuture(sent.happenedAt, work.nowMs, 'What you noted')
+  if (row.deletedAtMs !== null) throw new Problem(409, 'taken away', REFUSE_BAKES.thisBakeWasRemovedPut)
+  refuseFuture(sent.happenedAt, work.nowMs, REFUSE_BAKES.whatYouNoted)
   const event = withFlour(sent, row.plan)
   const noted = (await eventsOf(work, [bakeId])).get(bakeId) ?? []
   if (isEcho(noted, event)) return
@@ -84,7 +85,7 @@ function withFlour(event: BakeEvent, plan: Plan): BakeEvent {
   if (event.type !== 'pour' || event.item !== 'flour' || event.ingredientId !== undefined) return event
   const [only, ...others] = plan.build.flours.filter((p) => p.share > 0)
   if (only === undefined || others.length > 0) {
-    throw new Problem(400, 'which flour', 'This levain has several flours. Say which one was poured.', { fields: { ingredientId: 'Choose a flour.' } })
+    throw new Problem(400, 'which flour', REFUSE_BAKES.thisLevainHasSeveralFlours, { fields: { ingredientId: REFUSE_BAKES.chooseFlour } })
   }
   return { ...event, ingredientId: only.ingredientId }
 }
@@ -135,7 +136,7 @@ function effectOf(work: Work, row: KeptBake, state: BakeState, before: readonly 
 }
 
 async function pour(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'pour' }>): Promise<Effect> {
-  if (state.band !== null) throw wrongMoment('The level is marked already, so nothing more goes into this levain.')
+  if (state.band !== null) throw wrongMoment(REFUSE_BAKES.levelMarkedAlreadySoNothing)
   const { jarId, build } = row.plan
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
@@ -174,14 +175,13 @@ function missingPours({ plan }: KeptBake, state: BakeState, jar: { readonly hydr
 }
 
 async function band(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'band' }>): Promise<Effect> {
-  if (state.band !== null) throw wrongMoment('The level is marked already.')
+  if (state.band !== null) throw wrongMoment(REFUSE_BAKES.levelMarkedAlready)
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const pantry = await pantryFor(work, row)
   const kitchen = await theKitchen(work)
   const missing = missingPours(row, state, { hydration }, kitchen, pantry)
-  if (missing.length > 0) throw wrongMoment(`Weigh these in before you mark the level: ${missing.join(', ')}.`)
-  if (event.mixTempC > HOTTEST_WATER_C)
-    throw new Problem(400, 'too hot', `A mix of ${event.mixTempC} °C would harm the culture. Let it cool, or measure again.`)
+  if (missing.length > 0) throw wrongMoment(REFUSE_BAKES.weighTheseInBeforeYou(missing.join(', ')))
+  if (event.mixTempC > HOTTEST_WATER_C) throw new Problem(400, 'too hot', REFUSE_BAKES.mixCWouldHarmCulture(event.mixTempC))
   const levain = await levainOfBake(work, row.id)
   if (levain === null) throw new Error('Poured, but no batch.')
   const startedAtMs = event.happenedAt
@@ -283,10 +283,10 @@ async function jarAtBand(
 }
 
 async function mark(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mark' }>): Promise<Effect> {
-  if (state.band === null) throw wrongMoment('There is nothing to watch yet: mark the level first.')
-  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
-  if (event.happenedAt < state.band.atMs) throw new Problem(400, 'before the band', 'This mark lies before the band was set.')
-  if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
+  if (state.band === null) throw wrongMoment(REFUSE_BAKES.thereNothingToWatchYet)
+  if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.thisLevainHasBeenMixed)
+  if (event.happenedAt < state.band.atMs) throw new Problem(400, 'before the band', REFUSE_BAKES.thisMarkLiesBeforeBand)
+  if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', REFUSE_BAKES.noteLevelOrAtLeast)
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 
@@ -309,10 +309,10 @@ async function materialOf({ models, transaction }: Work, { build }: Plan): Promi
 
 async function moved(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'moved' }>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
-  if (state.band === null || levain === null) throw wrongMoment('There is nothing to move yet: mark the level first.')
-  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  if (state.band === null || levain === null) throw wrongMoment(REFUSE_BAKES.thereNothingToMoveYet)
+  if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.thisLevainHasBeenMixed)
   const atMs = event.happenedAt
-  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'This move lies before the band was set.')
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', REFUSE_BAKES.thisMoveLiesBeforeBand)
   const kitchen = await theKitchen(work)
   placeIn(kitchen, event.placeId)
   const moves = [...state.moves, { id: event.id, atMs, placeId: event.placeId, tempC: event.tempC }].sort((a, b) => a.atMs - b.atMs)
@@ -322,12 +322,12 @@ async function moved(work: Work, row: KeptBake, state: BakeState, event: Extract
 
 /** A step of the day that moves no mass: told, and what comes after hangs on it. */
 async function stepDone(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'step' }>): Promise<Effect> {
-  if (state.deeds.has(event.step)) throw wrongMoment('This step has been told already.')
+  if (state.deeds.has(event.step)) throw wrongMoment(REFUSE_BAKES.thisStepHasBeenTold)
   const before = row.plan.before.some((stage) => stage.id === event.step)
-  if (before && state.status !== 'planned') throw wrongMoment('The build has begun, so what comes before it is over.')
+  if (before && state.status !== 'planned') throw wrongMoment(REFUSE_BAKES.buildHasBegunSoWhat)
   if (!before && event.step !== 'autolyse' && !event.step.startsWith('chill')) {
-    if (state.mixed === null) throw wrongMoment('First the dough has to be mixed.')
-    if (event.happenedAt < state.mixed.atMs) throw new Problem(400, 'before the mix', 'This lies before the dough was mixed.')
+    if (state.mixed === null) throw wrongMoment(REFUSE_BAKES.firstDoughHasToBe)
+    if (event.happenedAt < state.mixed.atMs) throw new Problem(400, 'before the mix', REFUSE_BAKES.thisLiesBeforeDoughWas)
   }
   const first = firstStage(row.plan)
   if (first !== undefined && first.id === event.step && event.did === 'done') return mixedFirst(work, row, state, first, event.happenedAt)
@@ -335,7 +335,7 @@ async function stepDone(work: Work, row: KeptBake, state: BakeState, event: Extr
 }
 
 async function undo(work: Work, row: KeptBake, state: BakeState, before: readonly Happening[], event: Extract<BakeEvent, { type: 'undo' }>): Promise<Effect> {
-  if (!canUndo(before, event.undoes)) throw wrongMoment('Only the latest entry can be taken back. Take back what came after it first.')
+  if (!canUndo(before, event.undoes)) throw wrongMoment(REFUSE_BAKES.onlyLatestEntryCanBe)
   const last = standing(before).find((h) => h.id === event.undoes)
   if (last === undefined) throw new Error('Nothing to take back.')
   const levain = await levainOfBake(work, row.id)
@@ -361,7 +361,7 @@ async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<vo
   if (trace === undefined) return
   const { row: jar } = await jarForSeed(work, row.plan.jarId)
   if (trace.jarBatchId !== undefined) {
-    if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(`${jar.name} has been fed since, so this can no longer be taken back.`)
+    if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(REFUSE_BAKES.hasBeenFedSinceSo(jar.name))
     await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
   }
   for (const batchId of [trace.doughBatchId, trace.jarBatchId]) {

@@ -13,6 +13,7 @@ import {
   toMilligrams,
   transfer
 } from '../../../core'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { Problem } from '../../problems'
 import { createBatch, lineOf, stayAt } from '../jars/batches'
 import { jarForSeed, setContents } from '../jars/jars'
@@ -26,44 +27,41 @@ import { NOTHING_MG } from './pourSources'
 /** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
 export async function mixed(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
-  if (state.band === null || levain === null) throw wrongMoment('This levain has not been built yet.')
-  if (state.mixed !== null) throw wrongMoment('This levain has been mixed already.')
+  if (state.band === null || levain === null) throw wrongMoment(REFUSE_BAKES.thisLevainHasNotBeen)
+  if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.thisLevainHasBeenMixed)
   const atMs = event.happenedAt
-  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', 'It cannot have been mixed before the band was set.')
+  if (atMs < state.band.atMs) throw new Problem(400, 'before the band', REFUSE_BAKES.cannotHaveBeenMixedBefore)
   const there = await balanceOf(work, `batch:${levain.id}`)
   const intoDough = toMilligrams(event.levainGrams)
   const levainLine = row.plan.formula.lines.find((l) => l.kind === 'levain')?.id
   const inBowl = state.weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === levainLine ? sum + toMilligrams(w.grams) : sum), 0)
   if (intoDough < inBowl)
-    throw new Problem(400, 'more in the bowl', `${toGrams(inBowl)} g of levain are in the bowl already.`, {
-      fields: { levainGrams: `At least ${toGrams(inBowl)} g are in.` }
+    throw new Problem(400, 'more in the bowl', REFUSE_BAKES.gLevainAreInBowl(toGrams(inBowl)), {
+      fields: { levainGrams: REFUSE_BAKES.atLeastGAreIn(toGrams(inBowl)) }
     })
   const kept = toMilligrams(event.keepBackGrams)
   const others = row.plan.build.alsoFor.map((d) => ({ name: d.name, milligrams: toMilligrams(d.grams) }))
   const intoOthers = others.reduce((t, d) => t + d.milligrams, 0)
   if (intoDough + intoOthers + kept > there + inBowl) {
     const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
-    throw new Problem(
-      400,
-      'more than there is',
-      `The levain weighs ${toGrams(there + inBowl)} g; ${event.levainGrams} g for the dough${also} and ${event.keepBackGrams} g kept back are more.`,
-      { fields: { levainGrams: `At most ${toGrams(Math.max(there + inBowl - intoOthers, 0))} g are there.` } }
-    )
+    throw new Problem(400, 'more than there is', REFUSE_BAKES.levainWeighsGGFor(toGrams(there + inBowl), event.levainGrams, also, event.keepBackGrams), {
+      fields: { levainGrams: REFUSE_BAKES.atMostGAreThere(toGrams(Math.max(there + inBowl - intoOthers, 0))) }
+    })
   }
-  if (intoDough === 0) throw new Problem(400, 'nothing', 'Say how much levain went into the dough.', { fields: { levainGrams: 'How much went in?' } })
+  if (intoDough === 0) throw new Problem(400, 'nothing', REFUSE_BAKES.sayHowMuchLevainWent, { fields: { levainGrams: REFUSE_BAKES.howMuchWentIn } })
   const pantry = await pantryFor(work, row)
   const kitchen = await theKitchen(work)
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const line = await lineOf(work, levain.id, 1)
   if (kept === 0 && milligrams < NOTHING_MG) {
-    throw new Problem(400, 'last portion', `${jar.name} is empty: this levain is all there is of it. Keep a little back.`, {
-      fields: { keepBackGrams: 'Keep a little back.' }
+    throw new Problem(400, 'last portion', REFUSE_BAKES.emptyThisLevainAllThere(jar.name), {
+      fields: { keepBackGrams: REFUSE_BAKES.keepLittleBack }
     })
   }
   const brought = line === null ? {} : contentsOf(line).flours
   if (kept > 0 && !FLOURS[jar.flour].gluten && (Object.keys(brought) as FlourKind[]).some((kind) => FLOURS[kind].gluten)) {
-    throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and this levain is not. Keep nothing of it back.`, {
-      fields: { keepBackGrams: 'Nothing goes back into this jar.' }
+    throw new Problem(409, 'gluten guard', REFUSE_BAKES.keptFreeGlutenAndThis(jar.name), {
+      fields: { keepBackGrams: REFUSE_BAKES.nothingGoesBackIntoThis }
     })
   }
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration

@@ -1,5 +1,6 @@
 import type { BakeEvent } from '../../../contract'
 import { type BakeState, type LedgerEntry, pourKey, type RepairInto, toGrams, toMilligrams, transfer, weighKey } from '../../../core'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { Problem } from '../../problems'
 import { balanceOf, type Work } from '../work'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
@@ -14,11 +15,7 @@ import type { KeptBake } from './keptBake'
 export function refuseSecond({ nth, weighedGrams }: { nth?: number; weighedGrams: number }, there: readonly { readonly grams: number }[]): void {
   if (nth === undefined || there.length <= nth) return
   const grams = there.reduce((sum, p) => sum + p.grams, 0)
-  throw new Problem(
-    409,
-    'poured already',
-    `Another device has noted ${toGrams(Math.round(grams * 1000))} g of this already. Is that the same pour, or are your ${weighedGrams} g besides?`
-  )
+  throw new Problem(409, 'poured already', REFUSE_BAKES.anotherDeviceHasNotedG(toGrams(Math.round(grams * 1000)), weighedGrams))
 }
 
 /** Two windows read the same scale: what both say of it within so long, and so near, is one pour. */
@@ -47,12 +44,12 @@ export async function weighed(work: Work, row: KeptBake, state: BakeState, event
   const levain = await levainOfBake(work, row.id)
   const batchId = levain?.id ?? null
   if (event.into === 'pieces') {
-    if (state.mixed === null) throw wrongMoment('There is no dough to share out yet.')
+    if (state.mixed === null) throw wrongMoment(REFUSE_BAKES.thereNoDoughToShare)
     return { entries: [], batchId }
   }
-  if (state.mixed !== null) throw wrongMoment('The dough is mixed already, so nothing more goes into it.')
+  if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.doughMixedAlreadySoNothing)
   if (event.into === 'dough' && state.bowls !== null && state.bowls !== event.bowls)
-    throw wrongMoment(`This dough is weighed into ${state.bowls} ${state.bowls === 1 ? 'bowl' : 'bowls'} already.`)
+    throw wrongMoment(REFUSE_BAKES.thisDoughWeighedIntoAlready(state.bowls, state.bowls === 1 ? 'bowl' : 'bowls'))
   return { entries: await drawnFor(work, row, state, event, batchId), batchId }
 }
 
@@ -71,19 +68,19 @@ async function drawnFor(
   }
   // A pre-ferment was drawn from the shelf when it was weighed, or is when the dough is mixed.
   if (into === 'dough' && row.plan.formula.lines.some((l) => l.id === lineId && l.kind !== 'levain')) return []
-  if (state.band === null || levainBatchId === null) throw wrongMoment('This levain has not been built yet.')
+  if (state.band === null || levainBatchId === null) throw wrongMoment(REFUSE_BAKES.thisLevainHasNotBeen)
   const there = await balanceOf(work, `batch:${levainBatchId}`)
   if (poured > there)
-    throw new Problem(400, 'more than there is', `The levain weighs ${toGrams(there)} g; ${weighedGrams} g cannot have come out of it.`, {
-      fields: { weighedGrams: `At most ${toGrams(there)} g are there.` }
+    throw new Problem(400, 'more than there is', REFUSE_BAKES.levainWeighsGGCannot(toGrams(there), weighedGrams), {
+      fields: { weighedGrams: REFUSE_BAKES.atMostGAreThere(toGrams(there)) }
     })
   return transfer(`batch:${levainBatchId}`, dough, poured)
 }
 
 /** Refuses what comes after its bowl was closed. */
 function refuseClosed({ band, mixed }: BakeState, into: RepairInto): void {
-  if (into === 'levain' && band !== null) throw wrongMoment('The level is marked already, so nothing more goes into this levain.')
-  if (into !== 'levain' && mixed !== null) throw wrongMoment('The dough is mixed already, so nothing more goes into it.')
+  if (into === 'levain' && band !== null) throw wrongMoment(REFUSE_BAKES.levelMarkedAlreadySoNothing)
+  if (into !== 'levain' && mixed !== null) throw wrongMoment(REFUSE_BAKES.doughMixedAlreadySoNothing)
 }
 
 /** What a bowl is to hold from now on. */
@@ -95,21 +92,20 @@ export async function repaired(state: BakeState, { into }: Extract<BakeEvent, { 
 /** Temperatures of what goes into a bowl. */
 export async function measuredFor(state: BakeState, { into, flourC, cultureC, waterC }: Extract<BakeEvent, { type: 'measured' }>): Promise<Effect> {
   refuseClosed(state, into)
-  if ([flourC, cultureC, waterC].every((x) => x === undefined)) throw new Problem(400, 'empty', 'Note at least one temperature.')
+  if ([flourC, cultureC, waterC].every((x) => x === undefined)) throw new Problem(400, 'empty', REFUSE_BAKES.noteAtLeastOneTemperature)
   return { entries: [], batchId: null }
 }
 
 /** What was seen or measured of the dough. */
 export async function doughRead(state: BakeState, { tempC, rise, sampleRise, poke, coreTempC }: Extract<BakeEvent, { type: 'dough' }>): Promise<Effect> {
-  if (state.mixed === null) throw wrongMoment('There is no dough yet.')
-  if ([tempC, rise, sampleRise, poke, coreTempC].every((x) => x === undefined))
-    throw new Problem(400, 'empty', 'Note at least one thing that you saw or measured.')
+  if (state.mixed === null) throw wrongMoment(REFUSE_BAKES.thereNoDoughYet)
+  if ([tempC, rise, sampleRise, poke, coreTempC].every((x) => x === undefined)) throw new Problem(400, 'empty', REFUSE_BAKES.noteAtLeastOneThing)
   return { entries: [], batchId: null }
 }
 
 /** How the bread came out. */
 export async function outcome(state: BakeState, { rise, crumb, taste, note, picture }: Extract<BakeEvent, { type: 'outcome' }>): Promise<Effect> {
-  if (!state.deeds.has('out')) throw wrongMoment('The bread is not out of the oven yet.')
-  if ([rise, crumb, taste, note, picture].every((x) => x === undefined)) throw new Problem(400, 'empty', 'Note at least one thing.')
+  if (!state.deeds.has('out')) throw wrongMoment(REFUSE_BAKES.breadNotOutOvenYet)
+  if ([rise, crumb, taste, note, picture].every((x) => x === undefined)) throw new Problem(400, 'empty', REFUSE_BAKES.noteAtLeastOneThing2)
   return { entries: [], batchId: null }
 }

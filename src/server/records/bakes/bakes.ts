@@ -4,6 +4,8 @@ import { type Bake, levainToWeigh, stateOf, statusOf } from '../../../answers'
 import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../../contract'
 import { type BakeProblem, POSSIBLE } from '../../../core'
 import { problemSentence } from '../../../words'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
+import { THINGS } from '../../../words/refusals/things'
 import { type BatchRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { linesOf } from '../jars/batches'
@@ -23,7 +25,7 @@ const DOUGH_DAYS = 4
 /** Row of a bake, taken away or not. */
 export async function bakeRow({ models, transaction }: Work, id: string): Promise<KeptBake> {
   const row = await models.bakes.findByPk(id, { transaction })
-  if (row === null) throw notFound('This bake')
+  if (row === null) throw notFound(THINGS.bake)
   return keptBake(row)
 }
 
@@ -116,18 +118,15 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   const jar = await jarForSeed(work, plan.jarId)
   const mixAtMs = plan.mixAt
   if (before?.mixAt !== plan.mixAt) {
-    if (mixAtMs < work.nowMs) throw refused('mixAt', 'The time to mix lies in the past. Choose one that is still to come.')
-    if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', 'The time to mix is more than a year away. Choose a nearer one.')
+    if (mixAtMs < work.nowMs) throw refused('mixAt', REFUSE_BAKES.timeToMixLiesIn)
+    if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', REFUSE_BAKES.timeToMixMoreThan)
   }
   const nameOf = (id: string) => pantry.get(id)?.name
   const weights = levainToWeigh(plan, jar.hydration, { kitchen, pantry })
   if (!weights.ok) throw refused(FIELD_OF[weights.problem.code] ?? 'formula', problemSentence(weights.problem, nameOf))
   const { doughGrams } = weights.value.dough.exact
   if (doughGrams > POSSIBLE.doughGrams[1])
-    throw refused(
-      'target',
-      `That is ${Math.round(doughGrams / 1000)} kg of dough, more than Olvent can plan. At most ${POSSIBLE.doughGrams[1] / 1000} kg are possible.`
-    )
+    throw refused('target', REFUSE_BAKES.thatKgDoughMoreThan(Math.round(doughGrams / 1000), POSSIBLE.doughGrams[1] / 1000))
   return kitchen.id
 }
 
@@ -158,13 +157,13 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<vo
 export async function putBake(work: Work, id: string, version: number, plan: Plan): Promise<void> {
   const row = await bakeRow(work, id)
   if (row.version !== version) {
-    throw new Problem(409, 'stale', 'This bake was changed in another window. Both versions are shown; choose one.', {
+    throw new Problem(409, 'stale', REFUSE_BAKES.thisBakeWasChangedIn, {
       current: bakeToWire(await findBake(work, id))
     })
   }
   // What ferments ahead may be weighed the evening before: the masses stand then, and times may still be moved.
   if (row.frozen !== null && (row.status !== 'planned' || massesOf(row.plan) !== massesOf(plan)))
-    throw new Problem(409, 'started', 'This bake has been started, so its plan stands. Undo the pours to change it.')
+    throw new Problem(409, 'started', REFUSE_BAKES.thisBakeHasBeenStarted)
   await checkPlan(work, plan, row.plan)
   const wire = planToWire(plan)
   const frozen = row.frozen === null ? null : { ...row.frozen, plan: wire }

@@ -1,6 +1,7 @@
 import { floursOfFirstBuild } from '../../../answers'
 import type { BakeEvent, Plan, StageBeforePlan } from '../../../contract'
 import { type BakeState, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../../core'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { type BatchRow, plain } from '../../db/rows'
 import { addLineage, createBatch, dropLineage, stayAt } from '../jars/batches'
 import { jarForSeed } from '../jars/jars'
@@ -38,8 +39,8 @@ export async function weighedFirst(
   { ingredientId, weighedGrams }: Extract<BakeEvent, { type: 'weigh' }>
 ): Promise<Effect> {
   const stage = firstStage(row.plan)
-  if (stage === undefined) throw wrongMoment('This bake has no first build.')
-  if (state.status !== 'planned' || state.deeds.has(stage.id)) throw wrongMoment('The first build is mixed already, so nothing more goes into it.')
+  if (stage === undefined) throw wrongMoment(REFUSE_BAKES.thisBakeHasNoFirst)
+  if (state.status !== 'planned' || state.deeds.has(stage.id)) throw wrongMoment(REFUSE_BAKES.firstBuildMixedAlreadySo)
   const poured = toMilligrams(weighedGrams)
   if (ingredientId === undefined) await refuseMoreThanThereIs(work, row.plan.jarId, poured, row.plan.build.keepBackGrams)
   const batchId = await firstBatch(work, row)

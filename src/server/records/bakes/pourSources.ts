@@ -1,5 +1,6 @@
 import type { BakeEvent } from '../../../contract'
 import { FLOURS, type LedgerEntry, toGrams, transfer } from '../../../core'
+import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { Problem } from '../../problems'
 import { discardPot } from '../jars/discard'
 import { jarForSeed } from '../jars/jars'
@@ -14,8 +15,8 @@ export async function guardOlder(work: Work, jarId: string): Promise<void> {
   if (FLOURS[jar.flour].gluten) return
   const { portions } = await discardPot(work)
   if (portions.length > 0 && portions.every((p) => !FLOURS[p.flour].gluten)) return
-  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and the old levain may hold some. Use only ${jar.name} for this levain.`, {
-    fields: { item: 'Leave it out.' }
+  throw new Problem(409, 'gluten guard', REFUSE_BAKES.keptFreeGlutenAndOld(jar.name), {
+    fields: { item: REFUSE_BAKES.leaveOut }
   })
 }
 
@@ -24,21 +25,13 @@ export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: n
   const { row: jar, milligrams } = await jarForSeed(work, jarId)
   if (poured <= milligrams - NOTHING_MG || (poured <= milligrams && keepBackGrams > 0)) return
   if (poured <= milligrams) {
-    throw new Problem(
-      400,
-      'last portion',
-      `That is the last of ${jar.name}, and this bake keeps nothing back. Leave a little in the jar, or plan to save some for the jar.`,
-      {
-        fields: { weighedGrams: `At most ${toGrams(Math.max(milligrams - NOTHING_MG, 0))} g.` }
-      }
-    )
+    throw new Problem(400, 'last portion', REFUSE_BAKES.thatLastAndThisBake(jar.name), {
+      fields: { weighedGrams: REFUSE_BAKES.atMostG(toGrams(Math.max(milligrams - NOTHING_MG, 0))) }
+    })
   }
-  throw new Problem(
-    400,
-    'more than there is',
-    `${jar.name} holds ${toGrams(milligrams)} g, by what was recorded, so ${toGrams(poured)} g cannot have come out of it. If it held more, weigh the jar first.`,
-    { fields: { weighedGrams: `At most ${toGrams(milligrams)} g are there.` } }
-  )
+  throw new Problem(400, 'more than there is', REFUSE_BAKES.holdsGByWhatWas(jar.name, toGrams(milligrams), toGrams(poured)), {
+    fields: { weighedGrams: REFUSE_BAKES.atMostGAreThere(toGrams(milligrams)) }
+  })
 }
 
 /** Where a pour comes from. Older levain comes out of the discard pot, and from outside where the book knows of too little there. */

@@ -18,6 +18,8 @@ import {
 import { isoOf, type WireCalendarAddress } from '../../../contract'
 import { alarmsByClock, type JarBelief, type Step, USUAL_RISK, type Verdict } from '../../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../../words'
+import { REFUSE_CALENDAR } from '../../../words/refusals/calendar'
+import { THINGS } from '../../../words/refusals/things'
 import { plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { findBake, listBakes } from '../bakes/bakes'
@@ -115,7 +117,7 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
     end: new Date(window.toMs),
     stamp: new Date(nowMs),
     summary: `Ready to mix: ${bake.plan.name}`,
-    description: 'By what you have seen so far. Look at the levain before you mix.'
+    description: REFUSE_CALENDAR.byWhatYouHaveSeen
   })
   for (const { kind, atMs } of window.alarms) event.createAlarm({ type: ICalAlarmType.display, trigger: new Date(atMs), description: windowTitle(bake, kind) })
   return true
@@ -176,7 +178,7 @@ export async function listAddresses({ models, transaction }: Work): Promise<Wire
 export async function makeAddress(work: Work, id: string, name: string): Promise<string> {
   const kitchen = await theKitchen(work)
   const before = await work.models.calendarAddresses.findOne({ where: { id }, transaction: work.transaction })
-  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', 'This address was withdrawn. Make another one.')
+  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', REFUSE_CALENDAR.thisAddressWasWithdrawnMake)
   const token = newToken()
   await work.models.calendarAddresses.upsert(
     { id, kitchenId: kitchen.id, name, tokenHash: hashOf(token), createdAtMs: work.nowMs, readAtMs: null, revokedAtMs: null },
@@ -188,12 +190,12 @@ export async function makeAddress(work: Work, id: string, name: string): Promise
 /** Withdraws an address: whoever has it reads nothing any more. */
 export async function revokeAddress({ models, transaction, nowMs }: Work, id: string): Promise<void> {
   const [changed] = await models.calendarAddresses.update({ revokedAtMs: nowMs }, { where: { id, revokedAtMs: null }, transaction })
-  if (changed === 0) throw notFound('This address')
+  if (changed === 0) throw notFound(THINGS.address)
 }
 
 /** Notes that the calendar behind a token was read. @throws Problem where it was withdrawn, or never was */
 export async function readAt(work: Work, token: string): Promise<void> {
   const where = { tokenHash: hashOf(token), revokedAtMs: null }
   const [found] = await work.models.calendarAddresses.update({ readAtMs: work.nowMs }, { where, transaction: work.transaction })
-  if (found === 0) throw notFound('This calendar')
+  if (found === 0) throw notFound(THINGS.calendar)
 }

@@ -1,5 +1,7 @@
 import type { z } from 'zod'
 import { DEVICE_RANGE, type devicePostSchema, type devicePushSchema, isoOf, type LiveReading, type WireDevice } from '../../../contract'
+import { REFUSE_DEVICES } from '../../../words/refusals/devices'
+import { THINGS } from '../../../words/refusals/things'
 import { type DeviceRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { placeIn, theKitchen } from '../kitchen/kitchens'
@@ -30,7 +32,7 @@ export async function addDevice(work: Work, { id, name, kind, placeId, resolutio
   const token = newToken()
   const { models, transaction, nowMs } = work
   const before = await models.devices.findOne({ where: { id }, transaction })
-  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', 'This device was taken away. Add it as a new one.')
+  if (before !== null && plain(before).revokedAtMs !== null) throw new Problem(409, 'used id', REFUSE_DEVICES.thisDeviceWasTakenAway)
   await models.devices.upsert(
     { id, kitchenId: kitchen.id, name, kind, placeId, resolution, tokenHash: hashOf(token), createdAtMs: nowMs, seenAtMs: null, revokedAtMs: null },
     { transaction }
@@ -41,13 +43,13 @@ export async function addDevice(work: Work, { id, name, kind, placeId, resolutio
 /** Its token is worth nothing from now on. */
 export async function revokeDevice({ models, transaction, nowMs }: Work, id: string): Promise<void> {
   const [count] = await models.devices.update({ revokedAtMs: nowMs }, { where: { id, revokedAtMs: null }, transaction })
-  if (count === 0) throw notFound('This device')
+  if (count === 0) throw notFound(THINGS.device)
 }
 
 /** The device behind a token. @throws Problem where it is not known, or was taken away */
 export async function deviceBehind({ models, transaction }: Work, id: string, token: string): Promise<WireDevice> {
   const row = await models.devices.findOne({ where: { id, tokenHash: hashOf(token), revokedAtMs: null }, transaction })
-  if (row === null) throw new Problem(401, 'unknown device', 'This device is not known here, or its token has been withdrawn.')
+  if (row === null) throw new Problem(401, 'unknown device', REFUSE_DEVICES.thisDeviceNotKnownHere)
   return deviceOf(plain(row))
 }
 
@@ -58,7 +60,7 @@ export async function deviceBehind({ models, transaction }: Work, id: string, to
 export function readingsOfPush({ id, kind }: Pick<WireDevice, 'id' | 'kind'>, { readings }: z.output<typeof devicePushSchema>, nowMs: number): LiveReading[] {
   const [low, high] = DEVICE_RANGE[kind]
   const wrong = readings.find((r) => r.value < low || r.value > high)
-  if (wrong !== undefined) throw new Problem(400, 'out of range', `${wrong.value} cannot be: a ${kind} shows ${low} to ${high}.`)
+  if (wrong !== undefined) throw new Problem(400, 'out of range', REFUSE_DEVICES.cannotBeShowsTo(wrong.value, kind, low, high))
   return readings.map((r) => ({
     type: 'reading',
     device: id,

@@ -4,6 +4,7 @@ import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../../contract'
 import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../../core'
+import { REFUSE_JARS } from '../../../words/refusals/jars'
 import { type JarRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { theKitchen } from '../kitchen/kitchens'
@@ -117,8 +118,8 @@ export async function takeDiscard(work: Work, use: z.output<typeof discardUseSch
   const there = await balanceOf(work, POT)
   const milligrams = toMilligrams(use.grams)
   if (milligrams > there) {
-    throw new Problem(400, 'more than there is', `The discard pot holds ${toGrams(Math.max(there, 0))} g; ${use.grams} g cannot be taken out.`, {
-      fields: { grams: `At most ${toGrams(Math.max(there, 0))} g are there.` }
+    throw new Problem(400, 'more than there is', REFUSE_JARS.discardPotHoldsGG(toGrams(Math.max(there, 0)), use.grams), {
+      fields: { grams: REFUSE_JARS.atMostGAreThere(toGrams(Math.max(there, 0))) }
     })
   }
   await record(
@@ -133,6 +134,6 @@ export async function undoDiscard(work: Work, undo: z.output<typeof undoSchema>)
   if (await isRecorded(work, undo.id)) return
   const event = await eventById(work, undo.undoes)
   if (event === null || event.type !== TAKEN_OUT) throw notFound('This')
-  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', 'This has been put back already.')
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', REFUSE_JARS.thisHasBeenPutBack)
   await record(work, eventOf(event.kitchenId, null, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
 }

@@ -2,6 +2,8 @@ import { Op } from 'sequelize'
 import type { z } from 'zod'
 import type { feedSchema, Jar, jarEndSchema, jarLookSchema, jarMoveSchema, jarSplitSchema, undoSchema, weighingSchema } from '../../../contract'
 import { balance, type Culture, cultureOf, kindsOfGrams, ownTraits, reversed, toGrams, toMilligrams, transfer } from '../../../core'
+import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { placeIn, theKitchen } from '../kitchen/kitchens'
@@ -19,20 +21,20 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
   const place = placeIn(kitchen, feed.placeId)
   const later = feed.later === null ? null : placeIn(kitchen, feed.later.placeId)
   const { row, hydration, milligrams } = await jarForSeed(work, jarId)
-  if (row.culture === 'dried') throw new Problem(409, 'wrong moment', `${row.name} is dried. Wake some of it first; the rest sleeps on.`)
+  if (row.culture === 'dried') throw new Problem(409, 'wrong moment', REFUSE_JARS.driedWakeSomeFirstRest(row.name))
   const fedAtMs = feed.happenedAt
-  refuseFuture(fedAtMs, work.nowMs, 'The feed')
+  refuseFuture(fedAtMs, work.nowMs, REFUSE_JARS.feed)
   const kept = toMilligrams(feed.keepGrams)
   const trimmed = toMilligrams(feed.trimGrams)
   if (kept + trimmed > milligrams) {
-    const both = trimmed > 0 ? `${feed.keepGrams} g kept and ${feed.trimGrams} g cut away are more.` : `${feed.keepGrams} g cannot be kept of it.`
-    throw new Problem(400, 'more than there is', `${row.name} holds ${toGrams(milligrams)} g; ${both}`, {
-      fields: { keepGrams: `At most ${toGrams(Math.max(milligrams - trimmed, 0))} g are there.` }
+    const both = trimmed > 0 ? REFUSE_JARS.gKeptAndGCut(feed.keepGrams, feed.trimGrams) : REFUSE_JARS.gCannotBeKept(feed.keepGrams)
+    throw new Problem(400, 'more than there is', REFUSE_JARS.holdsG(row.name, toGrams(milligrams), both), {
+      fields: { keepGrams: REFUSE_JARS.atMostGAreThere(toGrams(Math.max(milligrams - trimmed, 0))) }
     })
   }
   if (kept === 0)
-    throw new Problem(400, 'nothing kept', `Keep at least a little of ${row.name}, or the culture is gone.`, {
-      fields: { keepGrams: 'Keep at least a little.' }
+    throw new Problem(400, 'nothing kept', REFUSE_JARS.keepAtLeastLittleOr(row.name), {
+      fields: { keepGrams: REFUSE_JARS.keepAtLeastLittle }
     })
   const pantry = await pantryIn(work)
   const flourIds = feed.flours.map((f) => f.ingredientId)
@@ -92,7 +94,7 @@ export async function weighJar(work: Work, jarId: string, weighing: z.output<typ
   if (await isRecorded(work, weighing.id)) return
   const kitchen = await theKitchen(work)
   const { milligrams } = await jarForSeed(work, jarId)
-  refuseFuture(weighing.happenedAt, work.nowMs, 'The weighing')
+  refuseFuture(weighing.happenedAt, work.nowMs, REFUSE_JARS.weighing)
   const off = toMilligrams(weighing.grams) - milligrams
   await record(
     work,
@@ -110,11 +112,11 @@ export async function moveJar(work: Work, jarId: string, move: z.output<typeof j
   const batchId = row.currentBatchId
   if (batchId === null) throw new Error(`Jar ${jarId} has no contents.`)
   const atMs = move.happenedAt
-  refuseFuture(atMs, work.nowMs, 'The move')
+  refuseFuture(atMs, work.nowMs, REFUSE_JARS.move)
   const before = await staysOf(work, batchId)
   if (atMs < (before[0]?.fromMs ?? 0)) {
-    throw new Problem(400, 'before the feed', `${row.name} was fed after that. Move it from its last feed on.`, {
-      fields: { happenedAt: 'This lies before its last feed.' }
+    throw new Problem(400, 'before the feed', REFUSE_JARS.wasFedAfterThatMove(row.name), {
+      fields: { happenedAt: REFUSE_JARS.thisLiesBeforeLastFeed }
     })
   }
   await replaceStays(work, batchId, [...before.filter((stay) => stay.fromMs < atMs), stayAt(kitchen, place.id, atMs)])
@@ -133,9 +135,9 @@ export async function splitJar(work: Work, jarId: string, split: z.output<typeof
   const taken = toMilligrams(split.grams)
   if (taken > milligrams - row.keepMinimumMg) {
     const spare = Math.max(toGrams(milligrams - row.keepMinimumMg), 0)
-    const advice = row.culture === 'dried' ? 'The last of it is the spare.' : 'Feed it first.'
-    throw new Problem(400, 'more than there is', `${row.name} can spare ${spare} g and keep its least; ${split.grams} g cannot be taken. ${advice}`, {
-      fields: { grams: `At most ${spare} g can be spared.` }
+    const advice = row.culture === 'dried' ? REFUSE_JARS.lastSpare : REFUSE_JARS.feedFirst
+    throw new Problem(400, 'more than there is', REFUSE_JARS.canSpareGAndKeep(row.name, spare, split.grams, advice), {
+      fields: { grams: REFUSE_JARS.atMostGCanBe(spare) }
     })
   }
   const culture = split.as === 'dried' ? 'dried' : split.as === 'woken' && row.culture === 'dried' ? await wokenCulture(work, row) : row.culture
@@ -187,10 +189,10 @@ export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof
   if (await isRecorded(work, look.id)) return
   const row = await jarRow(work, jarId)
   const atMs = look.happenedAt
-  refuseFuture(atMs, work.nowMs, 'The look')
-  if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', 'Note the level, or at least one thing you saw.')
+  refuseFuture(atMs, work.nowMs, REFUSE_JARS.look)
+  if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', REFUSE_JARS.noteLevelOrAtLeast)
   const [first] = row.currentBatchId === null ? [] : await staysOf(work, row.currentBatchId)
-  if (first !== undefined && atMs < first.fromMs) throw new Problem(400, 'before the feed', `${row.name} was fed after that.`)
+  if (first !== undefined && atMs < first.fromMs) throw new Problem(400, 'before the feed', REFUSE_JARS.wasFedAfterThat(row.name))
   const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, signs: look.signs })
   await record(work, { ...event, batchId: row.currentBatchId })
   await work.models.jars.update({ version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
@@ -204,7 +206,7 @@ export async function endJar(work: Work, jarId: string, end: z.output<typeof jar
   const { models, transaction, nowMs } = work
   const open = await models.bakes.findAll({ where: { status: ['planned', 'building', 'ripening'], deletedAtMs: null }, transaction })
   const planned = open.map(plain).find((bake) => bake.plan.jarId === jarId && bake.frozen !== null)
-  if (planned !== undefined) throw new Problem(409, 'in use', `${planned.plan.name} has been started from ${row.name}. Finish that bake or take it away first.`)
+  if (planned !== undefined) throw new Problem(409, 'in use', REFUSE_JARS.hasBeenStartedFromFinish(planned.plan.name, row.name))
   await record(
     work,
     eventOf(row.kitchenId, jarId, end, 'ended', { grams: toGrams(milligrams), why: end.why, batchId: row.currentBatchId }),
@@ -219,9 +221,9 @@ export async function restoreJar(work: Work, jarId: string, undo: z.output<typeo
     const { models, transaction } = work
     const event = await eventById(work, undo.undoes)
     const found = await models.jars.findByPk(jarId, { transaction })
-    if (event === null || event.type !== 'ended' || event.jarId !== jarId || found === null) throw notFound('This jar')
+    if (event === null || event.type !== 'ended' || event.jarId !== jarId || found === null) throw notFound(THINGS.jar)
     const row = plain(found)
-    if (row.deletedAtMs === null) throw new Problem(409, 'too late', `${row.name} has been put back already.`)
+    if (row.deletedAtMs === null) throw new Problem(409, 'too late', REFUSE_JARS.hasBeenPutBackAlready(row.name))
     await record(work, eventOf(row.kitchenId, jarId, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
     await models.jars.update({ deletedAtMs: null, version: row.version + 1 }, { where: { id: jarId }, transaction })
   }
@@ -237,7 +239,7 @@ async function undoSplit(work: Work, row: JarRow, { newJarId, newBatchId }: Undo
   await models.jars.update({ deletedAtMs: work.nowMs }, { where: { id: fresh.id }, transaction })
 }
 
-const tooLate = ({ name }: JarRow) => new Problem(409, 'too late', `Something has happened to ${name} since, so this can no longer be taken back.`)
+const tooLate = ({ name }: JarRow) => new Problem(409, 'too late', REFUSE_JARS.somethingHasHappenedToSince(name))
 
 /** What an event keeps so that it can be taken back. */
 interface UndoTrace {
@@ -259,7 +261,7 @@ export async function undoJar(work: Work, jarId: string, undo: z.output<typeof u
   if (await isRecorded(work, undo.id)) return
   const row = await jarRow(work, jarId)
   const event = await eventById(work, undo.undoes)
-  if (event === null || event.jarId !== jarId || !UNDOABLE.includes(event.type)) throw notFound('This entry')
+  if (event === null || event.jarId !== jarId || !UNDOABLE.includes(event.type)) throw notFound(THINGS.entry)
   const trace = event.payload as UndoTrace
   const undone = await undoneIds(work, jarId)
   if (undone.has(event.id)) throw tooLate(row)

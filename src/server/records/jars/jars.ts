@@ -19,6 +19,8 @@ import {
   transfer,
   usualFeed
 } from '../../../core'
+import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { noteChange } from '../kitchen/changes'
@@ -34,7 +36,7 @@ const ASSUMED_FLOUR_PER_SEED = 2
 /** Row of a jar. @throws Problem when it has been taken away */
 export async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
   const row = await models.jars.findByPk(id, { transaction })
-  if (row === null || (row.get('deletedAtMs') as number | null) !== null) throw notFound('This jar')
+  if (row === null || (row.get('deletedAtMs') as number | null) !== null) throw notFound(THINGS.jar)
   return plain(row)
 }
 
@@ -218,7 +220,7 @@ export async function openJar(work: Work, opening: z.output<typeof jarOpeningSch
   const kitchen = await theKitchen(work)
   const place = placeIn(kitchen, opening.placeId)
   const fedAtMs = opening.lastFedAt
-  refuseFuture(fedAtMs, work.nowMs, 'The last feed')
+  refuseFuture(fedAtMs, work.nowMs, REFUSE_JARS.lastFeed)
   const culture = opening.culture ?? cultureOf(opening.flour, opening.hydration)
   refuseMixedUp(culture, opening.flour)
   await vesselIn(work, opening.vesselId)
@@ -279,8 +281,8 @@ async function fromShelf(work: Work, { id, culture, flour, hydration }: z.output
 /** A gluten-free culture lives on gluten-free flour, and the others do not. */
 function refuseMixedUp(culture: Culture, flour: FlourKind): void {
   if (culture === 'dried' || (culture === 'gluten-free') === !FLOURS[flour].gluten) return
-  throw new Problem(400, 'gluten guard', 'A gluten-free culture lives on gluten-free flour only, and a gluten-free flour makes one.', {
-    fields: { culture: 'Culture and flour do not belong together.' }
+  throw new Problem(400, 'gluten guard', REFUSE_JARS.glutenFreeCultureLivesOn, {
+    fields: { culture: REFUSE_JARS.cultureAndFlourDoNot }
   })
 }
 
@@ -288,8 +290,8 @@ function refuseMixedUp(culture: Culture, flour: FlourKind): void {
 export async function guardGluten(work: Work, jar: { readonly name: string; readonly flour: FlourKind }, ingredientIds: readonly string[]): Promise<void> {
   const found = glutenInto(jar, ingredientIds, await pantryIn(work))
   if (found.length === 0) return
-  throw new Problem(409, 'gluten guard', `${jar.name} is kept free of gluten, and ${found.join(' and ')} would bring it in. Take a gluten-free flour.`, {
-    fields: { flours: 'This flour holds gluten.' }
+  throw new Problem(409, 'gluten guard', REFUSE_JARS.keptFreeGlutenAndWould(jar.name, found.join(' and ')), {
+    fields: { flours: REFUSE_JARS.thisFlourHoldsGluten }
   })
 }
 
@@ -297,7 +299,7 @@ export async function guardGluten(work: Work, jar: { readonly name: string; read
 export async function refuseUnknownFlours(work: Work, ingredientIds: readonly string[]): Promise<void> {
   const pantry = await pantryIn(work)
   if (ingredientIds.every((id) => pantry.get(id)?.kind === 'flour')) return
-  throw new Problem(400, 'not understood', 'One of the flours is not in this kitchen any more. Choose another.', { fields: { flours: 'Choose a flour.' } })
+  throw new Problem(400, 'not understood', REFUSE_JARS.oneFloursNotInThis, { fields: { flours: REFUSE_JARS.chooseFlour } })
 }
 
 /** A vessel that is there; null for none. */
@@ -305,15 +307,14 @@ export async function vesselIn({ models, transaction }: Work, vesselId: string |
   if (vesselId === null) return null
   const found = await models.vessels.findByPk(vesselId, { transaction })
   if (found === null || plain(found).deletedAtMs !== null)
-    throw new Problem(400, 'not understood', 'This vessel is not in the kitchen any more. Choose another.', { fields: { vesselId: 'Choose a vessel.' } })
+    throw new Problem(400, 'not understood', REFUSE_JARS.thisVesselNotInKitchen, { fields: { vesselId: REFUSE_JARS.chooseVessel } })
   return plain(found)
 }
 
 /** Changes what a baker may change of a jar; refused when another window was faster, or gluten would come in by it. */
 export async function editJar(work: Work, jarId: string, { version, jar }: z.output<typeof jarPutSchema>): Promise<void> {
   const row = await jarRow(work, jarId)
-  if (row.version !== version)
-    throw new Problem(409, 'stale', 'This jar was changed in another window. What it has now is shown.', { current: jarToWire(await findJar(work, jarId)) })
+  if (row.version !== version) throw new Problem(409, 'stale', REFUSE_JARS.thisJarWasChangedIn, { current: jarToWire(await findJar(work, jarId)) })
   await changeCulture(work, row, jar)
   await vesselIn(work, jar.vesselId)
   const { models, transaction } = work
@@ -336,14 +337,12 @@ export async function changeCulture(work: Work, row: JarRow, to: Pick<JarEdit, '
     throw new Problem(
       409,
       'gluten guard',
-      FLOURS[row.flour].gluten
-        ? `${row.name} has lived on gluten and never becomes gluten-free. Start a gluten-free culture instead.`
-        : `${row.name} is kept free of gluten and stays so. Start another culture for wheat or rye.`,
-      { fields: { culture: 'Start a new culture for this.' } }
+      FLOURS[row.flour].gluten ? REFUSE_JARS.hasLivedOnGlutenAnd(row.name) : REFUSE_JARS.keptFreeGlutenAndStays(row.name),
+      { fields: { culture: REFUSE_JARS.startNewCultureForThis } }
     )
   }
   if ((row.culture === 'dried') !== (to.culture === 'dried')) {
-    throw new Problem(409, 'wrong moment', 'A dried culture is woken, and a living one is dried, by its program.', { fields: { culture: 'See its programs.' } })
+    throw new Problem(409, 'wrong moment', REFUSE_JARS.driedCultureWokenAndLiving, { fields: { culture: REFUSE_JARS.seePrograms } })
   }
   refuseMixedUp(to.culture, to.flour)
   await guardGluten(
@@ -364,7 +363,7 @@ const CLOCKS_DIFFER_MS = 5 * 60_000
 /** Things happen before they are noted. */
 export function refuseFuture(atMs: number, nowMs: number, what: string): void {
   if (atMs > nowMs + CLOCKS_DIFFER_MS) {
-    throw new Problem(400, 'in the future', `${what} lies in the future. Give a time that has been.`, { fields: { happenedAt: 'This time has not come yet.' } })
+    throw new Problem(400, 'in the future', REFUSE_JARS.liesInFutureGiveTime(what), { fields: { happenedAt: REFUSE_JARS.thisTimeHasNotCome } })
   }
 }
 

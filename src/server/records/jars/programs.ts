@@ -2,6 +2,8 @@ import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import { isoOf, type programEntrySchema, type programPostSchema, type undoSchema, type WireRunningProgram } from '../../../contract'
 import { type Deed, toGrams } from '../../../core'
+import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, type ProgramRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { placeIn, theKitchen } from '../kitchen/kitchens'
@@ -12,7 +14,7 @@ import { entriesOfPrograms, type NotedEntry, PROGRAM_ENTRY, stateOf } from './pr
 
 async function programRow({ models, transaction }: Work, id: string): Promise<ProgramRow> {
   const row = await models.programs.findByPk(id, { transaction })
-  if (row === null) throw notFound('This program')
+  if (row === null) throw notFound(THINGS.program)
   return plain(row)
 }
 
@@ -48,11 +50,11 @@ export async function startProgram(work: Work, post: z.output<typeof programPost
   const kitchen = await theKitchen(work)
   placeIn(kitchen, post.placeId)
   const jar = await jarRow(work, post.jarId)
-  refuseFuture(post.happenedAt, work.nowMs, 'The start')
+  refuseFuture(post.happenedAt, work.nowMs, REFUSE_JARS.start)
   const others = (await models.programs.findAll({ where: { jarId: jar.id, endedAtMs: null }, transaction })).map(plain)
   const entries = await entriesOfPrograms(work, others)
   if (others.some((row) => stateOf(row, entries.get(row.id) ?? []).status === 'running'))
-    throw new Problem(409, 'in a program', `${jar.name} is in a program already. Finish it or stop it first.`)
+    throw new Problem(409, 'in a program', REFUSE_JARS.inProgramAlreadyFinishOr(jar.name))
   await models.programs.create(
     {
       id: post.id,
@@ -79,10 +81,10 @@ export async function addProgramEntry(work: Work, id: string, entry: z.output<ty
   const row = await programRow(work, id)
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
   const state = stateOf(row, noted)
-  refuseFuture(entry.happenedAt, work.nowMs, 'This step')
-  if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', 'This program was stopped. Go on with it first.')
-  if (state.status !== 'running') throw new Problem(409, 'wrong moment', 'This program is at its end.')
-  if (entry.step !== state.step) throw new Problem(409, 'stale', 'Another window went on with this program. Where it stands now is shown.')
+  refuseFuture(entry.happenedAt, work.nowMs, THINGS.step)
+  if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', REFUSE_JARS.thisProgramWasStoppedGo)
+  if (state.status !== 'running') throw new Problem(409, 'wrong moment', REFUSE_JARS.thisProgramAtEnd)
+  if (entry.step !== state.step) throw new Problem(409, 'stale', REFUSE_JARS.anotherWindowWentOnWith)
   const step = row.program.steps[state.step]
   const deed = entry.outcome === 'done' ? (step?.deed ?? null) : entry.outcome === 'not yet' ? (step?.sign?.meanwhile ?? null) : null
   const { culture, flour, feed } = await jarRow(work, row.jarId)
@@ -128,7 +130,7 @@ async function doDeed(work: Work, { jarId, placeId, program }: ProgramRow, deed:
       return [{ jarId, eventId: split.id, newJarId: split.jarId }]
     }
     case 'weigh': {
-      if (entry.grams === undefined) throw new Problem(400, 'not understood', 'Weigh it, and say how much it is.', { fields: { grams: 'What does it weigh?' } })
+      if (entry.grams === undefined) throw new Problem(400, 'not understood', REFUSE_JARS.weighAndSayHowMuch, { fields: { grams: REFUSE_JARS.whatDoesWeigh } })
       const weighing = { ...note(), grams: entry.grams }
       await weighJar(work, takenId ?? jarId, weighing)
       return [{ jarId: takenId ?? jarId, eventId: weighing.id }]
@@ -168,8 +170,7 @@ export async function undoProgramEntry(work: Work, id: string, undo: z.output<ty
   const row = await programRow(work, id)
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
   const last = noted.filter((entry) => !entry.undone).at(-1)
-  if (last === undefined || last.id !== undo.undoes)
-    throw new Problem(409, 'too late', 'Only the last step can be taken back. Take back what came after it first.')
+  if (last === undefined || last.id !== undo.undoes) throw new Problem(409, 'too late', REFUSE_JARS.onlyLastStepCanBe)
   for (const did of [...last.did].reverse()) {
     const own = { ...undo, id: randomUUID(), undoes: did.eventId }
     const event = await eventById(work, did.eventId)

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import type { z } from 'zod'
 import { FIRST_KITCHEN, firstPlaces } from '../../../answers'
 import type { firstRunSchema, Kitchen } from '../../../contract'
+import { REFUSE_KITCHEN } from '../../../words/refusals/kitchen'
 import { Problem } from '../../problems'
 import { openJar } from '../jars/jars'
 import type { Work } from '../work'
@@ -12,7 +13,7 @@ export async function firstRun(work: Work, answers: z.output<typeof firstRunSche
   const there = await findKitchen(work)
   if (there !== null) {
     if (there.id === answers.id) return there
-    throw new Problem(409, 'set up already', 'This kitchen has been set up already, perhaps in another window.')
+    throw new Problem(409, 'set up already', REFUSE_KITCHEN.thisKitchenHasBeenSet)
   }
   const counter = randomUUID()
   await createKitchen(work, answers.id, false, {

@@ -1,5 +1,6 @@
 import { Op } from 'sequelize'
 import { type Kitchen, type KitchenEdit, kitchenToWire, msOf, type Place } from '../../../contract'
+import { REFUSE_KITCHEN } from '../../../words/refusals/kitchen'
 import { plain } from '../../db/rows'
 import { Problem } from '../../problems'
 import { forget, once, type Work } from '../work'
@@ -28,15 +29,14 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
 /** The kitchen, which has to be there. */
 export async function theKitchen(work: Work): Promise<Kitchen> {
   const kitchen = await once(work, 'kitchen', () => findKitchen(work))
-  if (kitchen === null) throw new Problem(409, 'no kitchen', 'This kitchen has not been set up yet: answer the four questions first.')
+  if (kitchen === null) throw new Problem(409, 'no kitchen', REFUSE_KITCHEN.thisKitchenHasNotBeen)
   return kitchen
 }
 
 /** A place of the kitchen, which has to be there. */
 export function placeIn(kitchen: Kitchen, placeId: string): Place {
   const place = kitchen.places.find((p) => p.id === placeId)
-  if (place === undefined)
-    throw new Problem(400, 'not understood', 'This place is not in the kitchen any more. Choose another.', { fields: { placeId: 'Choose a place.' } })
+  if (place === undefined) throw new Problem(400, 'not understood', REFUSE_KITCHEN.thisPlaceNotInKitchen, { fields: { placeId: REFUSE_KITCHEN.choosePlace } })
   return place
 }
 
@@ -51,7 +51,7 @@ export async function createKitchen(work: Work, id: string, demo: boolean, edit:
 export async function putKitchen(work: Work, version: number, edit: KitchenEdit): Promise<Kitchen> {
   const now = await theKitchen(work)
   if (now.version !== version) {
-    throw new Problem(409, 'stale', 'The kitchen was changed in another window. Both versions are shown; choose one.', { current: kitchenToWire(now) })
+    throw new Problem(409, 'stale', REFUSE_KITCHEN.kitchenWasChangedInAnother, { current: kitchenToWire(now) })
   }
   const { name, places, ...settings } = edit
   await work.models.kitchens.update({ name, settings: kitchenToWire(settings), version: version + 1 }, { where: { id: now.id }, transaction: work.transaction })

@@ -1,6 +1,7 @@
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../../contract'
+import { THINGS } from '../../../words/refusals/things'
 import { type ImportRow, plain } from '../../db/rows'
 import { notFound } from '../../problems'
 import { once, type Work } from '../work'
@@ -95,7 +96,7 @@ export async function readingsOf({ models, transaction }: Work, placeId: string)
 export async function setImportTakenBack(work: Work, id: string, takenBack: boolean): Promise<Wire<typeof readingsSchema>> {
   const { models, transaction, nowMs } = work
   const found = await models.imports.findOne({ where: { id, source: 'import' }, transaction })
-  if (found === null) throw notFound('This import')
+  if (found === null) throw notFound(THINGS.import)
   await models.imports.update({ takenBackAtMs: takenBack ? nowMs : null }, { where: { id }, transaction })
   return readingsOf(work, plain(found).placeId)
 }

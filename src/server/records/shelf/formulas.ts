@@ -3,6 +3,8 @@ import type { z } from 'zod'
 import { type formulaPostSchema, type formulaPutSchema, isoOf, type WireFormulaVersion, type WireSavedFormula } from '../../../contract'
 import { levainComposition, solveFormula } from '../../../core'
 import { problemSentence } from '../../../words'
+import { REFUSE_SHELF } from '../../../words/refusals/shelf'
+import { THINGS } from '../../../words/refusals/things'
 import { type FormulaRow, type FormulaVersionRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { theKitchen } from '../kitchen/kitchens'
@@ -23,7 +25,7 @@ function view(row: FormulaRow, latest: FormulaVersionRow): WireSavedFormula {
 
 async function rowOf({ models, transaction }: Work, id: string): Promise<FormulaRow> {
   const row = await models.formulas.findByPk(id, { transaction })
-  if (row === null) throw notFound('This formula')
+  if (row === null) throw notFound(THINGS.recipe)
   return plain(row)
 }
 
@@ -78,7 +80,7 @@ export async function createFormula(work: Work, { id, ...body }: z.output<typeof
 export async function putFormula(work: Work, id: string, { version, ...body }: z.output<typeof formulaPutSchema>): Promise<WireSavedFormula> {
   const row = await rowOf(work, id)
   if (row.version !== version) {
-    throw new Problem(409, 'stale', 'This formula was changed in another window. What it has now is shown.', { current: await findFormula(work, id) })
+    throw new Problem(409, 'stale', REFUSE_SHELF.thisRecipeWasChangedIn, { current: await findFormula(work, id) })
   }
   await check(work, body.content)
   await work.models.formulas.update({ version: version + 1 }, { where: { id }, transaction: work.transaction })

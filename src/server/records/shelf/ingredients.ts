@@ -1,6 +1,8 @@
 import type { z } from 'zod'
 import type { ingredientPutSchema, ListedIngredient } from '../../../contract'
 import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, withBlends } from '../../../core'
+import { REFUSE_SHELF } from '../../../words/refusals/shelf'
+import { THINGS } from '../../../words/refusals/things'
 import { type IngredientRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { noteChange } from '../kitchen/changes'
@@ -36,14 +38,13 @@ export async function pantryIn(work: Work): Promise<Pantry> {
 
 /** Adds or changes one; refused when another window was faster. */
 export async function putIngredient(work: Work, id: string, { version, ingredient }: z.output<typeof ingredientPutSchema>): Promise<ListedIngredient> {
-  if (ingredient.id !== id) throw new Problem(400, 'not understood', 'The ingredient has another id than its address.')
+  if (ingredient.id !== id) throw new Problem(400, 'not understood', REFUSE_SHELF.ingredientHasAnotherIdThan)
   const kitchen = await theKitchen(work)
   const { models, transaction } = work
   const found = await models.ingredients.findByPk(id, { transaction })
   const row = found === null ? null : plain(found)
   const current = row === null || row.deletedAtMs !== null ? 0 : row.version
-  if (current !== version)
-    throw new Problem(409, 'stale', 'This ingredient was changed in another window. What it has now is shown.', { current: row?.content })
+  if (current !== version) throw new Problem(409, 'stale', REFUSE_SHELF.thisIngredientWasChangedIn, { current: row?.content })
   await refuseBlend(work, ingredient)
   forget(work, 'pantry')
   const before = row?.content ?? BUILT_IN.get(id)
@@ -60,9 +61,9 @@ async function refuseBlend(work: Work, { id, blend }: Ingredient): Promise<void>
     const part = pantry.get(ingredientId)
     const sentence =
       part?.kind !== 'flour'
-        ? 'One of the flours of this blend is not in this kitchen any more. Choose another.'
+        ? REFUSE_SHELF.oneFloursThisBlendNot
         : part.blend !== undefined || ingredientId === id
-          ? `${part.name} is a blend itself. Make the blend of single flours.`
+          ? REFUSE_SHELF.blendItselfMakeBlendSingle(part.name)
           : null
     if (sentence !== null) throw new Problem(400, 'not understood', sentence, { fields: { blend: sentence } })
   }
@@ -73,6 +74,6 @@ export async function dropIngredient(work: Work, id: string): Promise<{ ingredie
   const { models, transaction, nowMs } = work
   forget(work, 'pantry')
   const [changed] = await models.ingredients.update({ deletedAtMs: nowMs }, { where: { id, deletedAtMs: null }, transaction })
-  if (changed === 0 && !BUILT_IN.has(id)) throw notFound('This ingredient')
+  if (changed === 0 && !BUILT_IN.has(id)) throw notFound(THINGS.ingredient)
   return { ingredients: await listIngredients(work) }
 }

@@ -18,6 +18,8 @@ import {
   toMilligrams,
   transfer
 } from '../../../core'
+import { REFUSE_SHELF } from '../../../words/refusals/shelf'
+import { THINGS } from '../../../words/refusals/things'
 import { plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { pantryFor } from '../bakes/bakeEffects'
@@ -184,14 +186,14 @@ export async function moveStock(work: Work, move: z.output<typeof stockSchema>):
   refuseFuture(move.happenedAt, work.nowMs, 'This')
   const pantry = await pantryIn(work)
   const ingredient = pantry.get(move.ingredientId)
-  if (ingredient === undefined) throw notFound('This ingredient')
+  if (ingredient === undefined) throw notFound(THINGS.ingredient)
   const account: Account = `shelf:${move.ingredientId}`
   const milligrams = toMilligrams(move.grams)
   const there = await balanceOf(work, account)
   const known = (await counted(work)).some((row) => row.ingredientId === move.ingredientId)
   const entries: LedgerEntry[] = []
   if (move.how === 'blended') {
-    if (ingredient.blend === undefined) throw new Problem(400, 'not understood', `${ingredient.name} is no blend.`)
+    if (ingredient.blend === undefined) throw new Problem(400, 'not understood', REFUSE_SHELF.noBlend(ingredient.name))
     for (const part of gramsOfBlend(ingredient.blend, milligrams)) entries.push(...transfer(`shelf:${part.ingredientId}`, account, part.grams))
     if (!known && there < 0) entries.push(...transfer('outside', account, -there))
   } else {
@@ -209,6 +211,6 @@ export async function undoStock(work: Work, undo: z.output<typeof undoSchema>): 
   if (await isRecorded(work, undo.id)) return
   const event = await eventById(work, undo.undoes)
   if (event === null || event.type !== STOCK) throw notFound('This')
-  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', 'This has been taken back already.')
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', REFUSE_SHELF.thisHasBeenTakenBack)
   await record(work, eventOf(event.kitchenId, null, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
 }

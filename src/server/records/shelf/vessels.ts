@@ -1,6 +1,8 @@
 import type { z } from 'zod'
 import type { ListedVessel, vesselPutSchema } from '../../../contract'
 import { toGrams, toMilligrams } from '../../../core'
+import { REFUSE_SHELF } from '../../../words/refusals/shelf'
+import { THINGS } from '../../../words/refusals/things'
 import { plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { noteChange } from '../kitchen/changes'
@@ -25,13 +27,13 @@ export async function listVessels({ models, transaction }: Work): Promise<Listed
 
 /** Adds or changes one; refused when another window was faster. */
 export async function putVessel(work: Work, id: string, { version, vessel }: z.output<typeof vesselPutSchema>): Promise<ListedVessel> {
-  if (vessel.id !== id) throw new Problem(400, 'not understood', 'The vessel has another id than its address.')
+  if (vessel.id !== id) throw new Problem(400, 'not understood', REFUSE_SHELF.vesselHasAnotherIdThan)
   const kitchen = await theKitchen(work)
   const { models, transaction } = work
   const found = await models.vessels.findByPk(id, { transaction })
   const current = found === null ? 0 : plain(found).version
   if (current !== version) {
-    throw new Problem(409, 'stale', 'This vessel was changed in another window. What it has now is shown.', {
+    throw new Problem(409, 'stale', REFUSE_SHELF.thisVesselWasChangedIn, {
       current: found === null ? null : view(plain(found))
     })
   }
@@ -45,6 +47,6 @@ export async function putVessel(work: Work, id: string, { version, vessel }: z.o
 /** Takes a vessel away, or puts it back. */
 export async function setVesselDeleted(work: Work, id: string, deleted: boolean): Promise<{ vessels: ListedVessel[] }> {
   const [changed] = await work.models.vessels.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
-  if (changed === 0) throw notFound('This vessel')
+  if (changed === 0) throw notFound(THINGS.vessel)
   return { vessels: await listVessels(work) }
 }

@@ -1,0 +1,5 @@
+/** What is said when any entry is refused. */
+export const REFUSE_RECORDS = {
+  thisIdBelongsToSomething: 'This id belongs to something else that was sent before. Nothing was changed.',
+  thisHasBeenTakenBack: 'This has been taken back already.'
+} as const
