@@ -1,4 +1,4 @@
-import { useEffect, useSyncExternalStore } from 'react'
+import { useEffect, useEffectEvent, useSyncExternalStore } from 'react'
 import { mutate } from 'swr'
 import { type Live, type LiveReading, liveSchema, ROUTES } from '../../contract'
 import { THIS_WINDOW } from './api'
@@ -45,14 +45,15 @@ export function useOthersChanges(): void {
 
 /** Hears the readings of one device. */
 export function useReadings(deviceId: string | null, hearer: (reading: LiveReading) => void): void {
+  const heard = useEffectEvent(hearer)
   useEffect(
     () =>
       deviceId === null
         ? undefined
         : hear((message) => {
-            if (message.type === 'reading' && message.device === deviceId) hearer(message)
+            if (message.type === 'reading' && message.device === deviceId) heard(message)
           }),
-    [deviceId, hearer]
+    [deviceId]
   )
 }
 

@@ -1,26 +1,22 @@
 import { Button, Group, Switch, Text } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
-import { type MouseEvent, type ReactNode, useEffect, useRef, useState } from 'react'
-import { POSSIBLE, type PourReading, pouredNow, pouredStill, type Repair, readPour, toleranceOf } from '../../../core'
+import { type MouseEvent, type ReactNode, useEffect, useRef } from 'react'
+import { POSSIBLE, type Repair, toleranceOf } from '../../../core'
 import { WEIGH } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Mass, Note } from '../cards/Card'
 import large from '../cards/Large.module.css'
 import { QuantityField } from '../fields/QuantityField'
-import type { Entry } from './entry'
-import { keepBase, keptBase } from './keptBase'
+import { dueItemOf, type Entry } from './entry'
 import { MisPour } from './MisPour'
 import { ScaleBar } from './ScaleBar'
 import { useAloud, useAwake, useSpoken } from './useAloud'
-import { useScale } from './useScale'
+import { useBench } from './useBench'
 import classes from './Weigh.module.css'
 
 /** Less than this is no other target, g. */
 const LEAST_GRAMS = 0.05
-/** Less than this on the scale is no bowl, g. */
-const BOWL_GRAMS = 20
-
 /** How a pour came to be known. */
 export type PourSource = { readonly source: 'typed' } | { readonly source: 'device'; readonly device: string }
 
@@ -52,100 +48,31 @@ export function Weigh({
   const { device, all, choose } = useChosenDevice('scale')
   const aloud = useAloud()
   useAwake()
-  const entry = entries.find((e) => e.due)
-  const stamp = entry === undefined ? '' : `${entry.key} ${entry.poured}`
-  const [restored] = useState(() => keptBase(stamp))
-  const scale = useScale(device, restored)
-  const due = entry === undefined ? 0 : entry.poured > 0 ? Math.max(entry.grams - entry.poured, 0) : entry.grams
-  const inBowl = entries.reduce((sum, e) => sum + e.poured, 0)
-  const [typed, setTyped] = useState<number | null>(null)
-  const [slip, setSlip] = useState<{ readonly key: string; readonly grams: number; readonly reading: PourReading } | null>(null)
-  const [bowlOn, setBowlOn] = useState(mode === 'pieces' || inBowl > 0 || restored !== null)
-  const taken = useRef<string | null>(null)
   const card = useRef<HTMLDivElement>(null)
   // From two metres the figure is what counts: it comes up to where it is seen.
   useEffect(() => {
     // In braces: newer browsers answer with a promise, which is no way to clean up.
     card.current?.scrollIntoView({ block: 'start' })
   }, [])
-  const { base } = scale.state
-  useEffect(() => {
-    if (base !== null && bowlOn) keepBase(stamp, base)
-  }, [base, stamp, bowlOn])
-  const live = device === null || scale.silent ? null : pouredNow(scale.state)
-  const still = device === null || scale.silent || !bowlOn ? null : pouredStill(scale.state)
-  const later = entries.filter((e) => e.due && e !== entry)
-  const item =
-    entry === undefined ? null : { key: entry.key, grams: due, resolution: Math.max(entry.resolution, device?.resolution ?? 0), tolerance: entry.tolerance }
-  const reads = (grams: number, before = 0): PourReading => (item === null ? { kind: 'nothing' } : readPour(grams, item, later, before))
-  const liveReading: PourReading = still === null ? { kind: 'nothing' } : reads(still)
-  useSpoken(entry === undefined ? null : `${entry.title}, ${format.mass(due)}`, aloud.on)
-
-  const take = (grams: number, of = entry) => {
-    if (of === undefined) return
-    taken.current = stamp
-    const exact = Number(grams.toFixed(of.resolution < 1 ? 1 : 0))
-    onPour(
-      of,
-      still !== null && device !== null && typed === null ? exact : grams,
-      still !== null && device !== null && typed === null ? { source: 'device', device: device.name } : { source: 'typed' }
-    )
-    scale.begin()
-    setTyped(null)
-    setSlip(null)
-  }
-  // The bowl is on: from here on only what is poured counts.
-  const bowlFound = device !== null && !bowlOn && scale.state.still !== null && scale.state.still >= BOWL_GRAMS
-  useEffect(() => {
-    if (!bowlFound) return
-    scale.begin()
-    setBowlOn(true)
-  }, [bowlFound, scale.begin])
-  // A piece was taken off: the bare scale is nothing again.
-  const bare = mode === 'pieces' && scale.state.away !== null
-  useEffect(() => {
-    if (bare) scale.begin()
-  }, [bare, scale.begin])
-  // It stands still and is right: on to the next.
-  const settled = still !== null && liveReading.kind === 'right' && scale.state.away === null ? still : null
-  // Another item is due: the one before may come again, when its pour is taken back.
-  useEffect(() => {
-    if (taken.current !== stamp) taken.current = null
-  }, [stamp])
-  const latestTake = useRef(take)
-  latestTake.current = take
-  useEffect(() => {
-    if (settled !== null && taken.current !== stamp) latestTake.current(settled)
-  }, [settled, stamp])
-
+  const entry = entries.find((e) => e.due)
+  const item = entry === undefined ? null : dueItemOf(entry, entries, device?.resolution ?? 0)
+  const bench = useBench(mode, device, item, ({ key, grams, by }) => {
+    const of = entries.find((e) => e.key === key)
+    if (of !== undefined) onPour(of, grams, by === 'scale' && device !== null ? { source: 'device', device: device.name } : { source: 'typed' })
+  })
+  const { live, still, typed, proposed, slip, happens } = bench
+  useSpoken(entry === undefined || item === null ? null : `${entry.title}, ${format.mass(item.grams)}`, aloud.on)
   const advance = () => {
-    if (entry === undefined || slip !== null) return
-    if (device !== null && !scale.silent && !bowlOn) {
-      scale.begin()
-      setBowlOn(true)
-      return
-    }
-    if (live !== null && still === null && typed === null) return
-    const grams = typed ?? still ?? due
-    if ((cannotBe?.(entry, grams) ?? null) !== null) return
-    const reading = reads(grams, typed === null || mode === 'pieces' ? 0 : inBowl)
-    if (reading.kind === 'right') take(grams)
-    else if (reading.kind !== 'nothing') setSlip({ key: entry.key, grams, reading })
+    if (entry !== undefined) happens({ type: 'pressed', cannotBe: (grams) => (cannotBe?.(entry, grams) ?? null) !== null })
   }
   useHotkeys(kitchen.keys && entry !== undefined ? [['space', advance]] : [])
   if (entry === undefined || item === null) return null
 
-  const shownSlip =
-    slip !== null && slip.key === entry.key
-      ? slip
-      : still !== null &&
-          (liveReading.kind === 'over' || liveReading.kind === 'another item' || (liveReading.kind === 'taken out' && scale.state.away === null))
-        ? { key: entry.key, grams: still, reading: liveReading }
-        : null
-  const impossible = cannotBe?.(entry, shownSlip?.grams ?? typed ?? still ?? due) ?? null
+  const due = item.grams
+  const impossible = cannotBe?.(entry, slip?.grams ?? proposed) ?? null
   const onTap = (event: MouseEvent) => {
     const target = event.target as HTMLElement
-    if (target.closest('button, input, a, label, details, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && shownSlip === null) advance()
+    if (target.closest('button, input, a, label, details, [role="note"], [data-testid="mis-pour"], [role="listbox"]') === null && slip === null) advance()
   }
   const tolerance = toleranceOf(item)
   const right = live !== null && Math.abs(live - due) <= tolerance
@@ -171,7 +98,7 @@ export function Weigh({
           {aside?.(entry)}
           {entry.how}
         </Text>
-        {live === null || !bowlOn ? (
+        {live === null || bench.waitsForBowl ? (
           <p className={large.huge}>
             <Mass grams={due} />
           </p>
@@ -192,35 +119,32 @@ export function Weigh({
         <p role="status" className={large.unseen}>
           {right && still !== null ? WEIGH.right : ''}
         </p>
-        {device !== null && !scale.silent && !bowlOn && <Note>{WEIGH.putBowlOnScaleWhat}</Note>}
-        {device !== null && scale.silent && <Note tone="care">{WEIGH.silentWakeOrLookAt(device.name)}</Note>}
-        {scale.state.away !== null && mode === 'bowl' && bowlOn && <Note tone="care">{WEIGH.bowlOffScaleOrWas}</Note>}
+        {bench.waitsForBowl && <Note>{WEIGH.putBowlOnScaleWhat}</Note>}
+        {device !== null && bench.silent && <Note tone="care">{WEIGH.silentWakeOrLookAt(device.name)}</Note>}
+        {bench.bowlAway && mode === 'bowl' && !bench.waitsForBowl && <Note tone="care">{WEIGH.bowlOffScaleOrWas}</Note>}
         <QuantityField
-          key={stamp}
+          key={item.stamp}
           kind="mass"
           label={WEIGH.whatScaleShows}
           what={WEIGH.whatWasWeighed}
           value={typed ?? (still === null ? due : Math.max(Math.round(still / entry.resolution) * entry.resolution, 0))}
           range={range}
-          onCommit={(grams) => {
-            setTyped(grams)
-            setSlip(null)
-          }}
+          onCommit={(grams) => happens({ type: 'typed', grams })}
           size="lg"
           onKeyDown={(e) => e.key === 'Enter' && advance()}
         />
-        {children?.(entry, typed ?? still ?? due)}
+        {children?.(entry, proposed)}
         {impossible !== null && <Note tone="stop">{impossible}</Note>}
-        {impossible === null && shownSlip !== null && shownSlip.reading.kind !== 'right' && shownSlip.reading.kind !== 'nothing' && (
+        {impossible === null && slip !== null && slip.reading.kind !== 'right' && slip.reading.kind !== 'nothing' && (
           <MisPour
-            reading={shownSlip.reading}
-            grams={shownSlip.grams}
+            reading={slip.reading}
+            grams={slip.grams}
             entry={entry}
             entries={entries}
             mendable={mode === 'bowl'}
             answers={{
               onRepair: (repair: Repair) => {
-                take(shownSlip.grams)
+                happens({ type: 'taken', grams: slip.grams })
                 // Only what is still to be done: what is in already, and stays so, is no target.
                 const targets = Object.fromEntries(
                   entries.flatMap((e) => {
@@ -232,33 +156,26 @@ export function Weigh({
                 if (Object.keys(targets).length > 0) onTargets(targets)
               },
               onRest: () => {
-                take(shownSlip.grams)
+                happens({ type: 'taken', grams: slip.grams })
                 onTargets({ [entry.key]: entry.grams })
               },
               onOther: (key) => {
                 const other = entries.find((e) => e.key === key)
-                if (other !== undefined) take(shownSlip.grams, other)
+                if (other !== undefined) happens({ type: 'taken', grams: slip.grams, as: other })
               },
-              onTared: (grams) => {
-                const reading = readPour(grams, item)
-                if (mode === 'pieces' || reading.kind === 'right') take(grams)
-                else setSlip({ key: entry.key, grams, reading })
-              },
-              onDismiss: () => {
-                setSlip(null)
-                setTyped(null)
-              }
+              onTared: (grams) => happens({ type: 'not tared', grams }),
+              onDismiss: () => happens({ type: 'dismissed' })
             }}
           />
         )}
-        {shownSlip === null && (
+        {slip === null && (
           <Button size="xl" fullWidth mt="lg" onClick={advance} disabled={impossible !== null}>
-            {device !== null && !scale.silent && !bowlOn ? WEIGH.bowlOn : WEIGH.poured2}
+            {bench.waitsForBowl ? WEIGH.bowlOn : WEIGH.poured2}
             {kitchen.keys && <span className={large.keyHint}>{WEIGH.space}</span>}
           </Button>
         )}
         <Group mt="md" justify="space-between" align="flex-end">
-          <ScaleBar device={device} all={all} onChoose={choose} due={due} battery={scale.battery} shown={scale.state.recent.at(-1)?.grams ?? 0} />
+          <ScaleBar device={device} all={all} onChoose={choose} due={due} battery={bench.battery} shown={bench.shown} />
           {aloud.can && <Switch label={WEIGH.spokenAloud} checked={aloud.on} onChange={(e) => aloud.set(e.currentTarget.checked)} />}
         </Group>
       </Card>

@@ -1,4 +1,4 @@
-import type { MixItem, PourItem, WeighItem } from '../../../core'
+import type { DueItem, MixItem, PourItem, WeighItem } from '../../../core'
 
 /** One thing that is weighed at the bench. */
 export interface Entry extends WeighItem, Pick<MixItem, 'composition' | 'isCulture'> {
@@ -23,3 +23,17 @@ export const mixItemOf = ({ composition, isCulture, due, grams, poured }: Entry)
   isCulture,
   grams: due ? Math.max(grams, poured) : poured
 })
+
+/** What is still to go in of an entry, read with a scale whose smallest step is `resolution`, g. */
+export function dueItemOf(entry: Entry, entries: readonly Entry[], resolution: number): DueItem {
+  const { key, grams, poured, tolerance } = entry
+  return {
+    key,
+    grams: poured > 0 ? Math.max(grams - poured, 0) : grams,
+    resolution: Math.max(entry.resolution, resolution),
+    ...(tolerance === undefined ? {} : { tolerance }),
+    stamp: `${key} ${poured}`,
+    later: entries.filter((e) => e.due && e !== entry),
+    inBowl: entries.reduce((sum, e) => sum + e.poured, 0)
+  }
+}
