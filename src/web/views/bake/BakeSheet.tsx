@@ -25,6 +25,7 @@ import { STATIONS, type StationId } from '../../parts/stations'
 import { useNarrow } from '../../parts/useNarrow'
 import { useOnce } from '../../parts/useOnce'
 import classes from './BakeSheet.module.css'
+import { BakeContext, type BakeHere } from './bakeHere'
 import { Conflict } from './Conflict'
 import { PlanRibbon } from './PlanRibbon'
 import { heldDay } from './plan/moveOfDay'
@@ -128,7 +129,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     ['mod+Y', () => !frozen && draft.redo()]
   ])
   const View = VIEWS[station]
-  const props = {
+  const bakeHere: BakeHere = {
     bake,
     state,
     plan,
@@ -147,7 +148,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     frozen: station === 'recipe' || station === 'levain' ? massesStand : frozen
   }
   return (
-    <>
+    <BakeContext value={bakeHere}>
       <div className={classes.head}>
         <NameField name={plan.name} frozen={frozen} onName={(name) => draft.edit({ name })} />
         <span className={classes.meta}>
@@ -173,15 +174,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
       {frozen ? (
         <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
       ) : (
-        <PlanRibbon
-          {...props}
-          hill={hills[0] ?? null}
-          held={heldDay(day)}
-          fromMs={fromMs}
-          toMs={endMs + 2 * MS_PER_HOUR}
-          height={height}
-          open={station === 'plan'}
-        />
+        <PlanRibbon hill={hills[0] ?? null} held={heldDay(day)} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'plan'} />
       )}
       <nav className={classes.path} aria-label={BAKE_SHEET.stations}>
         {STATIONS.map((s) => (
@@ -195,18 +188,18 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           >
             <span className={classes.knot} />
             <span className={classes.label}>{s.label}</span>
-            <span className={classes.figure}>{stationFigure(s.id, props, format)}</span>
+            <span className={classes.figure}>{stationFigure(s.id, bakeHere, format)}</span>
           </Link>
         ))}
       </nav>
       <p className={classes.openFigure} aria-hidden="true">
-        {stationFigure(station, props, format)}
+        {stationFigure(station, bakeHere, format)}
       </p>
       <div className={classes.room}>
         {bake.deletedAt !== null && <Note tone="care">{BAKE_SHEET.thisBakeHasBeenTaken}</Note>}
         {draft.refusal !== null && <Note tone="stop">{BAKE_SHEET.whatYouTypedKeptHere(draft.refusal)}</Note>}
         {trouble !== null && <Note tone="stop">{trouble}</Note>}
-        {props.frozen && bake.deletedAt === null && EDITED_AT.has(station) && (
+        {bakeHere.frozen && bake.deletedAt === null && EDITED_AT.has(station) && (
           <div className={classes.fixed}>
             <Note>
               {state.mixed !== null ? BAKE_SHEET.fixedMixed : state.band !== null ? BAKE_SHEET.fixedMarked : BAKE_SHEET.fixedPoured}{' '}
@@ -215,7 +208,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           </div>
         )}
         <Suspense fallback={<Skeleton height={240} />}>
-          <View {...props} />
+          <View />
         </Suspense>
       </div>
       {draft.conflict !== null && (
@@ -228,7 +221,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
           onTheirs={draft.takeTheirs}
         />
       )}
-    </>
+    </BakeContext>
   )
 }
 

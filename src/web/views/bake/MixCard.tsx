@@ -7,23 +7,23 @@ import { MIX_CARD } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/cards/Card'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { useBakeHere } from './bakeHere'
 import { shownVerdict } from './shown'
-import type { StationProps } from './station'
 
 /** What is noted when the levain has gone into its dough. */
 export type MixedNote = Omit<Extract<NewBakeEvent, { type: 'mixed' }>, 'id' | 'happenedAt' | 'source' | 'device'>
 
 /** How much levain went in, what is kept of it, and how warm the dough came out. */
 export function MixCard({
-  bake,
   title,
-  state,
-  solved,
-  plan,
-  judged,
   expectedC,
   onMixed
-}: StationProps & { readonly title: string; readonly expectedC?: number; readonly onMixed: (note: MixedNote) => Promise<void> }) {
+}: {
+  readonly title: string
+  readonly expectedC?: number
+  readonly onMixed: (note: MixedNote) => Promise<void>
+}) {
+  const { bake, state, solved, plan, judged } = useBakeHere()
   const { format } = useKitchen()
   const others = plan.build.alsoFor.reduce((t, d) => t + d.grams, 0)
   const there = pouredGrams(state.poured)

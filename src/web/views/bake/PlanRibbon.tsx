@@ -13,10 +13,10 @@ import type { Hill } from '../../parts/ribbon/geometry'
 import { draggedHill } from '../../parts/ribbon/hills'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import { withDay } from '../../parts/ribbon/useHills'
+import { useBakeHere } from './bakeHere'
 import { mixRange, patchOfDrag } from './drag'
 import classes from './PlanRibbon.module.css'
 import { type DayMove, type HeldDay, heldOf, moveOfDay } from './plan/moveOfDay'
-import type { StationProps } from './station'
 
 const STEP_MS = 15 * 60_000
 const MS_PER_HOUR = 3_600_000
@@ -34,19 +34,25 @@ const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = 
 type RibbonStep = MovableStep | Exclude<Grip, string>
 
 /** The ribbon of a planned bake as an instrument: its ripe moment, start and moves can be taken hold of, and what is chosen answers. */
-export function PlanRibbon(
-  props: StationProps & {
-    readonly hill: Hill | null
-    /** The dough's day, held by its steps. */
-    readonly held: HeldDay | null
-    readonly fromMs: number
-    readonly toMs: number
-    readonly height: number
-    readonly open: boolean
-  }
-) {
-  const { hill, held: day, fromMs, toMs, height, open, solved, plan, belief, edit, now } = props
-  const { mixMs } = props.day
+export function PlanRibbon({
+  hill,
+  held: day,
+  fromMs,
+  toMs,
+  height,
+  open
+}: {
+  readonly hill: Hill | null
+  /** The dough's day, held by its steps. */
+  readonly held: HeldDay | null
+  readonly fromMs: number
+  readonly toMs: number
+  readonly height: number
+  readonly open: boolean
+}) {
+  const here = useBakeHere()
+  const { solved, plan, belief, edit, now } = here
+  const { mixMs } = here.day
   const { kitchen, format } = useKitchen()
   const [unknown, setUnknown] = useState<Unknown>('start')
   const [drag, setDrag] = useState<{
@@ -75,8 +81,8 @@ export function PlanRibbon(
   }, [hill, drag, dragged, live, belief, plan.school, then])
   const moved = (grip: RibbonStep, to: number): DayMove => {
     const toMs = Math.max(to, now)
-    if (typeof grip !== 'object') return moveOfDay(props, held, day, grip, toMs, unknown)
-    const build = held === null ? null : dragBuild(held, grip, toMs, unknown, plan.school, unknown === 'mix' ? mixRange(props) : undefined)
+    if (typeof grip !== 'object') return moveOfDay(here, held, day, grip, toMs, unknown)
+    const build = held === null ? null : dragBuild(held, grip, toMs, unknown, plan.school, unknown === 'mix' ? mixRange(here) : undefined)
     return build === null ? { ok: false, problem: 'never ripe' } : { ok: true, patch: patchOfDrag(plan, build, grip, unknown), build, stuck: build.stuck }
   }
   const tell = (move: DayMove) => setStuck(move.ok ? (move.stuck === null ? null : moveSentence(move.stuck)) : moveSentence(move.problem))

@@ -4,12 +4,13 @@ import { near, tellWarning } from '../../../words'
 import { WARNINGS } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/cards/Card'
-import type { StationProps } from './station'
+import { useBakeHere } from './bakeHere'
 
-/** Warnings of a station, each with its way out. */
-export function Warnings({ solved, jar, plan, edit, frozen, codes }: StationProps & { readonly codes: readonly Warning['code'][] }) {
+/** Warnings of a station, each with its way out. `always`: also where the plan stands. */
+export function Warnings({ codes, always = false }: { readonly codes: readonly Warning['code'][]; readonly always?: boolean }) {
+  const { solved, jar, plan, edit, frozen } = useBakeHere()
   const { format } = useKitchen()
-  if (frozen) return null
+  if (frozen && !always) return null
   const told = (solved?.warnings ?? []).filter((w) => codes.includes(w.code)).map((w) => tellWarning(w, jar?.name ?? WARNINGS.jar, format))
   return (
     <>

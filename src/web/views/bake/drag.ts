@@ -11,7 +11,7 @@ import {
   mixTemperature,
   type Unknown
 } from '../../../core'
-import type { StationProps } from './station'
+import type { BakeHere } from './bakeHere'
 
 const MS_PER_HOUR = 3_600_000
 /** Nobody starts to the minute. */
@@ -22,7 +22,7 @@ const tenth = (value: number) => Math.round(value * TENTH) / TENTH
 const toFive = (ms: number) => Math.round(ms / FIVE_MINUTES) * FIVE_MINUTES
 
 /** Coldest and hottest mix that the water can make. */
-export function mixRange({ solved, plan, jar }: Pick<StationProps, 'solved' | 'plan' | 'jar'>): BackwardsRange {
+export function mixRange({ solved, plan, jar }: Pick<BakeHere, 'solved' | 'plan' | 'jar'>): BackwardsRange {
   const build = solved?.build
   if (build === null || build === undefined || jar === undefined) return { low: plan.mixTempC, high: plan.mixTempC }
   const at = (waterC: number) =>

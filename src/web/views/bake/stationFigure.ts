@@ -2,12 +2,12 @@ import { type Format, pouredGrams, ratioOf } from '../../../core'
 import { near, PHASE_WORDS } from '../../../words'
 import { STATION_FIGURE } from '../../../words/screens/bake'
 import type { StationId } from '../../parts/stations'
-import type { StationProps } from './station'
+import type { BakeHere } from './bakeHere'
 
 const MS_PER_HOUR = 3_600_000
 
 /** The one number of a station that is folded. */
-export function stationFigure(id: StationId, { state, solved, judged, day }: StationProps, format: Format): string {
+export function stationFigure(id: StationId, { state, solved, judged, day }: BakeHere, format: Format): string {
   const build = solved?.build
   switch (id) {
     case 'recipe':

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { z } from 'zod'
 import { type Bake, bakeOf, type MergedPlans, mergePlans } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
@@ -141,7 +141,9 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
 
   // A draft is not left behind: it goes as its sheet is closed, and with the last breath of a page that is put away.
   const unsent = useRef<Draft | null>(null)
-  unsent.current = ready ? draft : null
+  useLayoutEffect(() => {
+    unsent.current = ready ? draft : null
+  }, [ready, draft])
   useEffect(() => {
     const flush = () => {
       const mine = unsent.current

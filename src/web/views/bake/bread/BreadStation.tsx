@@ -10,7 +10,7 @@ import { Card } from '../../../parts/cards/Card'
 import { Quiet } from '../../../parts/cards/Quiet'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { DoughReadCard } from './DoughReadCard'
 import { NextStep } from './NextStep'
 import { OutcomeCard } from './OutcomeCard'
@@ -20,8 +20,8 @@ import { OvenCard } from './OvenCard'
 const OVEN_STEPS: readonly Step['kind'][] = ['preheat', 'bake', 'lid', 'out', 'eat']
 
 /** From the mixed dough to bread: folds, shaping, what is read of the dough, the oven, and how it came out. */
-export function BreadStation(props: StationProps) {
-  const { bake, state, plan, day } = props
+export function BreadStation() {
+  const { bake, state, plan, day } = useBakeHere()
   const { pantry } = useKitchen()
   const { steps } = day
   if (state.mixed === null)
@@ -49,21 +49,22 @@ export function BreadStation(props: StationProps) {
   return (
     <div className={sheet.columns}>
       <div className={sheet.stack}>
-        {next !== undefined && <NextStep {...props} step={next} />}
-        {!isOut && <OvenCard {...props} steps={steps} onCore={(coreTempC) => note({ type: 'dough', coreTempC }, 'Noted.')} />}
-        {isOut && <OutcomeCard {...props} onOutcome={(outcome) => note({ type: 'outcome', ...outcome }, BREAD_STATION.notedForRecord)} />}
+        {next !== undefined && <NextStep step={next} />}
+        {!isOut && <OvenCard steps={steps} onCore={(coreTempC) => note({ type: 'dough', coreTempC }, 'Noted.')} />}
+        {isOut && <OutcomeCard onOutcome={(outcome) => note({ type: 'outcome', ...outcome }, BREAD_STATION.notedForRecord)} />}
       </div>
       <div className={sheet.stack}>
-        {!state.deeds.has('bake') && <DoughReadCard {...props} onRead={(reading) => note({ type: 'dough', ...reading }, 'Noted.')} />}
-        <StepsCard {...props} steps={steps.slice(1)} />
-        <ReadingsCard {...props} />
+        {!state.deeds.has('bake') && <DoughReadCard onRead={(reading) => note({ type: 'dough', ...reading }, 'Noted.')} />}
+        <StepsCard steps={steps.slice(1)} />
+        <ReadingsCard />
       </div>
     </div>
   )
 }
 
 /** What comes after the next step. */
-function StepsCard({ steps, plan }: StationProps & { readonly steps: readonly Step[] }) {
+function StepsCard({ steps }: { readonly steps: readonly Step[] }) {
+  const { plan } = useBakeHere()
   const { format } = useKitchen()
   if (steps.length === 0) return null
   return (
@@ -84,7 +85,8 @@ function StepsCard({ steps, plan }: StationProps & { readonly steps: readonly St
 }
 
 /** What was read of the dough so far. */
-function ReadingsCard({ state }: StationProps) {
+function ReadingsCard() {
+  const { state } = useBakeHere()
   const { format } = useKitchen()
   if (state.readings.length === 0) return null
   return (

@@ -10,7 +10,7 @@ import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 const POKE_SAYS: Readonly<Record<Poke, string>> = {
   'springs back at once': DOUGH_READ_CARD.notProofedEnoughGiveWhile,
@@ -22,7 +22,8 @@ const POKE_SAYS: Readonly<Record<Poke, string>> = {
 export type Reading = Omit<Extract<NewBakeEvent, { type: 'dough' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
 
 /** What is read of the dough: its temperature, its rise in the bowl or a sample jar, what a finger finds. */
-export function DoughReadCard({ bake, state, plan, solved, belief, judged, day, now, onRead }: StationProps & { readonly onRead: (reading: Reading) => void }) {
+export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) => void }) {
+  const { bake, state, plan, solved, belief, judged, day, now } = useBakeHere()
   const here = useKitchen()
   const { format } = here
   const [of, setOf] = useState<'bowl' | 'sample'>('bowl')

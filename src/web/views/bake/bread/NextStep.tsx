@@ -7,10 +7,11 @@ import { Card, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
 import { MarkStep } from '../../../parts/steps/MarkStep'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 /** What is to be done next, large, with its time and its caution. */
-export function NextStep({ bake, step, now, plan }: StationProps & { readonly step: Step }) {
+export function NextStep({ step }: { readonly step: Step }) {
+  const { bake, now, plan } = useBakeHere()
   const { format } = useKitchen()
   const caution = stepCaution(step)
   const { laterC } = OVEN[plan.formula.doughKind]

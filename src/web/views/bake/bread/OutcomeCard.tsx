@@ -6,7 +6,8 @@ import { keepPicture } from '../../../data/pictures'
 import { Card, Note } from '../../../parts/cards/Card'
 import { tellError } from '../../../parts/cards/tell'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import type { BakeHere } from '../bakeHere'
+import { useBakeHere } from '../bakeHere'
 
 /** What is noted of the bread. */
 export type OutcomeNote = Omit<Extract<NewBakeEvent, { type: 'outcome' }>, 'id' | 'type' | 'happenedAt' | 'source' | 'device'>
@@ -17,7 +18,8 @@ const MARKS = [
 ] as const
 
 /** How it came out: for the record, and for the next time. */
-export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOutcome: (outcome: OutcomeNote) => void }) {
+export function OutcomeCard({ onOutcome }: { readonly onOutcome: (outcome: OutcomeNote) => void }) {
+  const { state } = useBakeHere()
   const [marks, setMarks] = useState<Partial<Record<'rise' | 'crumb' | 'taste', number>>>({})
   const [words, setWords] = useState('')
   const [taken, setTaken] = useState<string | null>(null)
@@ -74,7 +76,7 @@ export function OutcomeCard({ state, onOutcome }: StationProps & { readonly onOu
 }
 
 /** What was noted before stays where nothing new is said. */
-function outcomeOf(outcome: StationProps['state']['outcome']): OutcomeNote {
+function outcomeOf(outcome: BakeHere['state']['outcome']): OutcomeNote {
   if (outcome === null) return {}
   const { rise, crumb, taste, note, picture } = outcome
   return { rise, crumb, taste, note, picture }

@@ -7,10 +7,11 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 /** Heat, steam, lid, middle: what this kind of bread wants. */
-export function OvenCard({ plan, state, steps, onCore }: StationProps & { readonly steps: readonly Step[]; readonly onCore: (tempC: number) => void }) {
+export function OvenCard({ steps, onCore }: { readonly steps: readonly Step[]; readonly onCore: (tempC: number) => void }) {
+  const { plan, state } = useBakeHere()
   const { format } = useKitchen()
   const oven = OVEN[plan.formula.doughKind]
   const [coreC, setCoreC] = useState<number | null>(null)

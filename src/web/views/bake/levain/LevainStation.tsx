@@ -13,7 +13,8 @@ import { FeedSheet } from '../../../parts/feed/FeedSheet'
 import { NewJarSheet } from '../../../parts/feed/NewJarSheet'
 import { BlendEditor } from '../../../parts/fields/BlendEditor'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import type { BakeHere } from '../bakeHere'
+import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 import { FitCard } from './FitCard'
 import { LadderCard } from './LadderCard'
@@ -28,8 +29,9 @@ const MANNER_SAYS = {
 } as const
 
 /** The levain: from which jar and school, how much seed, how much of it. */
-export function LevainStation(props: StationProps) {
-  const { bake, plan, edit, solved, jars, jar, frozen, state } = props
+export function LevainStation() {
+  const bakeHere = useBakeHere()
+  const { bake, plan, edit, solved, jars, jar, frozen, state } = bakeHere
   const { format, pantry } = useKitchen()
   const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [newJar, newJarOpen] = useDisclosure(false)
@@ -92,7 +94,7 @@ export function LevainStation(props: StationProps) {
           ) : (
             <>
               <Figures>
-                {(state.band === null ? (build?.steps ?? []) : pouredSteps(props)).map((s) => (
+                {(state.band === null ? (build?.steps ?? []) : pouredSteps(bakeHere)).map((s) => (
                   <Figure
                     key={pourKey(s)}
                     size="lg"
@@ -104,7 +106,7 @@ export function LevainStation(props: StationProps) {
               {build !== null && state.band === null && (
                 <>
                   <Text mt="md" c="dimmed">
-                    {needWords(props)}
+                    {needWords(bakeHere)}
                   </Text>
                   <Text c="dimmed">{MANNER_SAYS[build.manner]}</Text>
                 </>
@@ -114,12 +116,12 @@ export function LevainStation(props: StationProps) {
                   {LEVAIN_STATION.inAll(format.mass(pouredGrams(state.poured)))}
                 </Text>
               )}
-              <Warnings {...props} codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />
+              <Warnings codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />
             </>
           )}
         </Card>
         {build !== null && state.band === null && (
-          <LadderCard build={build} jar={jar} now={props.now} onFeed={(amounts) => jar !== undefined && setFeeding({ jar, amounts })} />
+          <LadderCard build={build} jar={jar} now={bakeHere.now} onFeed={(amounts) => jar !== undefined && setFeeding({ jar, amounts })} />
         )}
         {build !== null && jar !== undefined && state.band === null && (
           <Card title={LEVAIN_STATION.whatStaysIn(jar.name)}>
@@ -141,16 +143,16 @@ export function LevainStation(props: StationProps) {
             {(build.strength === 'ready as it is' || build.strength === 'one feed') && (
               <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>
             )}
-            <Warnings {...props} codes={['culture weak']} />
+            <Warnings codes={['culture weak']} />
           </Card>
         )}
         {build !== null && state.band === null && build.weigh.water > 0 && (
           <WaterCard build={build} mixTempC={plan.mixTempC} frozen={frozen} onMixTemp={(mixTempC) => edit({ mixTempC })}>
-            <Warnings {...props} codes={['water too hot']} />
+            <Warnings codes={['water too hot']} />
           </WaterCard>
         )}
         <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
-          <Warnings {...props} codes={['vessel too small']} />
+          <Warnings codes={['vessel too small']} />
         </FitCard>
         <Button component={Link} to={`/bakes/${bake.id}/plan`} variant="light" size="lg">
           {LEVAIN_STATION.goToPlan}
@@ -161,7 +163,7 @@ export function LevainStation(props: StationProps) {
     </div>
   )
 
-  function needWords({ plan: { build: b }, solved: s }: StationProps): string {
+  function needWords({ plan: { build: b }, solved: s }: BakeHere): string {
     if (s?.build == null) return ''
     const { dough, others, keptBack, sticks, whole } = usesOfLevain(s.build, b)
     const terms = [
@@ -175,7 +177,7 @@ export function LevainStation(props: StationProps) {
 }
 
 /** What was poured, in the order it was. */
-function pouredSteps({ state }: StationProps): Omit<PourStep, 'resolution'>[] {
+function pouredSteps({ state }: BakeHere): Omit<PourStep, 'resolution'>[] {
   const { poured, flours } = state
   return (['seed', LEVAIN_STATION.olderLevain, 'water', 'flour', 'salt', 'oil'] as const)
     .flatMap((item): Omit<PourStep, 'resolution'>[] =>

@@ -2,12 +2,12 @@ import { fromNow, near, problemSentence } from '../../../../words'
 import { BEGIN_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 
 /** When the build begins, or began. */
-export function BeginCard(props: StationProps) {
-  const { solved, state, day, now } = props
+export function BeginCard() {
+  const { solved, state, day, now } = useBakeHere()
   const { format } = useKitchen()
   const atMs = day.beginsMs
   return (
@@ -19,7 +19,7 @@ export function BeginCard(props: StationProps) {
           <Figure size="lg" value={format.dayTime(state.band?.atMs ?? near(atMs))} name={fromNow(atMs, now, format)} />
         </Figures>
       )}
-      <Warnings {...props} codes={['start in the night', 'start has passed']} />
+      <Warnings codes={['start in the night', 'start has passed']} />
     </Card>
   )
 }

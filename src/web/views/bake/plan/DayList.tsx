@@ -10,7 +10,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
 import { MarkStep } from '../../../parts/steps/MarkStep'
 import { isTold } from '../../../parts/steps/stepPlaces'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import classes from './DayList.module.css'
 
 const MINUTE = 60_000
@@ -21,20 +21,15 @@ const MOVED_MS = 10 * MINUTE
 
 /** The whole day of a bake, step by step: moved and pinned while it is planned, told done while it runs. */
 export function DayList({
-  bake,
-  plan,
-  state,
-  now,
-  frozen,
-  edit,
   steps,
   planned,
   onMove
-}: StationProps & {
+}: {
   readonly steps: readonly Step[]
   readonly planned: ReadonlyMap<string, number>
   readonly onMove: (step: MovableStep, toMs: number) => void
 }) {
+  const { bake, plan, state, now, frozen, edit } = useBakeHere()
   const { kitchen, format } = useKitchen()
   const busy = busyIn(kitchen, [], (steps[0]?.atMs ?? now) - HOUR, (steps.at(-1)?.atMs ?? now) + HOUR)
   const cold = plan.course?.proof.kind === 'cold'

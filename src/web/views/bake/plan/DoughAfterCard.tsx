@@ -8,7 +8,7 @@ import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 const MS_PER_HOUR = 3_600_000
 /** How far doughs are let rise in bulk: g, with its word. */
@@ -21,7 +21,16 @@ const TARGETS = [
 const GAS = TARGETS.map((t) => t.gas)
 
 /** The dough after the levain: when its bulk has risen so far, with its doubt, where it will stand. */
-export function DoughAfterCard({ solved, plan, belief, bake, judged, day: { mixMs }, now }: StationProps) {
+export function DoughAfterCard() {
+  const {
+    solved,
+    plan,
+    belief,
+    bake,
+    judged,
+    day: { mixMs },
+    now
+  } = useBakeHere()
   const here = useKitchen()
   const { format, kitchen } = here
   const minute = minuteOf(now)

@@ -7,13 +7,14 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 const PERCENT = 100
 const COLD_HOURS = 12
 
 /** The dough's own day after the mix: how far it rises, how it is proofed and baked. */
-export function DoughDayCard({ plan, edit, frozen }: StationProps) {
+export function DoughDayCard() {
+  const { plan, edit, frozen } = useBakeHere()
   const { kitchen } = useKitchen()
   const { course } = plan
   if (course === null) {

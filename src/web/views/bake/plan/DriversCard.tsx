@@ -6,10 +6,11 @@ import { useDrivers } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 /** What moves the ripe moment, and by how much: pressed open, since it is a second question. */
-export function DriversCard({ solved, judged, plan, belief, bake }: StationProps) {
+export function DriversCard() {
+  const { solved, judged, plan, belief, bake } = useBakeHere()
   const { format } = useKitchen()
   const [open, setOpen] = useState(false)
   const line = judged?.line ?? (bake.line === null ? (solved?.build?.asItStands.line ?? null) : null)

@@ -10,23 +10,13 @@ import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 const MS_PER_HOUR = 3_600_000
 
 /** What to expect of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
-export function ExpectCard({
-  bake,
-  plan,
-  solved,
-  forecast,
-  judged,
-  jar,
-  belief,
-  day,
-  busy,
-  fromMs
-}: StationProps & { readonly busy: readonly Busy[]; readonly fromMs: number }) {
+export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; readonly fromMs: number }) {
+  const { bake, plan, solved, forecast, judged, jar, belief, day } = useBakeHere()
   const { format } = useKitchen()
   const build = solved?.build ?? null
   const { mixMs } = day

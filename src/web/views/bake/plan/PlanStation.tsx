@@ -16,7 +16,7 @@ import { MomentField } from '../../../parts/fields/MomentField'
 import { ClashNotes } from '../../../parts/keeping/ClashNotes'
 import { useNarrow } from '../../../parts/useNarrow'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 import { BeginCard } from './BeginCard'
 import { DayList } from './DayList'
@@ -33,8 +33,9 @@ import { breadOf, WishCard } from './WishCard'
 const FIVE_MINUTES = 300_000
 
 /** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
-export function PlanStation(props: StationProps) {
-  const { bake, plan, edit, solved, day, frozen, state, now, belief } = props
+export function PlanStation() {
+  const bakeHere = useBakeHere()
+  const { bake, plan, edit, solved, day, frozen, state, now, belief } = bakeHere
   const here = useKitchen()
   const { kitchen } = here
   const { cultures } = useCultures()
@@ -75,7 +76,7 @@ export function PlanStation(props: StationProps) {
   }
   const held = heldOf(build, day.mixMs)
   const move = (step: MovableStep, toMs: number) => {
-    const moved = moveOfDay(props, held, heldDay(day), step, Math.max(toMs, now), 'start')
+    const moved = moveOfDay(bakeHere, held, heldDay(day), step, Math.max(toMs, now), 'start')
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
     if (moved.ok) edit(moved.patch)
   }
@@ -102,7 +103,7 @@ export function PlanStation(props: StationProps) {
             (plan.course === null ? (
               <Card title={PLAN_STATION.readyToMix}>
                 <MomentField ms={mixMs} fromMs={now} onMs={(ms) => edit({ mixAt: ms })} />
-                <Warnings {...props} codes={['mix in the night']} />
+                <Warnings codes={['mix in the night']} />
               </Card>
             ) : (
               <WishCard
@@ -115,21 +116,21 @@ export function PlanStation(props: StationProps) {
               />
             ))}
           {narrow && ways}
-          <BeginCard {...props} />
+          <BeginCard />
           {stuck !== null && <Note tone="care">{stuck}</Note>}
-          <DayList {...props} steps={steps} planned={plannedSteps(bake)} onMove={move} />
+          <DayList steps={steps} planned={plannedSteps(bake)} onMove={move} />
           <fieldset disabled={frozen} className={classes.plain}>
-            <DoughDayCard {...props} />
+            <DoughDayCard />
           </fieldset>
         </div>
         <div className={classes.stack}>
           {!narrow && ways}
-          <ExpectCard {...props} busy={busy} fromMs={from} />
+          <ExpectCard busy={busy} fromMs={from} />
           <fieldset disabled={frozen} className={classes.plain}>
-            <StandCard {...props} />
+            <StandCard />
           </fieldset>
-          <DriversCard {...props} />
-          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard {...props} />}
+          <DriversCard />
+          {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard />}
           <Group>
             {build !== null && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">

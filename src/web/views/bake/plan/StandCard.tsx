@@ -6,13 +6,14 @@ import { STAND_CARD } from '../../../../words/screens/plan'
 import { Card } from '../../../parts/cards/Card'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { Moves } from './Moves'
 
 const TEMP_STEP = 0.5
 
 /** Where the levain stands, and how ripe it is wanted. */
-export function StandCard({ plan, edit, frozen }: StationProps) {
+export function StandCard() {
+  const { plan, edit, frozen } = useBakeHere()
   return (
     <Card title={STAND_CARD.levain}>
       <Select

@@ -14,8 +14,8 @@ import {
   type Unknown,
   windowOf
 } from '../../../../core'
+import type { BakeHere } from '../bakeHere'
 import { mixRange, patchOfDrag } from '../drag'
-import type { StationProps } from '../station'
 
 const MS_PER_HOUR = 3_600_000
 
@@ -31,7 +31,7 @@ export interface HeldDay {
 }
 
 /** The levain of a plan as it can be moved; null where it cannot be. */
-export function heldOf(levain: NonNullable<StationProps['solved']>['build'], mixAt: number): HeldBuild | null {
+export function heldOf(levain: NonNullable<BakeHere['solved']>['build'], mixAt: number): HeldBuild | null {
   return levain === null || levain.ladder === null || levain.ladder.length > 0
     ? null
     : { build: levain.planned, startMs: levain.asItStands.startMs, mixAtMs: mixAt }
@@ -49,7 +49,7 @@ const isAnchor = (step: MovableStep): step is Anchor => step !== 'build'
  * @param unknown what of the levain answers
  */
 export function moveOfDay(
-  props: Pick<StationProps, 'plan' | 'solved' | 'jar'>,
+  props: Pick<BakeHere, 'plan' | 'solved' | 'jar'>,
   held: HeldBuild | null,
   day: HeldDay | null,
   step: MovableStep,

@@ -49,7 +49,9 @@ export function FormulaGrid({
     return fresh
   })
   const latest = useRef({ sized, facts, lines, onEdit })
-  latest.current = { sized, facts, lines, onEdit }
+  useLayoutEffect(() => {
+    latest.current = { sized, facts, lines, onEdit }
+  })
   const origin = useRef(sized)
   /** The formula typed last, until the sheet has caught up with it; and all that were on their way to it. */
   const typed = useRef<SizedFormula | null>(null)

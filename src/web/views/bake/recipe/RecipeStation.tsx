@@ -29,7 +29,7 @@ import { QuantityField } from '../../../parts/fields/QuantityField'
 import { BaseSelect } from '../../../parts/formula/BaseSelect'
 import { Portions } from '../../../parts/formula/Portions'
 import classes from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 import { FormulaGrid } from './FormulaGrid'
 import { LineDetails } from './LineDetails'
@@ -42,8 +42,8 @@ const RecipeReader = lazy(() => import('../../../parts/formula/RecipeReader').th
 type Sheet = 'library' | 'reader' | null
 
 /** Wish and grams of the dough. */
-export function RecipeStation(props: StationProps) {
-  const { bake, plan, edit, solved, frozen, undo, redo, revision } = props
+export function RecipeStation() {
+  const { bake, plan, edit, solved, frozen, undo, redo, revision } = useBakeHere()
   const { kitchen, format, pantry: kitchenPantry } = useKitchen()
   const pantry = useMemo(() => pantryOfBake(bake, kitchenPantry), [bake, kitchenPantry])
   const { formula, target, build } = plan
@@ -224,7 +224,7 @@ export function RecipeStation(props: StationProps) {
       <div className={classes.stack}>
         {size}
         <TruthCard formula={formula} dough={dough} pantry={pantry} levainFlours={build.flours.map((f) => f.ingredientId)}>
-          <Warnings {...props} codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
+          <Warnings codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
         </TruthCard>
         <Card title={RECIPE_STATION.howWritten}>
           <BaseSelect base={formula.base} disabled={frozen} note={RECIPE_STATION.changingKeepsGrams} onBase={setBase} />

@@ -7,7 +7,7 @@ import { noteLevels } from '../../../data/levels'
 import { textOf } from '../../../data/logs'
 import { Note } from '../../../parts/cards/Card'
 import { tellDone, tellError } from '../../../parts/cards/tell'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 const MS_PER_HOUR = 3_600_000
 /** So many looks tell a curve; more tell nothing new. */
@@ -22,7 +22,8 @@ const PROBLEM_WORDS: Readonly<Record<LevelsProblem, string>> = {
 }
 
 /** The level from a log: pasted or from a file, its columns guessed and confirmed. */
-export function FromLog({ bake, plan, state, now }: StationProps) {
+export function FromLog() {
+  const { bake, plan, state, now } = useBakeHere()
   const { kitchen, format, pantry } = useKitchen()
   const [text, setText] = useState('')
   const [withTemps, setWithTemps] = useState(true)

@@ -9,7 +9,7 @@ import { findIn, madeUpPicture, noteLevels, takenAt } from '../../../data/levels
 import { newId } from '../../../data/newId'
 import { Note } from '../../../parts/cards/Card'
 import { tellDone, tellError } from '../../../parts/cards/tell'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { type Lines, PictureLines, riseOf } from './PictureLines'
 import classes from './Watch.module.css'
 
@@ -48,7 +48,8 @@ function madeUp({ line, verdict }: Judged, now: number): Promise<File[]> {
 }
 
 /** The level from one photograph, or from many: found by itself where it can be told, put right by hand, noted as looks. */
-export function FromPictures({ bake, state, solved, judged, now }: StationProps) {
+export function FromPictures() {
+  const { bake, state, solved, judged, now } = useBakeHere()
   const { kitchen, format, pantry } = useKitchen()
   const [shots, setShots] = useState<readonly Shot[]>([])
   const [share, setShare] = useState<number | null>(null)

@@ -13,7 +13,7 @@ import { familyOf } from '../../../parts/jar/family'
 import type { Top } from '../../../parts/jar/JarDrawing'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { WhenField } from '../WhenField'
 import { LevelJar } from './LevelJar'
 import { SignDrawing } from './SignDrawing'
@@ -28,7 +28,8 @@ const FRESH_MS = 20 * 60_000
 export type LookNote = (rise: number | undefined, signs: Signs, minutesAgo: number) => void
 
 /** What is seen of the jar: its level, and signs of seven kinds. */
-export function Look({ state, judged, now, reasons, onMark }: StationProps & { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
+export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
+  const { state, judged, now } = useBakeHere()
   const { kitchen, format } = useKitchen()
   const last = state.marks.findLast((m) => m.rise !== undefined)
   const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / MS_PER_HOUR, 0))

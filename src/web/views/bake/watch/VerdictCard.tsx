@@ -7,7 +7,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import classes from './Watch.module.css'
 
 const MS_PER_HOUR = 3_600_000
@@ -18,7 +18,8 @@ const MOST_TOLD = 6
 const LEAST_MOVED = 0.005
 
 /** Phase, window and the one sentence of advice; and why. */
-export function VerdictCard({ judged, reasons }: StationProps & { readonly reasons: Reasons | undefined }) {
+export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined }) {
+  const { judged } = useBakeHere()
   const { kitchen, format } = useKitchen()
   if (judged === undefined) return <Skeleton height={190} />
   const { verdict, line, marks } = judged

@@ -15,8 +15,8 @@ import { tellDone, tellError } from '../../../parts/cards/tell'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { TroubleCard } from '../../../parts/trouble/TroubleCard'
 import classes from '../BakeSheet.module.css'
+import { useBakeHere } from '../bakeHere'
 import { MixCard } from '../MixCard'
-import type { StationProps } from '../station'
 import { WhenField } from '../WhenField'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
@@ -29,8 +29,9 @@ const MS_PER_HOUR = 3_600_000
 const MS_PER_MINUTE = 60_000
 
 /** Look at the jar, and judge: is it ready to mix? */
-export function WatchStation(props: StationProps) {
-  const { bake, state, judged, plan } = props
+export function WatchStation() {
+  const bakeHere = useBakeHere()
+  const { bake, state, judged, plan } = bakeHere
   const { pantry } = useKitchen()
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
     addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry)
@@ -50,52 +51,52 @@ export function WatchStation(props: StationProps) {
       />
     )
   }
-  if (state.mixed !== null) return <Mixed {...props} onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
+  if (state.mixed !== null) return <Mixed onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
   return (
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
-        <Look {...props} reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
+        <Look reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
         <Card title={WATCH_STATION.fromPicturesOrLog}>
           <details className={classes.how}>
             <summary>{WATCH_STATION.photographsJar}</summary>
-            <FromPictures {...props} />
+            <FromPictures />
           </details>
           <details className={classes.how}>
             <summary>{WATCH_STATION.logLevels}</summary>
-            <FromLog {...props} />
+            <FromLog />
           </details>
         </Card>
       </div>
       <div className={watch.verdict}>
-        <VerdictCard {...props} reasons={reasons} />
+        <VerdictCard reasons={reasons} />
       </div>
       <div className={`${classes.stack} ${watch.rest}`}>
-        <WaysCard {...props} onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
+        <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
         {judged !== undefined && (
           <MixCard
-            {...props}
             title={WATCH_STATION.intoDough}
             onMixed={(event) => note(event).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
           />
         )}
-        <Standing {...props} onMoved={move} />
+        <Standing onMoved={move} />
         {judged !== undefined && (
           <TroubleCard
             line={judged.line}
             belief={judged.belief}
-            jar={props.jar}
-            now={props.now}
+            jar={bakeHere.jar}
+            now={bakeHere.now}
             atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
           />
         )}
-        <Marks {...props} onUndo={(id) => undo(id).catch(tellError)} />
+        <Marks onUndo={(id) => undo(id).catch(tellError)} />
       </div>
     </div>
   )
 }
 
 /** Where it stands, and moving it on. */
-function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: string, tempC: number, minutesAgo: number) => void }) {
+function Standing({ onMoved }: { onMoved: (placeId: string, tempC: number, minutesAgo: number) => void }) {
+  const { plan, state } = useBakeHere()
   const { kitchen } = useKitchen()
   const here = state.moves.at(-1)?.placeId ?? plan.placeId
   const [place, setPlace] = useState<Place | null>(null)
@@ -130,7 +131,8 @@ function Standing({ plan, state, onMoved }: StationProps & { onMoved: (placeId: 
   )
 }
 
-function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void }) {
+function Marks({ onUndo }: { onUndo?: (id: string) => void }) {
+  const { state } = useBakeHere()
   const { format } = useKitchen()
   if (state.marks.length === 0) return null
   return (
@@ -149,7 +151,7 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
           ))}
         </tbody>
       </table>
-      {state.lastUndoable?.type === 'mark' && (
+      {onUndo !== undefined && state.lastUndoable?.type === 'mark' && (
         <Button variant="default" size="sm" mt="sm" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
           {WATCH_STATION.undoLastLook}
         </Button>
@@ -159,7 +161,8 @@ function Marks({ state, onUndo }: StationProps & { onUndo: (id: string) => void 
 }
 
 /** In the record: what happened, beside what had been forecast. */
-function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: () => void }) {
+function Mixed({ onUndo }: { onUndo: () => void }) {
+  const { bake, state, jar } = useBakeHere()
   const { format } = useKitchen()
   if (state.mixed === null || state.band === null) return null
   const event = bake.events.find((e) => e.id === state.mixed?.id)
@@ -191,7 +194,7 @@ function Mixed({ bake, state, jar, onUndo, ...rest }: StationProps & { onUndo: (
           )}
         </Group>
       </Card>
-      <Marks bake={bake} state={{ ...state, lastUndoable: null }} jar={jar} {...rest} onUndo={onUndo} />
+      <Marks />
     </div>
   )
 }

@@ -8,7 +8,7 @@ import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import classes from './Watch.module.css'
 
 const MS_PER_HOUR = 3_600_000
@@ -21,20 +21,21 @@ const MILD = 0.88
 const PER_HOUR = 12
 
 /** What can be done now, each with what it comes to. */
-export function WaysCard(props: StationProps & { readonly onMove: (placeId: string, tempC: number) => void }) {
-  const { judged } = props
-  const ways = useWaysHere(props)
+export function WaysCard({ onMove }: { readonly onMove: (placeId: string, tempC: number) => void }) {
+  const { judged } = useBakeHere()
+  const ways = useWaysHere()
   if (judged === undefined) return null
   return (
     <Card title={WAYS_CARD.whatYouCanDo}>
-      {ways === undefined ? <Skeleton height={320} /> : <List {...props} judged={judged} ways={ways} />}
+      {ways === undefined ? <Skeleton height={320} /> : <List judged={judged} ways={ways} onMove={onMove} />}
       <Note tone="care">{WAYS_CARD.rawDoughAndRawDiscard}</Note>
     </Card>
   )
 }
 
 /** The ways, asked for anew every five minutes and with every look. */
-function useWaysHere({ bake, plan, solved, judged, now }: StationProps): Ways | undefined {
+function useWaysHere(): Ways | undefined {
+  const { bake, plan, solved, judged, now } = useBakeHere()
   const stocked = useKitchen()
   const { kitchen } = stocked
   const nowMs = Math.floor(now / FIVE_MINUTES) * FIVE_MINUTES
@@ -53,12 +54,8 @@ function useWaysHere({ bake, plan, solved, judged, now }: StationProps): Ways | 
   return useWays(judged, wanted)
 }
 
-function List({
-  judged,
-  ways,
-  jar,
-  onMove
-}: StationProps & { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
+function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
+  const { jar } = useBakeHere()
   const { format, kitchen } = useKitchen()
   const { verdict, line } = judged
   const { opens, closes } = verdict.forecast

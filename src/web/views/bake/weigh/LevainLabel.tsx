@@ -3,13 +3,14 @@ import { ratioOf } from '../../../../core'
 import { near } from '../../../../words'
 import { LEVAIN_LABEL } from '../../../../words/screens/weigh'
 import { useKitchen } from '../../../data/kitchen'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import classes from './Weigh.module.css'
 
 const MS_PER_HOUR = 3_600_000
 
 /** What is written on the jar of a levain: type, when, ratio, tare, band, when due. */
-export function LevainLabel({ state, jar, plan, solved, judged }: StationProps) {
+export function LevainLabel() {
+  const { state, jar, plan, solved, judged } = useBakeHere()
   const { format, vessels } = useKitchen()
   const { band, poured } = state
   if (band === null) return null

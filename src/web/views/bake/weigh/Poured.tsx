@@ -7,7 +7,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { Figure, Figures, Mass } from '../../../parts/cards/Card'
 import type { Entry } from '../../../parts/weigh/entry'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import classes from './Weigh.module.css'
 
 const MS_PER_HOUR = 3_600_000
@@ -47,7 +47,8 @@ export function PouredList({ entries, onUndo }: { readonly entries: readonly Ent
 }
 
 /** When it will be fit with what is in by now. */
-export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
+export function FitAsPoured() {
+  const { solved, forecast, state, plan } = useBakeHere()
   const { format } = useKitchen()
   const startMs = solved?.build?.asItStands.startMs
   if (state.done.length === 0 || startMs === undefined || forecast === undefined || state.band !== null || !Number.isFinite(forecast.opens.p50)) return null
@@ -62,7 +63,12 @@ export function FitAsPoured({ solved, forecast, state, plan }: StationProps) {
 }
 
 /** What the levain really is, once all of it is in. */
-export function LevainTruth({ state: { poured, done }, jar, plan }: StationProps) {
+export function LevainTruth() {
+  const {
+    state: { poured, done },
+    jar,
+    plan
+  } = useBakeHere()
   const { format } = useKitchen()
   const made = pourCompositions(jar?.hydration ?? 1, plan.build.older.hydration)
   const sum = (of: 'flour' | 'water') => POUR_ITEMS.reduce((t, item) => t + poured[item] * made[item][of], 0)

@@ -10,7 +10,7 @@ import { QuantityField } from '../../../parts/fields/QuantityField'
 import { familyOf } from '../../../parts/jar/family'
 import { VesselDrawing } from '../../../parts/jar/VesselDrawing'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { WhenField } from '../WhenField'
 import classes from './Weigh.module.css'
 
@@ -25,7 +25,8 @@ export interface BandNote {
 }
 
 /** The band: how warm, how high, when. */
-export function SetBand({ solved, jar, expectedC, onBand }: StationProps & { readonly expectedC: number; readonly onBand: (note: BandNote) => void }) {
+export function SetBand({ expectedC, onBand }: { readonly expectedC: number; readonly onBand: (note: BandNote) => void }) {
+  const { solved, jar } = useBakeHere()
   const { format } = useKitchen()
   const [mixTempC, setMixTempC] = useState<number | null>(null)
   const [typedMm, setTypedMm] = useState<number | null>(null)

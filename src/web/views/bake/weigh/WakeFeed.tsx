@@ -9,10 +9,11 @@ import { Card, Note } from '../../../parts/cards/Card'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import { WeighFeed } from '../../../parts/feed/WeighFeed'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 
 /** A wake-up feed of the plan: weighed into the jar, and fed there. */
-export function WakeFeed({ bake, plan, jar, stageId, choice }: StationProps & { readonly stageId: string; readonly choice: ReactNode }) {
+export function WakeFeed({ stageId, choice }: { readonly stageId: string; readonly choice: ReactNode }) {
+  const { bake, plan, jar } = useBakeHere()
   const { format, pantry } = useKitchen()
   const stage = plan.before.find((s) => s.id === stageId)
   if (stage === undefined || jar === undefined) return null

@@ -14,7 +14,7 @@ import { tellError } from '../../../parts/cards/tell'
 import type { Entry } from '../../../parts/weigh/entry'
 import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
-import type { StationProps } from '../station'
+import { useBakeHere } from '../bakeHere'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { Jobs, jobsOf } from './jobs'
 import { FitAsPoured, LevainTruth, PouredList } from './Poured'
@@ -31,10 +31,11 @@ const UNDO_WORDS = {
 } as const
 
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
-export function WeighStation(props: StationProps) {
-  const { bake, state, solved, jar, plan } = props
+export function WeighStation() {
+  const bakeHere = useBakeHere()
+  const { bake, state, solved, jar, plan } = bakeHere
   const { kitchen, pantry } = useKitchen()
-  const jobs = jobsOf(props)
+  const jobs = jobsOf(bakeHere)
   const [chosen, setChosen] = useState<string | null>(null)
   const [bowls, setBowls] = useState(1)
   const job = jobs.find((j) => j.id === chosen) ?? (state.band === null ? jobs[0] : jobs.at(-1))
@@ -51,7 +52,7 @@ export function WeighStation(props: StationProps) {
     )
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
-  if (job.into === 'wake') return <WakeFeed {...props} stageId={job.id} choice={choice} />
+  if (job.into === 'wake') return <WakeFeed stageId={job.id} choice={choice} />
   const sharedInto = state.bowls ?? bowls
   const entries =
     job.into === 'first build'
@@ -107,7 +108,7 @@ export function WeighStation(props: StationProps) {
           </div>
         </Note>
       ))}
-      <Work {...props} job={job} entries={entries} onPour={pour} onTargets={targets} note={note} />
+      <Work job={job} entries={entries} onPour={pour} onTargets={targets} note={note} />
       <div className={sheet.stack}>
         {job.into === 'dough' && state.bowls === null && (
           <Card title={WEIGH_STATION.sharedOut}>
@@ -125,8 +126,8 @@ export function WeighStation(props: StationProps) {
         <Card title={job.into === 'pieces' ? WEIGH_STATION.sharedOutSoFar : WEIGH_STATION.inBowlSoFar}>
           {entries.every((e) => e.lastPourId === null) && <Text c="dimmed">{WEIGH_STATION.eachItemNotedAsYou}</Text>}
           <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
-          {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth {...props} />}
-          {job.into === 'levain' && <FitAsPoured {...props} />}
+          {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth />}
+          {job.into === 'levain' && <FitAsPoured />}
           {undoable && (
             <Button variant="default" mt="md" onClick={() => note({ type: 'undo', undoes: undo.id }).catch(tellError)}>
               {UNDO_WORDS[undo.type]}

@@ -12,9 +12,9 @@ import { type Entry, mixItemOf } from '../../../parts/weigh/entry'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import { type PourSource, Weigh } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
+import { useBakeHere } from '../bakeHere'
 import { MixCard } from '../MixCard'
 import { shownForecast, shownSteps } from '../shown'
-import type { StationProps } from '../station'
 import { Warnings } from '../Warnings'
 import { type Job, mixOf } from './jobs'
 import { LevainLabel } from './LevainLabel'
@@ -25,16 +25,20 @@ import { type BandNote, SetBand } from './SetBand'
 export type Noting = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo?: number) => Promise<void>
 
 /** The item that is due; and once all is in, what follows. */
-export function Work(
-  props: StationProps & {
-    readonly job: Job
-    readonly entries: readonly Entry[]
-    readonly onPour: (entry: Entry, grams: number, source: PourSource) => void
-    readonly onTargets: (targets: Readonly<Record<string, number>>) => void
-    readonly note: Noting
-  }
-) {
-  const { bake, state, jar, plan, solved, job, entries, note } = props
+export function Work({
+  job,
+  entries,
+  onPour,
+  onTargets,
+  note
+}: {
+  readonly job: Job
+  readonly entries: readonly Entry[]
+  readonly onPour: (entry: Entry, grams: number, source: PourSource) => void
+  readonly onTargets: (targets: Readonly<Record<string, number>>) => void
+  readonly note: Noting
+}) {
+  const { bake, state, jar, plan, solved, forecast, belief } = useBakeHere()
   const here = useKitchen()
   const { kitchen, format } = here
   const { cultures } = useCultures()
@@ -53,15 +57,15 @@ export function Work(
   const onMeasured = (temps: BenchTemps) => {
     if (mix !== null) note({ type: 'measured', ...mix, ...temps }).catch(tellError)
   }
-  if (job.into === 'levain' && state.band !== null) return <Banded {...props} onUndo={(id) => note({ type: 'undo', undoes: id }).catch(tellError)} />
+  if (job.into === 'levain' && state.band !== null) return <Banded onUndo={(id) => note({ type: 'undo', undoes: id }).catch(tellError)} />
   if (entries.some((e) => e.due))
     return (
       <Weigh
         key={`${job.id} ${entries.find((e) => e.due)?.bowl ?? 1}`}
         entries={entries}
         mode={job.into === 'pieces' ? 'pieces' : 'bowl'}
-        onPour={props.onPour}
-        onTargets={props.onTargets}
+        onPour={onPour}
+        onTargets={onTargets}
         aside={(entry) =>
           isWater(entry) && job.into !== 'pieces'
             ? wanted.ok
@@ -78,9 +82,7 @@ export function Work(
         {(entry) => (
           <>
             {isWater(entry) && <Temps {...reckoned} onMeasured={onMeasured} />}
-            {job.into === 'levain' && (
-              <Warnings {...props} frozen={state.done.length > 0} codes={['jar too small', 'gluten into gluten-free', 'vessel too small']} />
-            )}
+            {job.into === 'levain' && state.done.length === 0 && <Warnings always codes={['jar too small', 'gluten into gluten-free', 'vessel too small']} />}
           </>
         )}
       </Weigh>
@@ -93,11 +95,11 @@ export function Work(
           type: 'band',
           mixTempC,
           levelMm,
-          ...(props.forecast === undefined
+          ...(forecast === undefined
             ? {}
             : {
                 shown: {
-                  ...shownForecast(line, props.forecast, props.belief),
+                  ...shownForecast(line, forecast, belief),
                   steps: cultures === undefined ? undefined : shownSteps(bake, plan, solved, here, cultures)
                 }
               })
@@ -106,7 +108,7 @@ export function Work(
       ).then(() => tellDone(WORK.levelMarked), tellError)
       void navigate(`/bakes/${bake.id}/watch`)
     }
-    return <SetBand {...props} expectedC={expectedC} onBand={onBand} />
+    return <SetBand expectedC={expectedC} onBand={onBand} />
   }
   if (job.into === 'first build')
     return (
@@ -124,14 +126,7 @@ export function Work(
       </Card>
     )
   if (isDough)
-    return (
-      <MixCard
-        {...props}
-        title={WORK.allInMixed}
-        expectedC={expectedC}
-        onMixed={(event) => note(event).then(() => tellDone(WORK.mixed(plan.name)), tellError)}
-      />
-    )
+    return <MixCard title={WORK.allInMixed} expectedC={expectedC} onMixed={(event) => note(event).then(() => tellDone(WORK.mixed(plan.name)), tellError)} />
   return (
     <Card title={job.into === 'pieces' ? WORK.allPiecesAreWeighed : WORK.weighed(job.name)}>
       <Text>{job.into === 'pieces' ? WORK.shapeThemAndPutThem : WORK.stirCoverLooselyAndLet}</Text>
@@ -185,13 +180,13 @@ function Temps({ flourC, cultureC, waterC, mixC, onMeasured }: ReckonedMix & { r
 }
 
 /** The levain stands: what it is, its label, and on to watching it. */
-function Banded(props: StationProps & { readonly onUndo: (id: string) => void }) {
-  const { bake, state, onUndo } = props
+function Banded({ onUndo }: { readonly onUndo: (id: string) => void }) {
+  const { bake, state } = useBakeHere()
   const navigate = useNavigate()
   return (
     <Card title={WORK.levainWeighedIn}>
-      <LevainTruth {...props} />
-      <LevainLabel {...props} />
+      <LevainTruth />
+      <LevainLabel />
       <Group mt="lg">
         {state.mixed === null && (
           <Button size="lg" onClick={() => void navigate(`/bakes/${bake.id}/watch`)}>

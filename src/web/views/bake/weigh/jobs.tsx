@@ -2,7 +2,7 @@ import { SegmentedControl } from '@mantine/core'
 import type { RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
 import { JOBS } from '../../../../words/screens/weigh'
-import type { StationProps } from '../station'
+import type { BakeHere } from '../bakeHere'
 import classes from './Weigh.module.css'
 
 /** What is weighed at the bench: the levain, what ferments ahead, the dough, its pieces. */
@@ -14,7 +14,7 @@ export type Job = {
 }
 
 /** What there is to weigh as the bake stands. */
-export function jobsOf({ plan, state }: StationProps): Job[] {
+export function jobsOf({ plan, state }: BakeHere): Job[] {
   const ahead =
     state.mixed === null
       ? plan.formula.lines.flatMap((l): Job[] => (l.kind === 'pre-ferment' ? [{ id: l.id, name: l.mix.name, into: 'pre-ferment', lineId: l.id }] : []))

@@ -1,11 +1,12 @@
+import { createContext, use } from 'react'
 import type { Bake, BakeDay } from '../../../answers'
 import type { Jar, Plan } from '../../../contract'
 import type { BakeState, Forecast, JarBelief, SolvedBake } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 import type { PlanPatch } from './usePlanDraft'
 
-/** What every station is given. */
-export interface StationProps {
+/** The bake that is open, as every station sees it. */
+export interface BakeHere {
   readonly bake: Bake
   readonly state: BakeState
   readonly plan: Plan
@@ -27,4 +28,14 @@ export interface StationProps {
   readonly now: number
   /** The plan stands: something has been poured. */
   readonly frozen: boolean
+}
+
+/** Holds the open bake; set by its sheet. */
+export const BakeContext = createContext<BakeHere | null>(null)
+
+/** The bake that is open. @throws outside of its sheet, which is a mistake of ours */
+export function useBakeHere(): BakeHere {
+  const here = use(BakeContext)
+  if (here === null) throw new Error('No bake is open here.')
+  return here
 }
