@@ -1,7 +1,6 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BakeEvent, BakeRecord, JarBuild, Kitchen, Plan } from '../contract'
 import { type BakeState, type BakeWish, type BuildLog, foldBake, type Happening, type Hours, observationsOf, vesselOf } from '../core'
-
-const MS_PER_HOUR = 3_600_000
 
 /** A bake with where it stands. Its schema has made instants of its dates and a batch of its line. */
 export interface Bake extends BakeRecord {
@@ -34,6 +33,6 @@ export const hoursOf = ({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep'
 
 /** A logged build as learning takes it. */
 export function buildLogOf({ line, marks }: JarBuild): BuildLog {
-  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((at - line.startedAtMs) / MS_PER_HOUR, 0), rise, signs }))
+  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((at - line.startedAtMs) / millisecondsInHour, 0), rise, signs }))
   return { vessel: vesselOf(line), seen: observationsOf(seen) }
 }

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { beliefWithoutLog, feedFigures, firstDraft, howItIs, learnedFrom } from '../answers'
 import { jarLogSchema, jarSchema } from '../contract'
 import { type JarBelief, UNKNOWN_JAR } from '../core'
@@ -12,8 +13,6 @@ import { firstRun, type Loose, startTestServer, type TestServer } from './testin
  */
 const SITUATIONS = Number(process.env.OLVENT_SITUATIONS ?? 130)
 const SEED = Number(process.env.OLVENT_SEED ?? 17)
-const HOUR = 3_600_000
-const MINUTE = 60_000
 const START = Date.parse('2026-11-26T19:42:00.000Z')
 
 let server: TestServer
@@ -53,9 +52,9 @@ async function feedAndCompare(
   const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
   const { peakMs, hungryMs } = howItIs(figures, UNKNOWN_JAR.centre, nowMs())
   const foretold: Record<string, number> = { 'in the jar g': figures.keepGrams + figures.flourGrams + figures.waterGrams }
-  if (peakMs !== null) foretold.ripe = peakMs / MINUTE
-  if (hungryMs !== null) foretold.hungry = hungryMs / MINUTE
-  if (later !== null) foretold['moves on'] = nowMs() / MINUTE + later.afterHours * 60
+  if (peakMs !== null) foretold.ripe = peakMs / millisecondsInMinute
+  if (hungryMs !== null) foretold.hungry = hungryMs / millisecondsInMinute
+  if (later !== null) foretold['moves on'] = nowMs() / millisecondsInMinute + later.afterHours * 60
   const fed = await call('POST', `/api/jars/${jar.id}/feeds`, {
     ...note(),
     keepGrams: figures.keepGrams,
@@ -157,7 +156,7 @@ async function situation(n: number): Promise<Outcome> {
   const { status, body: bake } = await server.send('POST', '/api/bakes', { id: randomUUID(), plan: drawPlan(kitchen, jar, `Bake ${n}`) })
   if (status !== 200) return { apart, compared }
   await compare(bake, 'planned')
-  if (maybe(0.6)) await wait(between(0, 30) * HOUR)
+  if (maybe(0.6)) await wait(between(0, 30) * millisecondsInHour)
   const { window } = await compare(bake, 'some hours later')
   const seed = window.told['seed g'] ?? 0
   if (maybe(0.6) && window.items.length > 0 && seed < jar.grams - 2) {
@@ -165,7 +164,7 @@ async function situation(n: number): Promise<Outcome> {
     await compare(bake, 'just mixed')
     const looks = whole(0, 1)
     for (let i = 0; i < looks; i++) {
-      await wait(between(1, 4) * HOUR)
+      await wait(between(1, 4) * millisecondsInHour)
       await call(
         'POST',
         `/api/bakes/${bake.id}/events`,
@@ -174,7 +173,7 @@ async function situation(n: number): Promise<Outcome> {
       await compare(bake, `after look ${i + 1}`)
     }
     if (maybe(0.3)) {
-      await wait(between(0.2, 3) * HOUR)
+      await wait(between(0.2, 3) * millisecondsInHour)
       const levainGrams = Math.floor(0.6 * window.items.reduce((sum, key) => sum + (window.told[`${key} g`] ?? 0), 0))
       await call('POST', `/api/bakes/${bake.id}/events`, note({ type: 'mixed', levainGrams, keepBackGrams: 0, mixTempC: whole(22, 27) }))
       await compare(bake, 'in the dough')

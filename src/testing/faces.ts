@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import {
   type Bake,
   type Beliefs,
@@ -40,8 +41,7 @@ export function disagreements(faces: readonly Face[]): string[] {
   })
 }
 
-const MINUTE = 60_000
-const minutes = (ms: number) => ms / MINUTE
+const minutes = (ms: number) => ms / millisecondsInMinute
 /** Only what can be told. */
 const known = (told: Readonly<Record<string, number | null | undefined>>): Told =>
   Object.fromEntries(Object.entries(told).filter((entry): entry is [string, number] => typeof entry[1] === 'number' && Number.isFinite(entry[1])))

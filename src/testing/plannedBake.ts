@@ -1,9 +1,9 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { bakeOf, type Cultures, courseFor, type Stocked } from '../answers'
 import type { BakeRecord, Jar, Kitchen, Plan } from '../contract'
 import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_JAR } from '../core'
 
 /** A planned bake in a small kitchen, for the tests of all floors. */
-export const HOUR = 3_600_000
 export const NOW = Date.UTC(2026, 10, 26, 18)
 const place = (id: string, tempC: number, takes: number | null = null) => ({ id, name: id, tempC, nightTempC: null, surroundings: 'air', takes })
 /** Asleep from eleven to seven, out from nine to five; a room, a warm place for one, a fridge. */
@@ -62,7 +62,7 @@ export const PLAN: Plan = {
   mixTempC: 24,
   moves: [],
   school: 'dome',
-  mixAt: NOW + 26 * HOUR,
+  mixAt: NOW + 26 * millisecondsInHour,
   startAt: null,
   course: courseFor(formula, { id: 'room', tempC: 21 }),
   before: [],

@@ -1,9 +1,9 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Face, Told } from './faces'
 
-const MINUTE = 60_000
-const DAY = 24 * 60 * MINUTE
+const DAY = 24 * 60 * millisecondsInMinute
 /** A weekday without a date is one of the seven days that begin this long ago: a day and a bit of a bake lie behind, the rest ahead. */
-const PAST_MS = 28 * 60 * MINUTE
+const PAST_MS = 28 * 60 * millisecondsInMinute
 const DAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 /** "Fri 08:15", "Fri 4 Dec 08:15" */
@@ -31,7 +31,7 @@ export function windowOfDay(nowMs: number) {
     const found = MOMENT.exec(words ?? '')
     if (found === null) return null
     const [, day, date, month, hour, minute] = found as unknown as [string, string, string | undefined, string | undefined, string, string]
-    const clock = (Number(hour) * 60 + Number(minute)) * MINUTE
+    const clock = (Number(hour) * 60 + Number(minute)) * millisecondsInMinute
     for (let off = -40; off <= 60; off++) {
       const at = new Date(nowMs + off * DAY)
       const ms = Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), at.getUTCDate()) + clock
@@ -39,7 +39,7 @@ export function windowOfDay(nowMs: number) {
         date === undefined
           ? DAYS[at.getUTCDay()] === day && ms > nowMs - PAST_MS && ms <= nowMs - PAST_MS + 7 * DAY
           : at.getUTCDate() === Number(date) && MONTHS[at.getUTCMonth()] === month
-      if (isIt) return ms / MINUTE
+      if (isIt) return ms / millisecondsInMinute
     }
     return null
   }

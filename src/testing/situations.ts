@@ -1,12 +1,11 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { seededRandom } from '../core'
 import { formulaFor } from './loaves'
 
 /** Any JSON, to be looked into by a test. */
 // biome-ignore lint/suspicious/noExplicitAny: a drawn kitchen is what the server makes of it
 type Loose = any
-const HOUR = 3_600_000
-const MINUTE = 60_000
 const iso = (ms: number) => new Date(ms).toISOString()
 
 /** Draws kitchens, jars and plans, and moves the clock from moment to moment; the same ones for the same seed. */
@@ -45,7 +44,7 @@ export function situationsFrom(seed: number, call: (method: string, path: string
   const maybe = (chance: number) => random() < chance
   const note: Situations['note'] = (more = {}) => ({ id: randomUUID(), happenedAt: iso(nowMs), ...more })
   const wait = async (ms: number) => {
-    nowMs += Math.round(ms / MINUTE) * MINUTE
+    nowMs += Math.round(ms / millisecondsInMinute) * millisecondsInMinute
     await call('POST', '/api/clock', { now: iso(nowMs) })
   }
 
@@ -81,7 +80,7 @@ export function situationsFrom(seed: number, call: (method: string, path: string
       flour: kind.flour,
       hydration: pick(kind.hydrations),
       grams: whole(40, 320),
-      lastFedAt: iso(nowMs - between(2, 200) * HOUR),
+      lastFedAt: iso(nowMs - between(2, 200) * millisecondsInHour),
       placeId: pick(kitchen.places as Loose[]).id
     })
   }
@@ -136,7 +135,7 @@ export function situationsFrom(seed: number, call: (method: string, path: string
       tempC: place.tempC,
       mixTempC: whole(22, 28),
       school: pick(['young', 'dome', 'mature']),
-      mixAt: iso(nowMs + whole(6, 60) * HOUR),
+      mixAt: iso(nowMs + whole(6, 60) * millisecondsInHour),
       course: maybe(0.85) ? course : null
     }
   }

@@ -1,17 +1,17 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { createFormat, type JarCondition } from '../core'
 import { byNeed, tellCondition, whenWords } from './condition'
 
 const now = Date.UTC(2026, 10, 27, 9)
-const HOUR = 3_600_000
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const condition = (more: Partial<JarCondition>): JarCondition => ({
   phase: 'climbing',
   rise: 1.5,
   food: 0.5,
   use: 'ripens',
-  peakMs: now + 5 * HOUR,
+  peakMs: now + 5 * millisecondsInHour,
   peakRise: 2.9,
-  hungryMs: now + 8 * HOUR,
+  hungryMs: now + 8 * millisecondsInHour,
   fades: [],
   ...more
 })
@@ -25,7 +25,7 @@ test('on its way up: when it is ripe and when it wants food', () => {
 test('ripe, past it, hungry', () => {
   expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready to use, hungry from Fri 17:00', hungry: false })
   expect(told({ use: 'ready as it is', food: 0.02 })).toMatchObject({ headline: 'Ripe: use it or feed it', hungry: false })
-  expect(told({ use: 'two feeds', hungryMs: now - 30 * HOUR })).toEqual({
+  expect(told({ use: 'two feeds', hungryMs: now - 30 * millisecondsInHour })).toEqual({
     headline: 'Hungry since Thu 03:00',
     use: 'feed it twice first',
     hungry: true
@@ -37,11 +37,11 @@ test('weak before it is hungry: nothing is told as past that is still to come', 
 })
 
 test('a week off is a date, not a weekday that might be this one', () => {
-  expect(whenWords(now + 2 * 24 * HOUR, now, format)).toBe('Sun 09:00')
-  expect(whenWords(now + 8 * 24 * HOUR, now, format)).toBe('Sat 5 Dec')
+  expect(whenWords(now + 2 * 24 * millisecondsInHour, now, format)).toBe('Sun 09:00')
+  expect(whenWords(now + 8 * 24 * millisecondsInHour, now, format)).toBe('Sat 5 Dec')
 })
 
 test('the neediest first, those that never get hungry last', () => {
-  const [soon, late, never] = [condition({ hungryMs: now }), condition({ hungryMs: now + HOUR }), condition({ hungryMs: null })]
+  const [soon, late, never] = [condition({ hungryMs: now }), condition({ hungryMs: now + millisecondsInHour }), condition({ hungryMs: null })]
   expect([never, late, soon].sort(byNeed)).toEqual([soon, late, never])
 })

@@ -1,13 +1,13 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { type Format, isFoodGone, isHungry, type JarCondition } from '../core'
 import { near } from './phases'
 
-const MS_PER_DAY = 86_400_000
 /** Nobody plans to the hour so far ahead, days. */
 const HOUR_DAYS = 6
 
 /** "Sat 08:25", or "Sat 28 Nov" when that is further off. */
 export const whenWords = (ms: number, nowMs: number, format: Format): string =>
-  Math.abs(ms - nowMs) < HOUR_DAYS * MS_PER_DAY ? format.dayTime(near(ms)) : format.date(ms)
+  Math.abs(ms - nowMs) < HOUR_DAYS * millisecondsInDay ? format.dayTime(near(ms)) : format.date(ms)
 
 /** What a jar is for the next bake, in a word or two. */
 export const USE_WORDS: Readonly<Record<JarCondition['use'], string>> = {

@@ -1,8 +1,8 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { copyState } from './copies'
 
-const DAY = 24 * 3_600_000
 const NOW = Date.UTC(2026, 10, 26)
-const taken = (daysAgo: number) => ({ copies: [{ takenAt: NOW - daysAgo * DAY }], failed: null })
+const taken = (daysAgo: number) => ({ copies: [{ takenAt: NOW - daysAgo * millisecondsInDay }], failed: null })
 
 test.each([
   [taken(0.3), 'The last good copy is less than a day old.', true],

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { createFormat, type Verdict, type Warning } from '../core'
 import { adviceSentence, fromNow, near } from './phases'
 import { possessive } from './steps'
@@ -41,7 +42,7 @@ test('a window without a known end promises none', () => {
 
 test('from now', () => {
   const now = Date.UTC(2026, 10, 27, 8)
-  expect(plain(fromNow(now + 2.75 * 3_600_000, now, format))).toBe('in 2 h 45 min')
+  expect(plain(fromNow(now + 2.75 * millisecondsInHour, now, format))).toBe('in 2 h 45 min')
   expect(plain(fromNow(now - 12 * 60_000, now, format))).toBe('12 min ago')
   expect(fromNow(now + 5000, now, format)).toBe('now')
 })

@@ -1,6 +1,5 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Format, Phase, Target, Verdict } from '../core'
-
-const MS_PER_HOUR = 3_600_000
 
 /** Phases as words with a shape, so that colour is never alone. */
 export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readonly says: string; readonly shape: string }>> = {
@@ -17,8 +16,8 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
  * @param awake when somebody is up for what would be due at a moment
  */
 export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, format: Format, awake: (ms: number) => number): string {
-  const at = (hours: number) => format.dayTime(near(bandMs + hours * MS_PER_HOUR))
-  const lookAt = (hours: number) => format.dayTime(near(awake(bandMs + hours * MS_PER_HOUR)))
+  const at = (hours: number) => format.dayTime(near(bandMs + hours * millisecondsInHour))
+  const lookAt = (hours: number) => format.dayTime(near(awake(bandMs + hours * millisecondsInHour)))
   const chance = format.percent(fitNow, 0)
   switch (advice.kind) {
     case 'mix now':
@@ -41,7 +40,7 @@ export const near = (ms: number) => Math.round(ms / 300_000) * 300_000
 
 /** "in 2 h 43 min", "now", "12 min ago". */
 export function fromNow(ms: number, nowMs: number, format: Format): string {
-  const hours = (ms - nowMs) / MS_PER_HOUR
+  const hours = (ms - nowMs) / millisecondsInHour
   if (Math.abs(hours) < 1 / 120) return 'now'
   return hours > 0 ? `in ${format.duration(hours)}` : `${format.duration(-hours)} ago`
 }

@@ -1,7 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { planProblemOf, solvePlan } from '../answers'
 import type { Kitchen } from '../contract'
 import { createFormat, type DayPlan, findPlans, type PlanProblem, type PlanStage, type TimedPlanStage, type ToldPlan, type Violation } from '../core'
-import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../testing/plannedBake'
+import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../testing/plannedBake'
 import { planTitle, proofWords, stageRatio, tasteWord, violationWords, whyWords } from './plan'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
@@ -14,7 +15,7 @@ const kitchen = {
 } as unknown as Kitchen
 const plain = (words: string) => words.replace(/\s+/g, ' ')
 const cultures = culturesWith(0)
-const wish = { kind: 'out', atMs: NOW + 42 * HOUR } as const
+const wish = { kind: 'out', atMs: NOW + 42 * millisecondsInHour } as const
 const asked = planProblemOf(BAKE, PLAN, solvePlan(PLAN, cultures, STOCKED, NOW), wish, cultures, STOCKED, NOW, []) as PlanProblem
 const problem: PlanProblem = { ...asked, spread: { jar: 0.25, fed: 0.15 } }
 /** A moment of November 2026. */

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { createFormat, type Warning } from '../core'
 import { tellWarning } from './warnings'
 
@@ -6,7 +7,6 @@ const ounces = createFormat({ mass: 'oz', temperature: '°F', clock: '12 h', tim
 const plain = (words: string) => words.replace(/\s+/g, ' ')
 const words = (warning: Warning, kitchen = format) => plain(tellWarning(warning, 'Juno', kitchen).words)
 const FRIDAY = Date.UTC(2026, 10, 27, 2, 2)
-const HOUR = 3_600_000
 
 test('what would harm the culture, or leave none of it, stops; what is merely unusual asks', () => {
   const stops: Warning[] = [
@@ -39,14 +39,14 @@ test('each names the jar, the figures and the way out', () => {
 })
 
 test('times are told by the kitchen’s clock, to five minutes, and another ratio comes along to be taken', () => {
-  const others = [{ flourPerSeed: 3, startMs: FRIDAY + 5 * HOUR }] as unknown as Extract<Warning, { code: 'start in the night' }>['others']
+  const others = [{ flourPerSeed: 3, startMs: FRIDAY + 5 * millisecondsInHour }] as unknown as Extract<Warning, { code: 'start in the night' }>['others']
   const told = tellWarning({ code: 'start in the night', startMs: FRIDAY, others }, 'Juno', format)
   expect(plain(told.words)).toMatch(/^Fri 02:00 falls in your night\./)
   expect(told.others).toBe(others)
-  expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 10 * HOUR, others: [] })).toMatch(
+  expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 10 * millisecondsInHour, others: [] })).toMatch(
     /^The start was Fri 02:00, which has passed\. Started now, it is ready about Fri 12:00\./
   )
-  expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 12 * HOUR, others: [] }, ounces)).toMatch(/2:00 am.*2:00 pm/i)
+  expect(words({ code: 'start has passed', startMs: FRIDAY, soonestMs: FRIDAY + 12 * millisecondsInHour, others: [] }, ounces)).toMatch(/2:00 am.*2:00 pm/i)
 })
 
 test('a slip of the pen is named as what was meant', () => {

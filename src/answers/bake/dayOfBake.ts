@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Kitchen, Plan } from '../../contract'
 import {
   type BakeDough,
@@ -36,9 +37,6 @@ import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
-
-const MS_PER_HOUR = 3_600_000
-const MINUTE = 60_000
 
 /** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
 export function doughItemsOf(plan: Pick<Plan, 'formula'>, { exact, weigh }: BakeDough, { repairs }: Pick<BakeState, 'repairs'>, bowls: number): DoughItem[] {
@@ -147,7 +145,7 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
     beginsMs: facts.running?.bandMs ?? workBegins(facts),
     mixMs,
     times,
-    bulkHours: times === null ? null : (times.shapeMs - mixMs) / MS_PER_HOUR,
+    bulkHours: times === null ? null : (times.shapeMs - mixMs) / millisecondsInHour,
     claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
   }
 }
@@ -209,7 +207,7 @@ export function stepFactsOf(
     mixAtMs: plan.mixAt,
     ...beginning,
     ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
-    chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * MS_PER_HOUR),
+    chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,
     dough: null,
@@ -229,7 +227,7 @@ export function stepFactsOf(
 /** When a levain that is not mixed yet may go into the dough, and when it is at its best. */
 function ripensAt({ startMs, milestones, fitHours }: TimedBuild, school: School): StepFacts['ripens'] {
   const { opensHours } = windowOf(milestones, school)
-  return { opensMs: startMs + (opensHours ?? fitHours) * MS_PER_HOUR, fitMs: startMs + fitHours * MS_PER_HOUR }
+  return { opensMs: startMs + (opensHours ?? fitHours) * millisecondsInHour, fitMs: startMs + fitHours * millisecondsInHour }
 }
 
 /** The day as it was told when the band was set: what moved since is told against it. */
@@ -252,7 +250,7 @@ function claimOf({ id, plan }: Pick<Bake, 'id' | 'plan'>, facts: StepFacts, mixM
     id,
     name: plan.name,
     hands: stepsOf(facts, nowMs).flatMap(({ id: step, atMs, minutes, kind }) =>
-      minutes > 0 && kind !== 'finish weighing' ? [{ step, fromMs: atMs, toMs: atMs + minutes * MINUTE }] : []
+      minutes > 0 && kind !== 'finish weighing' ? [{ step, fromMs: atMs, toMs: atMs + minutes * millisecondsInMinute }] : []
     ),
     oven: times === null || facts.deeds.has('out') ? null : { fromMs: times.bakeMs, toMs: times.outMs },
     stays

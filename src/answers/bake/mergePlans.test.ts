@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { PLAN as base } from '../../testing/plannedBake'
 import { mergePlans } from './mergePlans'
 
@@ -36,8 +37,8 @@ test('a line added there and one changed here are both there; one taken away sta
 })
 
 test('the day is taken from one side whole, never half of each', () => {
-  const mine = { ...base, mixAt: base.mixAt + 3_600_000 }
-  const theirs = { ...base, startAt: base.mixAt - 9 * 3_600_000 }
+  const mine = { ...base, mixAt: base.mixAt + millisecondsInHour }
+  const theirs = { ...base, startAt: base.mixAt - 9 * millisecondsInHour }
   const { mine: ours, theirs: others, clashes } = mergePlans(base, mine, theirs)
   expect(clashes).toHaveLength(1)
   expect([ours.mixAt, ours.startAt]).toEqual([mine.mixAt, mine.startAt])

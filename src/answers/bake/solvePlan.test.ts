@@ -1,5 +1,6 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BakeEvent } from '../../contract'
-import { BAKE, culturesWith, HOUR, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
 import { solveBakeHere } from '../bake/solvePlan'
 import { type Bake, bakeOf } from '../fromWire'
 
@@ -40,7 +41,7 @@ test('twice the seed is in the forecast as soon as it is poured, and no longer o
 })
 
 test('the way on after a mis-pour is in it, too; and it begins when the last thing went in', () => {
-  const later = NOW + 2 * HOUR
+  const later = NOW + 2 * millisecondsInHour
   const way = event({ type: 'repair', into: 'levain', targets: { water: 2 * weigh.water, 'flour:white wheat': 2 * weigh.flour } })
   const { line } = levainOf([pour('seed', 2 * weigh.seed), pour('water', weigh.water, later), way]).timed
   expect(line.startedAtMs).toBe(later)

@@ -1,8 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Kitchen } from '../../contract'
 import { type BatchLine, BUILT_IN_INGREDIENTS, pantryOf, TYPICAL_JAR } from '../../core'
 import { type FeedDraft, type FeedFigures, type FeedKitchen, feedFigures, firstDraft } from './feed'
 
-const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 27, 9)
 const places = [
   { id: 'counter', name: 'Counter', tempC: 22, nightTempC: null, surroundings: 'air' as const },
@@ -11,12 +11,12 @@ const places = [
 const kitchen = { places, timeZone: 'UTC' } as unknown as Kitchen
 const here: FeedKitchen = { kitchen, pantry: pantryOf(BUILT_IN_INGREDIENTS), cups: 'metric', vessels: [] }
 const line: BatchLine = {
-  startedAtMs: now - 12 * HOUR,
+  startedAtMs: now - 12 * millisecondsInHour,
   flours: { 'white wheat': 50 },
   waterGrams: 50,
   saltGrams: 0,
   mixTempC: 22,
-  stays: [{ fromMs: now - 12 * HOUR, tempC: 22 }],
+  stays: [{ fromMs: now - 12 * millisecondsInHour, tempC: 22 }],
   parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
 }
 const jar = (more: Partial<Jar> = {}) =>
@@ -79,7 +79,7 @@ test('the mix comes out between its parts, warmer with warmer water; too hot is 
 
 test('an hour out, then the fridge: it stands in both; risen by two thirds it goes later than after an hour', () => {
   const hour = figures({ laterPlaceId: 'fridge' })
-  expect(hour.line.stays.map((s) => [s.tempC, (s.fromMs - now) / HOUR])).toEqual([
+  expect(hour.line.stays.map((s) => [s.tempC, (s.fromMs - now) / millisecondsInHour])).toEqual([
     [22, 0],
     [4, 1]
   ])

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Kitchen } from '../../contract'
 import {
   asSeed,
@@ -25,8 +26,6 @@ import {
 } from '../../core'
 import { standingAt } from '../bake/solvePlan'
 import { whereItStands } from './jarNow'
-
-const MS_PER_HOUR = 3_600_000
 
 /** How the flour and water of a feed are told. */
 export const FEED_WAYS = ['ratio', 'grams', 'cups'] as const
@@ -184,7 +183,7 @@ export function feedFigures(
     mixTempC,
     risen,
     afterHours: goesOn ? afterHours : null,
-    line: goesOn ? { ...fed, stays: [...fed.stays, stayAt(laterPlace, nowMs + afterHours * MS_PER_HOUR)] } : fed
+    line: goesOn ? { ...fed, stays: [...fed.stays, stayAt(laterPlace, nowMs + afterHours * millisecondsInHour)] } : fed
   }
 }
 

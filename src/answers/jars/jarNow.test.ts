@@ -1,17 +1,18 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR } from '../../core'
-import { culturesWith, HOUR, NOW } from '../../testing/plannedBake'
+import { culturesWith, NOW } from '../../testing/plannedBake'
 import { howItIs, whereItStands } from './jarNow'
 
 const stays = [
   { placeId: 'room', from: NOW },
-  { placeId: 'fridge', from: NOW + HOUR }
+  { placeId: 'fridge', from: NOW + millisecondsInHour }
 ]
 
 test('a fed jar that goes to the fridge in an hour stands on the worktop until then', () => {
   const jar = { placeId: 'fridge', stays }
-  expect(whereItStands(jar, NOW)).toEqual({ placeId: 'room', next: { placeId: 'fridge', atMs: NOW + HOUR } })
-  expect(whereItStands(jar, NOW + HOUR - 1)).toMatchObject({ placeId: 'room' })
-  expect(whereItStands(jar, NOW + HOUR)).toEqual({ placeId: 'fridge', next: null })
+  expect(whereItStands(jar, NOW)).toEqual({ placeId: 'room', next: { placeId: 'fridge', atMs: NOW + millisecondsInHour } })
+  expect(whereItStands(jar, NOW + millisecondsInHour - 1)).toMatchObject({ placeId: 'room' })
+  expect(whereItStands(jar, NOW + millisecondsInHour)).toEqual({ placeId: 'fridge', next: null })
 })
 
 test('a jar of which no stay is known stands where it was put', () => {
@@ -22,5 +23,5 @@ test('how it is hangs on the moment it is asked about', () => {
   const [jar] = culturesWith(0).jars
   if (jar === undefined) throw new Error('no jar')
   const hungry = howItIs(jar, TYPICAL_JAR, NOW).hungryMs ?? Number.NaN
-  expect(howItIs(jar, TYPICAL_JAR, NOW + 5 * HOUR).hungryMs).toBe(hungry)
+  expect(howItIs(jar, TYPICAL_JAR, NOW + 5 * millisecondsInHour).hungryMs).toBe(hungry)
 })

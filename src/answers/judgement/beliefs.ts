@@ -1,8 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Jar, type JarBuild, NO_LOG, parametersSchema } from '../../contract'
 import { type JarBelief, learning, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
 import { type Bake, buildLogOf } from '../fromWire'
 
-const MS_PER_HOUR = 3_600_000
 /** Mixed so little before its peak, a levain was at it for any baker, h. */
 const SEEN_WITHIN_HOURS = 0.5
 
@@ -48,6 +48,6 @@ export function* learnedFrom(builds: readonly JarBuild[]): Generator<number, Jar
 export function peaksSeen(past: readonly PastBuild[], builds: readonly Pick<JarBuild, 'line' | 'mixedAt'>[]): PastBuild[] {
   return past.filter(({ index, outcome }) => {
     const build = builds[index]
-    return build !== undefined && outcome.p50 <= (build.mixedAt - build.line.startedAtMs) / MS_PER_HOUR + SEEN_WITHIN_HOURS
+    return build !== undefined && outcome.p50 <= (build.mixedAt - build.line.startedAtMs) / millisecondsInHour + SEEN_WITHIN_HOURS
   })
 }

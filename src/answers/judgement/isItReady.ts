@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import {
   type BatchLine,
   type Draws,
@@ -17,8 +18,6 @@ import {
 } from '../../core'
 import type { Bake } from '../fromWire'
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_MINUTE = 60_000
 /** A levain is followed no longer than this, h. */
 const LOOK_HOURS = 240
 /** Draws of the builds asked for last are kept: judging again costs no new ones. */
@@ -50,13 +49,13 @@ export const whatToExpect = (line: BatchLine, school: School, belief: JarBelief)
 /** How likely a levain is ready at a moment, by its forecast; null beyond what it tells. */
 export function chanceAt(forecast: Pick<Forecast, 'gridHours' | 'fit'>, startMs: number, atMs: number): number | null {
   const step = forecast.gridHours[1] ?? 1
-  return forecast.fit[Math.round((atMs - startMs) / MS_PER_HOUR / step)] ?? null
+  return forecast.fit[Math.round((atMs - startMs) / millisecondsInHour / step)] ?? null
 }
 
 /** When a levain is fit to mix, as every face tells it, ms; null while it is not known to get there, or to end. */
 export function fitWindow({ opens, closes }: Pick<Forecast, 'opens' | 'closes'>, startMs: number): { readonly fromMs: number; readonly toMs: number } | null {
   return Number.isFinite(opens.p50) && Number.isFinite(closes.p50)
-    ? { fromMs: startMs + opens.p50 * MS_PER_HOUR, toMs: startMs + closes.p50 * MS_PER_HOUR }
+    ? { fromMs: startMs + opens.p50 * millisecondsInHour, toMs: startMs + closes.p50 * millisecondsInHour }
     : null
 }
 
@@ -73,13 +72,13 @@ export interface ReadyQuestion {
 }
 
 /** Whole minutes: whoever asks within the same one gets the same answer. */
-export const minuteOf = (ms: number) => Math.floor(ms / MS_PER_MINUTE) * MS_PER_MINUTE
+export const minuteOf = (ms: number) => Math.floor(ms / millisecondsInMinute) * millisecondsInMinute
 
 /** What is asked of a bake's levain at a moment; null where none is on its way. */
 export function readyQuestion(bake: Bake, belief: JarBelief, nowMs: number): ReadyQuestion | null {
   const { line, plan, state } = bake
   if (line === null || state.band === null || state.mixed !== null) return null
-  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / MS_PER_HOUR, 0)
+  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
   const marks = state.marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs }))
   return { line, marks, hours: hoursAt(minuteOf(nowMs)), school: plan.school, belief }
 }
@@ -89,5 +88,5 @@ export const isItReady = ({ line, marks, hours, school, belief }: ReadyQuestion)
 
 /** What the looks have shown of a levain's age; null while nobody has looked. */
 export function shownAge({ line, marks, hours }: Pick<ReadyQuestion, 'line' | 'marks' | 'hours'>, { forecast, holds, phase }: Verdict): ShownAge | null {
-  return marks.length === 0 ? null : { peakHours: forecast.peak.p50, phase: holds ? null : phase, seenMs: line.startedAtMs + hours * MS_PER_HOUR }
+  return marks.length === 0 ? null : { peakHours: forecast.peak.p50, phase: holds ? null : phase, seenMs: line.startedAtMs + hours * millisecondsInHour }
 }

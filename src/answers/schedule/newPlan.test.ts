@@ -1,10 +1,11 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
 import { restedSeed } from '../../core'
-import { BAKE, culturesWith, HOUR, KITCHEN, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { BAKE, culturesWith, KITCHEN, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
 import { bakeOf } from '../fromWire'
 import { newPlan, planAgain, planBegins } from './newPlan'
 
-const DAY = 24 * HOUR
+const DAY = 24 * millisecondsInHour
 const kitchen = { ...KITCHEN, base: 'dough flour', school: 'dome' } as typeof KITCHEN
 const stocked = { ...STOCKED, kitchen }
 const jarOf = (coldDays: number) => culturesWith(coldDays).jars[0] as Jar
@@ -16,7 +17,7 @@ test.each([
 ] as const)('the first bake of a jar %s begins now or later, at any hour of the day', (_, coldDays) => {
   const cultures = culturesWith(coldDays)
   for (let hour = 0; hour < 24; hour += 3) {
-    const now = NOW + hour * HOUR
+    const now = NOW + hour * millisecondsInHour
     const plan = newPlan(jarOf(coldDays), cultures, stocked, now, [])
     expect(planBegins(plan, cultures, stocked, now)).toBeGreaterThanOrEqual(now)
     // By the kitchen's clock (Lisbon in winter is UTC), at half past nine.
@@ -32,14 +33,28 @@ test('a second one has a name of its own', () => {
 
 test('a repeated bake is whole weeks on, feeds before it and wished hour included, and its first step lies ahead', () => {
   const cultures = culturesWith(1)
-  const stage = { id: 'wake', kind: 'wake' as const, at: PLAN.mixAt - 60 * HOUR, seedGrams: 20, flourGrams: 40, waterGrams: 40, placeId: 'room', tempC: 21 }
-  const plan = { ...PLAN, startAt: PLAN.mixAt - 9 * HOUR, before: [stage], bread: { kind: 'out' as const, at: PLAN.mixAt + 8 * HOUR } }
+  const stage = {
+    id: 'wake',
+    kind: 'wake' as const,
+    at: PLAN.mixAt - 60 * millisecondsInHour,
+    seedGrams: 20,
+    flourGrams: 40,
+    waterGrams: 40,
+    placeId: 'room',
+    tempC: 21
+  }
+  const plan = {
+    ...PLAN,
+    startAt: PLAN.mixAt - 9 * millisecondsInHour,
+    before: [stage],
+    bread: { kind: 'out' as const, at: PLAN.mixAt + 8 * millisecondsInHour }
+  }
   const now = PLAN.mixAt + 5 * DAY
   const again = planAgain(bakeOf({ ...BAKE, plan }), cultures, STOCKED, now)
   // A week on its feed, sixty hours before the mix, would lie half a day back: two weeks.
   expect(again.mixAt).toBe(PLAN.mixAt + 14 * DAY)
   expect(again.before.map((s) => s.at)).toEqual([stage.at + 14 * DAY])
-  expect(again.bread).toEqual({ kind: 'out', at: PLAN.mixAt + 14 * DAY + 8 * HOUR })
+  expect(again.bread).toEqual({ kind: 'out', at: PLAN.mixAt + 14 * DAY + 8 * millisecondsInHour })
   // When it begins is told by the jar as it is by then.
   expect(again.startAt).toBeNull()
   expect(planBegins(again, cultures, STOCKED, now)).toBeGreaterThanOrEqual(now)
@@ -53,5 +68,5 @@ test('a jar that has three grams too little: its starter is grown first, and tha
   const begins = planBegins(plan, cultures, STOCKED, NOW)
   const build = planBegins({ ...plan, build: { ...plan.build, by: { kind: 'seed', grams: 80 } } }, cultures, STOCKED, NOW)
   if (begins === null || build === null) throw new Error('no levain')
-  expect(begins).toBeLessThan(build - 2 * HOUR)
+  expect(begins).toBeLessThan(build - 2 * millisecondsInHour)
 })

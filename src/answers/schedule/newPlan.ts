@@ -1,4 +1,5 @@
 import { TZDate } from '@date-fns/tz'
+import { millisecondsInHour } from 'date-fns/constants'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
 import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
 import { beginningOf, workBegins } from '../bake/dayOfBake'
@@ -6,8 +7,7 @@ import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
 import type { Bake } from '../fromWire'
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_WEEK = 7 * 24 * MS_PER_HOUR
+const MS_PER_WEEK = 7 * 24 * millisecondsInHour
 /** Mixing time offered at first, by the kitchen's clock. */
 const FIRST_MIX = '09:30'
 /** Mornings that are looked at. */
@@ -103,14 +103,14 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
     const begins = planBegins(plan, cultures, stocked, nowMs)
     return begins !== null && begins >= nowMs
   }
-  return days.map(at).find(inTime) ?? at(days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * MS_PER_HOUR)
+  return days.map(at).find(inTime) ?? at(days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * millisecondsInHour)
 }
 
 /**
  * The same bake once more, whole weeks on, so that its first step lies ahead. When its levain begins is told by the jar as it is by then.
  */
 export function planAgain({ plan }: Pick<Bake, 'plan'>, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
-  const first = Math.max(Math.ceil((nowMs + LEAST_AHEAD_HOURS * MS_PER_HOUR - plan.mixAt) / MS_PER_WEEK), 1)
+  const first = Math.max(Math.ceil((nowMs + LEAST_AHEAD_HOURS * millisecondsInHour - plan.mixAt) / MS_PER_WEEK), 1)
   const on = (weeks: number): Plan => {
     const later = (ms: number) => ms + weeks * MS_PER_WEEK
     return {

@@ -1,12 +1,13 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Bake } from '../../answers'
 import type { Kitchen, Plan } from '../../contract'
 import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../../core'
-import { BAKE as bake, culturesWith, HOUR, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
+import { BAKE as bake, culturesWith, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
 import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
 import { busyIn, fullStretches, planProblemOf, takePlan } from './planProblem'
 
-const wish: BreadWish = { kind: 'out', atMs: now + 42 * HOUR }
+const wish: BreadWish = { kind: 'out', atMs: now + 42 * millisecondsInHour }
 
 function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<typeof planProblemOf>[7] = []) {
   const cultures = culturesWith(coldDays)
@@ -31,8 +32,8 @@ test('a way that is taken is the plan then: the same start, mix, bake and feeds,
       const steps = stepsOf(stepFactsOf(bake, taken, solved, null, stocked, cultures, now), now)
       const at = (id: string) => steps.find((s) => s.id === id)?.atMs ?? 0
       expect(at('mix')).toBe(way.mixMs)
-      expect(Math.abs(at('shape') - way.times.shapeMs) / HOUR).toBeLessThan(0.25)
-      expect(Math.abs(at('out') - way.times.outMs) / HOUR).toBeLessThan(0.25)
+      expect(Math.abs(at('shape') - way.times.shapeMs) / millisecondsInHour).toBeLessThan(0.25)
+      expect(Math.abs(at('out') - way.times.outMs) / millisecondsInHour).toBeLessThan(0.25)
       expect(solved?.warnings.filter((w) => w.code === 'start in the night' || w.code === 'start has passed')).toEqual([])
     }
   }
@@ -56,7 +57,7 @@ test('what an earlier plan would have fed the jar does not count when ways are s
   const stage = {
     id: 'wake',
     kind: 'wake' as const,
-    at: now + HOUR,
+    at: now + millisecondsInHour,
     seedGrams: 20,
     flourGrams: 40,
     waterGrams: 40,
@@ -77,7 +78,7 @@ test('another bake takes hands, oven, and the one room in the warm', () => {
   expect(fullStretches(kitchen.places[1] as Kitchen['places'][number], [claim])).toMatchObject([{ placeId: 'warm', toMs: plan.mixAt }])
   expect(fullStretches(kitchen.places[0] as Kitchen['places'][number], [claim])).toEqual([])
   expect(
-    busyIn(kitchen, [claim], now, now + 60 * HOUR)
+    busyIn(kitchen, [claim], now, now + 60 * millisecondsInHour)
       .filter((b) => b.kind === 'other bake')
       .every((b) => b.name === 'Rolls')
   ).toBe(true)

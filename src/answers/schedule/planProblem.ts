@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen, Place, Plan, StageBeforePlan } from '../../contract'
 import {
   atRatio,
@@ -20,14 +21,13 @@ import { doughOf } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solvePlan'
 import { type Bake, hoursOf } from '../fromWire'
 
-const MS_PER_HOUR = 3_600_000
 /** Flour per seed that is tried. */
 const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
 /** A warm mix, where the plan's own is not warm already, °C. */
 const WARM_MIX_C = 28
 const GRID_MINUTES = 15
 /** Times that are taken are looked up so far ahead, ms. */
-const AHEAD_MS = 9 * 24 * MS_PER_HOUR
+const AHEAD_MS = 9 * 24 * millisecondsInHour
 /** What is kept of a jar at a wake-up feed where it has no least, g. */
 const KEPT_GRAMS = 20
 

@@ -1,7 +1,7 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
 import { fitHours, type Milestones, type Pantry, type Variant } from '../../core'
 
-const MS_PER_HOUR = 3_600_000
 /** Nobody mixes to the minute. */
 const FIVE_MINUTES = 300_000
 
@@ -16,7 +16,7 @@ export function variantTaken(plan: Plan, variant: Variant, startMs: number, mile
   return {
     ...plan,
     tempC: variant.tempC,
-    mixAt: Math.round((startMs + hours * MS_PER_HOUR) / FIVE_MINUTES) * FIVE_MINUTES,
+    mixAt: Math.round((startMs + hours * millisecondsInHour) / FIVE_MINUTES) * FIVE_MINUTES,
     startAt: startMs,
     build: {
       ...plan.build,

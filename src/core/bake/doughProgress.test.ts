@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { gasAt } from '../ferment/milestones'
 import { createWorkspace, simulate } from '../ferment/simulate'
 import { vesselOf } from '../jars/lineage'
@@ -5,9 +6,8 @@ import { DOUGH } from '../testing/planProblems'
 import { doughProgress, SAMPLE_GRAMS } from './doughProgress'
 import { coreSays, OVEN } from './oven'
 
-const HOUR = 3_600_000
 const dough = { ...DOUGH, startedAtMs: Date.UTC(2026, 10, 28, 6), stays: [{ fromMs: Date.UTC(2026, 10, 28, 6), tempC: 27 }], mixTempC: 21 }
-const at = (hours: number) => dough.startedAtMs + hours * HOUR
+const at = (hours: number) => dough.startedAtMs + hours * millisecondsInHour
 const gas = (grams: number, hours: number) => {
   const share = grams / 1506
   const vessel = vesselOf({

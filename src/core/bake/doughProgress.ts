@@ -1,9 +1,9 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt } from '../ferment/milestones'
 import { createWorkspace, simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
 
-const MS_PER_HOUR = 3_600_000
 /** A dough is followed no longer than this, h. */
 const LONGEST_HOURS = 36
 /** A sample jar beside the bowl holds so much, g. */
@@ -35,7 +35,7 @@ export function doughProgress(
   targetGas: number,
   jar: JarParameters = TYPICAL_JAR
 ): DoughProgress | null {
-  const hours = (atMs - dough.startedAtMs) / MS_PER_HOUR
+  const hours = (atMs - dough.startedAtMs) / millisecondsInHour
   const gas = rise - 1
   if (hours <= 0 || gas < LEAST_GAS) return null
   const run = (line: BatchLine) => simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_HOURS, workspace: createWorkspace() }).curve
@@ -44,7 +44,7 @@ export function doughProgress(
   if (like === null) return null
   const pace = like / hours
   const target = firstHoursAt(bowl, targetGas)
-  return { bowlRise: 1 + gasAt(bowl, like), pace, targetMs: target === null ? null : dough.startedAtMs + (target / pace) * MS_PER_HOUR }
+  return { bowlRise: 1 + gasAt(bowl, like), pace, targetMs: target === null ? null : dough.startedAtMs + (target / pace) * millisecondsInHour }
 }
 
 /** A little of the same dough in a glass. */

@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { PANTRY, simpleFormula } from '../testing/doughs'
 import { CUP_SIZES } from '../units/volume'
 import { type BakeWish, type BuildPlan, type KitchenFacts, type SeedJar, solveBake } from './solveBake'
 
-const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 26, 19, 42)
-const fed = now - 14 * HOUR
+const fed = now - 14 * millisecondsInHour
 
 const jar: SeedJar = {
   grams: 85,
@@ -115,9 +115,9 @@ test('ready at three in the morning falls in the night itself', () => {
 })
 
 test('ready in two hours is too late to begin, and the soonest is told', () => {
-  const warning = solve({ mixAtMs: now + 2 * HOUR }).warnings.find((w) => w.code === 'start has passed')
+  const warning = solve({ mixAtMs: now + 2 * millisecondsInHour }).warnings.find((w) => w.code === 'start has passed')
   if (warning?.code !== 'start has passed') throw new Error('not warned')
-  expect(warning.soonestMs).toBeGreaterThan(now + 6 * HOUR)
+  expect(warning.soonestMs).toBeGreaterThan(now + 6 * millisecondsInHour)
 })
 
 test('a jar that cannot spare the seed', () => {
@@ -150,7 +150,7 @@ test('a dough that cannot be has no levain, and the reason is kept', () => {
 })
 
 test('a jar left out for two weeks is told to be weak', () => {
-  const old = now - 14 * 24 * HOUR
+  const old = now - 14 * 24 * millisecondsInHour
   const line = { ...jar.line, startedAtMs: old, stays: [{ fromMs: old, tempC: 22 }] }
   expect(codes(solve({}, { line }))).toContain('culture weak')
 })

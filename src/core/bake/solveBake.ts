@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { UsualTemps } from '../build/benchTemps'
 import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/jarFit'
 import { MOST_GROWTH } from '../build/ladder'
@@ -37,8 +38,6 @@ import type { Problem, Result } from '../units/result'
 import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
 import { asBegun, type BegunLevain } from './begun'
 import { type WeighedBuild, weighLevain } from './weighLevain'
-
-const MS_PER_HOUR = 3_600_000
 
 /** How much seed, as a baker says it; spoons are converted. */
 export type SeedMeasure =
@@ -334,7 +333,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   const others = () =>
     awakeRatios(atRatio(build.planned, build.flourPerSeed), build.flourPerSeed, wish.mixAtMs, wish.school, startMs, kitchen.sleep, kitchen.timeZone, nowMs)
   if (startMs < nowMs)
-    warnings.push({ code: 'start has passed', startMs, soonestMs: build.asItStands.startMs + build.asItStands.fitHours * MS_PER_HOUR, others: others() })
+    warnings.push({ code: 'start has passed', startMs, soonestMs: build.asItStands.startMs + build.asItStands.fitHours * millisecondsInHour, others: others() })
   else if (nightAt(startMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'start in the night', startMs, others: others() })
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
   const { spareGrams } = build.sourced

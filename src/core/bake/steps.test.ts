@@ -1,14 +1,14 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Verdict } from '../readiness/verdict'
 import { USUAL_COURSE } from '../schedule/course'
 import { expectedMixMs, type StepFacts, stepsOf } from './steps'
 
-const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 27, 8)
 const awake = (ms: number) => ms
 const facts = (more: Partial<StepFacts>): StepFacts => ({
   status: 'planned',
-  mixAtMs: now + 20 * HOUR,
-  startMs: now + 11 * HOUR,
+  mixAtMs: now + 20 * millisecondsInHour,
+  startMs: now + 11 * millisecondsInHour,
   growMs: [],
   ripens: null,
   before: [],
@@ -42,12 +42,12 @@ function verdict(advice: Verdict['advice']): Verdict {
   }
 }
 const ripening = (advice: Verdict['advice'], more: Partial<StepFacts> = {}) =>
-  stepsOf(facts({ status: 'ripening', running: { bandMs: now - 5 * HOUR, verdict: verdict(advice) }, ...more }), now)
+  stepsOf(facts({ status: 'ripening', running: { bandMs: now - 5 * millisecondsInHour, verdict: verdict(advice) }, ...more }), now)
 
 test('planned: build, then mix', () => {
   expect(stepsOf(facts({}), now)).toEqual([
-    { id: 'build', kind: 'build', atMs: now + 11 * HOUR, untilMs: null, minutes: 10 },
-    { id: 'mix', kind: 'mix', atMs: now + 20 * HOUR, untilMs: null, minutes: 15 }
+    { id: 'build', kind: 'build', atMs: now + 11 * millisecondsInHour, untilMs: null, minutes: 10 },
+    { id: 'mix', kind: 'mix', atMs: now + 20 * millisecondsInHour, untilMs: null, minutes: 15 }
   ])
 })
 
@@ -58,24 +58,24 @@ test('a plan that cannot be still has its mix', () => {
 test('half weighed: go on now, the mix is still to come', () => {
   expect(stepsOf(facts({ status: 'building' }), now)).toEqual([
     { id: 'finish weighing', kind: 'finish weighing', atMs: now, untilMs: null, minutes: 0 },
-    { id: 'mix', kind: 'mix', atMs: now + 20 * HOUR, untilMs: null, minutes: 15 }
+    { id: 'mix', kind: 'mix', atMs: now + 20 * millisecondsInHour, untilMs: null, minutes: 15 }
   ])
 })
 
 test('climbing: look, then mix while the window is open', () => {
   const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 })
-  expect(steps[0]).toEqual({ id: 'look', kind: 'look', atMs: now + 1.5 * HOUR, untilMs: now + 2 * HOUR, minutes: 0 })
-  expect(steps[1]).toEqual({ id: 'mix', kind: 'mix', atMs: now + 2 * HOUR, untilMs: now + 5 * HOUR, minutes: 15 })
+  expect(steps[0]).toEqual({ id: 'look', kind: 'look', atMs: now + 1.5 * millisecondsInHour, untilMs: now + 2 * millisecondsInHour, minutes: 0 })
+  expect(steps[1]).toEqual({ id: 'mix', kind: 'mix', atMs: now + 2 * millisecondsInHour, untilMs: now + 5 * millisecondsInHour, minutes: 15 })
 })
 
 test('nobody is sent to look at night', () => {
-  const morning = now + 9 * HOUR
+  const morning = now + 9 * millisecondsInHour
   const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { awake: () => morning })
   expect(steps[0]?.atMs).toBe(morning)
 })
 
 test('ripe: mix now, not at the time once planned', () => {
-  expect(ripening({ kind: 'mix now', closesHours: 10 })[0]).toEqual({ id: 'mix', kind: 'mix', atMs: now, untilMs: now + 5 * HOUR, minutes: 15 })
+  expect(ripening({ kind: 'mix now', closesHours: 10 })[0]).toEqual({ id: 'mix', kind: 'mix', atMs: now, untilMs: now + 5 * millisecondsInHour, minutes: 15 })
 })
 
 test('collapsed: feed again; mixed: nothing more', () => {
@@ -89,7 +89,7 @@ const clock = (steps: readonly { id: string; atMs: number }[]) => steps.map((s) 
 const deed = (minutesAgo: number, did: 'done' | 'skipped' = 'done') => ({ id: 'x', atMs: now - minutesAgo * 60_000, did })
 
 test('a planned bake shows its whole day', () => {
-  const steps = stepsOf(facts({ dough, mixAtMs: now + 10 * HOUR, startMs: now + HOUR }), now)
+  const steps = stepsOf(facts({ dough, mixAtMs: now + 10 * millisecondsInHour, startMs: now + millisecondsInHour }), now)
   expect(clock(steps)).toEqual([
     'build 09:00',
     'autolyse 17:20',
@@ -108,15 +108,15 @@ test('a planned bake shows its whole day', () => {
 
 test('a feed before it that was done is gone from the list; one left out too', () => {
   const before = [
-    { id: 'wake 1', kind: 'wake' as const, atMs: now - HOUR },
-    { id: 'wake 2', kind: 'wake' as const, atMs: now + 8 * HOUR }
+    { id: 'wake 1', kind: 'wake' as const, atMs: now - millisecondsInHour },
+    { id: 'wake 2', kind: 'wake' as const, atMs: now + 8 * millisecondsInHour }
   ]
   expect(stepsOf(facts({ before }), now).map((s) => s.id)).toEqual(['wake 1', 'wake 2', 'build', 'mix'])
   expect(stepsOf(facts({ before, deeds: new Map([['wake 1', deed(5)]]) }), now).map((s) => s.id)).toEqual(['wake 2', 'build', 'mix'])
 })
 
 test('the day follows what happened: mixed late, shaped later still', () => {
-  const mixed = { status: 'mixed' as const, mixedMs: now - 5 * HOUR, dough }
+  const mixed = { status: 'mixed' as const, mixedMs: now - 5 * millisecondsInHour, dough }
   expect(clock(stepsOf(facts(mixed), now)).slice(3)).toEqual(['shape 07:00', 'preheat 08:10', 'bake 08:55', 'lid 09:15', 'out 09:40', 'eat 11:10'])
   // Shaped at 08:00 instead of 07:25: the oven is loaded an hour and a half after that.
   const shaped = stepsOf(facts({ ...mixed, deeds: new Map([['shape', deed(0)]]) }), now)
@@ -127,7 +127,7 @@ test('folds that were let go by are no more overdue once it is shaped', () => {
   const steps = stepsOf(
     facts({
       status: 'mixed',
-      mixedMs: now - 5 * HOUR,
+      mixedMs: now - 5 * millisecondsInHour,
       dough,
       deeds: new Map([
         ['fold 1', deed(240)],
@@ -140,14 +140,19 @@ test('folds that were let go by are no more overdue once it is shaped', () => {
 })
 
 test('a levain that is late takes the day with it; one that would be ripe at night is mixed before bed or in the morning', () => {
-  const night = { fromMs: now + 14 * HOUR, toMs: now + 22 * HOUR }
+  const night = { fromMs: now + 14 * millisecondsInHour, toMs: now + 22 * millisecondsInHour }
   const inNight = (ms: number) => ms > night.fromMs && ms < night.toMs
   const sleeping = { awake: (ms: number) => (inNight(ms) ? night.toMs : ms), bedtime: (ms: number) => (inNight(ms) ? night.fromMs : ms) }
-  const running = (bandHours: number) => ({ bandMs: now + bandHours * HOUR, verdict: verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 6 }) })
+  const running = (bandHours: number) => ({
+    bandMs: now + bandHours * millisecondsInHour,
+    verdict: verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 6 })
+  })
   const rested = { ...dough, course: USUAL_COURSE.wheat }
   // Opens after 7 h, closes after 10 h; planned for 6 h from now.
   const at = (bandHours: number, mixAt: number) =>
-    (expectedMixMs(facts({ status: 'ripening', mixAtMs: now + mixAt * HOUR, running: running(bandHours), dough: rested, ...sleeping }), now) - now) / HOUR
+    (expectedMixMs(facts({ status: 'ripening', mixAtMs: now + mixAt * millisecondsInHour, running: running(bandHours), dough: rested, ...sleeping }), now) -
+      now) /
+    millisecondsInHour
   expect(at(0, 8)).toBe(8)
   expect(at(0, 6)).toBe(7)
   expect(at(0, 12)).toBe(10)
@@ -158,35 +163,39 @@ test('a levain that is late takes the day with it; one that would be ripe at nig
 })
 
 test('where the dough’s day is planned, the mix stands at its moment and the autolyse before it', () => {
-  const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { dough, mixAtMs: now + 3 * HOUR })
+  const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { dough, mixAtMs: now + 3 * millisecondsInHour })
   expect(clock(steps).slice(0, 3)).toEqual(['look 09:30', 'autolyse 10:20', 'mix 11:00'])
   // Fit and due now: nothing rests for forty minutes any more.
-  const now8 = { bandMs: now - 8 * HOUR, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
-  expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - HOUR, running: now8 }).map((s) => s.id)).not.toContain('autolyse')
+  const now8 = { bandMs: now - 8 * millisecondsInHour, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
+  expect(ripening({ kind: 'mix now', closesHours: 10 }, { dough, mixAtMs: now - millisecondsInHour, running: now8 }).map((s) => s.id)).not.toContain('autolyse')
 })
 
 test('ready at the hour it was planned for: that hour is the appointment, not the opening of the window', () => {
-  const open = { bandMs: now - 8 * HOUR, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
+  const open = { bandMs: now - 8 * millisecondsInHour, verdict: verdict({ kind: 'mix now', closesHours: 10 }) }
   const at = (mixAtMs: number) => stepsOf(facts({ status: 'ripening', running: open, dough, mixAtMs }), now).find((s) => s.kind === 'mix')
   // Opened an hour ago, closes in two.
   expect(at(now)?.atMs).toBe(now)
-  expect(at(now + HOUR)?.atMs).toBe(now + HOUR)
+  expect(at(now + millisecondsInHour)?.atMs).toBe(now + millisecondsInHour)
   // Planned for an hour that has passed, or for one that it does not last until: now.
-  expect(at(now - HOUR)?.atMs).toBe(now)
-  expect(at(now + 5 * HOUR)?.atMs).toBe(now)
+  expect(at(now - millisecondsInHour)?.atMs).toBe(now)
+  expect(at(now + 5 * millisecondsInHour)?.atMs).toBe(now)
 })
 
 test('begun late it is mixed late, and all that follows with it; in time while it is ready by then', () => {
   const late = (opensHours: number) =>
     expectedMixMs(
-      facts({ mixAtMs: now + 6 * HOUR, startMs: now - 3 * HOUR, ripens: { opensMs: now + opensHours * HOUR, fitMs: now + (opensHours + 1) * HOUR } }),
+      facts({
+        mixAtMs: now + 6 * millisecondsInHour,
+        startMs: now - 3 * millisecondsInHour,
+        ripens: { opensMs: now + opensHours * millisecondsInHour, fitMs: now + (opensHours + 1) * millisecondsInHour }
+      }),
       now
     )
-  expect(late(8)).toBe(now + 9 * HOUR)
-  expect(late(5)).toBe(now + 6 * HOUR)
+  expect(late(8)).toBe(now + 9 * millisecondsInHour)
+  expect(late(5)).toBe(now + 6 * millisecondsInHour)
 })
 
 test('starter that has to be grown first is grown first', () => {
-  const steps = stepsOf(facts({ growMs: [now + HOUR, now + 5 * HOUR] }), now)
+  const steps = stepsOf(facts({ growMs: [now + millisecondsInHour, now + 5 * millisecondsInHour] }), now)
   expect(steps.map((s) => s.id)).toEqual(['grow 1', 'grow 2', 'build', 'mix'])
 })

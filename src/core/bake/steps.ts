@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Verdict } from '../readiness/verdict'
 import { type CourseTimes, courseTimes, type DayStep, type DoughCourse, type DoughPace, HANDS_MINUTES, timesFrom, timesOfBake } from '../schedule/course'
 import type { BakeStatus, StepDeed } from './foldBake'
@@ -51,8 +52,6 @@ export interface StepFacts {
   readonly bedtime: (ms: number) => number
 }
 
-const MS_PER_HOUR = 3_600_000
-const MINUTE = 60_000
 /** Once it is cooled for so long, nobody needs to be told any more, h. */
 const COLD_NEWS_HOURS = 6
 
@@ -93,7 +92,7 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
   }
   if (status === 'building') return [step('finish weighing', nowMs), ...chills, mix(mixMs)]
   if (running === null || running.verdict === null) return [...chills, mix(mixMs)]
-  const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
+  const at = (hours: number) => running.bandMs + hours * millisecondsInHour
   const { advice, forecast } = running.verdict
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : null
   switch (advice.kind) {
@@ -121,9 +120,9 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   /** Before bed where it is ready by then, else in the morning; the autolyse before it is in nobody's sleep either. */
   const whileAwake = (wanted: number, soonest: number) => {
     if (awake(wanted) === wanted) return wanted
-    const evening = bedtime(wanted) - HANDS_MINUTES.mix * MINUTE
+    const evening = bedtime(wanted) - HANDS_MINUTES.mix * millisecondsInMinute
     if (evening >= soonest) return evening
-    const autolyse = (dough?.course.autolyseMinutes ?? 0) * MINUTE
+    const autolyse = (dough?.course.autolyseMinutes ?? 0) * millisecondsInMinute
     return awake(awake(wanted) - autolyse) + autolyse
   }
   const verdict = running?.verdict ?? null
@@ -131,7 +130,7 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   if (running === null) return ripens === null || ripens.opensMs <= mixAtMs ? mixAtMs : whileAwake(ripens.fitMs, ripens.opensMs)
   if (verdict === null || !Number.isFinite(verdict.forecast.opens.p50)) return Math.max(mixAtMs, nowMs)
   const { forecast, advice } = verdict
-  const at = (hours: number) => running.bandMs + hours * MS_PER_HOUR
+  const at = (hours: number) => running.bandMs + hours * millisecondsInHour
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
   // Ready, and the planned hour has passed or comes too late for it: now.
   if ((advice.kind === 'mix now' || advice.kind === 'mix soon') && (mixAtMs < nowMs || mixAtMs > closes)) return nowMs
@@ -149,12 +148,12 @@ export function dayOfDough({ dough, deeds }: Pick<StepFacts, 'dough' | 'deeds'>,
   if (planned === null) return null
   const doneAt = (id: string) => (deeds.get(id)?.did === 'done' ? deeds.get(id)?.atMs : undefined)
   const shaped = doneAt('shape')
-  const later = shaped === undefined ? planned : timesFrom(course, mixMs, shaped - HANDS_MINUTES.shape * MINUTE, pace.proofHours)
+  const later = shaped === undefined ? planned : timesFrom(course, mixMs, shaped - HANDS_MINUTES.shape * millisecondsInMinute, pace.proofHours)
   if (later === null) return null
   const loaded = doneAt('bake')
   const baked = loaded === undefined ? later : timesOfBake(course, { ...later, bakeMs: loaded })
   const out = doneAt('out')
-  return out === undefined ? baked : { ...baked, outMs: out, eatMs: out + course.coolHours * MS_PER_HOUR }
+  return out === undefined ? baked : { ...baked, outMs: out, eatMs: out + course.coolHours * millisecondsInHour }
 }
 
 function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
@@ -170,7 +169,7 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
     step('bake', times.bakeMs),
     ...(times.lidMs === null ? [] : [step('lid', times.lidMs)]),
     step('out', times.outMs),
-    ...(times.eatMs + COLD_NEWS_HOURS * MS_PER_HOUR < nowMs ? [] : [step('eat', times.eatMs)])
+    ...(times.eatMs + COLD_NEWS_HOURS * millisecondsInHour < nowMs ? [] : [step('eat', times.eatMs)])
   ].filter((s) => !isPast(s, facts))
 }
 

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { lookOver, readLevels, tempSteps, thinned } from './readLevels'
 
 const ZONE = 'Europe/Lisbon'
@@ -22,7 +23,7 @@ test('time, height and temperature, by their names; height against the band', ()
 
 test('hours since mixing and × without names or zone', () => {
   const read = levels('elapsed h,rise\n0.5,1.05\n2,×1.6\n4,2.4')
-  expect(read.ok && read.value.map((l) => [(l.ms - start) / 3_600_000, l.rise])).toEqual([
+  expect(read.ok && read.value.map((l) => [(l.ms - start) / millisecondsInHour, l.rise])).toEqual([
     [0.5, 1.05],
     [2, 1.6],
     [4, 2.4]

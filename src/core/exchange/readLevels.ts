@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { ok, problem, type Result } from '../units/result'
 import { instantOf, type KnownHours, linesOf, saysFahrenheit, type TimedTemp, temperatureOf } from './readReadings'
 
@@ -94,7 +95,8 @@ export function readLevels(
   for (const row of rows) {
     const h = figure(row, hours)
     const m = figure(row, minutes)
-    const ms = time >= 0 ? instantOf(row[time] ?? '', timeZone, known) : h !== null ? startMs + h * 3_600_000 : m !== null ? startMs + m * 60_000 : null
+    const ms =
+      time >= 0 ? instantOf(row[time] ?? '', timeZone, known) : h !== null ? startMs + h * millisecondsInHour : m !== null ? startMs + m * 60_000 : null
     const mm = figure(row, height)
     const level = rise >= 0 ? figure(row, rise) : mm === null ? null : mm / (band as number)
     if (ms === null || level === null || level < 0.5 || level > HIGHEST_RISE) continue

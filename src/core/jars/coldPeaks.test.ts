@@ -1,11 +1,10 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { coldFeed, coldJarErrors } from '../testing/coldJar'
 import { coldPeaks } from './coldPeaks'
 
-const DAY = 86_400_000
-
 test('days to the peak are those of the highest level seen, once a lower one follows', () => {
   const line = coldFeed(5)
-  const marks = (...levels: [days: number, rise: number][]) => levels.map(([days, rise]) => ({ atMs: line.startedAtMs + days * DAY, rise }))
+  const marks = (...levels: [days: number, rise: number][]) => levels.map(([days, rise]) => ({ atMs: line.startedAtMs + days * millisecondsInDay, rise }))
   expect(coldPeaks([{ line, marks: marks([1, 1.3], [4, 2.4], [5, 2.6], [7, 2.1]) }])).toEqual([{ ratio: 5, days: 5 }])
   // Still climbing: nothing is known of its top
   expect(coldPeaks([{ line, marks: marks([1, 1.3], [4, 2.4]) }])).toEqual([])

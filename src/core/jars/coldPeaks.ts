@@ -1,7 +1,7 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { MODEL } from '../ferment/constants'
 import type { BatchLine } from './lineage'
 
-const MS_PER_DAY = 86_400_000
 /** Seen lower than this share of the highest level seen, its top was before. */
 const PAST_TOP = 0.97
 
@@ -31,6 +31,6 @@ export function coldPeaks(feeds: readonly WatchedFeed[]): ColdPeak[] {
     const levels = marks.flatMap(({ atMs, rise }) => (rise === undefined ? [] : [{ atMs, rise }])).sort((a, b) => a.atMs - b.atMs)
     const top = levels.reduce<(typeof levels)[number] | null>((best, next) => (best === null || next.rise > best.rise ? next : best), null)
     if (top === null || !levels.some((later) => later.atMs > top.atMs && later.rise - 1 < PAST_TOP * (top.rise - 1))) return []
-    return [{ ratio: flour / kept, days: (top.atMs - line.startedAtMs) / MS_PER_DAY }]
+    return [{ ratio: flour / kept, days: (top.atMs - line.startedAtMs) / millisecondsInDay }]
   })
 }

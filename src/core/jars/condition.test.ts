@@ -1,11 +1,11 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { referenceRun } from '../testing/reference'
 import { conditionOf, isFoodGone, isHungry } from './condition'
 import { type BatchLine, vesselOf } from './lineage'
 
-const HOUR = 3_600_000
-const DAY = 24 * HOUR
+const DAY = 24 * millisecondsInHour
 const fedAt = Date.UTC(2026, 10, 1, 9)
 
 /** A feed of ripe white starter, and where it stands. */
@@ -23,7 +23,7 @@ function fed(flourPerSeed: number, tempC: number, more: Partial<BatchLine> = {})
 }
 const anHourOut = [
   { fromMs: fedAt, tempC: 22 },
-  { fromMs: fedAt + HOUR, tempC: 4 }
+  { fromMs: fedAt + millisecondsInHour, tempC: 4 }
 ]
 
 test.each([
@@ -33,7 +33,7 @@ test.each([
   ['an hour out, then the fridge, 1:5:5', fed(5, 4, { stays: anHourOut }), 24 * 30],
   [
     'stiff in a cool corner by day and night',
-    fed(3, 15, { waterGrams: 25, stays: [{ fromMs: fedAt, tempC: 15, swing: { swingK: 3, warmestMs: fedAt + 7 * HOUR } }] }),
+    fed(3, 15, { waterGrams: 25, stays: [{ fromMs: fedAt, tempC: 15, swing: { swingK: 3, warmestMs: fedAt + 7 * millisecondsInHour } }] }),
     24 * 6
   ]
 ])('%s: its food is gone within a tenth of an hour of many small steps', (_, line, lookHours) => {
@@ -42,7 +42,7 @@ test.each([
   expect(slow).not.toBeNull()
   expect(Math.abs((foodGoneHours ?? 0) - (slow ?? 0))).toBeLessThan(0.1)
   const { hungryMs, peakMs } = conditionOf(line, fedAt)
-  expect(hungryMs).toBeGreaterThanOrEqual(fedAt + (foodGoneHours ?? 0) * HOUR)
+  expect(hungryMs).toBeGreaterThanOrEqual(fedAt + (foodGoneHours ?? 0) * millisecondsInHour)
   expect(hungryMs).toBeGreaterThan(peakMs ?? 0)
 })
 
@@ -51,21 +51,21 @@ test('as long as it builds as it is, it is not hungry, however little food is le
   const { hungryMs, fades } = conditionOf(line, fedAt)
   const wantsOne = fades[0]?.fromMs ?? 0
   const { foodGoneHours } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: 72 })
-  expect(fedAt + (foodGoneHours ?? 0) * HOUR).toBeLessThan(wantsOne)
+  expect(fedAt + (foodGoneHours ?? 0) * millisecondsInHour).toBeLessThan(wantsOne)
   expect(hungryMs).toBe(wantsOne)
-  const atTheEndOfItsFood = conditionOf(line, (fedAt + (foodGoneHours ?? 0) * HOUR + wantsOne) / 2)
+  const atTheEndOfItsFood = conditionOf(line, (fedAt + (foodGoneHours ?? 0) * millisecondsInHour + wantsOne) / 2)
   expect(atTheEndOfItsFood.use).toBe('ready as it is')
   expect(isFoodGone(atTheEndOfItsFood)).toBe(true)
 })
 
 test('just fed it ripens; near its top it is ready; hungry it has no food', () => {
   const line = fed(2, 24)
-  const fresh = conditionOf(line, fedAt + HOUR)
+  const fresh = conditionOf(line, fedAt + millisecondsInHour)
   expect(fresh.use).toBe('ripens')
   expect(fresh.food).toBeGreaterThan(0.6)
   const peakMs = fresh.peakMs ?? 0
-  expect((peakMs - fedAt) / HOUR).toBeGreaterThan(5)
-  expect((peakMs - fedAt) / HOUR).toBeLessThan(7.5)
+  expect((peakMs - fedAt) / millisecondsInHour).toBeGreaterThan(5)
+  expect((peakMs - fedAt) / millisecondsInHour).toBeLessThan(7.5)
   const ripe = conditionOf(line, peakMs)
   expect(ripe).toMatchObject({ use: 'ready as it is', phase: 'peak' })
   expect(ripe.rise).toBeCloseTo(fresh.peakRise, 2)
@@ -88,8 +88,8 @@ test('in the fridge it fades by 0.14 of lag work a day: six and a half days from
 test('it is what its fades say at each of them', () => {
   const line = fed(3, 4, { stays: anHourOut })
   for (const { strength, fromMs } of conditionOf(line, fedAt).fades) {
-    expect(conditionOf(line, fromMs + 2 * HOUR).use).toBe(strength)
-    expect(conditionOf(line, fromMs - 2 * HOUR).use).not.toBe(strength)
+    expect(conditionOf(line, fromMs + 2 * millisecondsInHour).use).toBe(strength)
+    expect(conditionOf(line, fromMs - 2 * millisecondsInHour).use).not.toBe(strength)
   }
 })
 

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { MODEL } from '../ferment/constants'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
@@ -5,7 +6,6 @@ import { simulate } from '../ferment/simulate'
 import { type Phase, phaseAt } from '../readiness/phases'
 import { type BatchLine, cultureAt, STRENGTHS, type Strength, strengthOf, vesselOf } from './lineage'
 
-const MS_PER_HOUR = 3_600_000
 /** A jar is followed no longer than this, h. */
 const LOOK_HOURS = 24 * 60
 
@@ -38,10 +38,10 @@ export interface JarCondition {
  */
 export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): JarCondition {
   const { curve, milestones, foodGoneHours, fadeHours } = simulate(vesselOf(line, jar), jar, { untilHours: LOOK_HOURS })
-  const hours = Math.max((atMs - line.startedAtMs) / MS_PER_HOUR, 0)
+  const hours = Math.max((atMs - line.startedAtMs) / millisecondsInHour, 0)
   const gas = gasAt(curve, hours)
   const state = cultureAt(line, atMs, jar)
-  const at = (h: number | null) => (h === null ? null : line.startedAtMs + h * MS_PER_HOUR)
+  const at = (h: number | null) => (h === null ? null : line.startedAtMs + h * millisecondsInHour)
   const ripe = milestones.opensHours !== null && hours >= milestones.opensHours
   return {
     phase: phaseAt(milestones, gas, hours),
@@ -51,7 +51,7 @@ export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = 
     peakMs: at(milestones.peakHours),
     peakRise: 1 + milestones.peakGas,
     hungryMs: foodGoneHours === null ? null : at(Math.max(foodGoneHours, milestones.closesHours ?? 0, fadeHours[0] ?? 0)),
-    fades: fadeHours.map((h, i) => ({ strength: STRENGTHS[i + 1] as Strength, fromMs: line.startedAtMs + h * MS_PER_HOUR }))
+    fades: fadeHours.map((h, i) => ({ strength: STRENGTHS[i + 1] as Strength, fromMs: line.startedAtMs + h * millisecondsInHour }))
   }
 }
 

@@ -1,12 +1,17 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import fc from 'fast-check'
 import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
 import { pantryOf } from '../dough/ingredient'
 import { DISCARD_FOODS, foodOfDiscard } from './discardFood'
 import { leftInPot, type PotPortion, potContents, stalePotGrams } from './discardPot'
 
-const DAY = 86_400_000
 const monday = Date.UTC(2026, 10, 23, 8)
-const portion = (day: number, grams: number, hydration = 1): PotPortion => ({ sinceMs: monday + day * DAY, grams, flour: 'white wheat', hydration })
+const portion = (day: number, grams: number, hydration = 1): PotPortion => ({
+  sinceMs: monday + day * millisecondsInDay,
+  grams,
+  flour: 'white wheat',
+  hydration
+})
 const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
 
 test('the oldest comes out first', () => {
@@ -34,15 +39,15 @@ test('what goes in is what comes out and what is left', () => {
 test('flour, water and until when: 60 g at 100 % and 30 g at 50 %', () => {
   const contents = potContents([portion(0, 60), portion(3, 30, 0.5)])
   // 30 + 20 g of flour, 30 + 10 g of water
-  expect(contents).toMatchObject({ grams: 90, flourGrams: 50, waterGrams: 40, hydration: 0.8, gluten: true, useByMs: monday + 7 * DAY })
+  expect(contents).toMatchObject({ grams: 90, flourGrams: 50, waterGrams: 40, hydration: 0.8, gluten: true, useByMs: monday + 7 * millisecondsInDay })
   expect(potContents([])).toMatchObject({ grams: 0, hydration: 0, useByMs: null })
 })
 
 test('older than a week is not used', () => {
   const portions = [portion(0, 60), portion(3, 30)]
-  expect(stalePotGrams(portions, monday + 7 * DAY)).toBe(0)
-  expect(stalePotGrams(portions, monday + 8 * DAY)).toBe(60)
-  expect(stalePotGrams(portions, monday + 11 * DAY)).toBe(90)
+  expect(stalePotGrams(portions, monday + 7 * millisecondsInDay)).toBe(0)
+  expect(stalePotGrams(portions, monday + 8 * millisecondsInDay)).toBe(60)
+  expect(stalePotGrams(portions, monday + 11 * millisecondsInDay)).toBe(90)
 })
 
 test('crackers of 150 g: grams scaled, the discard’s flour and water counted', () => {

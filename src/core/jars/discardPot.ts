@@ -1,6 +1,6 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 
-const MS_PER_DAY = 86_400_000
 /** Discard is used within a week. */
 export const POT_DAYS = 7
 
@@ -67,11 +67,11 @@ export function potContents(portions: readonly PotPortion[]): PotContents {
     waterGrams: grams - flourGrams,
     hydration: flourGrams > 0 ? (grams - flourGrams) / flourGrams : 0,
     gluten: portions.some((p) => FLOURS[p.flour].gluten),
-    useByMs: oldest === undefined ? null : oldest.sinceMs + POT_DAYS * MS_PER_DAY
+    useByMs: oldest === undefined ? null : oldest.sinceMs + POT_DAYS * millisecondsInDay
   }
 }
 
 /** Grams of portions that are older than a week and no longer used. */
 export function stalePotGrams(portions: readonly PotPortion[], nowMs: number): number {
-  return portions.reduce((sum, p) => (p.sinceMs + POT_DAYS * MS_PER_DAY < nowMs ? sum + p.grams : sum), 0)
+  return portions.reduce((sum, p) => (p.sinceMs + POT_DAYS * millisecondsInDay < nowMs ? sum + p.grams : sum), 0)
 }

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import fc from 'fast-check'
 import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
 import { pantryOf } from '../dough/ingredient'
@@ -9,8 +10,7 @@ import { timedFeeds } from './timedFeeds'
 const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
 const WHITE = [{ ingredientId: 'white wheat', share: 1 }]
 
-const HOUR = 3_600_000
-const DAY = 24 * HOUR
+const DAY = 24 * millisecondsInHour
 const now = Date.UTC(2026, 10, 20, 8)
 const standing = (tempC: number, fromMs = now): LineStay => ({ fromMs, tempC })
 /** White starter at 100 %, fed so many days ago and kept in the fridge. */
@@ -70,8 +70,8 @@ test('risen by two thirds comes before doubled and before the top', () => {
   const { peakMs } = conditionOf(line, now)
   expect(hours).toBeGreaterThan(1.5)
   expect(hours).toBeLessThan(risenHours(line, 1) ?? 0)
-  expect(now + hours * HOUR).toBeLessThan(peakMs ?? 0)
-  expect(conditionOf(line, now + hours * HOUR).rise).toBeCloseTo(1 + TWO_THIRDS, 2)
+  expect(now + hours * millisecondsInHour).toBeLessThan(peakMs ?? 0)
+  expect(conditionOf(line, now + hours * millisecondsInHour).rise).toBeCloseTo(1 + TWO_THIRDS, 2)
   expect(risenHours(line, 20)).toBeNull()
 })
 
@@ -85,7 +85,7 @@ test('waking: each feed at the top of the one before, the first slower for a jar
   })
   const [first, second] = timedFeeds(from(20), [1, 2], now)
   expect(first).toMatchObject({ atMs: now, flourPerSeed: 1, flourGrams: 20, waterGrams: 20 })
-  expect(second).toMatchObject({ atMs: now + (first?.ripeHours ?? 0) * HOUR, flourGrams: 40, waterGrams: 40 })
+  expect(second).toMatchObject({ atMs: now + (first?.ripeHours ?? 0) * millisecondsInHour, flourGrams: 40, waterGrams: 40 })
   expect(first?.ripeHours).toBeGreaterThan((timedFeeds(from(3), [1], now)[0]?.ripeHours ?? 0) + 1)
   // 1:2:2 of a culture at its peak, at 23 °C: between the rows for 25 and 20 °C
   expect(second?.ripeHours).toBeGreaterThan(5)

@@ -1,6 +1,6 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type BatchLine, contentsOf, cultureAt, strengthOf, temperatureAt, vesselOf } from './lineage'
 
-const HOUR = 3_600_000
 const fed = Date.UTC(2026, 10, 20, 8)
 
 /** 20 g of a 100 % seed with 50 g of flour and 50 g of water. */
@@ -26,7 +26,7 @@ test('a rye seed leaves its flour in a wheat build', () => {
 })
 
 test('half a day after a feed it is ready, after four days out it wants feeding, after weeks revival', () => {
-  const after = (hours: number) => strengthOf(cultureAt(feed(), fed + hours * HOUR))
+  const after = (hours: number) => strengthOf(cultureAt(feed(), fed + hours * millisecondsInHour))
   expect(after(9)).toBe('ready as it is')
   expect(after(48)).not.toBe('ready as it is')
   expect(after(24 * 21)).toBe('revival')
@@ -36,24 +36,24 @@ test('cold keeps: a week in the fridge costs less than a week on the counter', (
   const cold = feed({
     stays: [
       { fromMs: fed, tempC: 22 },
-      { fromMs: fed + HOUR, tempC: 4 }
+      { fromMs: fed + millisecondsInHour, tempC: 4 }
     ]
   })
-  const week = fed + 7 * 24 * HOUR
+  const week = fed + 7 * 24 * millisecondsInHour
   expect(cultureAt(cold, week).lagWork).toBeLessThan(cultureAt(feed(), week).lagWork)
   expect(temperatureAt(cold, week)).toBeCloseTo(4, 3)
 })
 
 test('before it was mixed a batch is as just mixed', () => {
-  expect(cultureAt(feed(), fed - HOUR)).toEqual(vesselOf(feed()).start)
-  expect(temperatureAt(feed(), fed - HOUR)).toBe(22)
+  expect(cultureAt(feed(), fed - millisecondsInHour)).toEqual(vesselOf(feed()).start)
+  expect(temperatureAt(feed(), fed - millisecondsInHour)).toBe(22)
 })
 
 test('a tired parent makes a slower child', () => {
   const child = (hungryHours: number): BatchLine =>
     feed({
-      startedAtMs: fed + hungryHours * HOUR,
-      stays: [{ fromMs: fed + hungryHours * HOUR, tempC: 22 }],
+      startedAtMs: fed + hungryHours * millisecondsInHour,
+      stays: [{ fromMs: fed + hungryHours * millisecondsInHour, tempC: 22 }],
       parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: feed() }]
     })
   expect(vesselOf(child(96)).start.lagWork).toBeGreaterThan(vesselOf(child(9)).start.lagWork)

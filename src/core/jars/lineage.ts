@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { OwnTraits } from '../dough/blend'
 import { MODEL } from '../ferment/constants'
 import { type CultureState, DRIED, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
@@ -5,8 +6,6 @@ import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
 import type { Stay, Surroundings, VesselMaterial } from '../ferment/thermal'
-
-const MS_PER_HOUR = 3_600_000
 
 /** One stay of a batch at a place. */
 export interface LineStay {
@@ -125,7 +124,7 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
 }
 
 function stayOf({ fromMs, tempC, surroundings, swing, readings }: LineStay, startMs: number, first: boolean): Stay {
-  const hoursAt = (ms: number) => (ms - startMs) / MS_PER_HOUR
+  const hoursAt = (ms: number) => (ms - startMs) / millisecondsInHour
   return {
     fromHours: first ? 0 : hoursAt(fromMs),
     tempC,
@@ -160,7 +159,7 @@ const MOST_ASKED = 600
 function followedTo(line: BatchLine, atMs: number, jar: JarParameters): CultureState {
   if (line.dried === true) return DRIED
   const vessel = vesselOf(line, jar)
-  const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
+  const hours = Math.min((atMs - line.startedAtMs) / millisecondsInHour, LONGEST_HOURS)
   return hours <= 0 ? vessel.start : simulate(vessel, jar, { untilHours: hours }).end
 }
 
@@ -169,7 +168,7 @@ const LONGEST_HOURS = 24 * 90
 
 /** Temperature a culture has at a moment; it follows its place. */
 export function temperatureAt(line: BatchLine, atMs: number, jar: JarParameters = TYPICAL_JAR): number {
-  const hours = Math.min((atMs - line.startedAtMs) / MS_PER_HOUR, LONGEST_HOURS)
+  const hours = Math.min((atMs - line.startedAtMs) / millisecondsInHour, LONGEST_HOURS)
   return hours <= 0 ? line.mixTempC : simulate(vesselOf(line, jar), jar, { untilHours: hours }).endTempC
 }
 

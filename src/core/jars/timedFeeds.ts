@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart, Pantry } from '../dough/ingredient'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { feedByRatio, type Kept, lineOfFeed } from './feeding'
 import { type LineStay, vesselOf } from './lineage'
 
-const MS_PER_HOUR = 3_600_000
 /** A feed that shows no top is taken to be ripe after so long, h. */
 const SILENT_HOURS = 24
 const LOOK_HOURS = 72
@@ -54,7 +54,7 @@ export function timedFeeds({ kept, feed, hydration, pantry, stayAt, jar = TYPICA
     const ripeHours = milestones.peakHours ?? SILENT_HOURS
     feeds.push({ flourPerSeed, ...masses, atMs: now, ripeHours })
     seed = { ...seed, hydration, line }
-    now += ripeHours * MS_PER_HOUR
+    now += ripeHours * millisecondsInHour
   }
   return feeds
 }

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { drawForecast, windowOf } from '../ferment/forecast'
 import { UNKNOWN_JAR } from '../ferment/jarParameters'
 import { whiteVessel } from '../testing/builds'
@@ -48,7 +49,7 @@ test('by the clock from when it was mixed; nothing of a levain that has collapse
   const verdict = judge(draws, [], 3, 'dome', 'wheat')
   const startedAtMs = Date.UTC(2026, 10, 27, 8)
   const [soon, opens] = alarmsByClock(verdict, startedAtMs, 25)
-  expect(opens?.atMs).toBe(startedAtMs + verdict.forecast.opens.p25 * 3_600_000)
+  expect(opens?.atMs).toBe(startedAtMs + verdict.forecast.opens.p25 * millisecondsInHour)
   expect((opens?.atMs ?? 0) - (soon?.atMs ?? 0)).toBe(30 * 60_000)
   expect(alarmsByClock({ ...verdict, phase: 'collapsed' }, startedAtMs, 25)).toEqual([])
   expect(alarmsByClock({ ...verdict, holds: false }, startedAtMs, 25)).toEqual([])

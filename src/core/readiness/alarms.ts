@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Forecast, HourRange } from '../ferment/forecast'
 import type { Verdict } from './verdict'
 
@@ -38,8 +39,6 @@ export function windowAlarms({ opens, closes }: Pick<Forecast, 'opens' | 'closes
 /** Which risk is taken where nobody has chosen. */
 export const USUAL_RISK: LateRisk = 25
 
-const MS_PER_HOUR = 3_600_000
-
 /**
  * The words about the window of a running levain, by the clock.
  * @param startedAtMs when it was mixed
@@ -51,5 +50,5 @@ export function alarmsByClock(
   risk: LateRisk
 ): { readonly kind: WindowAlarm['kind']; readonly atMs: number }[] {
   if (!holds || phase === 'collapsed') return []
-  return windowAlarms(forecast, risk).map(({ kind, atHours }) => ({ kind, atMs: startedAtMs + atHours * MS_PER_HOUR }))
+  return windowAlarms(forecast, risk).map(({ kind, atHours }) => ({ kind, atMs: startedAtMs + atHours * millisecondsInHour }))
 }

@@ -1,8 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR } from '../ferment/jarParameters'
 import type { BatchLine } from '../jars/lineage'
 import { causesOf, SYMPTOMS, type Symptom, type TroubleFacts, troubleFactsOf } from './troubles'
 
-const HOUR = 3_600_000
 const usual: TroubleFacts = {
   hoursSinceFeed: 8,
   coldHours: 0,
@@ -64,11 +64,11 @@ test('what a jar’s own line says of it', () => {
     mixTempC: 25,
     stays: [
       { fromMs: start, tempC: 22 },
-      { fromMs: start + 2 * HOUR, tempC: 4 }
+      { fromMs: start + 2 * millisecondsInHour, tempC: 4 }
     ],
     parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
   }
-  const facts = troubleFactsOf(line, start + 50 * HOUR, TYPICAL_JAR, false)
+  const facts = troubleFactsOf(line, start + 50 * millisecondsInHour, TYPICAL_JAR, false)
   expect(facts).toMatchObject({ hoursSinceFeed: 50, coldHours: 48, tempC: 4, flourPerSeed: 3, vigour: null })
   expect(facts.food).toBeLessThan(1)
 })
@@ -76,16 +76,16 @@ test('what a jar’s own line says of it', () => {
 test('what is usual is told by the feeds before: a jar kept at one to half and left two days in the warm each time', () => {
   const start = Date.UTC(2026, 10, 20)
   const fed = (daysAgo: number, flour: number, line: BatchLine | null): BatchLine => ({
-    startedAtMs: start - daysAgo * 24 * HOUR,
+    startedAtMs: start - daysAgo * 24 * millisecondsInHour,
     flours: { 'white wheat': flour },
     waterGrams: flour,
     saltGrams: 0,
     mixTempC: 24,
-    stays: [{ fromMs: start - daysAgo * 24 * HOUR, tempC: 23 }],
+    stays: [{ fromMs: start - daysAgo * 24 * millisecondsInHour, tempC: 23 }],
     parents: [{ grams: 60, hydration: 1, flour: 'white wheat', line }]
   })
   const line = fed(0, 300, fed(2, 30, fed(4, 30, null)))
-  const facts = troubleFactsOf(line, start + 4 * HOUR, TYPICAL_JAR, false)
+  const facts = troubleFactsOf(line, start + 4 * millisecondsInHour, TYPICAL_JAR, false)
   expect(facts).toMatchObject({ hoursSinceFeed: 4, flourPerSeed: 5, usualFlourPerSeed: 0.5, usualWait: 2 })
   // One good feed does not mend the habit.
   expect(causesOf('falls early', facts)[0]?.code).toBe('fed too little')

@@ -3,6 +3,7 @@
  * Mould is no cause among others: it has one answer only.
  */
 
+import { millisecondsInHour } from 'date-fns/constants'
 import type { JarParameters } from '../ferment/jarParameters'
 import { type BatchLine, contentsOf, cultureAt } from '../jars/lineage'
 
@@ -97,7 +98,7 @@ const COLD_C = 12
 function feedOf(line: BatchLine, untilMs: number): Feed {
   const seed = line.parents.reduce((sum, p) => sum + p.grams, 0)
   const fresh = Object.values(line.flours).reduce((sum, grams) => sum + grams, 0)
-  const hours = (fromMs: number, toMs: number) => Math.max(toMs - fromMs, 0) / 3_600_000
+  const hours = (fromMs: number, toMs: number) => Math.max(toMs - fromMs, 0) / millisecondsInHour
   const coldHours = line.stays.reduce((sum, stay, i) => {
     const until = Math.min(line.stays[i + 1]?.fromMs ?? untilMs, untilMs)
     return stay.tempC < COLD_C ? sum + hours(stay.fromMs, until) : sum

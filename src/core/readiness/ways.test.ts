@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { drawForecast, summarise } from '../ferment/forecast'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
 import { doughPace, USUAL_COURSE } from '../schedule/course'
 import { type WaysAsked, waysNow, withInstantYeast } from './ways'
 
-const HOUR = 3_600_000
 const start = Date.UTC(2026, 10, 27, 6)
 const line: BatchLine = {
   startedAtMs: start,
@@ -28,7 +28,7 @@ const dough: BatchLine = {
 }
 const course = { ...USUAL_COURSE.wheat, autolyseMinutes: 0 }
 const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
-  const nowMs = start + hours * HOUR
+  const nowMs = start + hours * millisecondsInHour
   return {
     line,
     nowMs,
@@ -43,7 +43,7 @@ const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
     dough: { ...dough, startedAtMs: nowMs, stays: [{ fromMs: nowMs, tempC: 23 }] },
     course,
     mostGrams: 200,
-    plannedMixMs: start + 9 * HOUR,
+    plannedMixMs: start + 9 * millisecondsInHour,
     ...more
   }
 }
@@ -62,11 +62,11 @@ test('a place that is as warm as here is no way', () => {
 })
 
 test('fed again: one to one is the soonest; another ratio is offered that is ripe when the dough was meant to be mixed', () => {
-  const plannedMixMs = start + 20 * HOUR + 10 * HOUR
+  const plannedMixMs = start + 20 * millisecondsInHour + 10 * millisecondsInHour
   const { feed } = waysNow(asked(20, { plannedMixMs }), forecastOf)
   expect(feed[0]?.flourPerSeed).toBe(1)
   expect(feed).toHaveLength(2)
-  expect(Math.abs((feed[1]?.ripeMs ?? 0) - plannedMixMs)).toBeLessThan(2 * HOUR)
+  expect(Math.abs((feed[1]?.ripeMs ?? 0) - plannedMixMs)).toBeLessThan(2 * millisecondsInHour)
   expect(feed[1]?.flourPerSeed).toBeGreaterThan(1)
 })
 
@@ -113,21 +113,24 @@ test('a pinch of yeast brings a young levain’s bulk back; a ripe one needs non
 
 test('more yeast, shorter bulk; none leaves the dough as it is', () => {
   const pace = (grams: number) =>
-    doughPace(withInstantYeast({ ...dough, startedAtMs: start + 9 * HOUR, stays: [{ fromMs: start + 9 * HOUR, tempC: 23 }] }, grams), course).bulkHours ?? 99
+    doughPace(
+      withInstantYeast({ ...dough, startedAtMs: start + 9 * millisecondsInHour, stays: [{ fromMs: start + 9 * millisecondsInHour, tempC: 23 }] }, grams),
+      course
+    ).bulkHours ?? 99
   expect(pace(0)).toBeGreaterThan(pace(0.5))
   expect(pace(0.5)).toBeGreaterThan(pace(2))
 })
 
 test('one that shows itself quicker than it was reckoned is taken as riper', () => {
   const quick = { ...forecast, peak: { ...forecast.peak, p50: 0.7 * forecast.peak.p50 } }
-  const said = waysNow(asked(6, { forecast: quick, shown: { peakHours: quick.peak.p50, phase: null, seenMs: start + 6 * HOUR } }), forecastOf).mix
+  const said = waysNow(asked(6, { forecast: quick, shown: { peakHours: quick.peak.p50, phase: null, seenMs: start + 6 * millisecondsInHour } }), forecastOf).mix
   const plain = waysNow(asked(6), forecastOf).mix
   expect(said?.sourness).toBeGreaterThan(plain?.sourness ?? 9)
 })
 
 test('collapsed although its forecast has it young: what is said goes by what is seen', () => {
   const foretold = waysNow(asked(5), forecastOf)
-  const seen = waysNow(asked(5, { shown: { peakHours: forecast.peak.p50, phase: 'collapsed', seenMs: start + 5 * HOUR } }), forecastOf)
+  const seen = waysNow(asked(5, { shown: { peakHours: forecast.peak.p50, phase: 'collapsed', seenMs: start + 5 * millisecondsInHour } }), forecastOf)
   expect(foretold.mix?.sourness).toBeLessThan(0.9)
   expect(seen.mix?.sourness).toBeGreaterThan(1.12)
   expect(seen.mix?.other?.grams ?? 999).toBeLessThan(175)

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { mainKind } from '../dough/blend'
 import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
@@ -6,8 +7,6 @@ import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage
 import { bulkHoursOf, type DoughCourse, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
 import type { Phase } from './phases'
-
-const MS_PER_HOUR = 3_600_000
 
 /** A place the levain could be put. */
 export interface OtherPlace {
@@ -140,14 +139,14 @@ export interface ShownAge {
  */
 export function levainAsItShows(line: BatchLine, shown: ShownAge | null, atMs: number, jar: JarParameters = TYPICAL_JAR): BatchLine {
   if (shown === null) return line
-  const by = aheadHours(line, shown, atMs, jar) * MS_PER_HOUR
+  const by = aheadHours(line, shown, atMs, jar) * millisecondsInHour
   return { ...line, startedAtMs: line.startedAtMs - by, stays: line.stays.map((s, i) => (i === 0 ? { ...s, fromMs: s.fromMs - by } : s)) }
 }
 
 /** By how much it is older than the clock says, h. */
 function aheadHours(line: BatchLine, { peakHours, phase, seenMs }: ShownAge, atMs: number, jar: JarParameters): number {
   const { milestones } = simulate(vesselOf(line, jar), jar, { untilHours: 240 })
-  const hoursAt = (ms: number) => (ms - line.startedAtMs) / MS_PER_HOUR
+  const hoursAt = (ms: number) => (ms - line.startedAtMs) / millisecondsInHour
   if (phase !== null) {
     const age = {
       lag: null,
@@ -182,14 +181,14 @@ function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: Bat
       parents: [{ grams: seed, hydration, flour: mainKind(flours), line: shows }]
     }
     const run = timeLine(fed, jar, school)
-    return run === null ? [] : [{ flourPerSeed, ripeMs: nowMs + run.fitHours * MS_PER_HOUR }]
+    return run === null ? [] : [{ flourPerSeed, ripeMs: nowMs + run.fitHours * millisecondsInHour }]
   })
   const soonest = told.slice(0, 1)
   const near = told.reduce<FedWay | null>(
     (best, f) => (best === null || Math.abs(f.ripeMs - plannedMixMs) < Math.abs(best.ripeMs - plannedMixMs) ? f : best),
     null
   )
-  const isOther = near !== null && near !== soonest[0] && Math.abs(near.ripeMs - plannedMixMs) < NEAR_HOURS * MS_PER_HOUR
+  const isOther = near !== null && near !== soonest[0] && Math.abs(near.ripeMs - plannedMixMs) < NEAR_HOURS * millisecondsInHour
   return isOther ? [...soonest, near] : soonest
 }
 
@@ -202,7 +201,7 @@ const doughWith = (dough: BatchLine, levain: BatchLine): BatchLine => ({
 function mixNow({ dough, course, jar, nowMs, mostGrams }: WaysAsked, shows: BatchLine): MixWay | null {
   const peakHours = simulate(vesselOf(shows, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
   if (peakHours === null) return null
-  const best = shifted(shows, nowMs - peakHours * MS_PER_HOUR)
+  const best = shifted(shows, nowMs - peakHours * millisecondsInHour)
   const [is, would] = [cultureAt(shows, nowMs, jar), cultureAt(best, nowMs, jar)]
   const sourness = is.acid / Math.max(would.acid, 1e-6)
   if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness, other: null }

@@ -1,9 +1,9 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { busyBetween, busyGrid, type Hours } from './availability'
 import { instantAt } from './nights'
 
 const ZONE = 'Europe/Lisbon'
 const at = (month: number, day: number, clock: string) => instantAt(2026, month, day, clock, ZONE)
-const MINUTE = 60_000
 const hours = (more: Partial<Hours> = {}): Hours => ({ sleep: { from: '23:00', to: '07:00' }, weekly: [], once: [], timeZone: ZONE, ...more })
 
 test('work on weekdays, sleep every night, an evening out once', () => {
@@ -31,22 +31,25 @@ test('a night shift goes over midnight and belongs to the day it begins on', () 
 
 test('the hour that is given back in October is slept through, not lost', () => {
   const [night] = busyBetween(at(10, 24, '22:00'), at(10, 25, '12:00'), hours())
-  expect(((night?.toMs ?? 0) - (night?.fromMs ?? 0)) / 3_600_000).toBe(9)
+  expect(((night?.toMs ?? 0) - (night?.fromMs ?? 0)) / millisecondsInHour).toBe(9)
 })
 
 test('minutes that are taken, firmly and rather not', () => {
   const from = at(11, 27, '08:00')
   const grid = busyGrid(
     [
-      { name: 'work', kind: 'out', fromMs: from + 60 * MINUTE, toMs: from + 120 * MINUTE },
-      { name: 'call', kind: 'rather not', fromMs: from + 30 * MINUTE, toMs: from + 40 * MINUTE }
+      { name: 'work', kind: 'out', fromMs: from + 60 * millisecondsInMinute, toMs: from + 120 * millisecondsInMinute },
+      { name: 'call', kind: 'rather not', fromMs: from + 30 * millisecondsInMinute, toMs: from + 40 * millisecondsInMinute }
     ],
     from,
-    from + 600 * MINUTE
+    from + 600 * millisecondsInMinute
   )
-  expect(grid.hard(from + 50 * MINUTE, from + 65 * MINUTE)).toBe(5)
-  expect(grid.hard(from + 45 * MINUTE, from + 60 * MINUTE)).toBe(0)
-  expect(grid.hard(from + 120 * MINUTE, from + 135 * MINUTE)).toBe(0)
-  expect(grid.soft(from, from + 60 * MINUTE)).toBe(10)
-  expect(grid.freeAround(from + 45 * MINUTE, 60 * MINUTE)).toEqual({ fromMs: from - 15 * MINUTE, toMs: from + 60 * MINUTE })
+  expect(grid.hard(from + 50 * millisecondsInMinute, from + 65 * millisecondsInMinute)).toBe(5)
+  expect(grid.hard(from + 45 * millisecondsInMinute, from + 60 * millisecondsInMinute)).toBe(0)
+  expect(grid.hard(from + 120 * millisecondsInMinute, from + 135 * millisecondsInMinute)).toBe(0)
+  expect(grid.soft(from, from + 60 * millisecondsInMinute)).toBe(10)
+  expect(grid.freeAround(from + 45 * millisecondsInMinute, 60 * millisecondsInMinute)).toEqual({
+    fromMs: from - 15 * millisecondsInMinute,
+    toMs: from + 60 * millisecondsInMinute
+  })
 })

@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { addDays, getISODay } from 'date-fns'
+import { millisecondsInDay, millisecondsInMinute } from 'date-fns/constants'
 import { atClock, type Interval, nightsBetween, type Sleep } from './nights'
 
 /** How firmly a time is taken: nobody is there, or the baker would rather not. */
@@ -47,7 +48,7 @@ export interface Busy extends Interval {
  */
 export function busyBetween(fromMs: number, toMs: number, { sleep, weekly, once, timeZone }: Hours): Busy[] {
   const busy: Busy[] = nightsBetween(fromMs, toMs, sleep, timeZone).map((night) => ({ ...night, kind: 'asleep', name: 'asleep' }))
-  for (let day = addDays(new TZDate(fromMs, timeZone), -1); day.getTime() < toMs + 86_400_000; day = addDays(day, 1)) {
+  for (let day = addDays(new TZDate(fromMs, timeZone), -1); day.getTime() < toMs + millisecondsInDay; day = addDays(day, 1)) {
     for (const { days, from, to, kind, name } of weekly) {
       if (!days.includes(getISODay(day)) || from === to) continue
       busy.push({ fromMs: atClock(day, from), toMs: atClock(to > from ? day : addDays(day, 1), to), kind, name })
@@ -73,17 +74,15 @@ export interface BusyGrid {
 /** Taken out of Math once: the loops below ask for them by the million. */
 const { ceil, floor, max, min } = Math
 
-const MINUTE = 60_000
-
 /** Counts taken minutes once, so that each question is a subtraction. Outside its stretch all is free. */
 export function busyGrid(busy: readonly Busy[], fromMs: number, toMs: number): BusyGrid {
-  const count = max(ceil((toMs - fromMs) / MINUTE), 1)
+  const count = max(ceil((toMs - fromMs) / millisecondsInMinute), 1)
   const sums = (hard: boolean) => {
     const taken = new Uint8Array(count)
     for (const b of busy) {
       if (isHard(b) !== hard) continue
-      const first = max(floor((b.fromMs - fromMs) / MINUTE), 0)
-      const last = min(ceil((b.toMs - fromMs) / MINUTE), count)
+      const first = max(floor((b.fromMs - fromMs) / millisecondsInMinute), 0)
+      const last = min(ceil((b.toMs - fromMs) / millisecondsInMinute), count)
       if (last > first) taken.fill(1, first, last)
     }
     const sum = new Int32Array(count + 1)
@@ -92,7 +91,7 @@ export function busyGrid(busy: readonly Busy[], fromMs: number, toMs: number): B
   }
   const hardSums = sums(true)
   const softSums = sums(false)
-  const at = (ms: number, up: boolean) => min(max(up ? ceil((ms - fromMs) / MINUTE) : floor((ms - fromMs) / MINUTE), 0), count)
+  const at = (ms: number, up: boolean) => min(max(up ? ceil((ms - fromMs) / millisecondsInMinute) : floor((ms - fromMs) / millisecondsInMinute), 0), count)
   const between = (sum: Int32Array) => (from: number, to: number) => (sum[at(to, true)] as number) - (sum[at(from, false)] as number)
   const hard = between(hardSums)
   return {
@@ -101,8 +100,8 @@ export function busyGrid(busy: readonly Busy[], fromMs: number, toMs: number): B
     freeAround(ms, mostMs) {
       let from = ms
       let to = ms
-      while (ms - from < mostMs && hard(from - 5 * MINUTE, from) === 0) from -= 5 * MINUTE
-      while (to - ms < mostMs && hard(to, to + 5 * MINUTE) === 0) to += 5 * MINUTE
+      while (ms - from < mostMs && hard(from - 5 * millisecondsInMinute, from) === 0) from -= 5 * millisecondsInMinute
+      while (to - ms < mostMs && hard(to, to + 5 * millisecondsInMinute) === 0) to += 5 * millisecondsInMinute
       return { fromMs: from, toMs: to }
     }
   }

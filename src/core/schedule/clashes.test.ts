@@ -1,16 +1,27 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Claim, clashesOf } from './clashes'
 
-const HOUR = 3_600_000
 const claim = (id: string, more: Partial<Claim>): Claim => ({ id, name: id, hands: [], oven: null, stays: [], ...more })
 
 test('one oven: the stretch in which both are in it', () => {
-  const clashes = clashesOf([claim('loaves', { oven: { fromMs: 0, toMs: HOUR } }), claim('rolls', { oven: { fromMs: 0.75 * HOUR, toMs: 1.25 * HOUR } })])
-  expect(clashes).toEqual([{ kind: 'oven', ids: ['loaves', 'rolls'], names: ['loaves', 'rolls'], what: ['oven', 'oven'], fromMs: 0.75 * HOUR, toMs: HOUR }])
+  const clashes = clashesOf([
+    claim('loaves', { oven: { fromMs: 0, toMs: millisecondsInHour } }),
+    claim('rolls', { oven: { fromMs: 0.75 * millisecondsInHour, toMs: 1.25 * millisecondsInHour } })
+  ])
+  expect(clashes).toEqual([
+    { kind: 'oven', ids: ['loaves', 'rolls'], names: ['loaves', 'rolls'], what: ['oven', 'oven'], fromMs: 0.75 * millisecondsInHour, toMs: millisecondsInHour }
+  ])
 })
 
 test('one after the other is no clash, and a minute or two of both hands is none', () => {
-  const a = claim('a', { oven: { fromMs: 0, toMs: HOUR }, hands: [{ step: 'out', fromMs: HOUR, toMs: HOUR + 5 * 60_000 }] })
-  const b = claim('b', { oven: { fromMs: HOUR, toMs: 2 * HOUR }, hands: [{ step: 'bake', fromMs: HOUR, toMs: HOUR + 8 * 60_000 }] })
+  const a = claim('a', {
+    oven: { fromMs: 0, toMs: millisecondsInHour },
+    hands: [{ step: 'out', fromMs: millisecondsInHour, toMs: millisecondsInHour + 5 * 60_000 }]
+  })
+  const b = claim('b', {
+    oven: { fromMs: millisecondsInHour, toMs: 2 * millisecondsInHour },
+    hands: [{ step: 'bake', fromMs: millisecondsInHour, toMs: millisecondsInHour + 8 * 60_000 }]
+  })
   expect(clashesOf([a, b])).toEqual([])
 })
 
@@ -21,9 +32,11 @@ test('one pair of hands', () => {
 })
 
 test('a box for two takes two, the third is one too many', () => {
-  const stay = (id: string, fromMs: number) => claim(id, { stays: [{ placeId: 'box', fromMs, toMs: fromMs + 5 * HOUR }] })
-  const three = [stay('a', 0), stay('b', HOUR), stay('c', 2 * HOUR)]
-  expect(clashesOf(three, new Map([['box', 2]]))).toMatchObject([{ kind: 'place', ids: ['a', 'c'], fromMs: 2 * HOUR, toMs: 5 * HOUR }])
+  const stay = (id: string, fromMs: number) => claim(id, { stays: [{ placeId: 'box', fromMs, toMs: fromMs + 5 * millisecondsInHour }] })
+  const three = [stay('a', 0), stay('b', millisecondsInHour), stay('c', 2 * millisecondsInHour)]
+  expect(clashesOf(three, new Map([['box', 2]]))).toMatchObject([
+    { kind: 'place', ids: ['a', 'c'], fromMs: 2 * millisecondsInHour, toMs: 5 * millisecondsInHour }
+  ])
   expect(clashesOf(three, new Map([['box', 3]]))).toEqual([])
   expect(clashesOf(three)).toEqual([])
 })

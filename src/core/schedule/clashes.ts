@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Interval } from './nights'
 
 /** What a bake takes, as far as others might want it at the same time. */
@@ -22,7 +23,6 @@ export interface Clash {
 
 /** Hands may do two things within so many minutes; longer is a clash. */
 const SHARED_MINUTES = 5
-const MINUTE = 60_000
 
 const overlap = (a: Interval, b: Interval): Interval => ({ fromMs: Math.max(a.fromMs, b.fromMs), toMs: Math.min(a.toMs, b.toMs) })
 
@@ -45,7 +45,7 @@ export function clashesOf(claims: readonly Claim[], takes: ReadonlyMap<string, n
       for (const x of a.hands)
         for (const y of b.hands) {
           const both = overlap(x, y)
-          if (both.toMs - both.fromMs > SHARED_MINUTES * MINUTE) note('hands', [x.step, y.step], both)
+          if (both.toMs - both.fromMs > SHARED_MINUTES * millisecondsInMinute) note('hands', [x.step, y.step], both)
         }
     }
   })

@@ -1,9 +1,8 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import fc from 'fast-check'
 import { DOUGH } from '../testing/planProblems'
 import { courseTimes, doughAt, doughPace, tasksOfDough, timesFrom, USUAL_COURSE } from './course'
 
-const HOUR = 3_600_000
-const MINUTE = 60_000
 const mix = Date.UTC(2026, 10, 28, 8)
 const wheat = USUAL_COURSE.wheat
 const pace = { bulkHours: 4, proofHours: 1.5 }
@@ -20,20 +19,20 @@ test('a day by hand: mixed at eight, bulk four hours, shaped, an hour and a half
 
 test('in the cold the proof takes the hours it is given, whatever the warm one would', () => {
   const times = courseTimes({ ...wheat, proof: { kind: 'cold', hours: 12 } }, mix, { bulkHours: 4, proofHours: null })
-  expect(((times?.bakeMs ?? 0) - (times?.proofMs ?? 0)) / HOUR).toBe(12)
+  expect(((times?.bakeMs ?? 0) - (times?.proofMs ?? 0)) / millisecondsInHour).toBe(12)
 })
 
 test('two loads take the oven twice, and no lid is lifted between them', () => {
   const one = courseTimes(wheat, mix, pace)
   const two = courseTimes({ ...wheat, loads: 2 }, mix, pace)
-  expect((two?.outMs ?? 0) - (one?.outMs ?? 0)).toBe(45 * MINUTE)
+  expect((two?.outMs ?? 0) - (one?.outMs ?? 0)).toBe(45 * millisecondsInMinute)
   expect([one?.lidMs === null, two?.lidMs === null]).toEqual([false, true])
 })
 
 test('a dough that never rises has no day; shaped at another time, the rest follows', () => {
   expect(courseTimes(wheat, mix, { bulkHours: null, proofHours: null })).toBeNull()
-  const late = timesFrom(wheat, mix, mix + 5 * HOUR, 1.5)
-  expect(late?.bakeMs).toBe(mix + 5 * HOUR + 25 * MINUTE + 90 * MINUTE)
+  const late = timesFrom(wheat, mix, mix + 5 * millisecondsInHour, 1.5)
+  expect(late?.bakeMs).toBe(mix + 5 * millisecondsInHour + 25 * millisecondsInMinute + 90 * millisecondsInMinute)
 })
 
 test('bulk of a fifth of levain at 25 and at 21 degrees as bakers see it', () => {

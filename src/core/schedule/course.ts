@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { DoughKind } from '../dough/formula'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt } from '../ferment/milestones'
@@ -5,10 +6,8 @@ import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import type { Standing } from './planBuild'
 
-const MINUTE = 60_000
-const MS_PER_HOUR = 3_600_000
 /** Nobody shapes to the minute. */
-const FIVE_MINUTES = 5 * MINUTE
+const FIVE_MINUTES = 5 * millisecondsInMinute
 
 /** How shaped dough is proofed: warm until it has grown so much more, or in the cold for so long. */
 export type Proof =
@@ -162,15 +161,15 @@ const toFive = (ms: number) => Math.round(ms / FIVE_MINUTES) * FIVE_MINUTES
  */
 export function courseTimes(course: DoughCourse, mixMs: number, pace: DoughPace): CourseTimes | null {
   const bulkHours = bulkHoursOf(course, pace)
-  return bulkHours === null ? null : timesFrom(course, mixMs, toFive(mixMs + bulkHours * MS_PER_HOUR), pace.proofHours)
+  return bulkHours === null ? null : timesFrom(course, mixMs, toFive(mixMs + bulkHours * millisecondsInHour), pace.proofHours)
 }
 
 /** The rest of the day once it is known when the dough is shaped. */
 export function timesFrom(course: DoughCourse, mixMs: number, shapeMs: number, warmProofHours: number | null): CourseTimes | null {
   const proofHours = course.proof.kind === 'cold' ? course.proof.hours : warmProofHours === null ? null : warmProofHours * course.proofStretch
   if (proofHours === null) return null
-  const proofMs = shapeMs + HANDS_MINUTES.shape * MINUTE
-  return timesOfBake(course, { mixMs, shapeMs, proofMs, bakeMs: toFive(proofMs + proofHours * MS_PER_HOUR) })
+  const proofMs = shapeMs + HANDS_MINUTES.shape * millisecondsInMinute
+  return timesOfBake(course, { mixMs, shapeMs, proofMs, bakeMs: toFive(proofMs + proofHours * millisecondsInHour) })
 }
 
 /** The rest of the day once it is known when the oven is loaded. */
@@ -178,19 +177,19 @@ export function timesOfBake(
   course: DoughCourse,
   { mixMs, shapeMs, proofMs, bakeMs }: Pick<CourseTimes, 'mixMs' | 'shapeMs' | 'proofMs' | 'bakeMs'>
 ): CourseTimes {
-  const outMs = bakeMs + course.bakeMinutes * course.loads * MINUTE
-  const every = course.foldEveryMinutes * MINUTE
+  const outMs = bakeMs + course.bakeMinutes * course.loads * millisecondsInMinute
+  const every = course.foldEveryMinutes * millisecondsInMinute
   return {
-    autolyseMs: course.autolyseMinutes > 0 ? mixMs - course.autolyseMinutes * MINUTE : null,
+    autolyseMs: course.autolyseMinutes > 0 ? mixMs - course.autolyseMinutes * millisecondsInMinute : null,
     mixMs,
     foldMs: Array.from({ length: course.folds }, (_, i) => mixMs + (i + 1) * every).filter((ms) => ms < shapeMs - every / 2),
     shapeMs,
     proofMs,
-    preheatMs: bakeMs - course.preheatMinutes * MINUTE,
+    preheatMs: bakeMs - course.preheatMinutes * millisecondsInMinute,
     bakeMs,
-    lidMs: course.bakeMinutes >= LEAST_LIDDED_MINUTES && course.loads === 1 ? bakeMs + LID_MINUTES * MINUTE : null,
+    lidMs: course.bakeMinutes >= LEAST_LIDDED_MINUTES && course.loads === 1 ? bakeMs + LID_MINUTES * millisecondsInMinute : null,
     outMs,
-    eatMs: outMs + course.coolHours * MS_PER_HOUR
+    eatMs: outMs + course.coolHours * millisecondsInHour
   }
 }
 
@@ -233,6 +232,6 @@ export function tasksOfDough(times: CourseTimes): Task[] {
   return [
     ...tasksUntilShaped(times),
     ...tasksOfOven(times),
-    { step: 'bake', fromMs: times.bakeMs, minutes: (times.outMs - times.bakeMs) / MINUTE, needs: 'eyes' }
+    { step: 'bake', fromMs: times.bakeMs, minutes: (times.outMs - times.bakeMs) / millisecondsInMinute, needs: 'eyes' }
   ]
 }

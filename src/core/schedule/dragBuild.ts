@@ -1,8 +1,7 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { School } from '../ferment/forecast'
 import { buildFrom, type PlannedBuild, type TimedBuild } from './planBuild'
 import { type Backwards, type BackwardsProblem, type BackwardsRange, solveBackwards, type Unknown } from './solveBackwards'
-
-const MS_PER_HOUR = 3_600_000
 
 /** Where a hill is taken hold of: its ripe moment, its start, or the moment of one of its moves. */
 export type Grip = 'ripe' | 'start' | { readonly move: number }
@@ -39,12 +38,12 @@ export function dragBuild(held: HeldBuild, grip: Grip, toMs: number, unknown: Un
     const from = unknown === 'start' ? startMs + toMs - mixAtMs : startMs
     return answered(solveBackwards(build, { startMs: from, mixAtMs: toMs, school }, unknown, range), startMs, unknown)
   }
-  const moved = grip === 'start' ? build : withMove(build, grip.move, (toMs - startMs) / MS_PER_HOUR)
+  const moved = grip === 'start' ? build : withMove(build, grip.move, (toMs - startMs) / millisecondsInHour)
   const from = grip === 'start' ? toMs : startMs
   if (unknown !== 'start') return answered(solveBackwards(moved, { startMs: from, mixAtMs, school }, unknown, range), from, unknown)
   const timed = buildFrom(moved, from, school)
   if (!timed.ok) return null
-  return { build: moved, startMs: from, mixAtMs: from + timed.value.fitHours * MS_PER_HOUR, timed: timed.value, stuck: null }
+  return { build: moved, startMs: from, mixAtMs: from + timed.value.fitHours * millisecondsInHour, timed: timed.value, stuck: null }
 }
 
 function answered(found: Backwards, startMs: number, unknown: Unknown): DraggedBuild | null {

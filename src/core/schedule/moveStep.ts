@@ -1,7 +1,5 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { type DoughCourse, type DoughPace, HANDS_MINUTES, STRETCH } from './course'
-
-const MINUTE = 60_000
-const MS_PER_HOUR = 3_600_000
 
 /** The moments of a dough's day that can be moved by hand. */
 export const ANCHORS = ['mix', 'shape', 'bake'] as const
@@ -52,8 +50,8 @@ export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor,
     if (problem !== null) return { ok: false, problem }
   }
   const [mixMs, shapeMs, bakeMs] = moved as [number, number, number]
-  const bulkHours = (shapeMs - mixMs) / MS_PER_HOUR
-  const proofHours = (bakeMs - shapeMs) / MS_PER_HOUR - HANDS_MINUTES.shape / 60
+  const bulkHours = (shapeMs - mixMs) / millisecondsInHour
+  const proofHours = (bakeMs - shapeMs) / millisecondsInHour - HANDS_MINUTES.shape / 60
   const proof = course.proof.kind === 'cold' ? { kind: 'cold' as const, hours: proofHours } : course.proof
   return {
     ok: true,
@@ -68,10 +66,10 @@ export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor,
 }
 
 function spansOf({ proof }: DoughCourse, { bulkHours, proofHours }: DoughPace, at: HeldDoughDay['at']): [Span, Span] {
-  const ms = (hours: number) => hours * MS_PER_HOUR
-  const shaping = HANDS_MINUTES.shape * MINUTE
-  const bulk = bulkHours ?? (at.shape - at.mix) / MS_PER_HOUR
-  const warm = proofHours ?? (at.bake - at.shape) / MS_PER_HOUR
+  const ms = (hours: number) => hours * millisecondsInHour
+  const shaping = HANDS_MINUTES.shape * millisecondsInMinute
+  const bulk = bulkHours ?? (at.shape - at.mix) / millisecondsInHour
+  const warm = proofHours ?? (at.bake - at.shape) / millisecondsInHour
   const cold = proof.kind === 'cold'
   return [
     { stage: 'bulk', least: ms(bulk * STRETCH.bulk[0]), most: ms(bulk * STRETCH.bulk[1]), now: at.shape - at.mix, elastic: false },
@@ -115,7 +113,7 @@ function share(moved: number[], spans: readonly Span[], from: number, to: number
   const most = between.reduce((sum, s) => sum + s.most, 0)
   if (gap < least || gap > most) {
     const tight = between.length > 1 && gap > most ? (between.find((s) => s.elastic) ?? (between[0] as Span)) : (between[0] as Span)
-    return { stage: tight.stage, end: gap < least ? 'short' : 'long', hours: (gap < least ? least : most) / MS_PER_HOUR, pinned: ANCHORS[to] as Anchor }
+    return { stage: tight.stage, end: gap < least ? 'short' : 'long', hours: (gap < least ? least : most) / millisecondsInHour, pinned: ANCHORS[to] as Anchor }
   }
   const lengths = between.map((s) => Math.min(Math.max(s.now, s.least), s.most))
   let left = gap - lengths.reduce((sum, l) => sum + l, 0)

@@ -1,12 +1,12 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { instantAt, nightAt, nightsBetween } from './nights'
 
 const sleep = { from: '22:30', to: '06:30' }
 const zone = 'Europe/Lisbon'
-const HOUR = 3_600_000
 
 test('two nights in two days', () => {
   const from = Date.UTC(2026, 10, 26, 12)
-  expect(nightsBetween(from, from + 48 * HOUR, sleep, zone)).toEqual([
+  expect(nightsBetween(from, from + 48 * millisecondsInHour, sleep, zone)).toEqual([
     { fromMs: Date.UTC(2026, 10, 26, 22, 30), toMs: Date.UTC(2026, 10, 27, 6, 30) },
     { fromMs: Date.UTC(2026, 10, 27, 22, 30), toMs: Date.UTC(2026, 10, 28, 6, 30) }
   ])
@@ -16,8 +16,8 @@ test('the night in which the clocks go back is an hour longer, forward an hour s
   // Lisbon: 25 October 2026 back to UTC, 29 March 2026 to UTC+1.
   const [autumn] = nightsBetween(Date.UTC(2026, 9, 24, 20), Date.UTC(2026, 9, 25, 12), sleep, zone)
   const [spring] = nightsBetween(Date.UTC(2026, 2, 28, 20), Date.UTC(2026, 2, 29, 12), sleep, zone)
-  expect(((autumn?.toMs ?? 0) - (autumn?.fromMs ?? 0)) / HOUR).toBe(9)
-  expect(((spring?.toMs ?? 0) - (spring?.fromMs ?? 0)) / HOUR).toBe(7)
+  expect(((autumn?.toMs ?? 0) - (autumn?.fromMs ?? 0)) / millisecondsInHour).toBe(9)
+  expect(((spring?.toMs ?? 0) - (spring?.fromMs ?? 0)) / millisecondsInHour).toBe(7)
 })
 
 test('someone who sleeps by day', () => {
@@ -26,7 +26,7 @@ test('someone who sleeps by day', () => {
 })
 
 test('no sleep, no night', () => {
-  expect(nightsBetween(0, 48 * HOUR, { from: '00:00', to: '00:00' }, zone)).toEqual([])
+  expect(nightsBetween(0, 48 * millisecondsInHour, { from: '00:00', to: '00:00' }, zone)).toEqual([])
 })
 
 test('three in the morning is night, the edges are not', () => {

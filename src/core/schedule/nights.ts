@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { addDays } from 'date-fns'
+import { millisecondsInDay } from 'date-fns/constants'
 
 /** Hours of sleep by the kitchen's clock, "23:00" and "07:00". */
 export interface Sleep {
@@ -31,7 +32,7 @@ export function nightsBetween(fromMs: number, toMs: number, sleep: Sleep, timeZo
   if (sleep.from === sleep.to) return []
   const nights: Interval[] = []
   let day = addDays(new TZDate(fromMs, timeZone), -1)
-  for (; day.getTime() < toMs + 86_400_000; day = addDays(day, 1)) {
+  for (; day.getTime() < toMs + millisecondsInDay; day = addDays(day, 1)) {
     const start = atClock(day, sleep.from)
     const sameDay = sleep.to > sleep.from
     const end = atClock(sameDay ? day : addDays(day, 1), sleep.to)

@@ -1,8 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { DAY_BUILD } from '../testing/builds'
 import { nightAt } from './nights'
 import { atRatio, awakeRatios, buildFor, buildFrom, type PlannedBuild, timeLadder } from './planBuild'
 
-const HOUR = 3_600_000
 const mixAtMs = Date.UTC(2026, 10, 28, 9, 30)
 const sleep = { from: '22:30', to: '06:30' }
 const zone = 'Europe/Lisbon'
@@ -29,10 +29,10 @@ function timed(more: Partial<PlannedBuild> = {}, at = mixAtMs, school: 'young' |
 
 test('1:5:5 at 25 °C begins seven to nine and a half hours before the mix, and its peak falls on the mix', () => {
   const t = timed()
-  const ahead = (mixAtMs - t.startMs) / HOUR
+  const ahead = (mixAtMs - t.startMs) / millisecondsInHour
   expect(ahead).toBeGreaterThan(7)
   expect(ahead).toBeLessThan(9.5)
-  expect(t.startMs + (t.milestones.peakHours ?? 0) * HOUR).toBeCloseTo(mixAtMs, -4.5)
+  expect(t.startMs + (t.milestones.peakHours ?? 0) * millisecondsInHour).toBeCloseTo(mixAtMs, -4.5)
 })
 
 test('those who mix young begin later, those who mix mature begin earlier', () => {
@@ -41,7 +41,7 @@ test('those who mix young begin later, those who mix mature begin earlier', () =
 })
 
 test('a colder place and a higher ratio begin earlier', () => {
-  expect(timed({ place: { tempC: 19 } }).startMs).toBeLessThan(timed().startMs - 3 * HOUR)
+  expect(timed({ place: { tempC: 19 } }).startMs).toBeLessThan(timed().startMs - 3 * millisecondsInHour)
   expect(timed(atRatio(build, 10)).startMs).toBeLessThan(timed().startMs)
 })
 
@@ -54,16 +54,16 @@ test('a jar that goes hungry before the build makes the build begin earlier', ()
   const fedAt = (hoursBefore: number): PlannedBuild['seed'] => ({
     flour: 'white wheat',
     line: {
-      startedAtMs: mixAtMs - hoursBefore * HOUR,
+      startedAtMs: mixAtMs - hoursBefore * millisecondsInHour,
       flours: { 'white wheat': 50 },
       waterGrams: 50,
       saltGrams: 0,
       mixTempC: 22,
-      stays: [{ fromMs: mixAtMs - hoursBefore * HOUR, tempC: 22 }],
+      stays: [{ fromMs: mixAtMs - hoursBefore * millisecondsInHour, tempC: 22 }],
       parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
     }
   })
-  expect(timed({ seed: fedAt(5 * 24) }).startMs).toBeLessThan(timed({ seed: fedAt(18) }).startMs - HOUR / 2)
+  expect(timed({ seed: fedAt(5 * 24) }).startMs).toBeLessThan(timed({ seed: fedAt(18) }).startMs - millisecondsInHour / 2)
 })
 
 test('from a start: the same hours later', () => {
@@ -84,7 +84,7 @@ test('a seed too wet for a stiff build is told before any timing', () => {
 
 describe('a start at half past one in the morning', () => {
   const startMs = timed().startMs
-  const others = awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 48 * HOUR)
+  const others = awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 48 * millisecondsInHour)
 
   test('is in the night', () => {
     expect(nightAt(startMs, sleep, zone)).toBeDefined()
@@ -95,8 +95,8 @@ describe('a start at half past one in the morning', () => {
     expect(others.some((o) => o.flourPerSeed > 5 && o.startMs < startMs)).toBe(true)
   })
   test('none of them begins before now', () => {
-    for (const other of awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 6 * HOUR))
-      expect(other.startMs).toBeGreaterThanOrEqual(mixAtMs - 6 * HOUR)
+    for (const other of awakeRatios(build, 5, mixAtMs, 'dome', startMs, sleep, zone, mixAtMs - 6 * millisecondsInHour))
+      expect(other.startMs).toBeGreaterThanOrEqual(mixAtMs - 6 * millisecondsInHour)
   })
 })
 
@@ -105,9 +105,9 @@ describe('a ladder', () => {
   test('has its stages in the order of time, each ripe when the next begins', () => {
     expect(stages).toHaveLength(2)
     const [first, second] = stages
-    expect((second?.startMs ?? 0) - (first?.startMs ?? 0)).toBeGreaterThan(5 * HOUR)
-    expect(mixAtMs - (second?.startMs ?? 0)).toBeGreaterThan(5 * HOUR)
-    expect(mixAtMs - (first?.startMs ?? 0)).toBeLessThan(30 * HOUR)
+    expect((second?.startMs ?? 0) - (first?.startMs ?? 0)).toBeGreaterThan(5 * millisecondsInHour)
+    expect(mixAtMs - (second?.startMs ?? 0)).toBeGreaterThan(5 * millisecondsInHour)
+    expect(mixAtMs - (first?.startMs ?? 0)).toBeLessThan(30 * millisecondsInHour)
   })
   test('cannot begin from nothing', () => {
     expect(timeLadder(build, 500, 0, mixAtMs, 11)).toBeNull()

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type LadderStage, solveLadder } from '../build/ladder'
 import { type BuildProblem, flourPerSeedFor, ratioOf } from '../build/solveBuild'
 import { type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
@@ -12,8 +13,6 @@ import type { Surroundings, VesselMaterial } from '../ferment/thermal'
 import { type BatchLine, type Swing, vesselOf } from '../jars/lineage'
 import type { Result } from '../units/result'
 import { nightAt, type Sleep } from './nights'
-
-const MS_PER_HOUR = 3_600_000
 
 /** How a place treats what stands there. */
 export interface Standing {
@@ -68,7 +67,7 @@ export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: num
     mixTempC: build.mixTempC,
     stays: [
       { fromMs: startMs, ...build.place },
-      ...(build.moves ?? []).map(({ afterHours, ...standing }) => ({ fromMs: startMs + afterHours * MS_PER_HOUR, ...standing }))
+      ...(build.moves ?? []).map(({ afterHours, ...standing }) => ({ fromMs: startMs + afterHours * millisecondsInHour, ...standing }))
     ],
     material: build.material,
     parents: parents.filter((p) => p.grams > 0)
@@ -126,11 +125,16 @@ export function timeLine(line: BatchLine, jar: JarParameters | undefined, school
  * @param guessMs a start to try first, ms: the nearer, the quicker
  * @returns start with milestones, or why it cannot be
  */
-export function buildFor(build: PlannedBuild, mixAtMs: number, school: School, guessMs: number = mixAtMs - 8 * MS_PER_HOUR): Result<TimedBuild, TimingProblem> {
+export function buildFor(
+  build: PlannedBuild,
+  mixAtMs: number,
+  school: School,
+  guessMs: number = mixAtMs - 8 * millisecondsInHour
+): Result<TimedBuild, TimingProblem> {
   let startMs = guessMs
   let answer = buildFrom(build, startMs, school)
   for (let round = 0; round < 6 && answer.ok; round++) {
-    const next = mixAtMs - answer.value.fitHours * MS_PER_HOUR
+    const next = mixAtMs - answer.value.fitHours * millisecondsInHour
     const settled = Math.abs(next - startMs) < 20_000
     startMs = next
     if (settled) break

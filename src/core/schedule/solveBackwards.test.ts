@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import fc from 'fast-check'
 import type { School } from '../ferment/forecast'
 import type { BatchLine } from '../jars/lineage'
@@ -5,31 +6,30 @@ import { DAY_BUILD } from '../testing/builds'
 import { buildFor, type PlannedBuild } from './planBuild'
 import { SEARCHED, solveBackwards, type Unknown } from './solveBackwards'
 
-const HOUR = 3_600_000
 const start = Date.UTC(2026, 10, 26, 8)
 const fed: BatchLine = {
-  startedAtMs: start - 12 * HOUR,
+  startedAtMs: start - 12 * millisecondsInHour,
   flours: { 'white wheat': 40 },
   waterGrams: 40,
   saltGrams: 0,
   mixTempC: 22,
-  stays: [{ fromMs: start - 12 * HOUR, tempC: 22 }],
+  stays: [{ fromMs: start - 12 * millisecondsInHour, tempC: 22 }],
   parents: [{ grams: 15, hydration: 1, flour: 'white wheat', line: null }]
 }
 const build: PlannedBuild = { ...DAY_BUILD, seed: { flour: 'white wheat', line: fed }, place: { tempC: 22 } }
 const solve = (unknown: Unknown, afterHours: number, school: School = 'dome', here = build) =>
-  solveBackwards(here, { startMs: start, mixAtMs: start + afterHours * HOUR, school }, unknown)
+  solveBackwards(here, { startMs: start, mixAtMs: start + afterHours * millisecondsInHour, school }, unknown)
 
 test.each(['ratio', 'inoculation', 'place', 'mix'] as const)('%s: ripe at the wanted moment, to half a minute', (unknown) => {
   const soon = unknown === 'mix' ? 10.2 : 9
   const found = solve(unknown, soon)
   expect(found.ok).toBe(true)
-  if (found.ok) expect(Math.abs(found.answer.fitMs - (start + soon * HOUR))).toBeLessThan(35_000)
+  if (found.ok) expect(Math.abs(found.answer.fitMs - (start + soon * millisecondsInHour))).toBeLessThan(35_000)
 })
 
 test('the start answers as planning does', () => {
   const found = solve('start', 10)
-  const planned = buildFor(build, start + 10 * HOUR, 'dome')
+  const planned = buildFor(build, start + 10 * millisecondsInHour, 'dome')
   expect(found.ok && planned.ok && Math.abs(found.answer.value - planned.value.startMs)).toBeLessThan(1000)
 })
 
@@ -48,7 +48,7 @@ test('other schools are met, too', () => {
   fc.assert(
     fc.property(fc.constantFrom<School>('young', 'dome', 'mature'), fc.double({ min: 6.5, max: 14, noNaN: true }), (school, hours) => {
       const found = solve('ratio', hours, school)
-      return found.ok && Math.abs(found.answer.fitMs - start - hours * HOUR) < 60_000
+      return found.ok && Math.abs(found.answer.fitMs - start - hours * millisecondsInHour) < 60_000
     }),
     { numRuns: 25 }
   )
@@ -59,7 +59,7 @@ test('two hours are too few for any ratio: it says so, and the smallest comes ne
   expect(found).toMatchObject({ ok: false, problem: 'ripe too late' })
   if (!found.ok) {
     expect(found.nearest?.value).toBeCloseTo(SEARCHED.ratio.low, 6)
-    expect(found.nearest?.fitMs ?? 0).toBeGreaterThan(start + 2 * HOUR)
+    expect(found.nearest?.fitMs ?? 0).toBeGreaterThan(start + 2 * millisecondsInHour)
   }
 })
 

@@ -1,9 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { inoculationOf } from '../build/solveBuild'
 import type { School } from '../ferment/forecast'
 import type { Result } from '../units/result'
 import { atRatio, buildFor, buildFrom, type PlannedBuild, type TimedBuild, type TimingProblem } from './planBuild'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What may answer when the ripe moment is moved. */
 export const UNKNOWNS = ['start', 'ratio', 'inoculation', 'place', 'mix'] as const
@@ -81,9 +80,9 @@ export function solveBackwards(
     const timed = buildFrom(changed, startMs, school)
     if (!timed.ok) return timed
     const shown = unknown === 'inoculation' ? inoculationOf(value) : value
-    return { ok: true, value: { build: changed, timed: timed.value, value: shown, fitMs: startMs + timed.value.fitHours * MS_PER_HOUR } }
+    return { ok: true, value: { build: changed, timed: timed.value, value: shown, fitMs: startMs + timed.value.fitHours * millisecondsInHour } }
   }
-  const off = (answer: BackwardsAnswer) => (later * (answer.fitMs - mixAtMs)) / MS_PER_HOUR
+  const off = (answer: BackwardsAnswer) => (later * (answer.fitMs - mixAtMs)) / millisecondsInHour
   let left = scaled(low)
   let right = scaled(high)
   // The ends may be impossible (too little flour for a wet seed, never ripe in the cold): then the search begins further in.

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { BatchLine } from '../jars/lineage'
 import { atRatio, type PlannedBuild } from './planBuild'
@@ -38,15 +39,14 @@ export function variantBuild(build: PlannedBuild, variant: Variant, startMs: num
   }
 }
 
-const MS_PER_HOUR = 3_600_000
 const HOURS_PER_DAY = 24
 /** How a seed is taken to have ripened before its rest: fed 1:5:5 and left in a room until about its peak. */
 const RIPENED = { hours: 10, tempC: 22, coldC: 4, seedGrams: 10, flourGrams: 50 } as const
 
 /** A culture that ripened and then stood in the cold. */
 export function restedSeed(flour: FlourKind, coldDays: number, atMs: number): BatchLine {
-  const coldMs = atMs - coldDays * HOURS_PER_DAY * MS_PER_HOUR
-  const startedAtMs = coldMs - RIPENED.hours * MS_PER_HOUR
+  const coldMs = atMs - coldDays * HOURS_PER_DAY * millisecondsInHour
+  const startedAtMs = coldMs - RIPENED.hours * millisecondsInHour
   return {
     startedAtMs,
     flours: { [flour]: RIPENED.flourGrams },

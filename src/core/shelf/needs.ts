@@ -1,5 +1,6 @@
-const MS_PER_HOUR = 3_600_000
-const MS_PER_DAY = 24 * MS_PER_HOUR
+import { millisecondsInHour } from 'date-fns/constants'
+
+const MS_PER_DAY = 24 * millisecondsInHour
 /** A jar whose habit is not known is fed so often, h. */
 const UNKNOWN_HABIT_HOURS = 24 * 7
 /** Feeds are not reckoned with closer together than this, h. */
@@ -29,7 +30,7 @@ export interface FeedHabit {
  * @returns in the order of time; a feed that is overdue is due now
  */
 export function comingFeeds({ name, lastMs, everyHours, flours }: FeedHabit, nowMs: number, untilMs: number): ComingUse[] {
-  const every = Math.max(everyHours ?? UNKNOWN_HABIT_HOURS, CLOSEST_HOURS) * MS_PER_HOUR
+  const every = Math.max(everyHours ?? UNKNOWN_HABIT_HOURS, CLOSEST_HOURS) * millisecondsInHour
   const uses: ComingUse[] = []
   for (let at = Math.max(lastMs + every, nowMs); at < untilMs; at += every) {
     for (const { ingredientId, grams } of flours) uses.push({ ingredientId, grams, atMs: at, forWhat: name })

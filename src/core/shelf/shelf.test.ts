@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import fc from 'fast-check'
 import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
 import { type Ingredient, pantryOf } from '../dough/ingredient'
@@ -6,9 +7,8 @@ import { factsOf, meanFact } from './flourFacts'
 import { type ComingUse, comingFeeds, shelfNeeds } from './needs'
 import { shoppingList, shoppingMarkdown } from './shoppingList'
 
-const DAY = 86_400_000
 const monday = Date.UTC(2026, 10, 23, 8)
-const day = (n: number) => monday + n * DAY
+const day = (n: number) => monday + n * millisecondsInDay
 const use = (ingredientId: string, grams: number, on: number, forWhat = 'a bake'): ComingUse => ({ ingredientId, grams, atMs: day(on), forWhat })
 const builtIn = (id: string) => BUILT_IN_INGREDIENTS.find((i) => i.id === id) as Ingredient
 const priced = (id: string, amount: number, packGrams: number): Ingredient => ({ ...builtIn(id), price: { amount, packGrams } })
@@ -26,7 +26,7 @@ const PANTRY = pantryOf([...BUILT_IN_INGREDIENTS, priced('white wheat', 1.2, 100
 test('a jar fed daily takes a feed a day, one that was forgotten is fed now, one of unknown habit weekly', () => {
   const flours = [{ ingredientId: 'rye', grams: 40 }]
   const feeds = (lastDay: number, everyHours: number | null, untilDay: number) =>
-    comingFeeds({ name: 'Bramble', lastMs: day(lastDay), everyHours, flours }, monday, day(untilDay)).map((f) => (f.atMs - monday) / DAY)
+    comingFeeds({ name: 'Bramble', lastMs: day(lastDay), everyHours, flours }, monday, day(untilDay)).map((f) => (f.atMs - monday) / millisecondsInDay)
   expect(feeds(-0.5, 24, 3)).toEqual([0.5, 1.5, 2.5])
   expect(feeds(-9, 168, 8)).toEqual([0, 7])
   expect(feeds(-1, null, 14)).toEqual([6, 13])

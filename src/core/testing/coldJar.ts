@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { learnJar } from '../ferment/learnJar'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
@@ -6,7 +7,6 @@ import { normalFrom, seededRandom } from '../truth/seededRandom'
 import { TRUE_SPREAD } from '../truth/trueLog'
 import { seedShareOf, TRUE_RIPE, trueRise, trueRiseAt } from '../truth/trueRise'
 
-const HOUR = 3_600_000
 const CYCLES = 4
 const RATIOS = [1, 2, 3, 5] as const
 const LONGEST_HOURS = 24 * 16
@@ -22,7 +22,7 @@ export function coldFeed(flourPerSeed: number): BatchLine {
     mixTempC: 22,
     stays: [
       { fromMs: FED_AT, tempC: 22 },
-      { fromMs: FED_AT + HOUR, tempC: 4 }
+      { fromMs: FED_AT + millisecondsInHour, tempC: 4 }
     ],
     parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
   }

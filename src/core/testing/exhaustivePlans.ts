@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../jars/lineage'
 import { courseTimes, doughAt, doughPace } from '../schedule/course'
 import { type FitWindow, type PlanProblem, type PlanStage, wishEnd } from '../schedule/plans/problem'
@@ -6,8 +7,7 @@ import { lastStages } from '../schedule/plans/stages'
 import { type Trouble, troubleOf, usedUntil } from '../schedule/plans/trouble'
 import { makeStage } from '../schedule/plans/windows'
 
-const MINUTE = 60_000
-const HOUR = 60 * MINUTE
+const HOUR = 60 * millisecondsInMinute
 
 /** What every combination costs, reckoned one by one: no table, no straight lines, nothing left out. */
 export interface Exhaustive {
@@ -28,7 +28,7 @@ function windowsOf(problem: PlanProblem, stage: PlanStage, moments: readonly num
  */
 export function exhaustivePlans(problem: PlanProblem): Exhaustive {
   const trouble = troubleOf(problem, false)
-  const stepMs = problem.gridMinutes * MINUTE
+  const stepMs = problem.gridMinutes * millisecondsInMinute
   const endMs = wishEnd(problem)
   const phase = (problem.wish.kind === 'mix' ? endMs : 0) % stepMs
   const moments: number[] = []

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { BUILT_IN_INGREDIENTS } from '../dough/builtInIngredients'
 import { pantryOf } from '../dough/ingredient'
 import type { BatchLine } from '../jars/lineage'
@@ -8,7 +9,6 @@ import type { PlanPlace, PlanProblem } from '../schedule/plans/problem'
 import { restedSeed } from '../schedule/variant'
 import { DAY_BUILD } from './builds'
 
-const HOUR = 3_600_000
 export const ZONE = 'Europe/Lisbon'
 /** A wall-clock moment in November 2026 at the place of the tests; the 26th is a Thursday. */
 export const at = (day: number, clock: string) => instantAt(2026, 11, day, clock, ZONE)
@@ -68,7 +68,7 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
     ],
     dough: DOUGH,
     doughPlace: { id: 'room', standing: { tempC: 22 } },
-    busy: busyBetween(nowMs, nowMs + 8 * 24 * HOUR, hours),
+    busy: busyBetween(nowMs, nowMs + 8 * 24 * millisecondsInHour, hours),
     oven: [],
     full: [],
     spread: { jar: 0.2, fed: 0.15 },
@@ -94,13 +94,13 @@ export function randomProblem(random: () => number): PlanProblem {
     timeZone: ZONE
   }
   const room = between(18, 25)
-  const ovenMs = nowMs + hour(16, 40) * HOUR
-  const wishMs = nowMs + hour(22, 44) * HOUR
+  const ovenMs = nowMs + hour(16, 40) * millisecondsInHour
+  const wishMs = nowMs + hour(22, 44) * millisecondsInHour
   return planProblem({
     hours,
     nowMs,
     coldDays: random() < 0.5 ? between(0.5, 9) : undefined,
-    wish: random() < 0.75 ? { kind: 'out', atMs: wishMs } : { kind: 'mix', atMs: nowMs + hour(8, 30) * HOUR },
+    wish: random() < 0.75 ? { kind: 'out', atMs: wishMs } : { kind: 'mix', atMs: nowMs + hour(8, 30) * millisecondsInHour },
     places: [
       { id: 'room', standing: { tempC: room } },
       { id: 'warm', standing: { tempC: room + between(2, 5) } },
@@ -109,8 +109,8 @@ export function randomProblem(random: () => number): PlanProblem {
     doughPlace: { id: 'room', standing: { tempC: room } },
     ratios: [1, 3, 6],
     mixTemps: [24],
-    oven: random() < 0.4 ? [{ fromMs: ovenMs, toMs: ovenMs + HOUR }] : [],
-    full: random() < 0.3 ? [{ placeId: 'warm', fromMs: nowMs, toMs: nowMs + hour(5, 30) * HOUR }] : [],
+    oven: random() < 0.4 ? [{ fromMs: ovenMs, toMs: ovenMs + millisecondsInHour }] : [],
+    full: random() < 0.3 ? [{ placeId: 'warm', fromMs: nowMs, toMs: nowMs + hour(5, 30) * millisecondsInHour }] : [],
     spread: { jar: between(0.15, 0.35), fed: between(0.1, 0.2) },
     gridMinutes: 60
   })

@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { celsiusToFahrenheit, createFormat, fahrenheitToCelsius } from './format'
 import { roundToScale, toGrams, toMilligrams } from './mass'
 import { weightedQuantile } from './quantile'
@@ -80,7 +81,7 @@ test('money in the currency of the kitchen', () => {
 test('a weekday of another week has its date beside it, one of another year the year as well', () => {
   const now = Date.UTC(2026, 10, 27, 8)
   const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' }, () => now)
-  const day = 86_400_000
+  const day = millisecondsInDay
   expect(format.dayTime(now + 5 * day)).toBe('Wed 08:00')
   expect(format.dayTime(now - 7 * day)).toBe('Fri 20 Nov 08:00')
   expect(format.dayTime(now + 7 * day)).toBe('Fri 4 Dec 08:00')

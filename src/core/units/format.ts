@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { GRAMS_PER_OUNCE } from './mass'
 
 /** How this kitchen wants its figures. */
@@ -12,7 +13,6 @@ export interface UnitChoice {
 }
 
 const FAHRENHEIT_PER_KELVIN = 1.8
-const MS_PER_DAY = 86_400_000
 /** From so many days on a weekday alone could be mistaken for another one. */
 const WEEKDAY_DAYS = 6
 
@@ -82,7 +82,7 @@ export function createFormat(choice: UnitChoice, now: () => number = () => Numbe
     choice.mass === 'g' ? number(grams, digitsFor(resolution)) : number(grams / GRAMS_PER_OUNCE, resolution >= 1 ? 2 : 3)
   const time = (ms: number) => clock.format(ms).replace(' ', NARROW)
   const date = (ms: number) => (Number.isFinite(now()) && year.format(ms) !== year.format(now()) ? fullDate : shortDate).format(ms).replaceAll(',', '')
-  const isFar = (ms: number) => Math.abs(ms - now()) >= WEEKDAY_DAYS * MS_PER_DAY
+  const isFar = (ms: number) => Math.abs(ms - now()) >= WEEKDAY_DAYS * millisecondsInDay
   return {
     choice,
     massFigure,

@@ -3,6 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { millisecondsInDay } from 'date-fns/constants'
 import { pino } from 'pino'
 import { readConfig } from '../config'
 import { start } from '../start'
@@ -203,7 +204,7 @@ describe('guesses', () => {
     const throttle = createThrottle(() => now)
     let looked = 0
     for (let n = 0; n < 10_000; n++) {
-      now += (24 * 3_600_000) / 10_000
+      now += millisecondsInDay / 10_000
       try {
         throttle.admit('192.168.1.66')
       } catch {

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInDay } from 'date-fns/constants'
 import { Op } from 'sequelize'
 import { isoOf, type WireSession } from '../../contract'
 import { REFUSE_ACCESS } from '../../words/refusals/access'
@@ -9,9 +10,8 @@ import { hashOf, newToken } from '../records/devices/tokens'
 import type { Work } from '../records/work'
 import { hashPassphrase, isPassphrase } from './passphrase'
 
-const DAY_MS = 24 * 3_600_000
 /** A device that was not seen for so long has to sign in again. */
-export const IDLE_MS = 90 * DAY_MS
+export const IDLE_MS = 90 * millisecondsInDay
 /** The one row there is. */
 const ONLY = 1
 

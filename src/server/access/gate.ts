@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Request, RequestHandler, Response } from 'express'
 import { ROUTES } from '../../contract'
 import { REFUSE_ACCESS } from '../../words/refusals/access'
@@ -9,7 +10,7 @@ import { IDLE_MS, sessionBehind, sessionSeen } from './doors'
 
 export const COOKIE = 'olvent_session'
 /** That a device was seen is kept no more often than this. */
-const SEEN_EVERY_MS = 3_600_000
+const SEEN_EVERY_MS = millisecondsInHour
 const LOOPBACK = new Set(['127.0.0.1', '::1', '::ffff:127.0.0.1'])
 const LOCAL_HOSTS = /^(127\.0\.0\.1|localhost|\[::1\])(:\d+)?$/i
 /** Whoever comes by one of these headers comes through another server, and so from elsewhere. */

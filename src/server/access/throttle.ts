@@ -1,12 +1,12 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { LRUCache } from 'lru-cache'
 import { REFUSE_ACCESS } from '../../words/refusals/access'
 import { Problem } from '../problems'
 
-const MINUTE_MS = 60_000
 /** So many slips cost nothing; every one after it doubles the wait, up to the lock. */
 const FREE_SLIPS = 4
 const FIRST_WAIT_MS = 2000
-const LOCK_MS = 15 * MINUTE_MS
+const LOCK_MS = 15 * millisecondsInMinute
 /** Slips of the whole network in a quarter of an hour, after which everybody waits. */
 const SLIPS_OF_ALL = 60
 const ADDRESSES_KEPT = 2000
@@ -50,4 +50,4 @@ export function createThrottle(nowMs: () => number = () => performance.now()): T
   }
 }
 
-const inWords = (ms: number) => (ms < MINUTE_MS ? `${Math.ceil(ms / 1000)} s` : `${Math.ceil(ms / MINUTE_MS)} min`)
+const inWords = (ms: number) => (ms < millisecondsInMinute ? `${Math.ceil(ms / 1000)} s` : `${Math.ceil(ms / millisecondsInMinute)} min`)

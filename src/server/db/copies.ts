@@ -1,5 +1,6 @@
 import { copyFile, mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { millisecondsInDay } from 'date-fns/constants'
 import { z } from 'zod'
 import { COPY_REASONS, type CopyReason, isoOf, msOf } from '../../contract'
 import { StartProblem } from '../startProblem'
@@ -45,7 +46,6 @@ const HALF = /\.half(-journal|-wal|-shm)?$/
 const STAY = { days: 7, weeks: 4, months: 12 }
 /** Of those with a reason of their own, so many of each. */
 const STAY_BY_REASON = 5
-const DAY_MS = 24 * 3_600_000
 
 const reasonOf = (word: string): CopyReason => COPY_REASONS.find((reason) => reason === word) ?? 'asked'
 const stampOf = (ms: number) => isoOf(ms).replace(/[:.]/g, '-')
@@ -121,7 +121,7 @@ export function copiesThatStay(copies: readonly Copy[]): Copy[] {
     for (const copy of [...spans.values()].slice(0, most)) stay.add(copy)
   }
   newestOfEach((ms) => new Date(ms).toISOString().slice(0, 10), STAY.days)
-  newestOfEach((ms) => String(Math.floor((ms / DAY_MS + 3) / 7)), STAY.weeks)
+  newestOfEach((ms) => String(Math.floor((ms / millisecondsInDay + 3) / 7)), STAY.weeks)
   newestOfEach((ms) => new Date(ms).toISOString().slice(0, 7), STAY.months)
   for (const reason of COPY_REASONS.filter((r) => r !== 'day'))
     for (const copy of copies.filter((c) => c.reason === reason).slice(0, STAY_BY_REASON)) stay.add(copy)

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import { copyFile, mkdtemp, open, readdir, readFile, rm, stat, truncate, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { millisecondsInDay } from 'date-fns/constants'
 import { QueryTypes, Sequelize } from 'sequelize'
 import type { KitchenKind } from '../config'
 import { layDemo } from '../demo/layDemo'
@@ -251,7 +252,7 @@ describe('copies', () => {
   })
 
   test('the newest of seven days, four weeks and twelve months stay', () => {
-    const daily = Array.from({ length: 400 }, (_, n) => ({ path: String(n), takenAtMs: NOW - n * 24 * 3_600_000, reason: 'day' as const, bytes: 1 }))
+    const daily = Array.from({ length: 400 }, (_, n) => ({ path: String(n), takenAtMs: NOW - n * millisecondsInDay, reason: 'day' as const, bytes: 1 }))
     const ages = copiesThatStay(daily).map(({ path }) => Number(path))
     expect(ages.slice(0, 7)).toEqual([0, 1, 2, 3, 4, 5, 6])
     // 26 November 2026 is a Thursday: Sundays before it are 4, 11 and 18 days away; last days of months 26, 57, 87 …

@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { TZDate } from '@date-fns/tz'
+import { millisecondsInHour } from 'date-fns/constants'
 import { courseFor, doughToWeigh, levainToWeigh } from '../../answers'
 import type { Plan } from '../../contract'
 import {
@@ -28,7 +29,7 @@ import { addBakeEvent } from '../records/bakes/bakeEvents'
 import { createBake } from '../records/bakes/bakes'
 import { findJar } from '../records/jars/jars'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'
-import { DAY, type Demo, feed, HOUR, jarGrams, topUp, typedAt } from './demoJars'
+import { DAY, type Demo, feed, jarGrams, topUp, typedAt } from './demoJars'
 
 /** What the forecast is not told about the jars. */
 const HIDDEN = {
@@ -76,7 +77,7 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
 }
 
 /** Quarter hours make believable times. */
-const quarter = (ms: number) => Math.round(ms / (HOUR / 4)) * (HOUR / 4)
+const quarter = (ms: number) => Math.round(ms / (millisecondsInHour / 4)) * (millisecondsInHour / 4)
 
 /** When the levain of a day is built: it peaks while somebody is up. */
 const morningOf = (ms: number) => atClock(new TZDate(ms, Intl.DateTimeFormat().resolvedOptions().timeZone), '07:15')
@@ -91,8 +92,8 @@ export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble
   const seedShare = seedShareOf(flourPerSeed)
   const curve = trueRise({ seedShare, seed: TRUE_RIPE, tempAt: (h) => roomC + wander + 0.4 * Math.sin(h / 3), ...hidden, chance }, 60)
   const startMs = morningOf(demo.work.nowMs - week * 7 * DAY + (jar === 'Juno' ? 1 : 4) * DAY)
-  if (startMs > demo.work.nowMs - 40 * HOUR) return
-  const ago = (hoursBefore: number) => (demo.work.nowMs - startMs) / HOUR + hoursBefore
+  if (startMs > demo.work.nowMs - 40 * millisecondsInHour) return
+  const ago = (hoursBefore: number) => (demo.work.nowMs - startMs) / millisecondsInHour + hoursBefore
   await feed(demo, jar, ago(20), 15, 30, 'counter')
   await feed(demo, jar, ago(9), 15, 45, 'counter')
   const bakeId = randomUUID()
@@ -103,21 +104,21 @@ export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble
     formula: rye ? DOUGHS.ryePast : DOUGHS.lantern,
     flourPerSeed,
     tempC: roomC,
-    mixAt: startMs + curve.peakHours * HOUR
+    mixAt: startMs + curve.peakHours * millisecondsInHour
   })
-  await createBake({ ...demo.work, nowMs: startMs - HOUR }, bakeId, plan)
+  await createBake({ ...demo.work, nowMs: startMs - millisecondsInHour }, bakeId, plan)
   await weighIn(demo, bakeId, plan, startMs, () => 1 + 0.01 * demo.normal())
   const looks = [0.45, 0.7, 0.92, 1].filter(() => demo.random() > 0.25)
   for (const share of looks) {
     const hours = share * curve.peakHours
     const rise = Math.max(1, trueRiseAt(curve, hours) * (1 + 0.05 * demo.normal()))
-    await note(demo, bakeId, startMs + hours * HOUR, {
+    await note(demo, bakeId, startMs + hours * millisecondsInHour, {
       type: 'mark',
       rise: Math.round(rise * 20) / 20,
       signs: share > 0.9 ? { top: 'domed', bubbles: 'many' } : {}
     })
   }
-  await mix(demo, bakeId, plan, startMs + (curve.peakHours + 0.1) * HOUR)
+  await mix(demo, bakeId, plan, startMs + (curve.peakHours + 0.1) * millisecondsInHour)
   await feed(demo, jar, ago(-(curve.peakHours + 1)), 15, 45, 'fridge')
 }
 
@@ -142,7 +143,7 @@ function massesOf(plan: Plan, jarHydration = 1) {
 async function weighIn(demo: Demo, bakeId: string, plan: Plan, startMs: number, slip: () => number): Promise<void> {
   const { masses } = massesOf(plan).build
   const jar = await jarGrams(demo, plan.jarId)
-  if (jar < masses.seed + 2) await topUp(demo, plan.jarId, startMs - 0.2 * HOUR, Math.ceil(masses.seed + 20))
+  if (jar < masses.seed + 2) await topUp(demo, plan.jarId, startMs - 0.2 * millisecondsInHour, Math.ceil(masses.seed + 20))
   const [flour] = plan.build.flours
   const pours: [item: PourItem, grams: number, ingredientId?: string][] = [
     ['seed', masses.seed],
@@ -183,18 +184,18 @@ export async function running(demo: Demo): Promise<void> {
   const bakeId = randomUUID()
   const hidden = HIDDEN.Juno
   const curve = trueRise({ seedShare: seedShareOf(5), seed: TRUE_RIPE, tempAt: () => 22.3, ...hidden, chance: 1 }, 48)
-  const startMs = quarter(nowMs - 0.68 * curve.peakHours * HOUR)
+  const startMs = quarter(nowMs - 0.68 * curve.peakHours * millisecondsInHour)
   const plan = await awakeDay(
     demo,
     planFor(demo, 'Juno', { course: courseFor(DOUGHS.lantern, { id: demo.places.counter, tempC: 22 }) }),
     startMs,
-    startMs + 0.92 * curve.peakHours * HOUR
+    startMs + 0.92 * curve.peakHours * millisecondsInHour
   )
-  await createBake({ ...demo.work, nowMs: startMs - HOUR }, bakeId, plan)
+  await createBake({ ...demo.work, nowMs: startMs - millisecondsInHour }, bakeId, plan)
   await weighIn(demo, bakeId, plan, startMs, () => 1)
   for (const share of [0.45, 0.62]) {
     const hours = share * curve.peakHours
-    await note(demo, bakeId, startMs + hours * HOUR, {
+    await note(demo, bakeId, startMs + hours * millisecondsInHour, {
       type: 'mark',
       rise: Math.round(trueRiseAt(curve, hours) * 20) / 20,
       signs: share > 0.5 ? { top: 'domed' } : { bubbles: 'few' }
@@ -210,12 +211,12 @@ async function awakeDay(demo: Demo, plan: Plan, startMs: number, opensMs: number
   const timed = buildFrom(build, startMs, 'dome')
   const overnight = { ...course, autolyseMinutes: 0, folds: 1, placeId: demo.places.cool, tempC: 18.5, mixTempC: 18, bulkGas: 0.9 }
   for (const tried of [course, overnight])
-    for (let mixAtMs = quarter(opensMs); mixAtMs < opensMs + 4 * HOUR; mixAtMs += HOUR / 4) {
+    for (let mixAtMs = quarter(opensMs); mixAtMs < opensMs + 4 * millisecondsInHour; mixAtMs += millisecondsInHour / 4) {
       const dated = { ...plan, course: tried, mixAt: mixAtMs }
       const steps = timed.ok ? [mixAtMs, ...dayAfter(dated, timed.value.line, mixAtMs)] : []
       if (steps.length > 1 && steps.every((at) => isAwake(at))) return dated
     }
-  return { ...plan, course: null, mixAt: quarter(opensMs + HOUR) }
+  return { ...plan, course: null, mixAt: quarter(opensMs + millisecondsInHour) }
 }
 
 /** When nobody is up in Lantern Street. */
@@ -232,12 +233,12 @@ export async function coming(demo: Demo): Promise<void> {
   ]
   const place = { id: demo.places.counter, tempC: 22 }
   for (const [jar, more, hours] of wishes) {
-    let mixAtMs = quarter(nowMs + hours * HOUR)
+    let mixAtMs = quarter(nowMs + hours * millisecondsInHour)
     const plan = planFor(demo, jar, { ...more, course: courseFor(more.formula ?? DOUGHS.lantern, place) })
     const build = await plannedBuild(demo, plan)
-    for (let tries = 0; tries < 48; tries++, mixAtMs += HOUR / 2) {
+    for (let tries = 0; tries < 48; tries++, mixAtMs += millisecondsInHour / 2) {
       const timed = buildFor(build, mixAtMs, 'dome')
-      if (!timed.ok || timed.value.startMs < nowMs + HOUR) continue
+      if (!timed.ok || timed.value.startMs < nowMs + millisecondsInHour) continue
       const steps = [timed.value.startMs, mixAtMs, ...dayAfter(plan, timed.value.line, mixAtMs)]
       if (steps.every(isAwake)) break
     }

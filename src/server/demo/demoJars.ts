@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import { CULTURE_TRAITS, type Culture, gramsOfBlend, toGrams } from '../../core'
 import { feedJar, splitJar, weighJar } from '../records/jars/jarDeeds'
 import type { Work } from '../records/work'
 
-export const HOUR = 3_600_000
-export const DAY = 24 * HOUR
+export const DAY = 24 * millisecondsInHour
 export const PLACES = { counter: 'Worktop', cool: 'Cool corner', warm: 'Proofing box', sill: 'Windowsill', fridge: 'Fridge' } as const
 
 /** What lives in each jar. */
@@ -30,7 +30,7 @@ export async function feed(
   place: keyof typeof PLACES,
   waterPerFlour = 1
 ): Promise<void> {
-  const at = work.nowMs - hoursAgo * HOUR
+  const at = work.nowMs - hoursAgo * millisecondsInHour
   const { feed: flours, trimmed } = CULTURE_TRAITS[CULTURE_OF[name] ?? 'white wheat']
   await feedJar({ ...work, nowMs: at }, jars[name] as string, {
     ...typedAt(at),
@@ -49,7 +49,7 @@ export const typedAt = (ms: number) => ({ id: randomUUID(), happenedAt: ms, sour
 
 /** Some of Juno was dried when the record begins. */
 export async function drySpare({ work, jars, places }: Demo, hoursAgo: number): Promise<void> {
-  const at = work.nowMs - hoursAgo * HOUR
+  const at = work.nowMs - hoursAgo * millisecondsInHour
   const dried = randomUUID()
   await splitJar({ ...work, nowMs: at }, jars.Juno as string, {
     ...typedAt(at),

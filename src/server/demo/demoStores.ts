@@ -1,11 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInDay } from 'date-fns/constants'
 import { BUILT_IN_INGREDIENTS, type Ingredient } from '../../core'
 import { putIngredient } from '../records/shelf/ingredients'
 import { moveStock } from '../records/shelf/shelf'
 import { putVessel } from '../records/shelf/vessels'
 import type { Work } from '../records/work'
-
-const DAY = 86_400_000
 
 /** Jars and bowls of the kitchen. */
 export async function layVessels(work: Work): Promise<Record<string, string>> {
@@ -73,7 +72,7 @@ export async function priceFlours(work: Work): Promise<string> {
 
 /** What was counted a week ago; then some of the mix was made. */
 export async function countShelf(work: Work, mixId: string): Promise<void> {
-  const at = work.nowMs - 7 * DAY
+  const at = work.nowMs - 7 * millisecondsInDay
   for (const [ingredientId, , , grams] of SHELF) await moveStock(work, { ...noted(at), how: 'counted', ingredientId, grams })
   await moveStock(work, { ...noted(at), how: 'blended', ingredientId: mixId, grams: MIX.made })
 }

@@ -1,10 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import { msOf } from '../../contract'
 import { discardPot, takeDiscard } from '../records/jars/discard'
 import type { Work } from '../records/work'
 
-const HOUR = 3_600_000
-const WEEK = 7 * 24 * HOUR
+const WEEK = 7 * 24 * millisecondsInHour
 /** Every so many weeks it was thrown away. */
 const WASTED_EVERY = 4
 
@@ -16,7 +16,7 @@ export async function emptyPot(work: Work): Promise<void> {
     if (week > 0) weeks.set(week, (weeks.get(week) ?? 0) + grams)
   }
   for (const [week, grams] of weeks) {
-    const at = work.nowMs - week * WEEK + HOUR
+    const at = work.nowMs - week * WEEK + millisecondsInHour
     const went = week % WASTED_EVERY === 0 ? ('thrown away' as const) : ('into food' as const)
     await takeDiscard({ ...work, nowMs: at }, { id: randomUUID(), happenedAt: at, source: 'typed', grams, went })
   }

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { bakeOf } from '../../answers'
 import { bakeSchema } from '../../contract'
 import { nightAt } from '../../core'
@@ -59,7 +60,7 @@ test('twelve weeks of builds, all in the past, peaks where sourdough peaks', asy
   expect(total).toBeGreaterThanOrEqual(15)
   for (const bake of bakes) {
     const { band, mixed } = stateAt(bake)
-    const hours = ((mixed?.atMs ?? 0) - (band?.atMs ?? 0)) / 3_600_000
+    const hours = ((mixed?.atMs ?? 0) - (band?.atMs ?? 0)) / millisecondsInHour
     expect(mixed?.atMs).toBeLessThan(Date.parse(TEST_NOW))
     expect(hours).toBeGreaterThan(3)
     expect(hours).toBeLessThan(20)

@@ -1,11 +1,12 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import { CULTURE_TRAITS, normalFrom, seededRandom } from '../../core'
 import type { Database } from '../db/connect'
 import { openJar } from '../records/jars/jars'
 import { createKitchen, findKitchen } from '../records/kitchen/kitchens'
 import type { Work } from '../records/work'
 import { coming, pastBuild, running, SLEEP } from './demoBakes'
-import { CULTURE_OF, DAY, type Demo, drySpare, feed, HOUR, PLACES } from './demoJars'
+import { CULTURE_OF, DAY, type Demo, drySpare, feed, PLACES } from './demoJars'
 import { layLibrary } from './demoLibrary'
 import { countShelf, layVessels, priceFlours } from './demoStores'
 import { emptyPot } from './emptyPot'
@@ -77,11 +78,11 @@ async function lay(work: Work): Promise<void> {
       hydration,
       grams,
       keepMinimumGrams: 15,
-      lastFedAt: work.nowMs - hoursAgo * HOUR,
+      lastFedAt: work.nowMs - hoursAgo * millisecondsInHour,
       placeId: places[place]
     })
   }
-  const beginHours = (work.nowMs - begin) / HOUR
+  const beginHours = (work.nowMs - begin) / millisecondsInHour
   await open('Juno', 1, 60, 'counter', 'Tulip jar', beginHours)
   await open('Bramble', 1, 80, 'counter', 'Tulip jar', beginHours)
   await open('Keel', 0.5, 90, 'fridge', 'Small jar', 20 * 24)

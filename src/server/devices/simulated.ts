@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { DeviceDeed, DeviceKind, WireDevice } from '../../contract'
 import { EMPTY_SCALE, noisyTenth, seededRandom, shownBy, stepProbe, stepScale, touchScale, trueLevel } from '../../core'
 import type { Clock } from '../clock'
@@ -8,7 +9,6 @@ const TICK_MS = 100
 /** Every so many ticks the slow ones speak. */
 const SLOW_TICKS = 10
 const ROOM_C = 22
-const MS_PER_HOUR = 3_600_000
 
 /** The stand-ins that ship: always the same four. */
 export const SIMULATED: Readonly<Record<DeviceKind, string>> = {
@@ -44,7 +44,7 @@ export function simulatedDevices(hub: Hub, clock: Clock, random = seededRandom(7
     if (ticks % SLOW_TICKS !== 0) return
     speak('probe', noisyTenth(probeC, random))
     speak('room', noisyTenth(roomC, random))
-    if (filled !== null) speak('level', Math.round(filled.level((clock.now() - filled.atMs) / MS_PER_HOUR)))
+    if (filled !== null) speak('level', Math.round(filled.level((clock.now() - filled.atMs) / millisecondsInHour)))
   }
   return {
     devices: () =>

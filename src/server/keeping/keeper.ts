@@ -1,5 +1,6 @@
 import { mkdir } from 'node:fs/promises'
 import { isAbsolute, join } from 'node:path'
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Logger } from 'pino'
 import { type CopyReason, isoOf, type WireCopies } from '../../contract'
 import { REFUSE_KEEPING } from '../../words/refusals/keeping'
@@ -13,8 +14,7 @@ import { thinOldReadings } from '../records/kitchen/readings'
 import { readWork, writeWork } from '../records/work'
 import { copyPictures, PICTURES_FOLDER, sweepPictures } from './pictureFiles'
 
-const HOUR_MS = 3_600_000
-const DAY_MS = 24 * HOUR_MS
+const DAY_MS = 24 * millisecondsInHour
 
 /** Keeps verified copies of a kitchen: one on each day it is used, and on request. */
 export interface Keeper {
@@ -103,7 +103,7 @@ export function createKeeper({ database, dataFolder, clock, log }: KeeperParts):
       await busy
     }
   }
-  const timer = setInterval(() => void keeper.tick(), HOUR_MS)
+  const timer = setInterval(() => void keeper.tick(), millisecondsInHour)
   timer.unref()
   return keeper
 }

@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto'
 import { mkdir, mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
 import { pino } from 'pino'
 import { ZipFile } from 'yazl'
 import { createClock } from '../clock'
@@ -13,7 +14,6 @@ import { createKeeper } from './keeper'
 import { keyOf, TABLES } from './tables'
 
 const NOW = Date.parse(TEST_NOW)
-const DAY = 24 * 3_600_000
 let folder: string
 beforeEach(async () => {
   folder = await mkdtemp(join(tmpdir(), 'olvent-keeping-'))
@@ -188,10 +188,10 @@ describe('copies by themselves', () => {
     await change()
     await keeper.tick()
     expect((await keeper.told()).copies.map(({ reason }) => reason)).toEqual(['day'])
-    clock.moveTo(NOW + DAY)
+    clock.moveTo(NOW + millisecondsInDay)
     await keeper.tick()
     expect((await keeper.told()).copies).toHaveLength(2)
-    clock.moveTo(NOW + 2 * DAY)
+    clock.moveTo(NOW + 2 * millisecondsInDay)
     await keeper.tick()
     expect((await keeper.told()).copies).toHaveLength(2)
     expect(await readdir(join(folder, 'copies', 'pictures'))).toHaveLength(1)
@@ -207,7 +207,7 @@ describe('copies by themselves', () => {
     const told = await keeper.told()
     expect([told.copies, told.failed?.at]).toEqual([[], TEST_NOW])
     await rm(join(folder, 'copies'))
-    clock.moveTo(NOW + 3_600_000)
+    clock.moveTo(NOW + millisecondsInHour)
     await keeper.tick()
     expect(await keeper.told()).toMatchObject({ failed: null, copies: [{ reason: 'day' }] })
     await keeper.stop()

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto'
 import { copyFile, mkdir, readdir, readFile, rename, rm, stat } from 'node:fs/promises'
 import { join } from 'node:path'
+import { millisecondsInDay } from 'date-fns/constants'
 import { literal } from 'sequelize'
 import { plain } from '../db/rows'
 import type { Work } from '../records/work'
@@ -8,7 +9,7 @@ import type { Work } from '../records/work'
 export const PICTURES_FOLDER = 'pictures'
 const HALF = /\.half$/
 /** So long a picture waits for the entry it belongs to, which may be kept in a window without its server, ms. */
-const WAITS_MS = 30 * 24 * 3_600_000
+const WAITS_MS = 30 * millisecondsInDay
 
 /** Copies pictures that are not there yet; each is named by its content, and looked at before it counts. */
 export async function copyPictures(from: string, to: string): Promise<void> {

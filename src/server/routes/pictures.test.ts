@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { readdir, utimes, writeFile } from 'node:fs/promises'
 import { join } from 'node:path'
+import { millisecondsInDay } from 'date-fns/constants'
 import sharp from 'sharp'
 import { type Loose, startTestServer, TEST_NOW, type TestServer } from '../testing/testServer'
 
@@ -81,7 +82,7 @@ test('a picture of which no entry speaks is swept away after a month, and half a
   const event = { id: randomUUID(), happenedAt: TEST_NOW, type: 'mark', rise: 1.9, signs: {}, picture: told }
   expect((await server.send('POST', `/api/bakes/${growing.id}/events`, event)).body).not.toHaveProperty('error')
   const folder = join(server.folder, 'pictures')
-  const daysAgo = (days: number) => new Date(Date.parse(TEST_NOW) - days * 24 * 3_600_000)
+  const daysAgo = (days: number) => new Date(Date.parse(TEST_NOW) - days * millisecondsInDay)
   for (const name of [told, forgotten]) await utimes(join(folder, name), daysAgo(31), daysAgo(31))
   await utimes(join(folder, waiting), daysAgo(29), daysAgo(29))
   await writeFile(join(folder, `${waiting}.1.half`), 'half')

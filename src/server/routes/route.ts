@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import type { RequestHandler } from 'express'
 import type { z } from 'zod'
 import { idSchema, isoSchema, msOf, NOTED_HEADER, WINDOW_HEADER, WRITE_HEADER } from '../../contract'
@@ -47,7 +48,7 @@ export function reads(services: Services, answer: (work: Work, req: Parameters<R
 }
 
 /** So far a clock may have been set back; what is said to be noted later than that is not believed. */
-const CLOCK_SET_BACK_MS = 7 * 24 * 3_600_000
+const CLOCK_SET_BACK_MS = 7 * millisecondsInDay
 
 /** The moment a write belongs to: now, or later by the clock of whoever noted it and had to wait. */
 function momentOf(req: Parameters<RequestHandler>[0], nowMs: number): number {

@@ -1,6 +1,7 @@
 import { ActionIcon } from '@mantine/core'
 import { notifications } from '@mantine/notifications'
 import { IconX } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { Link } from 'react-router'
 import { z } from 'zod'
@@ -20,7 +21,6 @@ import classes from './Shell.module.css'
 
 const SEEN = 'olvent.seen'
 const SHOWN = 4
-const MS_PER_HOUR = 3_600_000
 
 /** The moment until which this device has been told everything; the first time, now. */
 function seenMs(now: number): number {
@@ -85,7 +85,7 @@ function windowsOf(judged: Judged | undefined, risk: LateRisk): Due[] {
   if (judged === undefined) return []
   const { bake, line, verdict, hours } = judged
   const alarms = alarmsByClock(verdict, line.startedAtMs, risk)
-  const last = alarms.findLastIndex((alarm) => alarm.atMs <= line.startedAtMs + hours * MS_PER_HOUR)
+  const last = alarms.findLastIndex((alarm) => alarm.atMs <= line.startedAtMs + hours * millisecondsInHour)
   return alarms.slice(Math.max(last, 0)).map(({ kind, atMs }) => ({ key: `${bake.id}-${kind}`, kind: 'window', title: windowTitle(bake, kind), atMs }))
 }
 

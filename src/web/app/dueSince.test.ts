@@ -1,8 +1,8 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { type Due, dueSince } from './dueSince'
 
-const MINUTE = 60_000
 const now = Date.UTC(2026, 10, 27, 8)
-const due = (key: string, minutes: number, kind: Due['kind'] = 'mix'): Due => ({ key, kind, title: key, atMs: now + minutes * MINUTE })
+const due = (key: string, minutes: number, kind: Due['kind'] = 'mix'): Due => ({ key, kind, title: key, atMs: now + minutes * millisecondsInMinute })
 
 test('what became due since the last tick is rung for once', () => {
   const steps = [due('build', -30), due('mix', 0), due('shape', 20)]
@@ -11,7 +11,7 @@ test('what became due since the last tick is rung for once', () => {
 })
 
 test('after a night with the lid closed, what was missed is told instead', () => {
-  const { now: rung, away } = dueSince([due('mix', -300), due('shape', -20), due('bake', 60)], now - 480 * MINUTE, now)
+  const { now: rung, away } = dueSince([due('mix', -300), due('shape', -20), due('bake', 60)], now - 480 * millisecondsInMinute, now)
   expect(rung).toEqual([])
   expect(away.map((d) => d.key)).toEqual(['mix', 'shape'])
 })

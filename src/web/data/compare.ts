@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import useSWR from 'swr'
 import { jarLogSchema, ROUTES } from '../../contract'
 import type { BatchLine, ComparedBuild, JarBelief, School } from '../../core'
 import { desk, ONCE } from './desk'
 import { read } from './outbox'
 
-const MS_PER_HOUR = 3_600_000
 /** Last bakes that make up what one is used to. */
 const LAST_BAKES = 6
 
@@ -26,7 +26,7 @@ export function useUsualAcid(jarId: string, belief: JarBelief): number | null | 
     async () => {
       const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
       const levains = builds.filter((build) => build.kind === 'levain')
-      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / MS_PER_HOUR }))
+      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / millisecondsInHour }))
       return desk().usualAcid(past, belief)
     },
     ONCE

@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import useSWR, { mutate } from 'swr'
 import { isoOf, LONGEST_NAME, type PlaceReadings, ROUTES, readingsSchema } from '../../contract'
 import type { TimedTemp } from '../../core'
@@ -9,7 +10,6 @@ export function usePlaceReadings(placeId: string): PlaceReadings | undefined {
   return useSWR(ROUTES.placeReadings(placeId), (path) => read(readingsSchema, path)).data
 }
 
-const MS_PER_MINUTE = 60_000
 /** So many readings go in one write; a longer log goes in several. */
 const PART = 3000
 
@@ -17,7 +17,7 @@ const PART = 3000
 export async function bringReadings(placeId: string, name: string, readings: readonly TimedTemp[]): Promise<() => Promise<void>> {
   const path = ROUTES.placeReadings(placeId)
   const importId = newId()
-  const perMinute = [...new Map(readings.map((r) => [Math.floor(r.ms / MS_PER_MINUTE), r])).values()]
+  const perMinute = [...new Map(readings.map((r) => [Math.floor(r.ms / millisecondsInMinute), r])).values()]
   for (let from = 0; from < perMinute.length; from += PART) {
     const id = newId()
     const part = perMinute.slice(from, from + PART).map((r) => ({ at: isoOf(r.ms), tempC: r.tempC }))

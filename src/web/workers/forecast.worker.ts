@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { millisecondsInHour } from 'date-fns/constants'
 import { drawn, drawsOf, howItIs, isItReady, learnedFrom, shownAge, whatToExpect } from '../../answers'
 import type { JarBuild } from '../../contract'
 import {
@@ -49,8 +50,6 @@ export interface KeptJar {
   readonly parameters: JarParameters
 }
 
-const MS_PER_HOUR = 3_600_000
-
 /** Plans that were found, each with what is worth knowing of it; where there is none, what would mend it. */
 export interface FoundPlans {
   /** What was asked, with the spread it was reckoned with. */
@@ -99,7 +98,7 @@ const desk = {
   ): Ways => {
     const asLooked = (draws: Draws) => judge(draws, marks, hours, wanted.school, mannerOf(line))
     const verdict = asLooked(drawsOf(line, belief))
-    const nowMs = line.startedAtMs + hours * MS_PER_HOUR
+    const nowMs = line.startedAtMs + hours * millisecondsInHour
     return waysNow(
       { ...wanted, line, nowMs, forecast: verdict.forecast, shown: shownAge({ line, marks, hours }, verdict), jar: belief.centre },
       (moved) => asLooked(drawn(moved, belief)).forecast

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart, Pantry } from '../../dough/ingredient'
 import type { JarParameters } from '../../ferment/jarParameters'
 import { conditionOf } from '../condition'
@@ -5,8 +6,7 @@ import { feedByRatio, type Kept, lineOfFeed } from '../feeding'
 import type { LineStay } from '../lineage'
 import { feedDeed, type Program } from './program'
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_DAY = 24 * MS_PER_HOUR
+const MS_PER_DAY = 24 * millisecondsInHour
 
 /** A way to leave a jar alone. */
 export interface AbsenceWay {
@@ -25,7 +25,7 @@ export interface AbsenceWay {
 const RATIOS = [1, 2, 5, 10] as const
 const STIFF = 0.5
 const LOOKED_DAYS = 60
-const FIRST_HOUR = MS_PER_HOUR
+const FIRST_HOUR = millisecondsInHour
 
 /**
  * Which ratio, water and place last how long.

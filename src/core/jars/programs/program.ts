@@ -1,8 +1,8 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart } from '../../dough/ingredient'
 import type { FlourKind } from '../../ferment/flours'
 import type { Culture } from '../cultures'
 
-const MS_PER_HOUR = 3_600_000
 const HOURS_PER_DAY = 24
 
 /** Guided runs of days with a jar. */
@@ -114,9 +114,9 @@ export function foldProgram({ steps }: Program, startedAtMs: number, entries: re
   return {
     status: stopped ? 'stopped' : step >= steps.length ? 'done' : 'running',
     step,
-    dueMs: fromMs + waitHours * MS_PER_HOUR,
+    dueMs: fromMs + waitHours * millisecondsInHour,
     tries,
-    dayAt: (ms) => Math.floor((ms - startedAtMs) / (HOURS_PER_DAY * MS_PER_HOUR)) + 1
+    dayAt: (ms) => Math.floor((ms - startedAtMs) / (HOURS_PER_DAY * millisecondsInHour)) + 1
   }
 }
 
@@ -124,7 +124,7 @@ export function foldProgram({ steps }: Program, startedAtMs: number, entries: re
 export function comingSteps(program: Program, state: ProgramState): { readonly step: ProgramStep; readonly atMs: number }[] {
   let at = state.dueMs
   return program.steps.slice(state.step).map((step, i) => {
-    if (i > 0) at += step.afterHours * MS_PER_HOUR
+    if (i > 0) at += step.afterHours * millisecondsInHour
     return { step, atMs: at }
   })
 }

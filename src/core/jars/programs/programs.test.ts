@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { BUILT_IN_INGREDIENTS } from '../../dough/builtInIngredients'
 import { pantryOf } from '../../dough/ingredient'
 import { CULTURE_TRAITS, type Culture } from '../cultures'
@@ -14,8 +15,7 @@ import { comingSteps, type Deed, foldProgram, gramsOfBlend, type Outcome, type P
 import { REVIVAL_RATIOS, revive } from './revive'
 import { STRENGTHENING_RATIOS, strengthen } from './strengthen'
 
-const HOUR = 3_600_000
-const DAY = 24 * HOUR
+const DAY = 24 * millisecondsInHour
 const now = Date.UTC(2026, 10, 27, 9)
 const PANTRY = pantryOf(BUILT_IN_INGREDIENTS)
 const WHITE = [{ ingredientId: 'white wheat', share: 1 }]
@@ -58,25 +58,25 @@ describe('where a program stands', () => {
     foldProgram(
       program,
       now,
-      entries.map(([step, hours, outcome]) => ({ step, atMs: now + hours * HOUR, outcome }))
+      entries.map(([step, hours, outcome]) => ({ step, atMs: now + hours * millisecondsInHour, outcome }))
     )
   test('a step is due so long after the one before was really done, not after it should have been', () => {
     expect(standing()).toMatchObject({ status: 'running', step: 0, dueMs: now, tries: 0 })
-    expect(standing([0, 5, 'done'])).toMatchObject({ step: 1, dueMs: now + 29 * HOUR })
+    expect(standing([0, 5, 'done'])).toMatchObject({ step: 1, dueMs: now + 29 * millisecondsInHour })
   })
   test('not yet: the same step again later, as often as it takes', () => {
-    expect(standing([0, 0, 'done'], [1, 24, 'not yet'])).toMatchObject({ step: 1, dueMs: now + 30 * HOUR, tries: 1 })
-    expect(standing([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'not yet'])).toMatchObject({ dueMs: now + 37 * HOUR, tries: 2 })
+    expect(standing([0, 0, 'done'], [1, 24, 'not yet'])).toMatchObject({ step: 1, dueMs: now + 30 * millisecondsInHour, tries: 1 })
+    expect(standing([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'not yet'])).toMatchObject({ dueMs: now + 37 * millisecondsInHour, tries: 2 })
     expect(standing([0, 0, 'done'], [1, 24, 'not yet'], [1, 31, 'done'])).toMatchObject({ status: 'done', step: 2 })
   })
   test('mould ends it', () => {
     expect(standing([0, 0, 'done'], [1, 24, 'bad']).status).toBe('stopped')
   })
   test('days are counted from its beginning, and what comes is told with its times', () => {
-    expect(standing().dayAt(now + 23 * HOUR)).toBe(1)
-    expect(standing().dayAt(now + 25 * HOUR)).toBe(2)
-    expect(comingSteps(program, standing()).map((c) => (c.atMs - now) / HOUR)).toEqual([0, 24])
-    expect(comingSteps(program, standing([0, 5, 'done'])).map((c) => (c.atMs - now) / HOUR)).toEqual([29])
+    expect(standing().dayAt(now + 23 * millisecondsInHour)).toBe(1)
+    expect(standing().dayAt(now + 25 * millisecondsInHour)).toBe(2)
+    expect(comingSteps(program, standing()).map((c) => (c.atMs - now) / millisecondsInHour)).toEqual([0, 24])
+    expect(comingSteps(program, standing([0, 5, 'done'])).map((c) => (c.atMs - now) / millisecondsInHour)).toEqual([29])
   })
 })
 
@@ -163,9 +163,9 @@ test('strength for Saturday noon: three feeds, the last one ripe then; too soon 
   const times = comingSteps(made.value, foldProgram(made.value, now, []))
   expect(times.at(-1)?.atMs).toBeCloseTo(when, -3)
   expect(times[0]?.atMs).toBeGreaterThan(now)
-  const early = strengthen('Juno', 20, WHITE, feeds, now, now + 5 * HOUR)
+  const early = strengthen('Juno', 20, WHITE, feeds, now, now + 5 * millisecondsInHour)
   const all = feeds.reduce((sum, f) => sum + f.ripeHours, 0)
-  expect(early).toMatchObject({ ok: false, problem: { code: 'too soon', values: { earliestMs: now + all * HOUR } } })
+  expect(early).toMatchObject({ ok: false, problem: { code: 'too soon', values: { earliestMs: now + all * millisecondsInHour } } })
 })
 
 test('drying: 100 g at 100 % become 55 g; a thin sheet at the peak, and dry is when it snaps', () => {

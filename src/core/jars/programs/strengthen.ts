@@ -1,9 +1,9 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart } from '../../dough/ingredient'
 import { ok, problem, type Result } from '../../units/result'
 import type { TimedFeed } from '../timedFeeds'
 import { feedDeed, type Program } from './program'
 
-const MS_PER_HOUR = 3_600_000
 /** Feeds in a row before a bake that matters. */
 export const STRENGTHENING_RATIOS = [1, 2, 2] as const
 
@@ -22,8 +22,8 @@ export function strengthen(
   whenMs: number
 ): Result<Program, 'too soon'> {
   const all = feeds.reduce((sum, f) => sum + f.ripeHours, 0)
-  const waitHours = (whenMs - nowMs) / MS_PER_HOUR - all
-  if (waitHours < -0.25) return problem('too soon', { earliestMs: nowMs + all * MS_PER_HOUR })
+  const waitHours = (whenMs - nowMs) / millisecondsInHour - all
+  if (waitHours < -0.25) return problem('too soon', { earliestMs: nowMs + all * millisecondsInHour })
   return ok({
     kind: 'strengthen',
     title: `${name} gathers strength`,

@@ -1,6 +1,6 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { DayPlan, TimedPlanStage } from './problem'
 
-const MS_PER_HOUR = 3_600_000
 /** Plans that are offered at most. */
 export const MOST_PLANS = 5
 /** A plan so much dearer than the best is no help, in minutes of trouble. */
@@ -32,7 +32,7 @@ export interface Draft extends Pick<DayPlan, 'mixMs' | 'course'> {
 /** Whether two plans are truly two: in how they are built, or in at least two of start, mix, ratio and place. */
 export function areDifferent(a: Draft, b: Draft): boolean {
   const [x, y] = [a.stages.at(-1) as Draft['stages'][number], b.stages.at(-1) as Draft['stages'][number]]
-  const hours = (p: number, q: number) => Math.abs(p - q) / MS_PER_HOUR
+  const hours = (p: number, q: number) => Math.abs(p - q) / millisecondsInHour
   const [firstA, firstB] = [a.stages[0] as Draft['stages'][number], b.stages[0] as Draft['stages'][number]]
   if (a.stages.length !== b.stages.length) return true
   if ((x.stage.chill === null) !== (y.stage.chill === null)) return true

@@ -1,8 +1,7 @@
 import { TZDate } from '@date-fns/tz'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { type PlanProblem, wishEnd } from './problem'
 
-const MINUTE = 60_000
-const MS_PER_HOUR = 3_600_000
 /** A plan begins no longer before its bread, h. */
 const LONGEST_HOURS = 96
 const PARTS_PER_DAY = 4
@@ -16,11 +15,11 @@ export interface Grid {
 
 /** Moments that are tried: whole quarters of an hour, or as the wish stands. */
 export function gridOf(problem: PlanProblem): Grid {
-  const stepMs = problem.gridMinutes * MINUTE
+  const stepMs = problem.gridMinutes * millisecondsInMinute
   const { wish, nowMs } = problem
   const endMs = wishEnd(problem)
   const phase = (wish.kind === 'mix' || wish.kind === 'habit' ? endMs : 0) % stepMs
-  const earliest = Math.max(nowMs, endMs - LONGEST_HOURS * MS_PER_HOUR)
+  const earliest = Math.max(nowMs, endMs - LONGEST_HOURS * millisecondsInHour)
   const fromMs = Math.ceil((earliest - phase) / stepMs) * stepMs + phase
   return { count: Math.max(Math.floor((endMs - fromMs) / stepMs) + 1, 0), at: (k) => fromMs + k * stepMs, stepMs }
 }

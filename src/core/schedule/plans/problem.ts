@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart, Pantry } from '../../dough/ingredient'
 import type { School } from '../../ferment/forecast'
 import type { Kept } from '../../jars/feeding'
@@ -6,8 +7,6 @@ import type { Busy } from '../availability'
 import type { CourseTimes, DoughCourse, DoughPace } from '../course'
 import type { Interval } from '../nights'
 import type { PlannedBuild, Standing } from '../planBuild'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What is wanted, and when. */
 export type BreadWish =
@@ -132,7 +131,7 @@ export type CostPart =
 
 /** The last moment a search looks at. */
 export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {
-  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * MS_PER_HOUR
+  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * millisecondsInHour
   return wish.kind === 'habit' ? wish.mixMs : wish.atMs
 }
 

@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type CourseTimes, courseTimes, type DoughCourse, type DoughPace, doughAt, doughPace, STRETCH, timesOfBake } from '../course'
 import type { Grid } from './grid'
 import type { PlanProblem } from './problem'
 import type { Trouble } from './trouble'
 import { curveTable } from './windows'
 
-const MS_PER_HOUR = 3_600_000
 /** How far bulk and warm proof are stretched in the search; drags go further. */
 const BULK_STRETCHES = [1, 0.92, 1.1] as const
 const PROOF_STRETCHES = [1, 0.85, 1.18] as const
@@ -72,8 +72,8 @@ export function coursesTried(wanted: DoughCourse): DoughCourse[] {
 export function daysOf(course: DoughCourse, times: CourseTimes, stepMs: number): [DoughCourse, CourseTimes][] {
   if (course.proof.kind === 'warm') return [[course, times]]
   const days: [DoughCourse, CourseTimes][] = []
-  const first = Math.ceil((times.proofMs + STRETCH.coldHours[0] * MS_PER_HOUR) / stepMs) * stepMs
-  for (let bakeMs = first; bakeMs <= times.proofMs + LONGEST_COLD_HOURS * MS_PER_HOUR; bakeMs += stepMs)
-    days.push([{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / MS_PER_HOUR } }, timesOfBake(course, { ...times, bakeMs })])
+  const first = Math.ceil((times.proofMs + STRETCH.coldHours[0] * millisecondsInHour) / stepMs) * stepMs
+  for (let bakeMs = first; bakeMs <= times.proofMs + LONGEST_COLD_HOURS * millisecondsInHour; bakeMs += stepMs)
+    days.push([{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / millisecondsInHour } }, timesOfBake(course, { ...times, bakeMs })])
   return days
 }

@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { exhaustivePlans } from '../../testing/exhaustivePlans'
 import { at, DOUGH, planProblem, randomProblem } from '../../testing/planProblems'
 import { seededRandom } from '../../truth/seededRandom'
@@ -11,22 +12,19 @@ import { usedUntil } from './trouble'
 import { tasksOfPlan } from './weighPlan'
 import { makeStage } from './windows'
 
-const HOUR = 3_600_000
-const MINUTE = 60_000
-
 /** What a plan breaks, asked of the hours themselves and reckoned anew with the engine: nothing of the search is trusted. */
 function broken(problem: PlanProblem, plan: DayPlan): string[] {
   const wrong: string[] = []
   for (const task of tasksOfPlan(plan)) {
     if (task.spare === true) continue
-    const toMs = task.fromMs + task.minutes * MINUTE
+    const toMs = task.fromMs + task.minutes * millisecondsInMinute
     for (const busy of problem.busy.filter(isHard)) if (busy.fromMs < toMs && busy.toMs > task.fromMs) wrong.push(`${task.step} while ${busy.name}`)
   }
   for (const taken of problem.oven) if (taken.fromMs < plan.times.outMs && taken.toMs > plan.times.bakeMs) wrong.push('oven')
   plan.stages.forEach(({ stage, startMs }, i) => {
     const window = makeStage(problem, stage, startMs)?.window
     const usedMs = plan.stages[i + 1]?.startMs ?? plan.mixMs
-    const hours = (usedMs - startMs) / HOUR
+    const hours = (usedMs - startMs) / millisecondsInHour
     const last = window === undefined ? 0 : i + 1 < plan.stages.length ? usedUntil(window) : window.closes
     if (window === undefined || hours < window.opens - 1e-6 || hours > last + 1e-6) wrong.push(`${stage.kind} is not fit when it is used`)
     if (startMs < problem.nowMs) wrong.push('it lies in the past')
@@ -36,7 +34,7 @@ function broken(problem: PlanProblem, plan: DayPlan): string[] {
     plan.mixMs,
     doughPace(doughAt(problem.dough, plan.mixMs, problem.doughPlace.standing), plan.course, problem.build.seed.jar)
   )
-  if (exact === null || Math.abs(exact.shapeMs - plan.times.shapeMs) > 10 * MINUTE) wrong.push('the bulk takes another time')
+  if (exact === null || Math.abs(exact.shapeMs - plan.times.shapeMs) > 10 * millisecondsInMinute) wrong.push('the bulk takes another time')
   const { wish } = problem
   if (wish.kind === 'out' && plan.times.outMs > wish.atMs) wrong.push('late')
   if (wish.kind === 'eat' && plan.times.eatMs > wish.atMs) wrong.push('late')
@@ -96,7 +94,7 @@ test('never padded: where only one way is left, one is offered', () => {
   expect(plans.length).toBeGreaterThanOrEqual(1)
   expect(plans.length).toBeLessThanOrEqual(2)
   for (const plan of plans) {
-    expect(Math.abs((plan.stages.at(-1)?.startMs ?? 0) - at(27, '21:30'))).toBeLessThanOrEqual(20 * MINUTE)
+    expect(Math.abs((plan.stages.at(-1)?.startMs ?? 0) - at(27, '21:30'))).toBeLessThanOrEqual(20 * millisecondsInMinute)
     expect(plan.mixMs).toBe(at(28, '07:30'))
   }
 })
@@ -145,7 +143,7 @@ test('a night with the change of the clocks keeps its real hours', () => {
   const plan = findPlans(problem)[0]
   const last = plan?.stages.at(-1)
   if (plan === undefined || last === undefined) throw new Error('no plan')
-  const hours = (plan.mixMs - last.startMs) / HOUR
+  const hours = (plan.mixMs - last.startMs) / millisecondsInHour
   expect(hours).toBeGreaterThanOrEqual(last.window.opens)
   expect(hours).toBeLessThanOrEqual(last.window.closes)
 })

@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { areDifferent, type Draft, differentPlans, MOST_PLANS, WORTH_WHILE } from './differentPlans'
 import { type Exact, exactWindows, readOff } from './exact'
 import { type Grid, gridOf, partsOfDay } from './grid'
@@ -8,10 +9,8 @@ import { lastStages } from './stages'
 import { type Trouble, troubleOf } from './trouble'
 import { weighPlan } from './weighPlan'
 
-const MINUTE = 60_000
-const MS_PER_HOUR = 3_600_000
 /** A habit's build may begin so far from its hour, ms. */
-const HABIT_LEEWAY_MS = 20 * MINUTE
+const HABIT_LEEWAY_MS = 20 * millisecondsInMinute
 
 /** How far a search is, and what it has found. */
 export interface SearchProgress {
@@ -96,7 +95,7 @@ function tryBuild(
 ): void {
   const { stage, table } = option
   const { wish } = problem
-  const perStep = MS_PER_HOUR / grid.stepMs
+  const perStep = millisecondsInHour / grid.stepMs
   const kind = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : 1}`
   const of = best.get(kind) ?? new Map<number, Candidate[]>()
   best.set(kind, of)

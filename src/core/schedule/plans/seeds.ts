@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { readOff } from './exact'
 import type { Grid } from './grid'
@@ -5,8 +6,6 @@ import type { PlanProblem, PlanStage } from './problem'
 import { firstStages } from './stages'
 import { type Trouble, usedUntil } from './trouble'
 import { type WindowTable, windowTables } from './windows'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What is ready at each moment of the grid, at what cost, and how it came about. */
 export interface Ready {
@@ -39,7 +38,7 @@ export function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
   const { line, jar } = build.seed
   if (line === null) return wanted
   const at = (k: number) => WAKE_UP_RATIOS[strengthOf(cultureAt(line, grid.at(k), jar))].length
-  const every = Math.max(Math.round((STRENGTH_EVERY_HOURS * MS_PER_HOUR) / grid.stepMs), 1)
+  const every = Math.max(Math.round((STRENGTH_EVERY_HOURS * millisecondsInHour) / grid.stepMs), 1)
   wanted[0] = at(0)
   for (let from = 0; from < grid.count - 1; from += every) {
     const to = Math.min(from + every, grid.count - 1)
@@ -84,7 +83,7 @@ function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], be
   const cost = new Float64Array(grid.count).fill(Number.POSITIVE_INFINITY)
   const start = new Int32Array(grid.count)
   const option = new Int32Array(grid.count)
-  const perStep = MS_PER_HOUR / grid.stepMs
+  const perStep = millisecondsInHour / grid.stepMs
   options.forEach(({ stage, table }, i) => {
     for (let s = 0; s < grid.count; s++) {
       const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)

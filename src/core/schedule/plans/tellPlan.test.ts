@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../../ferment/jarParameters'
 import { at, planProblem } from '../../testing/planProblems'
 import { findPlans } from './searchPlans'
@@ -67,7 +68,7 @@ test('a weak jar that was fed once is not yet ripe: what is offered holds with w
     const made = makeStages(asked, plan.stages)
     plan.stages.forEach(({ window, startMs }, i) => {
       expect(window).toEqual(made?.[i]?.window)
-      const hours = ((plan.stages[i + 1]?.startMs ?? plan.mixMs) - startMs) / 3_600_000
+      const hours = ((plan.stages[i + 1]?.startMs ?? plan.mixMs) - startMs) / millisecondsInHour
       expect(hours).toBeGreaterThanOrEqual(window.opens)
     })
     expect(plan.mixMs).toBeGreaterThanOrEqual(t.window.fromMs)

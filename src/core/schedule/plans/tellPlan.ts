@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { sourceLevain } from '../../build/source'
 import { drawForecast, fitHours, horizonHours, type School, windowOf } from '../../ferment/forecast'
 import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
@@ -10,7 +11,6 @@ import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
 import { refinePlan, tasksOfPlan } from './weighPlan'
 import { buildOfStage, flourOfStage, makeStages } from './windows'
 
-const MS_PER_HOUR = 3_600_000
 /** A kitchen is taken to be so far off what is said of it: sd of the draws, and what is told as warmer and colder, K. */
 const KITCHEN_OFF_K = 2
 const SPREAD_DRAWS = 60
@@ -102,7 +102,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
   const line = makeStages(problem, plan.stages)?.at(-1)?.line ?? null
   const jar = problem.build.seed.jar ?? TYPICAL_JAR
   const onClock = (window: FitWindow | null): Told | null =>
-    window === null ? null : { fromMs: last.startMs + window.opens * MS_PER_HOUR, toMs: last.startMs + window.closes * MS_PER_HOUR }
+    window === null ? null : { fromMs: last.startMs + window.opens * millisecondsInHour, toMs: last.startMs + window.closes * millisecondsInHour }
   const off = (k: number) => onClock(line === null ? null : windowAtOffset(line, jar, problem.school, k))
   const wakes = plan.stages.filter(({ stage }) => stage.kind === 'wake')
   const source = sourceLevain(buildOfStage(problem, last.stage).levain)
@@ -112,7 +112,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
     window: off(0) ?? (onClock(last.window) as Told),
     colder: off(-KITCHEN_OFF_K),
     warmer: off(KITCHEN_OFF_K),
-    acid: line === null ? 0 : simulate(vesselOf(line, jar), jar, { untilHours: (plan.mixMs - last.startMs) / MS_PER_HOUR }).end.acid,
+    acid: line === null ? 0 : simulate(vesselOf(line, jar), jar, { untilHours: (plan.mixMs - last.startMs) / millisecondsInHour }).end.acid,
     handsMinutes: tasksOfPlan(plan).reduce((sum, t) => sum + (t.needs === 'hands' ? t.minutes : 0), 0),
     flourGrams: plan.stages.reduce((sum, { stage }) => sum + flourOfStage(problem, stage), 0),
     discardGrams: emptied + (source.ok ? source.value.discardGrams : 0)
@@ -135,7 +135,7 @@ function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], sc
  */
 export function chanceWhileHome(line: BatchLine, belief: JarBelief, school: School, mixMs: number, busy: readonly Busy[], nowMs: number): number {
   const free = busyGrid(busy, nowMs, mixMs + MIX_LEEWAY_MS).freeAround(mixMs, MIX_LEEWAY_MS)
-  const hoursAt = (ms: number) => (ms - line.startedAtMs) / MS_PER_HOUR
+  const hoursAt = (ms: number) => (ms - line.startedAtMs) / millisecondsInHour
   return chanceOf(line, belief, school, hoursAt(free.fromMs), hoursAt(free.toMs))
 }
 

@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { type Busy, busyGrid, isHard } from '../availability'
 import { type CourseTimes, type DoughCourse, HANDS_MINUTES, type Task, tasksOfOven, tasksUntilShaped } from '../course'
 import type { Interval } from '../nights'
@@ -5,12 +6,10 @@ import { COST, chanceWithin, courseCost, fitCost, MIX_LEEWAY_MS } from './cost'
 import { type CostPart, type FitWindow, type PlanProblem, type PlanStage, type Violation, wishEnd } from './problem'
 import { flourOfStage } from './windows'
 
-const MINUTE = 60_000
-const MS_PER_HOUR = 3_600_000
 /** A levain is put into the cold for no less than this, h. */
 export const LEAST_HELD_HOURS = 1
 /** What comes after the wish is looked at so far, ms. */
-const BEYOND_MS = 60 * MS_PER_HOUR
+const BEYOND_MS = 60 * millisecondsInHour
 /** A broken limit counts for at least so much, min. */
 const LEAST_BROKEN_MINUTES = 5
 /** Bread is not planned for longer before it is wanted, h. */
@@ -57,7 +56,7 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     return hardBusy.reduce((sum, busy) => (busy.fromMs < toMs && busy.toMs > fromMs ? sum + toEdge(busy, fromMs, toMs) : sum), 0)
   }
   const ofTask = ({ fromMs, minutes, spare }: Task, collect: Collect): number => {
-    const toMs = fromMs + minutes * MINUTE
+    const toMs = fromMs + minutes * millisecondsInMinute
     if (spare === true) {
       const cost = grid.hard(fromMs, toMs) > 0 ? COST.fold : 0
       collect('no folds', cost)
@@ -68,7 +67,7 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     return soft + broken(inTheWay(fromMs, toMs))
   }
   const overlap = (stretches: readonly Interval[], fromMs: number, toMs: number) =>
-    stretches.reduce((sum, s) => sum + Math.max(0, Math.min(s.toMs, toMs) - Math.max(s.fromMs, fromMs)), 0) / MINUTE
+    stretches.reduce((sum, s) => sum + Math.max(0, Math.min(s.toMs, toMs) - Math.max(s.fromMs, fromMs)), 0) / millisecondsInMinute
   const placeFull = (placeId: string, fromMs: number, toMs: number) =>
     problem.full.length === 0
       ? 0
@@ -82,10 +81,10 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
   const chanceOfMix = ({ chill, fedBefore }: PlanStage, window: FitWindow, startMs: number, mixMs: number) => {
     const free = freeAt.get(mixMs) ?? grid.freeAround(mixMs, MIX_LEEWAY_MS)
     freeAt.set(mixMs, free)
-    const toHours = (free.toMs - startMs) / MS_PER_HOUR
+    const toHours = (free.toMs - startMs) / millisecondsInHour
     // What has not opened when it goes into the cold hardly opens there.
     const opensBy = chill === null ? toHours : Math.min(toHours, chill.afterHours)
-    return chanceWithin(window, (free.fromMs - startMs) / MS_PER_HOUR, opensBy, problem.spread[fedBefore === 0 ? 'jar' : 'fed'])
+    return chanceWithin(window, (free.fromMs - startMs) / millisecondsInHour, opensBy, problem.spread[fedBefore === 0 ? 'jar' : 'fed'])
   }
   return {
     ofStage(stage, startMs, collect = silent) {
@@ -106,7 +105,7 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
         unlike +
         ofTask({ step: 'build', fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' }, collect)
       if (stage.chill !== null)
-        cost += ofTask({ step: 'chill', fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' }, collect)
+        cost += ofTask({ step: 'chill', fromMs: startMs + stage.chill.afterHours * millisecondsInHour, minutes: HANDS_MINUTES.chill, needs: 'hands' }, collect)
       return cost
     },
     ofUse(window, hours, collect = silent) {
@@ -117,7 +116,7 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
       return cost
     },
     ofMix(stage, window, startMs, mixMs, collect = silent) {
-      const hours = (mixMs - startMs) / MS_PER_HOUR
+      const hours = (mixMs - startMs) / millisecondsInHour
       if (hours < window.opens || hours > window.closes) return Number.POSITIVE_INFINITY
       // What is put into the cold is held there: nobody carries a levain away that goes into the dough at once, or has gone already.
       if (stage.chill !== null && hours < stage.chill.afterHours + LEAST_HELD_HOURS) return Number.POSITIVE_INFINITY
@@ -137,13 +136,13 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     ofOven(course, times, collect = silent) {
       let cost = 0
       if (wish.kind === 'out' || wish.kind === 'eat') {
-        const early = (wish.atMs - (wish.kind === 'out' ? times.outMs : times.eatMs)) / MS_PER_HOUR
+        const early = (wish.atMs - (wish.kind === 'out' ? times.outMs : times.eatMs)) / millisecondsInHour
         if (early > MOST_EARLY_HOURS || (early < -1e-6 && !bent)) return Number.POSITIVE_INFINITY
         const dear = early < 0 ? COST.lateMinute * -early * 60 : COST.earlyHour * early
         collect('early bread', Math.max(early, 0) * COST.earlyHour)
         cost += dear
       } else if (wish.kind === 'soonest') {
-        const waiting = (COST.waitingHour * (times.outMs - nowMs)) / MS_PER_HOUR
+        const waiting = (COST.waitingHour * (times.outMs - nowMs)) / millisecondsInHour
         collect('waiting', waiting)
         cost += waiting
       }
@@ -181,7 +180,7 @@ export function violationsOf(
   const found: Violation[] = []
   for (const { step, fromMs, minutes, spare } of tasks) {
     if (spare === true) continue
-    const toMs = fromMs + minutes * MINUTE
+    const toMs = fromMs + minutes * millisecondsInMinute
     for (const busy of problem.busy) {
       const over = Math.min(busy.toMs, toMs) - Math.max(busy.fromMs, fromMs)
       if (!isHard(busy) || over <= 0) continue
@@ -192,24 +191,24 @@ export function violationsOf(
   }
   for (const oven of problem.oven) {
     const over = Math.min(oven.toMs, times.outMs) - Math.max(oven.fromMs, times.bakeMs)
-    if (over > 0) found.push({ kind: 'oven', name: 'oven', step: 'bake', minutes: over / MINUTE, ...oven })
+    if (over > 0) found.push({ kind: 'oven', name: 'oven', step: 'bake', minutes: over / millisecondsInMinute, ...oven })
   }
   for (const stay of stays)
     for (const full of problem.full) {
       const over = Math.min(full.toMs, stay.toMs) - Math.max(full.fromMs, stay.fromMs)
       if (full.placeId === stay.placeId && over > 0)
-        found.push({ kind: 'full', name: full.placeId, step: 'build', minutes: over / MINUTE, fromMs: full.fromMs, toMs: full.toMs })
+        found.push({ kind: 'full', name: full.placeId, step: 'build', minutes: over / millisecondsInMinute, fromMs: full.fromMs, toMs: full.toMs })
     }
   const { wish } = problem
   if (wish.kind === 'out' || wish.kind === 'eat') {
     const readyMs = wish.kind === 'out' ? times.outMs : times.eatMs
     if (readyMs > wish.atMs + 1)
-      found.push({ kind: 'late', name: '', step: wish.kind, minutes: (readyMs - wish.atMs) / MINUTE, fromMs: wish.atMs, toMs: readyMs })
+      found.push({ kind: 'late', name: '', step: wish.kind, minutes: (readyMs - wish.atMs) / millisecondsInMinute, fromMs: wish.atMs, toMs: readyMs })
   }
   return found
 }
 
 /** How far a busy time would have to give way for a task, min: from its nearer edge. */
 function toEdge(busy: Interval, fromMs: number, toMs: number): number {
-  return Math.min(toMs - busy.fromMs, busy.toMs - fromMs) / MINUTE
+  return Math.min(toMs - busy.fromMs, busy.toMs - fromMs) / millisecondsInMinute
 }

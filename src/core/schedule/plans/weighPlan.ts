@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { type DoughCourse, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
@@ -6,8 +7,6 @@ import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
 import { bestRest, type Rest } from './rests'
 import { type Trouble, troubleOf, violationsOf } from './trouble'
 import { type MadeStage, makeStages } from './windows'
-
-const MS_PER_HOUR = 3_600_000
 
 /** Sums what a plan costs, part by part, and names the limits it breaks. */
 export function weighPlan(
@@ -25,7 +24,7 @@ export function weighPlan(
   stages.forEach(({ stage, startMs, window }, i) => {
     cost += trouble.ofStage(stage, startMs, collect)
     const next = stages[i + 1]
-    if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / MS_PER_HOUR, collect)
+    if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / millisecondsInHour, collect)
   })
   const last = stages.at(-1) as TimedPlanStage
   cost += trouble.ofMix(last.stage, last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
@@ -49,7 +48,7 @@ export function tasksOfPlan({ stages, times }: Pick<DayPlan, 'stages' | 'times'>
       { step: stage.kind, fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' },
       ...(stage.chill === null
         ? []
-        : [{ step: 'chill' as const, fromMs: startMs + stage.chill.afterHours * MS_PER_HOUR, minutes: HANDS_MINUTES.chill, needs: 'hands' as const }])
+        : [{ step: 'chill' as const, fromMs: startMs + stage.chill.afterHours * millisecondsInHour, minutes: HANDS_MINUTES.chill, needs: 'hands' as const }])
     ]),
     ...tasksOfDough(times)
   ]

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { inoculationOf } from '../../build/solveBuild'
 import { sourceLevain } from '../../build/source'
 import type { CultureState } from '../../ferment/culture'
@@ -10,7 +11,6 @@ import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { atRatio, buildFrom, type PlannedBuild } from '../planBuild'
 import { type FitWindow, type PlanPlace, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
 
-const MS_PER_HOUR = 3_600_000
 const LOOK_HOURS = 96
 
 /** What a stage makes, mixed at a moment, and when that is fit. */
@@ -169,7 +169,7 @@ export function curveTable<Figures extends readonly number[]>(
   }
   const [first, middle, last] = [at(fromMs), at((fromMs + toMs) / 2), at(toMs)]
   if (isNear(first, middle, SAME_HOURS) && isNear(first, last, SAME_HOURS)) return () => first
-  const widest = Math.max(Math.ceil((toMs - fromMs) / (KNOT_HOURS * MS_PER_HOUR)), 3)
+  const widest = Math.max(Math.ceil((toMs - fromMs) / (KNOT_HOURS * millisecondsInHour)), 3)
   for (const halved of HALVED) {
     const knots = widest * halved
     const stepMs = (toMs - fromMs) / knots
@@ -215,7 +215,7 @@ export function windowTable(problem: PlanProblem, stage: PlanStage, fromMs: numb
   return asTable((ms) => day(fromMs + ((ms - fromMs) % DAY_MS)))
 }
 
-const DAY_MS = 24 * MS_PER_HOUR
+const DAY_MS = 24 * millisecondsInHour
 
 const asTable =
   (figures: (ms: number) => Figures | null): WindowTable =>

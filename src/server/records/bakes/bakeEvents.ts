@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { happeningOf, levainToWeigh, seedHydrationOf, statusOf } from '../../../answers'
 import { type BakeEvent, eventToWire, type Kitchen, type Plan, planToWire } from '../../../contract'
 import {
@@ -40,8 +41,6 @@ import { doughRead, isEcho, measuredFor, outcome, refuseSecond, repaired, weighe
 import { firstBuildOf, firstStage, mixedFirst, seedSource, unmixFirst } from './firstBuild'
 import type { KeptBake } from './keptBake'
 import { drawn, guardOlder, refuseMoreThanThereIs } from './pourSources'
-
-const MS_PER_HOUR = 3_600_000
 
 /** Keeps what happened to a bake. Sent twice, it counts once. */
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
@@ -294,7 +293,7 @@ async function mark(work: Work, row: KeptBake, state: BakeState, event: Extract<
 function staysOfPlan(kitchen: Kitchen, plan: Plan, startMs: number, moves: BakeState['moves']): NewStay[] {
   const planned = [
     stayAt(kitchen, plan.placeId, startMs, plan.tempC),
-    ...plan.moves.map((move) => stayAt(kitchen, move.placeId, startMs + move.afterHours * MS_PER_HOUR, move.tempC))
+    ...plan.moves.map((move) => stayAt(kitchen, move.placeId, startMs + move.afterHours * millisecondsInHour, move.tempC))
   ].sort((a, b) => a.fromMs - b.fromMs)
   const first = moves[0]
   if (first === undefined) return planned

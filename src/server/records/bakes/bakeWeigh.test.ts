@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import { seededRandom } from '../../../core'
 import { type Loose, startTestServer, type TestServer } from '../../testing/testServer'
 
@@ -175,7 +176,7 @@ test('a soaker weighed the evening before: the masses stand, the hours may still
   const weigh = { type: 'weigh', into: 'pre-ferment', key: `${soaker.id}:0`, lineId: soaker.id, ingredientId: 'water', plannedGrams: 60, weighedGrams: 61 }
   const { body } = await note(bake.id, weigh)
   expect(body.status).toBe('planned')
-  const later = { ...body.plan, mixAt: new Date(Date.parse(body.plan.mixAt) + 3_600_000).toISOString() }
+  const later = { ...body.plan, mixAt: new Date(Date.parse(body.plan.mixAt) + millisecondsInHour).toISOString() }
   const moved = await server.send('PUT', `/api/bakes/${bake.id}`, { version: body.version, plan: later })
   expect(moved.status).toBe(200)
   expect(moved.body.plan.mixAt).toBe(later.mixAt)

@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import { Op } from 'sequelize'
 import type { z } from 'zod'
 import { type Bake, levainToWeigh, stateOf, statusOf } from '../../../answers'
@@ -16,7 +17,6 @@ import { pantryIn } from '../shelf/ingredients'
 import type { Work } from '../work'
 import { type KeptBake, keptBake, keptBakeEvent } from './keptBake'
 
-const MS_PER_DAY = 86_400_000
 /** How far ahead a bake may be planned. */
 const FARTHEST_DAYS = 366
 /** A dough that was mixed so long ago has been baked, told or not. */
@@ -85,7 +85,7 @@ export async function findBake(work: Work, id: string): Promise<Bake> {
 
 /** A page of bakes: open ones by when they are mixed, the others newest first. */
 export async function listBakes(work: Work, query: z.output<typeof bakeQuerySchema>): Promise<{ bakes: Bake[]; total: number }> {
-  const lately = work.nowMs - DOUGH_DAYS * MS_PER_DAY
+  const lately = work.nowMs - DOUGH_DAYS * millisecondsInDay
   const states = {
     deleted: { deletedAtMs: { [Op.ne]: null } },
     open: { deletedAtMs: null, [Op.or]: [{ status: ['planned', 'building', 'ripening'] }, { status: 'mixed', mixAtMs: { [Op.gt]: lately } }] },
@@ -119,7 +119,7 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   const mixAtMs = plan.mixAt
   if (before?.mixAt !== plan.mixAt) {
     if (mixAtMs < work.nowMs) throw refused('mixAt', REFUSE_BAKES.timeToMixLiesIn)
-    if (mixAtMs > work.nowMs + FARTHEST_DAYS * MS_PER_DAY) throw refused('mixAt', REFUSE_BAKES.timeToMixMoreThan)
+    if (mixAtMs > work.nowMs + FARTHEST_DAYS * millisecondsInDay) throw refused('mixAt', REFUSE_BAKES.timeToMixMoreThan)
   }
   const nameOf = (id: string) => pantry.get(id)?.name
   const weights = levainToWeigh(plan, jar.hydration, { kitchen, pantry })

@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import ical, { ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
 import {
   type Bake,
@@ -31,7 +32,6 @@ import { pantryIn } from '../shelf/ingredients'
 import { listVessels } from '../shelf/vessels'
 import type { Work } from '../work'
 
-const MINUTE = 60_000
 const MOST_BAKES = 100
 /** A reminder stands so long before its step, s. */
 const ALARM_BEFORE_SECONDS = 10 * 60
@@ -153,7 +153,7 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
       const event = calendar.createEvent({
         id: idOf(bake, step.id),
         start: new Date(step.atMs),
-        end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * MINUTE),
+        end: new Date(step.atMs + Math.max(step.minutes, LEAST_MINUTES) * millisecondsInMinute),
         stamp: new Date(work.nowMs),
         summary: title,
         description: [bake.plan.name, stepCaution(step)].filter((words) => words !== null).join('\n')

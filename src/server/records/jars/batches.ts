@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen } from '../../../contract'
 import { type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../../core'
 import type { BatchParentRow, BatchRow, BatchStayRow } from '../../db/rows'
@@ -175,7 +176,7 @@ export async function linesOf(
 }
 
 /** Readings are kept for so long after a batch was used up, ms: its curve is drawn a little further. */
-const DRAWN_ON_MS = 12 * 3_600_000
+const DRAWN_ON_MS = 12 * millisecondsInHour
 
 /** What was measured during stays, each batch's in the order of time. */
 async function measuredIn(

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { Op } from 'sequelize'
 import type { z } from 'zod'
 import type { feedSchema, Jar, jarEndSchema, jarLookSchema, jarMoveSchema, jarSplitSchema, undoSchema, weighingSchema } from '../../../contract'
@@ -11,8 +12,6 @@ import { pantryIn } from '../shelf/ingredients'
 import { balanceOf, entriesOf, eventById, eventOf, isRecorded, once, record, undoneIds, type Work } from '../work'
 import { createBatch, type NewStay, replaceStays, stayAt, staysOf } from './batches'
 import { createJar, feedOf, findJar, guardGluten, jarForSeed, jarRow, refuseFuture, refuseUnknownFlours, setContents, vesselIn } from './jars'
-
-const MS_PER_HOUR = 3_600_000
 
 /** Feeds a jar: crust and slime are lost, the rest goes to the discard pot, flour and water go in. */
 export async function feedJar(work: Work, jarId: string, feed: z.output<typeof feedSchema>): Promise<void> {
@@ -46,7 +45,7 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
   const water = toMilligrams(feed.waterGrams)
   const stays = [
     stayAt(kitchen, place.id, fedAtMs),
-    ...(later === null ? [] : [stayAt(kitchen, later.id, fedAtMs + (feed.later?.afterHours ?? 0) * MS_PER_HOUR)])
+    ...(later === null ? [] : [stayAt(kitchen, later.id, fedAtMs + (feed.later?.afterHours ?? 0) * millisecondsInHour)])
   ]
   const batchId = await createBatch(work, {
     kitchenId: kitchen.id,

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { firstRun, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
 
 let server: TestServer
@@ -41,7 +42,7 @@ test('out for an hour, then into the cold: it stands in both, and the jar is whe
   expect(body.placeId).toBe(cold.id)
   expect(body.line.stays.map((s: { from: string; tempC: number }) => [s.from, s.tempC])).toEqual([
     [TEST_NOW, places[0].tempC],
-    [new Date(Date.parse(TEST_NOW) + 1.5 * 3_600_000).toISOString(), cold.tempC]
+    [new Date(Date.parse(TEST_NOW) + 1.5 * millisecondsInHour).toISOString(), cold.tempC]
   ])
   expect((await feed({ later: { placeId: testId(), afterHours: 1 } })).status).toBe(400)
   expect((await feed({ later: { placeId: cold.id, afterHours: -1 } })).status).toBe(400)

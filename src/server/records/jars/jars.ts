@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto'
+import { millisecondsInHour } from 'date-fns/constants'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../../contract'
@@ -102,7 +103,6 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
 
 /** Feeds that tell how often a jar is fed. */
 const HABIT_FEEDS = 8
-const MS_PER_HOUR = 3_600_000
 
 /** The last feed of each jar, and how often it is fed: the middle one of its last intervals. */
 export async function lastFeeds({ models, transaction }: Work): Promise<Map<string, NonNullable<Jar['lastFeed']>>> {
@@ -122,7 +122,7 @@ export async function lastFeeds({ models, transaction }: Work): Promise<Map<stri
   const gaps = new Map<string, number[]>()
   for (const [i, { jarId, atMs, payload }] of rows.entries()) {
     const before = rows[i - 1]
-    if (before?.jarId === jarId) gaps.get(jarId)?.push((Number(before.atMs) - Number(atMs)) / MS_PER_HOUR)
+    if (before?.jarId === jarId) gaps.get(jarId)?.push((Number(before.atMs) - Number(atMs)) / millisecondsInHour)
     else gaps.set(jarId, [])
     if (payload === null) continue
     const { keepGrams, flours, waterGrams } = JSON.parse(payload) as Partial<Omit<NonNullable<Jar['lastFeed']>, 'at'>>

@@ -1,10 +1,10 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { CULTURE_TRAITS, newCulture } from '../../../core'
 import { firstRun, type Loose, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
 
 let server: TestServer
 let jar: Loose
-const HOUR = 3_600_000
-const later = (hours: number) => new Date(Date.parse(TEST_NOW) + hours * HOUR).toISOString()
+const later = (hours: number) => new Date(Date.parse(TEST_NOW) + hours * millisecondsInHour).toISOString()
 const post = (path: string, body: object) => server.send('POST', path, body)
 const jars = async (): Promise<Loose[]> => (await server.send('GET', '/api/jars')).body.jars
 

@@ -2,14 +2,14 @@ import { randomUUID } from 'node:crypto'
 import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { type Database, openDatabase } from '../../db/connect'
 import { firstRun, startTestServer } from '../../testing/testServer'
 import { readWork, writeWork } from '../work'
 import { keepReadings, readingsFor, thinOldReadings } from './readings'
 
 const NOW = Date.UTC(2026, 10, 26, 19, 42)
-const MINUTE = 60_000
-const HOUR = 60 * MINUTE
+const HOUR = 60 * millisecondsInMinute
 const DAY = 24 * HOUR
 
 let folder: string
@@ -46,7 +46,7 @@ const keep = (fromMs: number, toMs: number, everyMs: number, source: 'device' | 
 const count = () => database.models.readings.count()
 
 test('of a year of readings a stay gets its own, ten minutes apart, and no more than can be followed', async () => {
-  await keep(NOW - 365 * DAY, NOW, MINUTE)
+  await keep(NOW - 365 * DAY, NOW, millisecondsInMinute)
   expect(await count()).toBe(525_600)
   const spans = [
     { placeId, fromMs: NOW - 5 * HOUR, toMs: NOW - 3 * HOUR },
@@ -56,14 +56,14 @@ test('of a year of readings a stay gets its own, ten minutes apart, and no more 
   ]
   const [short, long, nowhere, later] = await readingsFor(readWork(database, NOW), spans)
   // From an hour before, which still tells of it, to its end: three hours and the last minute.
-  expect(short?.map(({ ms }) => (ms - (NOW - 6 * HOUR)) / MINUTE)).toEqual(Array.from({ length: 19 }, (_, n) => n * 10))
+  expect(short?.map(({ ms }) => (ms - (NOW - 6 * HOUR)) / millisecondsInMinute)).toEqual(Array.from({ length: 19 }, (_, n) => n * 10))
   expect(long).toHaveLength(600)
   expect([nowhere, later]).toEqual([[], []])
 })
 
 test('what a device said long ago is thinned to the least and most of each hour; what was read from a file is not', async () => {
-  await keep(NOW - 100 * DAY, NOW, 10 * MINUTE)
-  await keep(NOW - 90 * DAY, NOW - 89 * DAY, 10 * MINUTE, 'import')
+  await keep(NOW - 100 * DAY, NOW, 10 * millisecondsInMinute)
+  await keep(NOW - 90 * DAY, NOW - 89 * DAY, 10 * millisecondsInMinute, 'import')
   await thinOldReadings(readWork(database, NOW), (part) => writeWork(database, NOW, part))
   const [rows] = await database.sequelize.query(
     `SELECT COUNT(*) AS n, MIN(milliC) / 1000.0 AS least, MAX(milliC) / 1000.0 AS most
@@ -88,12 +88,12 @@ test('a log that is taken back tells nothing, stays there with its name, and can
     id: randomUUID(),
     importId,
     name: 'larder.csv',
-    readings: [0, 1, 2].map((n) => ({ at: new Date(fromMs + n * MINUTE).toISOString(), tempC: 18 }))
+    readings: [0, 1, 2].map((n) => ({ at: new Date(fromMs + n * millisecondsInMinute).toISOString(), tempC: 18 }))
   })
   const first = part(NOW - DAY)
   await server.send('POST', path, first)
   await server.send('POST', path, { ...first, id: randomUUID() })
-  const told = (await server.send('POST', path, part(NOW - DAY + 3 * MINUTE))).body
+  const told = (await server.send('POST', path, part(NOW - DAY + 3 * millisecondsInMinute))).body
   const one = { id: importId, name: 'larder.csv', count: 6, takenBack: false, at: new Date(NOW).toISOString() }
   expect(told).toMatchObject({ count: 6, imports: [one] })
   const back = (await server.send('DELETE', `/api/readings/${importId}`)).body

@@ -1,3 +1,4 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { isoOf, MOST_READINGS, type readingsPostSchema, type readingsSchema, type Wire } from '../../../contract'
@@ -13,8 +14,7 @@ interface Measured {
   readonly tempC: number
 }
 
-const MS_PER_MINUTE = 60_000
-const MS_PER_HOUR = 60 * MS_PER_MINUTE
+const MS_PER_HOUR = 60 * millisecondsInMinute
 /** Readings nearer to each other than this say nothing new to the simulator; of a room sensor they are not kept, ms. */
 export const THINNED_MS = 10 * 60_000
 /** A stay is followed no longer than this; a reading shortly before it still tells of it. */
@@ -69,7 +69,7 @@ async function tellOf({ models, transaction }: Work, no: number, count: string):
 export async function addReadings(work: Work, placeId: string, body: z.output<typeof readingsPostSchema>): Promise<Wire<typeof readingsSchema>> {
   placeIn(await theKitchen(work), placeId)
   const { name, readings, importId = body.id } = body
-  const perMinute = new Map(readings.map((r) => [Math.floor(r.at / MS_PER_MINUTE), { ms: r.at, tempC: r.tempC }]))
+  const perMinute = new Map(readings.map((r) => [Math.floor(r.at / millisecondsInMinute), { ms: r.at, tempC: r.tempC }]))
   await keepReadings(work, { id: importId, placeId, source: 'import', name }, [...perMinute.values()])
   return readingsOf(work, placeId)
 }

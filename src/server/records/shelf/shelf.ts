@@ -1,5 +1,6 @@
 import { TZDate } from '@date-fns/tz'
 import { format } from 'date-fns'
+import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
 import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stagesFromShelf, stateOf, type Weighing } from '../../../answers'
@@ -157,7 +158,7 @@ async function keeping({ models, transaction, ...work }: Work): Promise<WireShel
   const { timeZone } = await theKitchen({ models, transaction, ...work })
   const { sequelize } = models.events
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
-  const since = work.nowMs - MONTHS * 31 * 86_400_000
+  const since = work.nowMs - MONTHS * 31 * millisecondsInDay
   const rows = await sequelize.query<{ hour: number; account: string; milligrams: number }>(
     `SELECT events.happenedAtMs / 3600000 AS hour, ledger_entries.account AS account, SUM(-ledger_entries.milligrams) AS milligrams
      FROM events JOIN ledger_entries ON ledger_entries.eventId = events.id
@@ -168,7 +169,7 @@ async function keeping({ models, transaction, ...work }: Work): Promise<WireShel
   )
   const months = new Map<string, Map<string, number>>()
   for (const { hour, account, milligrams } of rows) {
-    const month = format(new TZDate(Number(hour) * 3_600_000, timeZone), 'yyyy-MM')
+    const month = format(new TZDate(Number(hour) * millisecondsInHour, timeZone), 'yyyy-MM')
     const sums = months.get(month) ?? new Map<string, number>()
     const id = account.slice('shelf:'.length)
     sums.set(id, (sums.get(id) ?? 0) + toGrams(milligrams))

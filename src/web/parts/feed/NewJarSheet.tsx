@@ -1,4 +1,5 @@
 import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { isoOf } from '../../../contract'
 import { CULTURE_TRAITS, CULTURES, type Culture, POSSIBLE } from '../../../core'
@@ -41,7 +42,7 @@ function NewJarForm({ onClose }: { onClose: () => void }) {
       vesselId,
       hydration,
       grams: inJar,
-      lastFedAt: isoOf(nowMs() - hoursAgo * 3_600_000),
+      lastFedAt: isoOf(nowMs() - hoursAgo * millisecondsInHour),
       placeId
     }).then(() => tellDone(NEW_JAR_SHEET.hasComeIntoKitchen(name.trim())), tellError)
     onClose()

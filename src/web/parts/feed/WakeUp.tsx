@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { standingAt } from '../../../answers'
 import type { Jar } from '../../../contract'
@@ -10,7 +11,6 @@ import { Note } from '../cards/Card'
 /** A jar wakes at a place no colder than this, °C. */
 const WAKES_FROM_C = 15
 const KEPT_GRAMS = 20
-const MS_PER_HOUR = 3_600_000
 
 /** Feeds that bring a weak jar back to strength, with their times; nothing for one that a single feed puts right. */
 export function WakeUp({ jar, use, parameters, now, placeId }: { jar: Jar; use: Use; parameters: JarParameters; now: number; placeId: string }) {
@@ -25,7 +25,7 @@ export function WakeUp({ jar, use, parameters, now, placeId }: { jar: Jar; use: 
   }, [jar, use, now, parameters, place, kitchen.timeZone, pantry])
   if (feeds.length < 2 || place === undefined) return null
   const words = feeds.map(({ flourPerSeed, atMs, ripeHours }, i) => {
-    const ripeMs = atMs + ripeHours * MS_PER_HOUR
+    const ripeMs = atMs + ripeHours * millisecondsInHour
     return i === 0
       ? WAKE_UP.nowRipeAbout(flourPerSeed, whenWords(ripeMs, now, format))
       : WAKE_UP.onRipeAbout(flourPerSeed, whenWords(atMs, now, format), whenWords(ripeMs, now, format))

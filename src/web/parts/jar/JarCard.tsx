@@ -1,4 +1,5 @@
 import { Button } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { Link } from 'react-router'
 import { whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
@@ -9,8 +10,6 @@ import { useKitchen } from '../../data/kitchen'
 import { familyOf } from './family'
 import classes from './JarCard.module.css'
 import { JarDrawing } from './JarDrawing'
-
-const MS_PER_HOUR = 3_600_000
 
 /** A jar at a glance: its level now, what is in it, how hungry it is; from here it is fed, or looked at closer. */
 export function JarCard({
@@ -46,7 +45,7 @@ export function JarCard({
             {stands.next !== null && JAR_CARD.to(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}
             {JAR_CARD.ago(
               dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : JAR_CARD.splitOff,
-              format.duration((now - jar.line.startedAtMs) / MS_PER_HOUR)
+              format.duration((now - jar.line.startedAtMs) / millisecondsInHour)
             )}
           </span>
           {jar.program === null ? (

@@ -1,12 +1,12 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { jarsByNeed } from './jarsByNeed'
 
 const now = Date.UTC(2026, 10, 27, 9)
-const HOUR = 3_600_000
 const jar = (name: string, more: Partial<Jar> = {}) => ({ id: name, name, culture: 'rye', program: null, ...more }) as Jar
-const hungryIn = (hours: number | null) => ({ hungryMs: hours === null ? null : now + hours * HOUR }) as JarCondition
-const inProgram = (dueInHours: number) => ({ program: { id: 'p', title: 'T', step: 'S', dueAt: now + dueInHours * HOUR } })
+const hungryIn = (hours: number | null) => ({ hungryMs: hours === null ? null : now + hours * millisecondsInHour }) as JarCondition
+const inProgram = (dueInHours: number) => ({ program: { id: 'p', title: 'T', step: 'S', dueAt: now + dueInHours * millisecondsInHour } })
 const order = (jars: Jar[], conditions: [string, JarCondition][]) => jarsByNeed(jars, new Map(conditions), now).map((j) => j.name)
 
 test('those hungry longest first, then those hungry soonest, then those that are not within sight', () => {

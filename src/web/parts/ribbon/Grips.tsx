@@ -1,9 +1,8 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react'
 import { flushSync } from 'react-dom'
 import { type DrawnHill, levelAt, type RibbonFrame } from './geometry'
 import classes from './Ribbon.module.css'
-
-const MS_PER_MINUTE = 60_000
 
 /** A place where the hill can be taken hold of. */
 export interface RibbonGrip {
@@ -77,7 +76,7 @@ function Grip({ grip, frame, hill, scale }: { grip: RibbonGrip; frame: RibbonFra
         const to = wanted.current?.ms ?? ms
         wanted.current = null
         // Drawn within this very frame: a later one would be laid out and painted twice.
-        if (taken.current !== null) flushSync(() => grip.onDrag(Math.round(to / MS_PER_MINUTE) * MS_PER_MINUTE))
+        if (taken.current !== null) flushSync(() => grip.onDrag(Math.round(to / millisecondsInMinute) * millisecondsInMinute))
       })
     }
   }
@@ -101,7 +100,7 @@ function Grip({ grip, frame, hill, scale }: { grip: RibbonGrip; frame: RibbonFra
       role="slider"
       aria-label={grip.label}
       aria-valuetext={grip.says}
-      aria-valuenow={Math.round(grip.ms / MS_PER_MINUTE)}
+      aria-valuenow={Math.round(grip.ms / millisecondsInMinute)}
       aria-orientation="horizontal"
       className={classes.grip}
       data-on={grip.on}

@@ -1,14 +1,21 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { createFormat } from '../../../core'
 import { describeRibbon } from './describe'
 import { assignLanes, between, type Hill, layFrame, layHills, levelAt, type Strip } from './geometry'
 
-const HOUR = 3_600_000
 const noon = Date.UTC(2026, 10, 26, 12)
-const strip: Strip = { fromMs: noon, toMs: noon + 48 * HOUR, width: 1280, height: 300, nowMs: noon + 7.7 * HOUR, timeZone: 'Europe/Lisbon' }
+const strip: Strip = {
+  fromMs: noon,
+  toMs: noon + 48 * millisecondsInHour,
+  width: 1280,
+  height: 300,
+  nowMs: noon + 7.7 * millisecondsInHour,
+  timeZone: 'Europe/Lisbon'
+}
 
 /** A hill of ten hours with its top in the middle. */
 function hill(id: string, startHours: number, more: Partial<Hill> = {}): Hill {
-  const at = (h: number) => noon + (startHours + h) * HOUR
+  const at = (h: number) => noon + (startHours + h) * millisecondsInHour
   return {
     id,
     label: `${id} levain`,
@@ -24,8 +31,8 @@ test('time runs evenly from edge to edge', () => {
   const { x, msAt } = layFrame(strip)
   expect(x(strip.fromMs)).toBe(0)
   expect(x(strip.toMs)).toBe(1280)
-  expect(x(noon + 12 * HOUR)).toBe(320)
-  expect(msAt(320)).toBe(noon + 12 * HOUR)
+  expect(x(noon + 12 * millisecondsInHour)).toBe(320)
+  expect(msAt(320)).toBe(noon + 12 * millisecondsInHour)
 })
 
 test('a hill stands on the ground and its window lies under its ridge', () => {
@@ -56,7 +63,7 @@ test('no tick is labelled under the badge of the present, and labels have room',
 })
 
 test('on a phone the hours are fewer and still whole', () => {
-  const { ticks } = layFrame({ ...strip, width: 390, toMs: noon + 26 * HOUR })
+  const { ticks } = layFrame({ ...strip, width: 390, toMs: noon + 26 * millisecondsInHour })
   const labelled = ticks.filter((t) => t.labelled)
   expect(labelled.length).toBeLessThan(10)
   expect(labelled.every((t) => new Date(t.ms).getUTCHours() % 3 === 0)).toBe(true)
@@ -64,14 +71,14 @@ test('on a phone the hours are fewer and still whole', () => {
 
 test('in the night the clocks go back no hour is drawn twice on one spot', () => {
   const from = Date.UTC(2026, 9, 24, 20)
-  const { ticks } = layFrame({ ...strip, fromMs: from, toMs: from + 12 * HOUR, nowMs: 0 })
+  const { ticks } = layFrame({ ...strip, fromMs: from, toMs: from + 12 * millisecondsInHour, nowMs: 0 })
   expect(new Set(ticks.map((t) => t.x)).size).toBe(ticks.length)
 })
 
 test('days are named at their midnights and keep clear of the present', () => {
   const { days } = layFrame(strip)
   expect(days.map((d) => new Date(d.ms).getUTCDay())).toEqual([4, 5, 6])
-  const early = layFrame({ ...strip, nowMs: noon + HOUR })
+  const early = layFrame({ ...strip, nowMs: noon + millisecondsInHour })
   expect(early.days[0]?.x).toBeGreaterThan(early.nowX ?? 0)
 })
 
@@ -94,24 +101,24 @@ test('a hill outside the strip, or of one point, is not drawn', () => {
 
 test('the part of a curve between two moments has its ends put in', () => {
   const { points } = hill('a', 0)
-  const part = between(points, noon + HOUR, noon + 4 * HOUR)
-  expect(part[0]).toEqual({ ms: noon + HOUR, gas: expect.closeTo(0.4, 9) })
+  const part = between(points, noon + millisecondsInHour, noon + 4 * millisecondsInHour)
+  expect(part[0]).toEqual({ ms: noon + millisecondsInHour, gas: expect.closeTo(0.4, 9) })
   expect(part.at(-1)?.gas).toBeCloseTo(1.6, 9)
   expect(part).toHaveLength(3)
-  expect(between(points, noon + 20 * HOUR, noon + 30 * HOUR)).toEqual([])
-  expect(levelAt(points, noon - HOUR)).toBe(0)
+  expect(between(points, noon + 20 * millisecondsInHour, noon + 30 * millisecondsInHour)).toEqual([])
+  expect(levelAt(points, noon - millisecondsInHour)).toBe(0)
 })
 
 test('the ribbon in words', () => {
   const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'Europe/Lisbon' })
-  const running = hill('Juno', 2, { running: true, marks: [{ ms: noon + 6 * HOUR, gas: 0.8 }] })
-  const [words, planned] = describeRibbon([running, hill('Bramble', 20, { window: null })], noon + 7 * HOUR, format)
+  const running = hill('Juno', 2, { running: true, marks: [{ ms: noon + 6 * millisecondsInHour, gas: 0.8 }] })
+  const [words, planned] = describeRibbon([running, hill('Bramble', 20, { window: null })], noon + 7 * millisecondsInHour, format)
   expect(words).toBe('Juno levain: mixed Thu 14:00, ready to mix Thu 18:00 to Thu 21:00, that is now, last seen at ×1.8 on Thu 18:00.')
   expect(planned).toContain('to be built Fri 08:00')
   expect(planned).toContain('no window')
 })
 
 test.each([10, 100])('a strip of %s years is a few hundred strokes, not one for every hour', (years) => {
-  const { ticks } = layFrame({ ...strip, toMs: strip.fromMs + years * 365 * 24 * HOUR })
+  const { ticks } = layFrame({ ...strip, toMs: strip.fromMs + years * 365 * 24 * millisecondsInHour })
   expect(ticks.length).toBeLessThan(500)
 })

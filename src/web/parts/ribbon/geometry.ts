@@ -1,7 +1,9 @@
 /**
  * Geometry of the rise ribbon: hours to pixels, hills to paths, labels that keep out of each other's way. Pure; the drawing only draws it.
  */
+
 import { TZDate } from '@date-fns/tz'
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Family } from '../jar/family'
 
 /** One point of a hill. */
@@ -102,7 +104,6 @@ export interface RibbonHills {
   readonly labels: readonly PlacedLabel[]
 }
 
-const HOUR = 3_600_000
 /** Room above the hills for days and windows, and below for hours. */
 const HEAD_PX = 98
 const FOOT_PX = 44
@@ -230,12 +231,12 @@ const MOST_TICKS = 400
 
 /** Full hours of the kitchen's clock, labelled as densely as there is room; none under the badge of the present. */
 function ticksOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => number, nowX: number | null) {
-  const hours = (toMs - fromMs) / HOUR
+  const hours = (toMs - fromMs) / millisecondsInHour
   const step = TICK_STEPS.find((s) => (width / hours) * s >= LEAST_TICK_PX) ?? 24
   const ticks: { x: number; ms: number; labelled: boolean }[] = []
   // Over years nobody reads hours: what is drawn stays a few hundred strokes, whatever the clock says.
-  const stride = HOUR * Math.max(1, Math.ceil(hours / MOST_TICKS))
-  for (let ms = Math.ceil(fromMs / HOUR) * HOUR; ms <= toMs; ms += stride) {
+  const stride = millisecondsInHour * Math.max(1, Math.ceil(hours / MOST_TICKS))
+  for (let ms = Math.ceil(fromMs / millisecondsInHour) * millisecondsInHour; ms <= toMs; ms += stride) {
     const local = new TZDate(ms, timeZone)
     const whole = new TZDate(local.getFullYear(), local.getMonth(), local.getDate(), local.getHours(), 0, 0, timeZone).getTime()
     const px = x(whole)

@@ -1,9 +1,9 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Bake, bakeOf, type Cultures } from '../../../answers'
 import type { BakeEvent, BakeRecord, Jar } from '../../../contract'
 import { type BatchLine, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../../../core'
 import { recordHill } from './hills'
 
-const HOUR = 3_600_000
 const start = Date.UTC(2026, 10, 27, 8, 30)
 const line: BatchLine = {
   startedAtMs: start,
@@ -14,7 +14,7 @@ const line: BatchLine = {
   stays: [{ fromMs: start, tempC: 24 }],
   parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
 }
-const noted = (id: string, hours: number) => ({ id, happenedAt: start + hours * HOUR, source: 'typed' as const })
+const noted = (id: string, hours: number) => ({ id, happenedAt: start + hours * millisecondsInHour, source: 'typed' as const })
 
 /** A levain mixed eight hours after its band, with what was told of it then. */
 function mixedBake(told: boolean): Bake {
@@ -25,14 +25,14 @@ function mixedBake(told: boolean): Bake {
     { ...noted('00000000-0000-4000-8000-000000000002', 6), type: 'mark', rise: 2.4, signs: {} },
     { ...noted('00000000-0000-4000-8000-000000000003', 8), type: 'mixed', levainGrams: 200, keepBackGrams: 20, ...(told ? { shown } : {}) }
   ] as unknown as BakeEvent[]
-  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: start + 8 * HOUR }
+  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: start + 8 * millisecondsInHour }
   return bakeOf({ id: 'bake', plan, events } as unknown as BakeRecord)
 }
 const jars = [{ id: 'juno', name: 'Juno' }] as unknown as Jar[]
 const unknown: Cultures = { jars, beliefs: new Map([['juno', UNKNOWN_JAR]]) }
 /** Learned since: a jar a third livelier. */
 const learned: Cultures = { jars, beliefs: new Map([['juno', pinnedJar({ ...TYPICAL_JAR, vigour: 1.33 })]]) }
-const hours = (ms: number | undefined) => ((ms ?? Number.NaN) - start) / HOUR
+const hours = (ms: number | undefined) => ((ms ?? Number.NaN) - start) / millisecondsInHour
 
 test('the record keeps the window that was told at the mix, whatever was learned since', () => {
   for (const cultures of [unknown, learned]) {
@@ -40,8 +40,8 @@ test('the record keeps the window that was told at the mix, whatever was learned
     expect([hours(hill.window?.fromMs), hours(hill.window?.toMs)]).toEqual([7, 11])
     // An hour and a half of the fall beyond the window.
     expect(hours(hill.points.at(-1)?.ms)).toBeCloseTo(12.5, 9)
-    expect(hill).toMatchObject({ id: 'bake', label: 'Juno levain', family: 'wheat', running: true, mixAtMs: start + 8 * HOUR })
-    expect(hill.marks).toEqual([{ ms: start + 6 * HOUR, gas: 1.4 }])
+    expect(hill).toMatchObject({ id: 'bake', label: 'Juno levain', family: 'wheat', running: true, mixAtMs: start + 8 * millisecondsInHour })
+    expect(hill.marks).toEqual([{ ms: start + 6 * millisecondsInHour, gas: 1.4 }])
   }
 })
 

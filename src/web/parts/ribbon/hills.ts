@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow } from '../../../answers'
 import type { Jar } from '../../../contract'
 import {
@@ -21,7 +22,6 @@ import type { Judged } from '../../data/forecasts'
 import { familyOf } from '../jar/family'
 import type { Hill, HillPoint } from './geometry'
 
-const MS_PER_HOUR = 3_600_000
 /** A hill is drawn no longer than this, h. */
 const LONGEST_HOURS = 96
 /** How much of the fall is shown beyond the window, h. */
@@ -42,28 +42,28 @@ const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise =
  */
 function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs: number, closesMs?: number): { points: HillPoint[]; milestones: Milestones } {
   const { curve, milestones } = simulate(vesselOf(line, jar), jar, { untilHours: LONGEST_HOURS, stopPastPeak: true })
-  const hoursAt = (ms: number) => (ms - startMs) / MS_PER_HOUR
+  const hoursAt = (ms: number) => (ms - startMs) / millisecondsInHour
   const closesHours = closesMs === undefined ? milestones.closesHours : hoursAt(closesMs)
   const used = Math.max(closesHours ?? LONGEST_HOURS, hoursAt(mixAtMs)) + TAIL_HOURS
   const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
   const points: HillPoint[] = []
   for (let i = 0; i < curve.count; i++) {
     const hours = curve.hours[i] as number
-    if (hours < end) points.push({ ms: startMs + hours * MS_PER_HOUR, gas: curve.gas[i] as number })
+    if (hours < end) points.push({ ms: startMs + hours * millisecondsInHour, gas: curve.gas[i] as number })
   }
   const lastHours = Math.min(end, curve.hours[curve.count - 1] as number)
-  points.push({ ms: startMs + lastHours * MS_PER_HOUR, gas: gasAt(curve, lastHours) })
+  points.push({ ms: startMs + lastHours * millisecondsInHour, gas: gasAt(curve, lastHours) })
   return { points, milestones }
 }
 
 function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullable<Hill['band']> {
   return forecast.gridHours
-    .map((hours, i) => ({ ms: startMs + hours * MS_PER_HOUR, low: forecast.gas.p05[i] as number, high: forecast.gas.p95[i] as number }))
+    .map((hours, i) => ({ ms: startMs + hours * millisecondsInHour, low: forecast.gas.p05[i] as number, high: forecast.gas.p95[i] as number }))
     .filter((b) => b.ms <= untilMs)
 }
 
 function fitOf(forecast: Forecast, startMs: number): NonNullable<Hill['fit']> {
-  return forecast.gridHours.map((hours, i) => ({ ms: startMs + hours * MS_PER_HOUR, share: forecast.fit[i] ?? 0 }))
+  return forecast.gridHours.map((hours, i) => ({ ms: startMs + hours * millisecondsInHour, share: forecast.fit[i] ?? 0 }))
 }
 
 const movesOf = (line: BatchLine) => line.stays.slice(1).map((stay) => stay.fromMs)
@@ -88,7 +88,9 @@ export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, m
 /** A window on the clock. */
 function windowAt(milestones: Milestones, school: School, startMs: number): Hill['window'] {
   const { opensHours, closesHours } = windowOf(milestones, school)
-  return opensHours === null || closesHours === null ? null : { fromMs: startMs + opensHours * MS_PER_HOUR, toMs: startMs + closesHours * MS_PER_HOUR }
+  return opensHours === null || closesHours === null
+    ? null
+    : { fromMs: startMs + opensHours * millisecondsInHour, toMs: startMs + closesHours * millisecondsInHour }
 }
 
 /** A planned build as a hill; its window is told once its forecast is there, so that no other one is told before. */
@@ -104,9 +106,9 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
 export function runningHill({ bake, line, belief, verdict, marks }: Judged, { jars }: Cultures): Hill {
   const { forecast } = verdict
   const start = line.startedAtMs
-  const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * MS_PER_HOUR, gas: forecast.gas.p50[i] as number }))
+  const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * millisecondsInHour, gas: forecast.gas.p50[i] as number }))
   const fall = forecast.closes.p75 + TAIL_HOURS
-  const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * MS_PER_HOUR
+  const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * millisecondsInHour
   return {
     id: bake.id,
     label: labelOf(bake, jars),
@@ -127,7 +129,9 @@ export function runningHill({ bake, line, belief, verdict, marks }: Judged, { ja
 function toldWindow(bake: Bake, startMs: number): Hill['window'] {
   const event = bake.events.findLast((e) => e.type === 'mixed')
   const [opens, closes] = [event?.shown?.quantiles.opens[2], event?.shown?.quantiles.closes[2]]
-  return typeof opens === 'number' && typeof closes === 'number' ? { fromMs: startMs + opens * MS_PER_HOUR, toMs: startMs + closes * MS_PER_HOUR } : null
+  return typeof opens === 'number' && typeof closes === 'number'
+    ? { fromMs: startMs + opens * millisecondsInHour, toMs: startMs + closes * millisecondsInHour }
+    : null
 }
 
 /** A levain that has been mixed, as the model draws it beside what was seen. */

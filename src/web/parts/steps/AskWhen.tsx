@@ -1,9 +1,10 @@
 import { Button, Modal } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { ASK_WHEN } from '../../../words/screens/parts-steps'
 import { MomentField } from '../fields/MomentField'
 
-const TWO_DAYS_MS = 48 * 3_600_000
+const TWO_DAYS_MS = 48 * millisecondsInHour
 
 interface AskWhenProps {
   readonly now: number

@@ -1,10 +1,10 @@
 import { Menu } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { type ReactNode, useState } from 'react'
 import { MARK_MENU } from '../../../words/screens/parts-steps'
 import { useKitchen } from '../../data/kitchen'
 import { AskWhen } from './AskWhen'
 
-const MINUTE = 60_000
 /** How long ago it may have been, min. */
 const AGO = [10, 20, 30, 60]
 
@@ -26,8 +26,8 @@ export function MarkMenu({ now, children, onDone, onSkipped }: MarkMenuProps) {
         <Menu.Target>{children}</Menu.Target>
         <Menu.Dropdown>
           {AGO.map((minutes) => (
-            <Menu.Item key={minutes} onClick={() => onDone(now - minutes * MINUTE)}>
-              {MARK_MENU.doneMinAgoAt(minutes, format.time(now - minutes * MINUTE))}
+            <Menu.Item key={minutes} onClick={() => onDone(now - minutes * millisecondsInMinute)}>
+              {MARK_MENU.doneMinAgoAt(minutes, format.time(now - minutes * millisecondsInMinute))}
             </Menu.Item>
           ))}
           <Menu.Item onClick={() => setAsking(true)}>{MARK_MENU.doneAtAnotherTime}</Menu.Item>

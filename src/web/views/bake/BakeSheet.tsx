@@ -1,6 +1,7 @@
 import { ActionIcon, Group, Menu, Skeleton, TextInput } from '@mantine/core'
 import { useDisclosure, useHotkeys } from '@mantine/hooks'
 import { IconArrowBackUp, IconArrowForwardUp, IconDots } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, beliefOfBake, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
@@ -41,8 +42,6 @@ const BreadStation = lazy(() => import('./bread/BreadStation').then((m) => ({ de
 /** Stations where a plan is edited. */
 const EDITED_AT: ReadonlySet<StationId> = new Set(['recipe', 'levain', 'plan'])
 const VIEWS = { recipe: RecipeStation, levain: LevainStation, plan: PlanStation, weigh: WeighStation, watch: WatchStation, bread: BreadStation } as const
-
-const MS_PER_HOUR = 3_600_000
 
 /** Station a bake opens at: where its work is. */
 const HOME: Readonly<Record<Bake['status'], StationId>> = { planned: 'recipe', building: 'weigh', ripening: 'watch', mixed: 'bread', baked: 'watch' }
@@ -109,9 +108,9 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day.times, state.band === null ? day.beginsMs : null)]), [hill, plan, day, state.band])
   const height = narrow ? 236 : 244
   const { mixMs } = day
-  const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * MS_PER_HOUR
+  const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * millisecondsInHour
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'plan' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
-  const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * MS_PER_HOUR
+  const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * millisecondsInHour
   const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })
   const index = STATIONS.findIndex((s) => s.id === station)
   useHotkeys(
@@ -172,9 +171,16 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
         </Group>
       </div>
       {frozen ? (
-        <Ribbon fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
+        <Ribbon fromMs={fromMs} toMs={endMs + 2 * millisecondsInHour} nowMs={now} hills={hills} height={height} />
       ) : (
-        <PlanRibbon hill={hills[0] ?? null} held={heldDay(day)} fromMs={fromMs} toMs={endMs + 2 * MS_PER_HOUR} height={height} open={station === 'plan'} />
+        <PlanRibbon
+          hill={hills[0] ?? null}
+          held={heldDay(day)}
+          fromMs={fromMs}
+          toMs={endMs + 2 * millisecondsInHour}
+          height={height}
+          open={station === 'plan'}
+        />
       )}
       <nav className={classes.path} aria-label={BAKE_SHEET.stations}>
         {STATIONS.map((s) => (

@@ -1,5 +1,6 @@
 import { ActionIcon, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { MovableStep } from '../../../contract'
 import { courseTimes, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
@@ -19,7 +20,6 @@ import classes from './PlanRibbon.module.css'
 import { type DayMove, type HeldDay, heldOf, moveOfDay } from './plan/moveOfDay'
 
 const STEP_MS = 15 * 60_000
-const MS_PER_HOUR = 3_600_000
 
 /** What may answer when a hill is moved, in bakers' words. */
 const ANSWERS: readonly { readonly value: Unknown; readonly label: string }[] = [
@@ -132,7 +132,7 @@ export function PlanRibbon({
       : [
           gripOf('build', PLAN_RIBBON.startBuild, current.startMs, 'ground', STEP_MS),
           ...(current.build.moves ?? []).map((move, i) =>
-            gripOf({ move: i }, PLAN_RIBBON.moveTo(placeName(i)), current.startMs + move.afterHours * MS_PER_HOUR, 'ground', STEP_MS)
+            gripOf({ move: i }, PLAN_RIBBON.moveTo(placeName(i)), current.startMs + move.afterHours * millisecondsInHour, 'ground', STEP_MS)
           ),
           gripOf('mix', PLAN_RIBBON.ripeMoment, current.mixAtMs, 'ridge', STEP_MS),
           ...(then.times === null || !open

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../../contract'
 import {
   type BackwardsRange,
@@ -13,7 +14,6 @@ import {
 } from '../../../core'
 import type { BakeHere } from './bakeHere'
 
-const MS_PER_HOUR = 3_600_000
 /** Nobody starts to the minute. */
 const FIVE_MINUTES = 300_000
 const TENTH = 10
@@ -50,7 +50,7 @@ export function patchOfDrag(plan: Plan, { build, mixAtMs, timed }: DraggedBuild,
   if (typeof grip === 'object') {
     patch.moves = plan.moves.map((move, i) => ({
       ...move,
-      afterHours: Math.round(((build.moves?.[i]?.afterHours ?? move.afterHours) * MS_PER_HOUR) / FIVE_MINUTES) * (FIVE_MINUTES / MS_PER_HOUR)
+      afterHours: Math.round(((build.moves?.[i]?.afterHours ?? move.afterHours) * millisecondsInHour) / FIVE_MINUTES) * (FIVE_MINUTES / millisecondsInHour)
     }))
   }
   return patch

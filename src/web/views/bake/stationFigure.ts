@@ -1,10 +1,9 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Format, pouredGrams, ratioOf } from '../../../core'
 import { near, PHASE_WORDS } from '../../../words'
 import { STATION_FIGURE } from '../../../words/screens/bake'
 import type { StationId } from '../../parts/stations'
 import type { BakeHere } from './bakeHere'
-
-const MS_PER_HOUR = 3_600_000
 
 /** The one number of a station that is folded. */
 export function stationFigure(id: StationId, { state, solved, judged, day }: BakeHere, format: Format): string {
@@ -34,7 +33,7 @@ export function stationFigure(id: StationId, { state, solved, judged, day }: Bak
       const closes = judged?.verdict.forecast.closes.p50
       if (judged?.verdict.holds === false) return PHASE_WORDS[judged.verdict.phase].word.toLowerCase()
       if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return STATION_FIGURE.nothingToSeeYet
-      const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * MS_PER_HOUR))
+      const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * millisecondsInHour))
       return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : STATION_FIGURE.from(at(opens))
     }
   }

@@ -1,5 +1,6 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
 import { IconPlus } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import type { Bake } from '../../../answers'
@@ -87,7 +88,7 @@ function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
       <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
         {bake.status === 'baked' && mixed !== null && band !== null
-          ? BAKES.toMix(format.duration((mixed.atMs - band.atMs) / 3_600_000), highest > 0 ? ` · ${format.rise(highest)}` : '')
+          ? BAKES.toMix(format.duration((mixed.atMs - band.atMs) / millisecondsInHour), highest > 0 ? ` · ${format.rise(highest)}` : '')
           : STATUS_WORDS[bake.status]}
       </span>
     </Link>

@@ -1,5 +1,6 @@
 import { ActionIcon, Button, Select, Skeleton } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, type Cultures, fitWindow, solveBakeHere, variantTaken } from '../../../answers'
@@ -33,10 +34,8 @@ import type { Hill } from '../../parts/ribbon/geometry'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
 import classes from './CompareRoom.module.css'
 
-const MS_PER_HOUR = 3_600_000
 const LETTERS = ['A', 'B', 'C', 'D'] as const
 const letterOf = (i: number): string => LETTERS[i] ?? ''
-const MINUTE = 60_000
 
 /** Up to four builds laid over each other, and what each would give. */
 export function CompareRoom() {
@@ -53,7 +52,7 @@ export function CompareRoom() {
 function Opened({ bake, cultures }: { readonly bake: Bake; readonly cultures: Cultures }) {
   const here = useKitchen()
   const now = useNow()
-  const minute = Math.floor(now / MINUTE) * MINUTE
+  const minute = Math.floor(now / millisecondsInMinute) * millisecondsInMinute
   const levain = useMemo(() => solveBakeHere(bake, cultures, here, minute)?.build ?? null, [bake, cultures, here, minute])
   if (levain === null) {
     return (
@@ -93,7 +92,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
     () => (compared ?? []).flatMap((c, i) => (c === null ? [] : [hillOf(c, i, startMs, variants[i], levain)])),
     [compared, startMs, variants, levain]
   )
-  const endMs = Math.max(startMs + 12 * MS_PER_HOUR, ...hills.map((h) => h.points.at(-1)?.ms ?? 0))
+  const endMs = Math.max(startMs + 12 * millisecondsInHour, ...hills.map((h) => h.points.at(-1)?.ms ?? 0))
   const put = (index: number, patch: Partial<Variant>) => setVariants((all) => all.map((v, i) => (i === index ? { ...v, ...patch } : v)))
   const now = useNow()
   const seedFlour = levain.planned.seed.flour
@@ -104,7 +103,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
         <Link to={`/bakes/${bake.id}/plan`}>{plan.name}</Link>
         <span className={classes.soft}>{COMPARE_ROOM.allMixed(format.dayTime(near(startMs)))}</span>
       </div>
-      <Ribbon fromMs={startMs - MS_PER_HOUR} toMs={endMs + MS_PER_HOUR} nowMs={now} hills={hills} height={240} />
+      <Ribbon fromMs={startMs - millisecondsInHour} toMs={endMs + millisecondsInHour} nowMs={now} hills={hills} height={240} />
       <div className={classes.scroll}>
         <table className={classes.table}>
           <thead>
@@ -273,7 +272,7 @@ interface Told {
 }
 
 const at = (hours: number | null, { format, startMs }: Told) =>
-  hours === null || !Number.isFinite(hours) ? COMPARE_ROOM.notReached : format.dayTime(near(startMs + hours * MS_PER_HOUR))
+  hours === null || !Number.isFinite(hours) ? COMPARE_ROOM.notReached : format.dayTime(near(startMs + hours * millisecondsInHour))
 
 /** What each build would give, row by row. */
 const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBuild, told: Told) => string }[] = [
@@ -281,7 +280,9 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
   {
     name: COMPARE_ROOM.readyToMix,
     says: ({ forecast: { opens, closes } }, told) =>
-      Number.isFinite(closes.p50) ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * MS_PER_HOUR))}` : COMPARE_ROOM.notReached
+      Number.isFinite(closes.p50)
+        ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * millisecondsInHour))}`
+        : COMPARE_ROOM.notReached
   },
   { name: 'Peak', says: (c, told) => `${at(c.forecast.peak.p50, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
@@ -294,8 +295,8 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
 
 function hillOf(compared: ComparedBuild, index: number, startMs: number, variant: Variant | undefined, levain: SolvedLevain): Hill {
   const { curve, milestones, forecast } = compared
-  const points = curve.gas.map((gas, i) => ({ ms: startMs + i * curve.stepHours * MS_PER_HOUR, gas }))
-  const end = (milestones.collapsedHours ?? Number.POSITIVE_INFINITY) * MS_PER_HOUR + startMs
+  const points = curve.gas.map((gas, i) => ({ ms: startMs + i * curve.stepHours * millisecondsInHour, gas }))
+  const end = (milestones.collapsedHours ?? Number.POSITIVE_INFINITY) * millisecondsInHour + startMs
   const letter = letterOf(index)
   return {
     id: letter,

@@ -1,4 +1,5 @@
 import { Button, Group, Skeleton } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { Link, useParams } from 'react-router'
 import { dayOfBake, solveBakeHere } from '../../../answers'
 import { ROUTES } from '../../../contract'
@@ -11,8 +12,6 @@ import { useDays } from '../../data/days'
 import { useKitchen } from '../../data/kitchen'
 import { Quiet } from '../../parts/cards/Quiet'
 import classes from './DayRoom.module.css'
-
-const HOUR = 3_600_000
 
 /** The day of a bake on paper: each step with its time, its grams and a box to tick. */
 export function DayRoom() {
@@ -33,7 +32,7 @@ export function DayRoom() {
   const { solved, steps } = open ?? dayOfBake(bake, { solved: solveBakeHere(bake, cultures, here, now), verdict: null }, here, cultures, now)
   const build = solved?.build
   const dough = solved?.dough.ok ? solved.dough.value.weigh : null
-  const nights = nightsBetween(steps[0]?.atMs ?? now, (steps.at(-1)?.atMs ?? now) + HOUR, kitchen.sleep, kitchen.timeZone)
+  const nights = nightsBetween(steps[0]?.atMs ?? now, (steps.at(-1)?.atMs ?? now) + millisecondsInHour, kitchen.sleep, kitchen.timeZone)
   const allergens = allergensOf(
     plan.formula,
     plan.build.flours.map((p) => p.ingredientId),

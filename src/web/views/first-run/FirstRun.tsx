@@ -1,5 +1,6 @@
 import { Button, Chip, Group, SegmentedControl, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { FIRST_JAR, FIRST_KITCHEN, FIRST_ROOM_C } from '../../../answers'
 import { isoOf, type Kitchen } from '../../../contract'
@@ -14,7 +15,6 @@ import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { BringIn } from '../../parts/keeping/BringIn'
 import classes from './FirstRun.module.css'
 
-const MS_PER_HOUR = 3_600_000
 const FED = [
   { value: '4', label: FIRST_RUN.fewHoursAgo },
   { value: '12', label: FIRST_RUN.halfDayAgo },
@@ -66,7 +66,7 @@ export function FirstRun() {
         flour,
         ...FIRST_JAR,
         grams,
-        lastFedAt: isoOf(nowMs() - Number(fed) * MS_PER_HOUR)
+        lastFedAt: isoOf(nowMs() - Number(fed) * millisecondsInHour)
       }
     }).catch((error: unknown) => {
       setSending(false)

@@ -1,4 +1,5 @@
 import { Button, Group, PasswordInput, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { QRCodeSVG } from 'qrcode.react'
 import { useState } from 'react'
 import { type Access, PASSPHRASE_LENGTH, type Pairing, type Session } from '../../../contract'
@@ -64,13 +65,12 @@ function Device({ session }: { readonly session: Session }) {
 }
 
 const CODE_PX = 168
-const MS_PER_MINUTE = 60_000
 
 /** A code for the camera of another device. */
 function Pair({ access }: { readonly access: Access }) {
   const now = useNow()
   const [pairing, setPairing] = useState<Pairing | null>(null)
-  const left = pairing === null ? 0 : Math.ceil((pairing.until - now) / MS_PER_MINUTE)
+  const left = pairing === null ? 0 : Math.ceil((pairing.until - now) / millisecondsInMinute)
   if (pairing === null || left <= 0)
     return (
       <Button mt="md" onClick={() => makePairing().then(setPairing, tellError)}>

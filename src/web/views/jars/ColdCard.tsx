@@ -1,4 +1,5 @@
 import { Text } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { standingAt } from '../../../answers'
 import type { Jar } from '../../../contract'
@@ -11,7 +12,6 @@ import { Card } from '../../parts/cards/Card'
 import rows from '../../parts/cards/Rows.module.css'
 
 const RATIOS = [1, 2, 5, 10] as const
-const MS_PER_HOUR = 3_600_000
 const HOURS_PER_DAY = 24
 const LOOK_HOURS = 24 * 30
 const KEPT_GRAMS = 20
@@ -31,7 +31,7 @@ export function ColdCard({ jar, parameters }: { jar: Jar; parameters: JarParamet
       const fed = feedByRatio(kept, ratio, jar.hydration)
       if (!fed.ok) return []
       const fresh = { feed: jar.feed, flourGrams: fed.value.flour, waterGrams: fed.value.water, mixTempC: here.tempC }
-      const line = lineOfFeed(kept, fresh, [stay(here, now), stay(cold, now + MS_PER_HOUR)], pantry)
+      const line = lineOfFeed(kept, fresh, [stay(here, now), stay(cold, now + millisecondsInHour)], pantry)
       const { milestones } = simulate(vesselOf(line, parameters), parameters, { untilHours: LOOK_HOURS, stopPastPeak: true })
       return milestones.peakHours === null ? [] : [{ ratio, days: milestones.peakHours / HOURS_PER_DAY }]
     })

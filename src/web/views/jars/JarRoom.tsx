@@ -1,6 +1,7 @@
 import { Button, Group, Menu, Skeleton, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { FeedAmounts } from '../../../answers'
@@ -188,7 +189,6 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
 }
 
 const DRAWN_PX = 72
-const MS_PER_HOUR = 3_600_000
 /** Nobody reckons the food of a jar to the minute: to an hour, and from two days on to a day. */
 const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
 
@@ -214,7 +214,7 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
             <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
             <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />
             {hungryMs !== null && hungryMs > now && (
-              <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / MS_PER_HOUR)))} name={JAR_ROOM.untilHungry} />
+              <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / millisecondsInHour)))} name={JAR_ROOM.untilHungry} />
             )}
           </Figures>
         </div>

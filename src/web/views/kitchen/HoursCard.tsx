@@ -2,6 +2,7 @@ import { ActionIcon, Button, Chip, FileButton, Group, Modal, Select, SimpleGrid,
 import { TimePicker } from '@mantine/dates'
 import { useDisclosure } from '@mantine/hooks'
 import { IconCalendarDown, IconMinus, IconPlus } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import type { Kitchen, KitchenEdit, Once, Weekly } from '../../../contract'
 import { BUSY_KINDS, type BusyKind } from '../../../core'
@@ -17,9 +18,8 @@ import classes from './KitchenRoom.module.css'
 
 const DAY_NAMES = ['Mo', 'Tu', 'We', 'Th', 'Fr', 'Sa', 'Su']
 const KIND_WORDS: Readonly<Record<BusyKind, string>> = { out: HOURS_CARD.notAtHome, 'rather not': HOURS_CARD.ratherNot }
-const HOUR = 3_600_000
 /** A calendar file is read so far ahead, ms. */
-const AHEAD_MS = 60 * 24 * HOUR
+const AHEAD_MS = 60 * 24 * millisecondsInHour
 const SHOWN = 6
 
 /** When the baker sleeps, is out, or would rather not: no step is planned into it. */
@@ -165,7 +165,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
       {(all ? coming : coming.slice(0, SHOWN)).map((busy) => (
         <Group key={busy.id} wrap="nowrap" gap="sm" justify="space-between">
           <Text>
-            {busy.name}, {format.dayTime(busy.from)} – {busy.to - busy.from < 18 * HOUR ? format.time(busy.to) : format.dayTime(busy.to)}
+            {busy.name}, {format.dayTime(busy.from)} – {busy.to - busy.from < 18 * millisecondsInHour ? format.time(busy.to) : format.dayTime(busy.to)}
             {busy.kind === 'rather not' && HOURS_CARD.ratherNot2}
           </Text>
           <ActionIcon aria-label={HOURS_CARD.takeAway(busy.name)} onClick={() => change({ once: kitchen.once.filter((o) => o.id !== busy.id) })}>
@@ -205,11 +205,11 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
 }
 
 function OnceForm({ now, onKeep }: { readonly now: number; readonly onKeep: (once: Once) => void }) {
-  const start = Math.ceil(now / HOUR) * HOUR
+  const start = Math.ceil(now / millisecondsInHour) * millisecondsInHour
   const [name, setName] = useState('Out')
   const [kind, setKind] = useState<BusyKind>('out')
   const [from, setFrom] = useState(start)
-  const [to, setTo] = useState(start + 3 * HOUR)
+  const [to, setTo] = useState(start + 3 * millisecondsInHour)
   const wrong = to <= from ? HOURS_CARD.hasToEndAfterBegins : name.trim() === '' ? HOURS_CARD.nameNeeded : null
   return (
     <div className={classes.stack}>

@@ -1,4 +1,5 @@
 import { Button, SegmentedControl, Select, Skeleton, Stack, Text, TextInput } from '@mantine/core'
+import { millisecondsInDay } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { beliefIn, type ProgramChoices, type ProgramGround, proposeProgram, waysToWait, whereItStands } from '../../../answers'
@@ -19,8 +20,6 @@ import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../parts/fields/QuantityField'
 import classes from './programs.module.css'
 import { StepList } from './StepList'
-
-const MS_PER_DAY = 86_400_000
 
 /** Chooses a program for a jar. */
 export function ChooseProgram() {
@@ -80,7 +79,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
     shape: 'flakes',
     awayDays: 21,
     way: null,
-    whenMs: now + 2 * MS_PER_DAY
+    whenMs: now + 2 * millisecondsInDay
   })
   const edit = (patch: Partial<ProgramChoices>) => setChoices((before) => ({ ...before, ...patch }))
   const ground = useMemo(() => ({ kitchen, pantry, format, nowMs: now, parameters }), [kitchen, pantry, format, now, parameters])

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type ProgramChoices, type ProgramGround, proposeNewCulture, proposeProgram, waysToWait } from '../../../answers'
 import { type Jar, type Kitchen, programSchema } from '../../../contract'
 import {
@@ -14,8 +15,7 @@ import {
 } from '../../../core'
 import { deedWords, KIND_WORDS } from '../../../words'
 
-const HOUR = 3_600_000
-const DAY = 24 * HOUR
+const DAY = 24 * millisecondsInHour
 const now = Date.UTC(2026, 10, 27, 9)
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const pantry = pantryOf(BUILT_IN_INGREDIENTS)
@@ -40,12 +40,12 @@ const jar = (more: Partial<Jar> = {}) =>
     keepMinimumGrams: 15,
     placeId: counter,
     line: {
-      startedAtMs: now - 10 * HOUR,
+      startedAtMs: now - 10 * millisecondsInHour,
       flours: { 'white wheat': 40 },
       waterGrams: 40,
       saltGrams: 0,
       mixTempC: 22,
-      stays: [{ fromMs: now - 10 * HOUR, tempC: 22 }],
+      stays: [{ fromMs: now - 10 * millisecondsInHour, tempC: 22 }],
       parents: [{ grams: 10, hydration: 1, flour: 'white wheat', line: null }]
     },
     ...more
@@ -116,7 +116,7 @@ test('what cannot be is told in a sentence', () => {
   expect(sentence('gift', jar(), { name: ' ' })).toBe('For whom is it?')
   expect(sentence('change', jar(), { culture: 'gluten-free' })).toMatch(/never becomes gluten-free/)
   expect(sentence('change', jar({ culture: 'gluten-free', flour: 'gluten-free' }), { culture: 'rye' })).toMatch(/kept free of gluten/)
-  expect(sentence('strengthen', jar(), { whenMs: now + 2 * HOUR })).toMatch(/too soon for three feeds there\. From Sat|From Fri/)
+  expect(sentence('strengthen', jar(), { whenMs: now + 2 * millisecondsInHour })).toMatch(/too soon for three feeds there\. From Sat|From Fri/)
   expect(sentence('grow', jar(), { grams: 60 })).toMatch(/enough already: 90/)
   expect(sentence('grow', jar({ grams: 0 }))).toMatch(/nothing in the jar/)
   expect(sentence('dry', jar({ grams: 0 }))).toMatch(/nothing in the jar/)

@@ -1,4 +1,5 @@
 import { Button, CopyButton, Group, SegmentedControl, Text } from '@mantine/core'
+import { millisecondsInWeek } from 'date-fns/constants'
 import { useState } from 'react'
 import type { Shelf } from '../../../contract'
 import { type ShoppingItem, shoppingList, shoppingMarkdown } from '../../../core'
@@ -9,14 +10,13 @@ import { download } from '../../parts/keeping/download'
 import { needsOf } from './needsOf'
 import classes from './ShelfRoom.module.css'
 
-const MS_PER_WEEK = 7 * 86_400_000
 const WEEKS = ['1', '2', '4'] as const
 
 /** What to buy, to be printed, copied or taken along as Markdown. */
 export function ShoppingCard({ uses, stock, now }: { uses: Shelf['uses']; stock: Shelf['stock']; now: number }) {
   const { format, pantry, kitchen } = useKitchen()
   const [weeks, setWeeks] = useState<string>('2')
-  const until = now + Number(weeks) * MS_PER_WEEK
+  const until = now + Number(weeks) * millisecondsInWeek
   const needs = needsOf({ stock, uses: uses.filter((use) => use.at < until) })
   const items = shoppingList(needs, pantry)
   const words = ({ grams, packs, counted }: ShoppingItem) =>

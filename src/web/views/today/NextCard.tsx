@@ -1,5 +1,6 @@
 import { Button, Group, Text } from '@mantine/core'
 import { IconAlertTriangle } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { awakeAt, whereItStands } from '../../../answers'
@@ -15,8 +16,6 @@ import { MarkStep } from '../../parts/steps/MarkStep'
 import { isTold } from '../../parts/steps/stepPlaces'
 import { type Entry, isLate } from './entries'
 import classes from './Today.module.css'
-
-const MS_PER_HOUR = 3_600_000
 
 const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
   wake: NEXT_CARD.seeFeed,
@@ -67,7 +66,7 @@ function Moved({ entry, plannedMs }: { readonly entry: Entry; readonly plannedMs
 
 /** "40 min later than planned (09:30)" */
 export function movedWords(byMs: number, plannedMs: number, format: Format): string {
-  return NEXT_CARD.thanPlanned(format.duration(Math.abs(byMs) / MS_PER_HOUR), byMs > 0 ? 'later' : 'sooner', format.time(near(plannedMs)))
+  return NEXT_CARD.thanPlanned(format.duration(Math.abs(byMs) / millisecondsInHour), byMs > 0 ? 'later' : 'sooner', format.time(near(plannedMs)))
 }
 
 /** Steps that take from the jar. */
@@ -153,7 +152,7 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
         <Figures>
           <Figure
             size="lg"
-            value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / MS_PER_HOUR))}
+            value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / millisecondsInHour))}
             name={NEXT_CARD.expectedNow}
           />
           <Figure size="lg" value={windowWords(judged, format)} name={NEXT_CARD.readyToMix} />
@@ -194,6 +193,6 @@ function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
 }
 
 function windowWords({ line, verdict }: Judged, format: Format): string {
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
   return `${at(verdict.forecast.opens.p50)} – ${at(verdict.forecast.closes.p50)}`
 }

@@ -1,5 +1,6 @@
 import { Skeleton } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { TODAY } from '../../../words/screens/today'
 import { useNow } from '../../data/clock'
 import { useConditions } from '../../data/conditions'
@@ -20,10 +21,8 @@ import { NextCard } from './NextCard'
 import { ThenList } from './ThenList'
 import classes from './Today.module.css'
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_MINUTE = 60_000
 const BEHIND_HOURS = 7
-const LATE_MS = 15 * MS_PER_MINUTE
+const LATE_MS = 15 * millisecondsInMinute
 /** A ribbon of many hills stands higher, px. */
 const HEIGHT = { narrow: 260, wide: 300, many: 380 } as const
 const MANY = 4
@@ -56,12 +55,12 @@ export function Today() {
   if (days === undefined || cultures === undefined) {
     return error === undefined ? <Skeleton height={300} radius={0} /> : <Quiet title={TODAY.todayCouldNotBeOpened} words={error.message} />
   }
-  const fromMs = Math.floor(now / MS_PER_MINUTE) * MS_PER_MINUTE - BEHIND_HOURS * MS_PER_HOUR
+  const fromMs = Math.floor(now / millisecondsInMinute) * millisecondsInMinute - BEHIND_HOURS * millisecondsInHour
   const height = narrow ? HEIGHT.narrow : hills.length >= MANY ? HEIGHT.many : HEIGHT.wide
   return (
     <>
       <h1 className={classes.hidden}>{TODAY.today}</h1>
-      <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48 + BEHIND_HOURS) * MS_PER_HOUR} nowMs={now} hills={hills} height={height} />
+      <Ribbon fromMs={fromMs} toMs={fromMs + (narrow ? 26 : 48 + BEHIND_HOURS) * millisecondsInHour} nowMs={now} hills={hills} height={height} />
       {next === undefined ? (
         <Quiet
           title={TODAY.nothingOnWay}

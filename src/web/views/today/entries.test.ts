@@ -1,14 +1,14 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../../contract'
 import type { Step } from '../../../core'
 import type { OpenBake } from '../../data/days'
 import { entriesOf, isLate } from './entries'
 
-const HOUR = 3_600_000
 const now = Date.UTC(2026, 10, 27, 8)
 const step = (id: string, hours: number, more: Partial<Step> = {}): Step => ({
   id,
   kind: id as Step['kind'],
-  atMs: now + hours * HOUR,
+  atMs: now + hours * millisecondsInHour,
   untilMs: null,
   minutes: 10,
   ...more
@@ -17,14 +17,14 @@ const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
   ({
     bake: { id: name, plan: { name, jarId: 'juno', course: { folds: 3 } } },
     steps,
-    planned: new Map(planned.map(([id, hours]) => [id, now + hours * HOUR]))
+    planned: new Map(planned.map(([id, hours]) => [id, now + hours * millisecondsInHour]))
   }) as unknown as OpenBake
 const jar = {
   id: 'juno',
   name: 'Juno',
   placeId: 'fridge',
   stays: [],
-  program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: now + 2 * HOUR }
+  program: { id: 'p', title: 'Reviving Juno', step: 'Feed 1:2', dueAt: now + 2 * millisecondsInHour }
 } as unknown as Jar
 
 test('over all bakes and programs by time, what is overdue first', () => {
@@ -34,7 +34,7 @@ test('over all bakes and programs by time, what is overdue first', () => {
 })
 
 test('a mix may wait until its window closes; bread that has cooled is never late', () => {
-  const entries = entriesOf([day('Loaves', [step('mix', -2, { untilMs: now + HOUR }), step('eat', -1)])], [], [], now)
+  const entries = entriesOf([day('Loaves', [step('mix', -2, { untilMs: now + millisecondsInHour }), step('eat', -1)])], [], [], now)
   expect(entries.map((e) => isLate(e, now))).toEqual([false, false])
 })
 
@@ -65,11 +65,11 @@ test('what lies further ahead than two days waits until there is nothing nearer'
 
 test('a jar that is to go to the fridge in an hour is something to do, until it is there', () => {
   const stays = [
-    { placeId: 'worktop', from: now - HOUR },
-    { placeId: 'fridge', from: now + HOUR }
+    { placeId: 'worktop', from: now - millisecondsInHour },
+    { placeId: 'fridge', from: now + millisecondsInHour }
   ]
   const fed = { ...jar, program: null, stays } as Jar
   const places = [{ id: 'fridge', name: 'Fridge' }]
-  expect(entriesOf([], [fed], places, now).map((e) => [e.title, e.atMs])).toEqual([['Move Juno: Fridge', now + HOUR]])
-  expect(entriesOf([], [fed], places, now + HOUR)).toEqual([])
+  expect(entriesOf([], [fed], places, now).map((e) => [e.title, e.atMs])).toEqual([['Move Juno: Fridge', now + millisecondsInHour]])
+  expect(entriesOf([], [fed], places, now + millisecondsInHour)).toEqual([])
 })

@@ -1,3 +1,4 @@
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import type { Step } from '../../../core'
@@ -19,12 +20,10 @@ export interface Entry {
   readonly plannedMs: number | null
 }
 
-const HOUR = 3_600_000
-const MINUTE = 60_000
 /** Less than this is no move worth telling. */
-const MOVED_MS = 10 * MINUTE
+const MOVED_MS = 10 * millisecondsInMinute
 /** How far ahead is shown. */
-const AHEAD_MS = 48 * HOUR
+const AHEAD_MS = 48 * millisecondsInHour
 
 /** Everything to do over all bakes and jars, overdue first; what lies further ahead than two days only where there is nothing before it. */
 export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], places: readonly Pick<Place, 'id' | 'name'>[], now: number): Entry[] {

@@ -1,5 +1,6 @@
 import { ActionIcon, Button, Group, Text, Tooltip } from '@mantine/core'
 import { IconHandStop, IconMinus, IconPin, IconPinFilled, IconPlus, IconPrinter } from '@tabler/icons-react'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { Link } from 'react-router'
 import { busyIn } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep } from '../../../../contract'
@@ -13,11 +14,10 @@ import { isTold } from '../../../parts/steps/stepPlaces'
 import { useBakeHere } from '../bakeHere'
 import classes from './DayList.module.css'
 
-const MINUTE = 60_000
-const HOUR = 60 * MINUTE
-const STEP_MS = 15 * MINUTE
+const HOUR = 60 * millisecondsInMinute
+const STEP_MS = 15 * millisecondsInMinute
 /** Less than this is no move worth telling. */
-const MOVED_MS = 10 * MINUTE
+const MOVED_MS = 10 * millisecondsInMinute
 
 /** The whole day of a bake, step by step: moved and pinned while it is planned, told done while it runs. */
 export function DayList({
@@ -103,7 +103,7 @@ export function DayList({
 function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly Busy[] }) {
   const { format } = useKitchen()
   if (step.minutes === 0) return null
-  const toMs = step.atMs + step.minutes * MINUTE
+  const toMs = step.atMs + step.minutes * millisecondsInMinute
   const there = busy.filter((b) => b.fromMs < toMs && b.toMs > step.atMs)
   const worst = there.find(isHard) ?? there[0]
   if (worst === undefined) return null

@@ -1,9 +1,9 @@
 import { useElementSize } from '@mantine/hooks'
+import { millisecondsInHour } from 'date-fns/constants'
 import { type DayPlan, nightsBetween, type TimedPlanStage } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import classes from './DayStrip.module.css'
 
-const MS_PER_HOUR = 3_600_000
 const HEIGHT = 46
 const BASE = 36
 const PEAK = 6
@@ -12,14 +12,14 @@ const PEAK = 6
 export function DayStrip({ plan, fromMs, toMs }: { readonly plan: DayPlan; readonly fromMs: number; readonly toMs: number }) {
   const { kitchen } = useKitchen()
   const { ref, width } = useElementSize()
-  const span = toMs - fromMs + 2 * MS_PER_HOUR
-  const x = (ms: number) => ((ms - fromMs + MS_PER_HOUR) / span) * width
+  const span = toMs - fromMs + 2 * millisecondsInHour
+  const x = (ms: number) => ((ms - fromMs + millisecondsInHour) / span) * width
   const { times, course } = plan
   return (
     <div ref={ref} className={classes.strip}>
       {width > 0 && (
         <svg width={width} height={HEIGHT} aria-hidden="true">
-          {nightsBetween(fromMs - MS_PER_HOUR, toMs + MS_PER_HOUR, kitchen.sleep, kitchen.timeZone).map((night) => (
+          {nightsBetween(fromMs - millisecondsInHour, toMs + millisecondsInHour, kitchen.sleep, kitchen.timeZone).map((night) => (
             <rect key={night.fromMs} x={x(night.fromMs)} y={0} width={Math.max(x(night.toMs) - x(night.fromMs), 0)} height={HEIGHT} className={classes.night} />
           ))}
           {plan.stages.map((stage, i) => (
@@ -43,7 +43,7 @@ export function DayStrip({ plan, fromMs, toMs }: { readonly plan: DayPlan; reado
 
 /** A hill from its start over the fit moment to its use. */
 function hillOf({ startMs, window }: TimedPlanStage, usedMs: number, x: (ms: number) => number): string {
-  const peak = x(startMs + window.fit * MS_PER_HOUR)
+  const peak = x(startMs + window.fit * millisecondsInHour)
   const [left, right] = [x(startMs), Math.max(x(usedMs), peak + 1)]
   const middle = (left + peak) / 2
   const fall = PEAK + (right > peak + 2 ? 4 : 0)

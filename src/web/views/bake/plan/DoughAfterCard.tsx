@@ -1,4 +1,5 @@
 import { Text } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import { hoursToGas } from '../../../../core'
@@ -10,7 +11,6 @@ import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 
-const MS_PER_HOUR = 3_600_000
 /** How far doughs are let rise in bulk: g, with its word. */
 const TARGETS = [
   { gas: 0.3, word: DOUGH_AFTER_CARD.thirdHigher },
@@ -43,7 +43,7 @@ export function DoughAfterCard() {
   const { placeId } = plan.course ?? plan
   const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? DOUGH_AFTER_CARD.thatPlace
   if (line === null || grown === undefined) return null
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
   return (
     <Card title={DOUGH_AFTER_CARD.doughAfter}>
       <table className={classes.weigh}>

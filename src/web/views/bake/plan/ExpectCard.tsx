@@ -1,4 +1,5 @@
 import { Text } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt } from '../../../../answers'
@@ -11,8 +12,6 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What to expect of the levain: window and peak with their doubt, and how likely it is fit at the mix. */
 export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; readonly fromMs: number }) {
@@ -86,8 +85,8 @@ function KnownJar({ jar, belief }: { readonly jar: Jar | undefined; readonly bel
 
 function Moment({ name, range, startMs }: { name: string; range: HourRange; startMs: number }) {
   const { format } = useKitchen()
-  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(startMs + hours * MS_PER_HOUR)) : 'later')
-  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(near(startMs + range.p95 * MS_PER_HOUR)) : at(range.p95)
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(startMs + hours * millisecondsInHour)) : 'later')
+  const end = Number.isFinite(range.p95) && Math.abs(range.p95 - range.p05) < 12 ? format.time(near(startMs + range.p95 * millisecondsInHour)) : at(range.p95)
   return (
     <tr>
       <th scope="row">{name}</th>

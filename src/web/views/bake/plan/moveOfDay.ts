@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { BakeDay } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep, type Plan } from '../../../../contract'
 import {
@@ -16,8 +17,6 @@ import {
 } from '../../../../core'
 import type { BakeHere } from '../bakeHere'
 import { mixRange, patchOfDrag } from '../drag'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What a move of a step changes, or why it does not go there. */
 export type DayMove =
@@ -108,7 +107,7 @@ function movedAsItIs(
   const timed = buildFrom(build, start, plan.school)
   if (!timed.ok) return { ok: false, problem: 'never ripe' }
   const { opensHours, closesHours } = windowOf(timed.value.milestones, plan.school)
-  const hours = (mixMs - start) / MS_PER_HOUR
+  const hours = (mixMs - start) / millisecondsInHour
   if (opensHours !== null && hours < opensHours) return { ok: false, problem: 'ripe too late' }
   if (closesHours !== null && hours > closesHours) return { ok: false, problem: 'ripe too early' }
   const by = start - startMs

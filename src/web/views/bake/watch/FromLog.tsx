@@ -1,4 +1,5 @@
 import { Button, Checkbox, FileButton, Group, Select, SimpleGrid, Text, Textarea } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { LEVEL_COLUMNS, type LevelColumn, type LevelsProblem, lookOver, readLevels, tempSteps, thinned } from '../../../../core'
 import { FROM_LOG } from '../../../../words/screens/watch'
@@ -9,7 +10,6 @@ import { Note } from '../../../parts/cards/Card'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import { useBakeHere } from '../bakeHere'
 
-const MS_PER_HOUR = 3_600_000
 /** So many looks tell a curve; more tell nothing new. */
 const MOST = 30
 /** So much of a log is read, characters: some 20,000 lines. */
@@ -47,7 +47,8 @@ export function FromLog() {
   const own = read?.ok ? read.value.filter((l) => l.ms >= bandMs && l.ms <= now) : []
   const kept = thinned(own, MOST)
   const temps = tempSteps(own)
-  const moves = state.moves.length > 0 ? state.moves : plan.moves.map(({ afterHours, placeId }) => ({ atMs: bandMs + afterHours * MS_PER_HOUR, placeId }))
+  const moves =
+    state.moves.length > 0 ? state.moves : plan.moves.map(({ afterHours, placeId }) => ({ atMs: bandMs + afterHours * millisecondsInHour, placeId }))
   // What is told of where it stood takes the place of what was planned; a move still to come would be lost with it.
   const isMovedLater = moves.some((m) => m.atMs > now)
   const takesTemps = temps.length > 0 && withTemps && !isMovedLater

@@ -1,5 +1,6 @@
 import { ActionIcon, Button, FileButton, Group, Progress, Text } from '@mantine/core'
 import { IconX } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useEffect, useRef, useState } from 'react'
 import { levelOf } from '../../../../core'
 import { FROM_PICTURES } from '../../../../words/screens/watch'
@@ -34,7 +35,6 @@ const AT_FIRST: Lines = { floor: 0.9, band: 0.7, level: 0.5 }
 const USUAL_BAND = 0.25
 const MOST = 60
 
-const MS_PER_HOUR = 3_600_000
 const MADE_UP = 5
 
 /** Made-up pictures of a levain as it should have gone by now. */
@@ -42,7 +42,7 @@ function madeUp({ line, verdict }: Judged, now: number): Promise<File[]> {
   return Promise.all(
     Array.from({ length: MADE_UP }, (_, i) => {
       const ms = line.startedAtMs + ((i + 1) / MADE_UP) * (now - line.startedAtMs) - 1
-      return madeUpPicture(i + 1, 1 + levelOf(verdict.forecast, (ms - line.startedAtMs) / MS_PER_HOUR), ms)
+      return madeUpPicture(i + 1, 1 + levelOf(verdict.forecast, (ms - line.startedAtMs) / millisecondsInHour), ms)
     })
   )
 }

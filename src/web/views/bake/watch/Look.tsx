@@ -1,6 +1,7 @@
 import { ActionIcon, Button, Group, Text } from '@mantine/core'
 import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
 import { LOOKS_LIKE, SIGN_WORDS } from '../../../../words'
@@ -19,7 +20,6 @@ import { LevelJar } from './LevelJar'
 import { SignDrawing } from './SignDrawing'
 import classes from './Watch.module.css'
 
-const MS_PER_HOUR = 3_600_000
 const RISE_STEP = 0.1
 /** So long the level read before is a better guess than the forecast, ms. */
 const FRESH_MS = 20 * 60_000
@@ -32,7 +32,7 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
   const { state, judged, now } = useBakeHere()
   const { kitchen, format } = useKitchen()
   const last = state.marks.findLast((m) => m.rise !== undefined)
-  const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / MS_PER_HOUR, 0))
+  const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / millisecondsInHour, 0))
   const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS
   const start = Math.round((isFresh ? (last.rise ?? 1) : expected) * 10) / 10
   const [typed, setTyped] = useState<number | null>(null)

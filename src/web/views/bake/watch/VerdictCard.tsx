@@ -1,4 +1,5 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { awakeAt } from '../../../../answers'
 import type { Reasons, Said } from '../../../../core'
 import { adviceSentence, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
@@ -10,7 +11,6 @@ import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import classes from './Watch.module.css'
 
-const MS_PER_HOUR = 3_600_000
 /** Surer than this nobody is of a levain. */
 const MOST_SURE = 0.99
 /** Observations told at once; a share that moved less than this said nothing. */
@@ -24,7 +24,7 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
   if (judged === undefined) return <Skeleton height={190} />
   const { verdict, line, marks } = judged
   const { word, says, shape } = PHASE_WORDS[verdict.phase]
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * MS_PER_HOUR)) : 'later')
+  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
   const { opens, closes } = verdict.forecast
   const next = reasons?.next[0]
   return (
@@ -91,7 +91,7 @@ function Reason({
   return (
     <tr>
       <th scope="row">
-        {format.time(startMs + hours * MS_PER_HOUR)} {what}
+        {format.time(startMs + hours * millisecondsInHour)} {what}
       </th>
       <td>
         {Math.abs(moved) < LEAST_MOVED

@@ -1,4 +1,5 @@
 import { Button, Group } from '@mantine/core'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { isoOf, type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
@@ -25,16 +26,13 @@ import { VerdictCard } from './VerdictCard'
 import watch from './Watch.module.css'
 import { WaysCard } from './WaysCard'
 
-const MS_PER_HOUR = 3_600_000
-const MS_PER_MINUTE = 60_000
-
 /** Look at the jar, and judge: is it ready to mix? */
 export function WatchStation() {
   const bakeHere = useBakeHere()
   const { bake, state, judged, plan } = bakeHere
   const { pantry } = useKitchen()
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry)
+    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * millisecondsInMinute), ...event } as NewBakeEvent, pantry)
   const undo = (id: string) => note({ type: 'undo', undoes: id })
   const noteUndoably = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo: number, told: string) => {
     const id = newId()
@@ -168,13 +166,13 @@ function Mixed({ onUndo }: { onUndo: () => void }) {
   const event = bake.events.find((e) => e.id === state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
   const bandMs = state.band.atMs
-  const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * MS_PER_HOUR)) : 'later')
+  const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * millisecondsInHour)) : 'later')
   return (
     <div className={classes.columns}>
       <Card title={WATCH_STATION.inRecord}>
         <Figures>
           <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name={WATCH_STATION.mixed} />
-          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / MS_PER_HOUR)} name={WATCH_STATION.sinceMixing} />
+          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / millisecondsInHour)} name={WATCH_STATION.sinceMixing} />
           <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name={WATCH_STATION.levainInDough} />
           <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar)} />
         </Figures>

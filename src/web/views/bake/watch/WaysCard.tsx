@@ -1,4 +1,5 @@
 import { Button, Skeleton } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { awakeAt, doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
@@ -11,7 +12,6 @@ import { Card, Note } from '../../../parts/cards/Card'
 import { useBakeHere } from '../bakeHere'
 import classes from './Watch.module.css'
 
-const MS_PER_HOUR = 3_600_000
 const FIVE_MINUTES = 300_000
 /** Gains and losses smaller than this are no reason to carry a jar about, h. */
 const LEAST_GAIN_HOURS = 0.25
@@ -59,7 +59,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
   const { format, kitchen } = useKitchen()
   const { verdict, line } = judged
   const { opens, closes } = verdict.forecast
-  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * MS_PER_HOUR)) : WAYS_CARD.daysFromNow)
+  const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * millisecondsInHour)) : WAYS_CARD.daysFromNow)
   const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
   const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
   const before = judged.hours < opens.p50 && !isPast
@@ -76,7 +76,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
       )}
       {verdict.advice.kind === 'wait' && (
         <li>
-          <b>{WAYS_CARD.lookAgainAt(format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * MS_PER_HOUR))))}</b>
+          <b>{WAYS_CARD.lookAgainAt(format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * millisecondsInHour))))}</b>
           {WAYS_CARD.readyFromAboutUntil(at(opens.p50), at(closes.p50))}
         </li>
       )}

@@ -1,12 +1,11 @@
 import { Button, CopyButton, Group } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
 import { ratioOf } from '../../../../core'
 import { near } from '../../../../words'
 import { LEVAIN_LABEL } from '../../../../words/screens/weigh'
 import { useKitchen } from '../../../data/kitchen'
 import { useBakeHere } from '../bakeHere'
 import classes from './Weigh.module.css'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What is written on the jar of a levain: type, when, ratio, tare, band, when due. */
 export function LevainLabel() {
@@ -16,7 +15,7 @@ export function LevainLabel() {
   if (band === null) return null
   const vessel = vessels.find((v) => v.id === solved?.build?.fit?.vessel.id)
   const opens = judged?.verdict.forecast.opens.p50
-  const due = opens === undefined || !Number.isFinite(opens) ? null : format.dayTime(near(band.atMs + opens * MS_PER_HOUR))
+  const due = opens === undefined || !Number.isFinite(opens) ? null : format.dayTime(near(band.atMs + opens * millisecondsInHour))
   const rows = [
     LEVAIN_LABEL.levainFrom(plan.name, jar?.name ?? LEVAIN_LABEL.jar),
     LEVAIN_LABEL.at(

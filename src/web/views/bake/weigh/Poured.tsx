@@ -1,5 +1,6 @@
 import { ActionIcon, Text } from '@mantine/core'
 import { IconArrowBackUp, IconCheck } from '@tabler/icons-react'
+import { millisecondsInHour } from 'date-fns/constants'
 import { POUR_ITEMS, pourCompositions, pouredGrams, ratioOf } from '../../../../core'
 import { near } from '../../../../words'
 import { POURED } from '../../../../words/screens/weigh'
@@ -9,8 +10,6 @@ import type { Entry } from '../../../parts/weigh/entry'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import classes from './Weigh.module.css'
-
-const MS_PER_HOUR = 3_600_000
 
 /** What is in the bowl, item by item, planned and weighed; and what is still to come. */
 export function PouredList({ entries, onUndo }: { readonly entries: readonly Entry[]; readonly onUndo: ((pourId: string) => void) | null }) {
@@ -52,7 +51,7 @@ export function FitAsPoured() {
   const { format } = useKitchen()
   const startMs = solved?.build?.asItStands.startMs
   if (state.done.length === 0 || startMs === undefined || forecast === undefined || state.band !== null || !Number.isFinite(forecast.opens.p50)) return null
-  const fromMs = near(startMs + forecast.opens.p50 * MS_PER_HOUR)
+  const fromMs = near(startMs + forecast.opens.p50 * millisecondsInHour)
   return (
     <Text mt="sm" data-testid="fit-as-poured">
       {POURED.asStandsReadyToMix}

@@ -1,4 +1,5 @@
 import { Button, Select, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { isoOf, type NewBakeEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
@@ -22,7 +23,6 @@ import { WakeFeed } from './WakeFeed'
 import classes from './Weigh.module.css'
 import { Work } from './Work'
 
-const MS_PER_MINUTE = 60_000
 const UNDO_WORDS = {
   pour: WEIGH_STATION.undoLastPour,
   weigh: WEIGH_STATION.undoLastPour,
@@ -41,7 +41,7 @@ export function WeighStation() {
   const job = jobs.find((j) => j.id === chosen) ?? (state.band === null ? jobs[0] : jobs.at(-1))
   const doubts = useDoubts(bake.id)
   const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * MS_PER_MINUTE), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
+    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * millisecondsInMinute), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
   if (solved?.build == null && state.band === null)
     return (
       <Quiet
