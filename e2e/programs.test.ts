@@ -254,7 +254,7 @@ test('some for a friend: taken ripe, with a label, and out of the kitchen', asyn
 test('called off, and gone on with', async () => {
   await chooseProgram('Bramble', 'Revive it')
   await begin()
-  await page.getByRole('button', { name: 'Stop it' }).click()
+  await page.getByRole('button', { name: 'Stop the program' }).click()
   await page.getByRole('region', { name: 'Stopped' }).waitFor()
   expect((await jar('Bramble')).program).toBeNull()
   await page.getByRole('button', { name: 'Go on with it' }).click()

@@ -1,5 +1,5 @@
 import { LATENT_SD } from './draws'
-import { type BareHill, fitBuild, foretell, normalBelow, type Observation } from './oneBuild'
+import { type BareHill, fitBuild, foretell, type Observation } from './oneBuild'
 
 /** A hill that climbs along a line to g = 2 at 8 h and falls along another. */
 const hill: BareHill = { peakHours: 8, peakGas: 2, gasAt: (h) => (h < 8 ? Math.max(h, 0) / 4 : Math.max(4 - h / 4, 0)) }
@@ -50,10 +50,4 @@ test('slopes are those of what is foretold', () => {
       ).value
     expect(slopes[i]).toBeCloseTo((beside(1e-4) - beside(-1e-4)) / 2e-4, 3)
   })
-})
-
-test('the normal distribution, against tables', () => {
-  expect(normalBelow(0)).toBeCloseTo(0.5, 6)
-  expect(normalBelow(1.6449)).toBeCloseTo(0.95, 5)
-  expect(normalBelow(-1.2816)).toBeCloseTo(0.1, 4)
 })

@@ -2,7 +2,7 @@
  * What one build did differently from its jar, told from what was seen of it: a stretch of its times, a shape of its climb, a height.
  * Robust least squares (iteratively reweighted, errors with the tails of Student's t) with each of the three drawn towards nothing.
  */
-import { errorFunction } from 'simple-statistics'
+import { normalBelow } from '../units/normalBelow'
 import { LEARNING, NOISE } from './constants'
 import { LATENTS } from './draws'
 import { cholesky, solveCholesky } from './matrix'
@@ -111,9 +111,6 @@ function tailed(off: number, slopes: readonly number[], sd: number): Row & { rea
     cost: (tailDegrees + 1) * Math.log(1 + (off * off) / tailDegrees)
   }
 }
-
-/** Chance that a standard normal lies below x; error below 2e-7 (errorFunction of simple-statistics). */
-export const normalBelow = (x: number): number => (1 + errorFunction(x * Math.SQRT1_2)) / 2
 
 /** φ(x) / Φ(x); for x far below nothing it is −x. */
 function millsRatio(x: number): number {

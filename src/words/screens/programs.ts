@@ -73,7 +73,7 @@ export const PROGRAM_ROOM = {
   calledOff: 'Stopped',
   notYet3: ': not yet',
   takenBack: ' (taken back)',
-  callOff: 'Stop it',
+  callOff: 'Stop the program',
   course: 'Step by step',
   outJar: 'out of the jar',
   water: 'water'

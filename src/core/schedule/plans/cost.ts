@@ -1,8 +1,9 @@
+import { normalBelow } from '../../units/normalBelow'
 import type { DoughCourse } from '../course'
 import type { FitWindow } from './problem'
 
 /** Taken out of Math once: the loops below ask for them by the million. */
-const { abs, exp, log, max, min } = Math
+const { abs, log, max, min } = Math
 
 /**
  * What trouble costs, in minutes of it: the unit is a minute of hands at a time when the baker would rather not.
@@ -64,14 +65,7 @@ export const fitCost = (window: FitWindow, hours: number) => COST.edgeOfWindow *
 export function chanceWithin({ opens, closes }: FitWindow, fromHours: number, toHours: number, spread: number): number {
   const low = log(max(fromHours, 1e-3) / closes) / spread
   const high = log(max(toHours, 1e-3) / opens) / spread
-  return max(normalShare(high) - normalShare(low), 0)
-}
-
-/** Share of a standard normal below z. Source: Abramowitz & Stegun 26.2.17, error below 1e-7. */
-function normalShare(z: number): number {
-  const t = 1 / (1 + 0.2316419 * abs(z))
-  const tail = 0.3989422804014327 * exp((-z * z) / 2) * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))))
-  return z >= 0 ? 1 - tail : tail
+  return max(normalBelow(high) - normalBelow(low), 0)
 }
 
 /** Against the dough's day as it is planned: another proof, stretched stages. */
