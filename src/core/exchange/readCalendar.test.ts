@@ -80,3 +80,23 @@ test('what is no calendar is told apart from an empty one', async () => {
   expect(await readCalendar('BEGIN:VCARD\r\nEND:VCARD', from, to, 'UTC')).toMatchObject({ ok: false, problem: { code: 'not a calendar' } })
   expect(await readCalendar(file(), from, to, 'UTC')).toMatchObject({ ok: false, problem: { code: 'nothing in it' } })
 })
+
+test('of more times than are taken, those that come soonest are, in whatever order the file has them', async () => {
+  const at = (n: number) =>
+    `202610${String(20 + Math.floor(n / 48)).padStart(2, '0')}T${String(Math.floor((n % 48) / 2)).padStart(2, '0')}${n % 2 === 0 ? '00' : '30'}00Z`
+  const many = Array.from({ length: 400 }, (_, i) => 399 - i).flatMap((n) => event(`UID:${n}`, `SUMMARY:Time ${n}`, `DTSTART:${at(n)}`, 'DURATION:PT20M'))
+  const read = await readCalendar(file(...many), from, to, 'UTC')
+  expect(read).toMatchObject({ ok: true, value: { cut: true } })
+  expect((await times(file(...many), 'UTC')).map(([name]) => name)).toEqual(Array.from({ length: 300 }, (_, n) => `Time ${n}`))
+})
+
+test('entries long past or far ahead are no times, whatever they are', async () => {
+  const text = file(
+    ...event('UID:1', 'SUMMARY:Old', 'DTSTART;VALUE=DATE:20200101'),
+    ...event('UID:2', 'SUMMARY:Next year', 'DTSTART:20271030T193000Z', 'DURATION:PT1H'),
+    // It began before the days that count, and lasts into them.
+    ...event('UID:3', 'SUMMARY:Away', 'DTSTART:20261001T080000Z', 'DTEND:20261020T080000Z')
+  )
+  expect((await times(text)).map(([name]) => name)).toEqual(['Away'])
+  expect(await readCalendar(text, from, to, 'UTC')).toMatchObject({ value: { wholeDays: 0 } })
+})

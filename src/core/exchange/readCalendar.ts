@@ -1,3 +1,4 @@
+import { millisecondsInDay } from 'date-fns/constants'
 import type ICAL from 'ical.js'
 import type { BusyOnce } from '../schedule/availability'
 import { instantAt } from '../schedule/nights'
@@ -11,7 +12,7 @@ export interface ReadCalendar {
   readonly times: readonly BusyOnce[]
   /** Days that are marked as a whole: they say nothing about hours. */
   readonly wholeDays: number
-  /** More came back every so often than are taken. */
+  /** There are more than are taken; those that come soonest are. */
   readonly cut: boolean
 }
 
@@ -42,15 +43,15 @@ export async function readCalendar(text: string, fromMs: number, toMs: number, t
   for (const zone of root.getAllSubcomponents('vtimezone')) lib.TimezoneService.register(zone)
   const times: BusyOnce[] = []
   let wholeDays = 0
-  let cut = false
-  const all = root.getAllSubcomponents('vevent').map((component) => new lib.Event(component))
+  // Told that there are none, an entry does not look through all others for its exceptions: that would take minutes for years of entries.
+  const all = root.getAllSubcomponents('vevent').map((component) => new lib.Event(component, { exceptions: [] }))
+  const whole = new Map(all.filter((event) => !event.isRecurrenceException()).map((event) => [event.uid, event]))
   // A turn that was moved stands as an entry of its own and takes the place of the one it moved.
-  for (const event of all)
-    if (event.isRecurrenceException()) all.find((other) => other.uid === event.uid && !other.isRecurrenceException())?.relateException(event)
+  for (const event of all) if (event.isRecurrenceException()) whole.get(event.uid)?.relateException(event)
   for (const event of all) {
-    if (event.isRecurrenceException() && all.some((other) => other.uid === event.uid && !other.isRecurrenceException())) continue
+    if (event.isRecurrenceException() && whole.has(event.uid)) continue
     for (const { item, start, end } of turnsOf(event, toMs, timeZone)) {
-      if (isFree(item)) continue
+      if (roughMs(end) < fromMs - NEAR_MS || roughMs(start) > toMs + NEAR_MS || isFree(item)) continue
       if (start.isDate) {
         wholeDays++
         continue
@@ -58,14 +59,20 @@ export async function readCalendar(text: string, fromMs: number, toMs: number, t
       const zone = zoneOf(item, timeZone)
       const [from, to] = [instantOf(start, zone), instantOf(end, zone)]
       if (to <= from || to <= fromMs || from >= toMs) continue
-      if (times.length === MOST_TIMES) cut = true
-      else times.push({ name: (item.summary ?? '').trim().slice(0, 80) || 'Busy', kind: 'out', fromMs: from, toMs: to })
+      times.push({ name: (item.summary ?? '').trim().slice(0, 80) || 'Busy', kind: 'out', fromMs: from, toMs: to })
     }
   }
   if (times.length === 0 && wholeDays === 0) return problem('nothing in it')
   const name = root.getFirstPropertyValue('x-wr-calname')
-  return ok({ name: typeof name === 'string' ? name : '', times: times.sort((a, b) => a.fromMs - b.fromMs), wholeDays, cut })
+  times.sort((a, b) => a.fromMs - b.fromMs)
+  return ok({ name: typeof name === 'string' ? name : '', times: times.slice(0, MOST_TIMES), wholeDays, cut: times.length > MOST_TIMES })
 }
+
+/** Wherever on earth a clock is read, its instant lies nearer than this to what it would be in UTC. */
+const NEAR_MS = 2 * millisecondsInDay
+
+/** An instant near to this one. To find the exact one costs much more, which of most entries of years nobody needs. */
+const roughMs = ({ year, month, day, hour, minute }: ICAL.Time) => Date.UTC(year, month - 1, day, hour, minute)
 
 interface Turn {
   readonly item: ICAL.Event

@@ -128,11 +128,14 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
   const [asking, ask] = useDisclosure(false)
   const [all, show] = useDisclosure(false)
   const [refused, setRefused] = useState<string | null>(null)
+  const [reading, setReading] = useState(false)
   const now = nowMs()
   const coming = kitchen.once.filter((o) => o.to > now).sort((a, b) => a.from - b.from)
   const bring = async (file: File | null) => {
     if (file === null) return
-    const read = await logReader().readCalendar(await textOf(file), now, now + AHEAD_MS, kitchen.timeZone)
+    setReading(true)
+    const readIt = async () => await logReader().readCalendar(await textOf(file), now, now + AHEAD_MS, kitchen.timeZone)
+    const read = await readIt().finally(() => setReading(false))
     if (!read.ok) {
       setRefused(read.problem.code === 'not a calendar' ? HOURS_CARD.noCalendarIcalendarFileEnds(file.name) : HOURS_CARD.hasNoTimeInThat(file.name))
       return
@@ -185,7 +188,7 @@ function OnceOnly({ kitchen, change }: { readonly kitchen: Kitchen; readonly cha
         </Button>
         <FileButton accept="text/calendar,.ics" onChange={(file) => void bring(file).catch(tellError)}>
           {(button) => (
-            <Button {...button} variant="subtle" size="sm" leftSection={<IconCalendarDown size={18} />}>
+            <Button {...button} variant="subtle" size="sm" loading={reading} leftSection={<IconCalendarDown size={18} />}>
               {HOURS_CARD.fromCalendarFile}
             </Button>
           )}
