@@ -36,7 +36,7 @@ export interface Running {
 export interface Surroundings {
   /** Asks whoever sits at the machine, where the network is to come in for the first time. */
   readonly askPassphrase?: (() => Promise<string>) | undefined
-  /** Has calendars reckoned beside the server. */
+  /** Has calendars worked out beside the server. */
   readonly calendarThread?: ((dataFolder: string) => Calendars) | undefined
 }
 

@@ -74,7 +74,7 @@ const TRIMMED_SHARE = 0.15
 /** Water is taken hand-warm where a place is cold, °C. */
 const HAND_WARM_C = 26
 
-/** The feed a jar begins with: as its culture usually is, or with amounts that were reckoned elsewhere. */
+/** The feed a jar begins with: as its culture usually is, or with amounts that were worked out elsewhere. */
 export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts?: FeedAmounts): FeedDraft {
   const { flourPerSeed, trimmed, underWater } = CULTURE_TRAITS[jar.culture]
   const trimGrams = trimmed && amounts === undefined ? Math.round(jar.grams * TRIMMED_SHARE) : 0

@@ -51,7 +51,7 @@ export interface ProgramChoices {
   readonly whenMs: number
 }
 
-/** What a program is reckoned from. */
+/** What a program is worked out from. */
 export interface ProgramGround {
   readonly kitchen: Kitchen
   readonly pantry: Pantry
@@ -76,7 +76,7 @@ export function proposeNewCulture(choices: Pick<ProgramChoices, 'culture' | 'sch
   return newCulture({ school: choices.school, feed, hydration })
 }
 
-/** How feeds of a jar are reckoned at the place chosen. */
+/** How feeds of a jar are worked out at the place chosen. */
 function feedsFrom(jar: Jar, placeId: string, { kitchen, pantry, parameters }: ProgramGround): FeedsFrom {
   const place = kitchen.places.find((p) => p.id === placeId)
   return {

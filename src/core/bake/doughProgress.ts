@@ -14,7 +14,7 @@ const LEAST_GAS = 0.02
 export interface DoughProgress {
   /** Its rise in the bowl; from a sample, corrected for the sample's faster warming. */
   readonly bowlRise: number
-  /** How much faster it goes than was reckoned; 1 as reckoned. */
+  /** How much faster it goes than expected; 1 as expected. */
   readonly pace: number
   /** When it has risen as far as wanted at this pace, ms; null: not within a day and a half. */
   readonly targetMs: number | null

@@ -94,7 +94,7 @@ export interface NamedVessel extends FitVessel {
   readonly material?: VesselMaterial
 }
 
-/** What the kitchen adds to the reckoning. */
+/** What the kitchen adds to the calculation. */
 export interface KitchenFacts {
   readonly sleep: Sleep
   readonly timeZone: string

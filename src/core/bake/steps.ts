@@ -38,7 +38,7 @@ export interface StepFacts {
   readonly before: readonly StageBefore[]
   /** Moves into the cold while it ripens, ms; those to come. */
   readonly chillsMs: readonly number[]
-  /** Running levain: when its band was set, and its verdict once it is reckoned. */
+  /** Running levain: when its band was set, and its verdict once it is worked out. */
   readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
   /** When it was mixed, ms. */
   readonly mixedMs: number | null

@@ -85,7 +85,7 @@ export type Target =
   /** So much of one line at the mix: "500 g of this flour". */
   | { readonly kind: 'line'; readonly lineId: string; readonly grams: number }
 
-/** What a formula is reckoned with. */
+/** What a formula is worked out with. */
 export interface FormulaContext {
   readonly pantry: Pantry
   /** What the levain holds; salt or oil in its build count. */

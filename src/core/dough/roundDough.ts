@@ -16,7 +16,7 @@ export interface WeighedDough {
 const TINY_GRAMS = 10
 
 /**
- * Rounds every line to the scale it is weighed on, and reckons the truth anew.
+ * Rounds every line to the scale it is weighed on, and works out the truth anew.
  * @param smallScale a scale that shows 0.1 g is at hand: salt, yeast, spices and whatever is tiny goes on it
  */
 export function roundDough(solved: SolvedDough, smallScale: boolean): WeighedDough {

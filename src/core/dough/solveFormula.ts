@@ -59,7 +59,7 @@ export type DoughProblem =
 /** Residue below which a solved share counts as zero. */
 const DUST = 1e-12
 
-/** A line reckoned on one gram of base flour. */
+/** A line worked out on one gram of base flour. */
 interface UnitLine {
   readonly line: FormulaLine
   /** At the mix. */

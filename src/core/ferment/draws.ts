@@ -5,7 +5,7 @@ import { cholesky } from './matrix'
 /** One way things may be: the jar's true parameters, and what the room and this build do differently. */
 export interface Draw {
   readonly jar: JarParameters
-  /** Factor on the yeast in the fresh mix: the seed was livelier or duller than reckoned. */
+  /** Factor on the yeast in the fresh mix: the seed was livelier or duller than expected. */
   readonly seed: number
   /** The room against the thermometer, K. */
   readonly roomOffsetK: number
@@ -56,7 +56,7 @@ export function drawParameters(
 
 const known = new Map<number, Float64Array>()
 
-/** The sequence as standard normals, reckoned once for each count. */
+/** The sequence as standard normals, worked out once for each count. */
 function normalsFor(count: number): Float64Array {
   const there = known.get(count)
   if (there !== undefined) return there

@@ -176,7 +176,7 @@ function horizonOf({ seen }: BuildLog): number {
   return Math.min(LONGEST_HOURS, 12 + 2.5 * Math.max(...seen.map((o) => o.hours)))
 }
 
-/** Does something with the hill of a build for some parameters. The hill lives only while it is done. */
+/** Simulates a build with these parameters and hands its hill to `work`. The hill shares its memory with the next one, so `work` must not keep it. */
 function onHill<T>(vessel: Vessel, logs: readonly number[], untilHours: number, work: (hill: BareHill) => T): T {
   const { curve, milestones } = simulate(vessel, parametersOf(logs), { untilHours, stopPastPeak: true })
   return work({ peakHours: milestones.peakHours, peakGas: milestones.peakGas, gasAt: (hours) => gasAt(curve, hours) })

@@ -20,7 +20,7 @@ export interface TimedFeed {
   readonly ripeHours: number
 }
 
-/** What feeds are reckoned from. */
+/** What feeds are worked out from. */
 export interface FeedsFrom {
   /** What is in the jar, and how much of it is kept at each feed, g. */
   readonly kept: Kept

@@ -104,7 +104,7 @@ test('one that falls quickly is collapsed sooner than the forecast has it: the l
     { hours: peak + 2.6, rise: 1 + 0.85 * milestones.peakGas },
     { hours: peak + 4.2, rise: 1 + 0.74 * milestones.peakGas }
   ]
-  // As it is reckoned it would be down to 80 % only after seven hours.
+  // By the forecast it would be down to 80 % only after seven hours.
   expect((milestones.collapsedHours ?? 0) - peak).toBeGreaterThan(6)
   expect(judge(draws, falling, peak + 4.2, 'dome', wheat).phases.collapsed).toBeGreaterThan(0.5)
 })

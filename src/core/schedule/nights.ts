@@ -21,7 +21,7 @@ export function atClock(day: TZDate, clock: string): number {
 }
 
 /**
- * Nights that touch a stretch of time; right over a change of the clocks, since each is reckoned by the wall clock of its day.
+ * Nights that touch a stretch of time; right over a change of the clocks, since each is worked out by the wall clock of its day.
  * @param fromMs start, ms
  * @param toMs end, ms
  * @param sleep hours of sleep; the same time twice means no sleep at all

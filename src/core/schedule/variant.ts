@@ -23,7 +23,7 @@ export function variantOf(build: PlannedBuild, flourPerSeed: number): Variant {
 
 /**
  * A build changed into a variant of it.
- * @param startMs when it is mixed; a rested seed is reckoned from there
+ * @param startMs when it is mixed; a rested seed is worked out from there
  */
 export function variantBuild(build: PlannedBuild, variant: Variant, startMs: number): PlannedBuild {
   const { flourPerSeed, tempC, flour, hydration, seedColdDays } = variant

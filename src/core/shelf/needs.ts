@@ -3,7 +3,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 const MS_PER_DAY = 24 * millisecondsInHour
 /** A jar whose habit is not known is fed so often, h. */
 const UNKNOWN_HABIT_HOURS = 24 * 7
-/** Feeds are not reckoned with closer together than this, h. */
+/** Feeds are never planned closer together than this, h. */
 const CLOSEST_HOURS = 6
 
 /** Something that will be taken from the shelf. */

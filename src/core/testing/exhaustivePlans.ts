@@ -9,7 +9,7 @@ import { makeStage } from '../schedule/plans/windows'
 
 const HOUR = 60 * millisecondsInMinute
 
-/** What every combination costs, reckoned one by one: no table, no straight lines, nothing left out. */
+/** What every combination costs, worked out one by one: no table, no straight lines, nothing left out. */
 export interface Exhaustive {
   readonly best: number
   /** Over all combinations that keep the limits. */
@@ -17,7 +17,7 @@ export interface Exhaustive {
   readonly count: number
 }
 
-/** All starts of a stage with what it makes, reckoned exactly. */
+/** All starts of a stage with what it makes, worked out exactly. */
 function windowsOf(problem: PlanProblem, stage: PlanStage, moments: readonly number[]): (FitWindow | null)[] {
   return moments.map((ms) => makeStage(problem, stage, ms)?.window ?? null)
 }

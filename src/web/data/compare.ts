@@ -8,7 +8,7 @@ import { read } from './outbox'
 /** Last bakes that make up what one is used to. */
 const LAST_BAKES = 6
 
-/** Builds side by side, reckoned in the worker; null for one that cannot be. */
+/** Builds side by side, worked out in the worker; null for one that cannot be. */
 export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBelief, school: School): readonly (ComparedBuild | null)[] | undefined {
   const { data } = useSWR(
     ['compare', lines, belief, school],

@@ -5,7 +5,7 @@ import type { JarCondition } from '../../core'
 import type { KeptJar } from '../workers/forecast.worker'
 import { desk, ONCE } from './desk'
 
-/** How all jars are, by id; renewed every minute. Undefined until it is reckoned. */
+/** How all jars are, by id; renewed every minute. Undefined until it is worked out. */
 export function useConditions(cultures: Cultures | undefined, now: number): ReadonlyMap<string, JarCondition> | undefined {
   const minute = minuteOf(now)
   const kept = useMemo(() => cultures?.jars.map((jar): KeptJar => ({ line: jar.line, parameters: beliefIn(cultures.beliefs, jar.id).centre })), [cultures])

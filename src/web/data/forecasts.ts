@@ -61,7 +61,7 @@ export function useChances(planned: readonly PlannedMix[]): ReadonlyMap<string, 
 const STILL_MS = 120
 
 /**
- * Forecast of a build that changes faster than it can be reckoned: asked for once it stands still.
+ * Forecast of a build that changes faster than it can be worked out: asked for once it stands still.
  * @returns the newest answer with the line it belongs to
  */
 export function useLiveForecast(
@@ -85,7 +85,7 @@ export function useLiveForecast(
   return line === null ? undefined : answer
 }
 
-/** What drives a build; undefined while it is reckoned, or not asked for. */
+/** What drives a build; undefined while it is worked out, or not asked for. */
 export function useDrivers(line: BatchLine | null, belief: JarBelief, school: School): Drivers | undefined {
   const { data } = useSWR(
     line === null ? null : ['drivers', line, belief, school],
@@ -122,7 +122,7 @@ const answersTo = (questions: readonly Question[]): Promise<(Omit<Judged, 'bake'
 
 /**
  * Verdicts of all levains under way, by bake; renewed every minute and with every mark.
- * @returns undefined until the first have been reckoned
+ * @returns undefined until the first have been worked out
  */
 export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cultures: Cultures | undefined): ReadonlyMap<string, Judged> | undefined {
   const minute = minuteOf(now)

@@ -52,7 +52,7 @@ export interface KeptJar {
 
 /** Plans that were found, each with what is worth knowing of it; where there is none, what would mend it. */
 export interface FoundPlans {
-  /** What was asked, with the spread it was reckoned with. */
+  /** What was asked, with the spread it was worked out with. */
   readonly problem: PlanProblem
   readonly plans: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]
   readonly mendings: Mendings | null

@@ -18,7 +18,7 @@ export const COST = {
   softMinute: 1,
   /** At the edge of the window, against its middle. */
   edgeOfWindow: 25,
-  /** All the chance there is. */
+  /** A levain that is never fit at the mix, against one that surely is; in between by its chance. */
   chance: 220,
   /** An hour the bread is ready before it is wanted. */
   earlyHour: 6,

@@ -7,16 +7,16 @@ const READ_OFF_HOURS = 0.03
 const opened = (window: FitWindow | null, hours: number): FitWindow | null =>
   window === null ? null : { ...window, opens: window.opens - hours, closes: window.closes + hours }
 
-/** A window that was read off: with all that it may be, for candidates that are reckoned exactly later; with only what it surely is. */
+/** A window that was read off: with all that it may be, for candidates that are worked out exactly later; with only what it surely is. */
 export const readOff = {
   widened: (window: FitWindow | null) => opened(window, READ_OFF_HOURS),
   narrowed: (window: FitWindow | null) => opened(window, -READ_OFF_HOURS)
 }
 
-/** A window reckoned exactly. */
+/** A window worked out exactly. */
 export type Exact = (stage: PlanStage, startMs: number) => FitWindow
 
-/** Windows reckoned exactly, each once. */
+/** Windows worked out exactly, each once. */
 export function exactWindows(problem: PlanProblem): Exact {
   const known = new Map<PlanStage, Map<number, FitWindow>>()
   return (stage, startMs) => {

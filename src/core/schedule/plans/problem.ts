@@ -106,7 +106,7 @@ export interface DayPlan {
   readonly course: DoughCourse
   readonly pace: DoughPace
   readonly times: CourseTimes
-  /** How likely the levain is fit while hands are there, by the search's own reckoning. */
+  /** How likely the levain is fit while hands are there, by the search's own estimate. */
   readonly chance: number
   /** Trouble, in minutes of it. */
   readonly cost: number

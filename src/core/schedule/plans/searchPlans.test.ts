@@ -12,7 +12,7 @@ import { usedUntil } from './trouble'
 import { tasksOfPlan } from './weighPlan'
 import { makeStage } from './windows'
 
-/** What a plan breaks, asked of the hours themselves and reckoned anew with the engine: nothing of the search is trusted. */
+/** What a plan breaks, asked of the hours themselves and worked out again with the engine: nothing of the search is trusted. */
 function broken(problem: PlanProblem, plan: DayPlan): string[] {
   const wrong: string[] = []
   for (const task of tasksOfPlan(plan)) {

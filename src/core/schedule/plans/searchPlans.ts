@@ -53,7 +53,7 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const ways = waysTo(problem, trouble, grid, feeds)
   let next = ways.next()
   let tried = 0
-  /** Reckoned once for each seed, whatever way led to it. */
+  /** Worked out once for each seed, whatever way led to it. */
   const lastOptions = new Map<number, (readonly Option[])[]>()
   while (next.done !== true) {
     const way = next.value
@@ -124,7 +124,7 @@ function tryBuild(
   }
 }
 
-/** How many of each kind of day are kept until they have been reckoned exactly. */
+/** How many of each kind of day are kept until they have been worked out exactly. */
 const KEPT_PER_KIND = 4
 
 /** The best candidates of each kind of day: by way, place, size of ratio and hold; then by part of the day and proof. */
@@ -144,7 +144,7 @@ function keepBest(best: Map<number, Candidate[]>, key: number, candidate: Candid
 /** A candidate's cost is read off tables: it may be so far off, in minutes of trouble. */
 const READ_OFF_COST = 12
 
-/** The best candidates as plans that differ, the cheapest first. Only what may be chosen is reckoned exactly. */
+/** The best candidates as plans that differ, the cheapest first. Only what may be chosen is worked out exactly. */
 function plansOf(problem: PlanProblem, trouble: Trouble, grid: Grid, best: Best, exact: Exact): DayPlan[] {
   const candidates = [...best.values()].flatMap((of) => [...of.values()].flat()).sort((a, b) => a.cost - b.cost)
   const chosen: DayPlan[] = []
@@ -179,7 +179,7 @@ function draftOf(grid: Grid, { option, start, mix, rest, before }: Candidate): D
   return { stages, mixMs: grid.at(mix), course: rest.course }
 }
 
-/** A candidate as a plan, its cost taken apart; infinite where it does not hold when it is reckoned exactly. */
+/** A candidate as a plan, its cost taken apart; infinite where it does not hold when it is worked out exactly. */
 function planOf(problem: PlanProblem, trouble: Trouble, grid: Grid, candidate: Candidate, exact: Exact): DayPlan {
   const { stages, mixMs } = draftOf(grid, candidate)
   const timed = stages.map((s): TimedPlanStage => ({ ...s, window: exact(s.stage, s.startMs) }))

@@ -88,7 +88,7 @@ function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], be
     for (let s = 0; s < grid.count; s++) {
       const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)
       if (seedCost === Number.POSITIVE_INFINITY) continue
-      // Only one way to each moment is kept: it has to hold when it is reckoned exactly.
+      // Only one way to each moment is kept: it has to hold when it is worked out exactly.
       const window = readOff.narrowed(table(grid.at(s)))
       const own = window === null ? Number.POSITIVE_INFINITY : trouble.ofStage(stage, grid.at(s))
       if (window === null || own === Number.POSITIVE_INFINITY) continue

@@ -23,7 +23,7 @@ const UNKNOWN_SPREAD = 0.35
 export interface ToldPlan {
   /** How likely the levain is fit while hands are there: over all that is not known of jar, build and room. */
   readonly chance: number
-  /** The window as it is reckoned, and with the kitchen 2 °C colder and warmer; ms. */
+  /** The window as it is worked out, and with the kitchen 2 °C colder and warmer; ms. */
   readonly window: Told
   readonly colder: Told | null
   readonly warmer: Told | null
@@ -76,10 +76,10 @@ export function rankPlans(told: readonly { readonly plan: DayPlan; readonly told
 /** Below this a plan would more likely fail than not. */
 const LEAST_CHANCE = 0.5
 
-/** What is reckoned anew may come out a little later: the search leaves so much room before a time that must be kept, ms. */
+/** With exact figures a plan may end a little later than the search thought: it leaves so much room before a time that must be kept, ms. */
 const ROOM_MS = 10 * 60_000
 
-/** The problem as it is searched: with a little room before the bread is wanted, since the dough is reckoned anew for each plan. */
+/** The problem as it is searched: with a little room before the bread is wanted, since the dough is worked out again for each plan. */
 export function withRoom(problem: PlanProblem): PlanProblem {
   const { wish } = problem
   return wish.kind === 'out' || wish.kind === 'eat' ? { ...problem, wish: { ...wish, atMs: wish.atMs - ROOM_MS } } : problem
@@ -90,7 +90,7 @@ export function withRipeLevain(problem: PlanProblem): PlanProblem {
   return { ...problem, dough: { ...problem.dough, parents: problem.dough.parents.map((p) => ({ ...p, line: null })) } }
 }
 
-/** Plans as they are offered: each reckoned anew with its own levain, told, and ranked; those that keep no limits then are left out. */
+/** Plans as they are offered: each worked out again with its own levain, told, and ranked; those that keep no limits then are left out. */
 export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], belief: JarBelief): readonly { readonly plan: DayPlan; readonly told: ToldPlan }[] {
   const refined = plans.flatMap((plan) => refinePlan(problem, plan) ?? [])
   return rankPlans(refined.map((plan) => ({ plan, told: tellPlan(problem, plan, belief) })))

@@ -18,7 +18,7 @@ const MOST_EARLY_HOURS = 10
 /** Told what a cost is for. */
 export type Collect = (part: CostPart, cost: number) => void
 
-/** What of a plan is trouble. `Infinity` where a hard limit would be broken, unless limits may be bent. */
+/** What the parts of a plan cost. `Infinity` where a hard limit would be broken, unless limits may be bent. */
 export interface Trouble {
   /** Of a feed or build at a moment. */
   readonly ofStage: (stage: PlanStage, startMs: number, collect?: Collect) => number

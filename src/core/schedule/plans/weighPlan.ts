@@ -66,11 +66,11 @@ function staysOfPlan(
   ]
 }
 
-/** What is reckoned anew may want its last build a little sooner or later: so many moments of the grid. */
+/** With exact figures the best start of the last build may shift a little: so many moments of the grid are tried on either side. */
 const MOVED_STEPS = 4
 
 /**
- * A plan that was found, reckoned with what its stages are really seeded with, and its dough with its own levain: the search takes one of each for all.
+ * A plan that was found, worked out with what its stages are really seeded with, and its dough with its own levain: the search takes one of each for all.
  * The last build begins a little sooner or later where that is better.
  * @returns null where it keeps no limits then
  */

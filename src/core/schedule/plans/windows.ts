@@ -49,7 +49,7 @@ export function canSpare(problem: PlanProblem, stage: PlanStage): boolean {
   return levain === null || (levain.ok && levain.value.fromJarGrams <= levain.value.spareGrams + 0.05)
 }
 
-/** What becomes of a stage, reckoned exactly; null where it never is fit. */
+/** What becomes of a stage, worked out exactly; null where it never is fit. */
 export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: number, seedLine?: BatchLine | null): MadeStage | null {
   const school = stage.kind === 'build' ? problem.school : 'dome'
   if (stage.kind === 'wake') return madeOf(wakeLine(problem, stage, startMs, seedLine), school, problem.build.seed.jar)
@@ -137,18 +137,18 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
   return (total / (1 + levain.hydration)) * (1 - inoculationOf(stage.flourPerSeed) / (1 + inoculationOf(stage.flourPerSeed)))
 }
 
-/** So near what was reckoned the curve between the knots has to be, h. */
+/** So near what was expected the curve between the knots has to be, h. */
 const NEAR_HOURS = 0.02
 /** What does not change by more than this over the whole stretch is taken to be the same everywhere, h. */
 const SAME_HOURS = 1e-4
-/** Between two knots at first, h; halved as often as it takes, so that no knot is reckoned twice. */
+/** Between two knots at first, h; halved as often as it takes, so that no knot is worked out twice. */
 const KNOT_HOURS = 12
 const HALVED = [1, 2, 4, 8, 16] as const
 /** Where it is tried, as shares of the stretch. */
 const TRIED = [0.13, 0.49, 0.87] as const
 
 /**
- * Reckons figures at few moments and reads the rest off a cubic through the four nearest.
+ * Works out figures at few moments and reads the rest off a cubic through the four nearest.
  * @param reckon hours at a moment; null where there are none
  * @param fromMs first moment
  * @param toMs last moment
@@ -224,11 +224,11 @@ const asTable =
     return found === null ? null : { opens: found[0], fit: found[1], closes: found[2] }
   }
 
-/** So many ratios are reckoned; those between are read off a cubic through them. */
+/** So many ratios are worked out; those between are read off a cubic through them. */
 const ANCHORS = 4
 
 /**
- * The windows of stages that differ only in their ratio: windows grow evenly with its logarithm, so that few have to be reckoned.
+ * The windows of stages that differ only in their ratio: windows grow evenly with its logarithm, so that few have to be worked out.
  * @param stages the same but for their ratio, which grows
  */
 export function windowTables(problem: PlanProblem, stages: readonly PlanStage[], fromMs: number, toMs: number): WindowTable[] {

@@ -97,7 +97,7 @@ function Ends({ startX, mixX, groundY }: { startX: number; mixX: number | null; 
   )
 }
 
-/** The ribbon in words; not reckoned again while nothing has changed. */
+/** The ribbon in words; not worked out again while nothing has changed. */
 const Words = memo(function Words({ id, fromMs, toMs, nowMs, hills }: { id: string; fromMs: number; toMs: number; nowMs: number; hills: readonly Hill[] }) {
   const { format } = useKitchen()
   return (

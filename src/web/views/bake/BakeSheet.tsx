@@ -231,7 +231,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   )
 }
 
-/** A function of an object that is reckoned once for each. */
+/** A function of an object that is worked out once for each. */
 function onceEach<Key extends object, Value>(reckon: (key: Key) => Value): (key: Key) => Value {
   const known = new WeakMap<Key, { readonly value: Value }>()
   return (key) => {

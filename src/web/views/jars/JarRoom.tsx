@@ -189,7 +189,7 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
 }
 
 const DRAWN_PX = 72
-/** Nobody reckons the food of a jar to the minute: to an hour, and from two days on to a day. */
+/** Nobody works out the food of a jar to the minute: to an hour, and from two days on to a day. */
 const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
 
 function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; now: number }) {

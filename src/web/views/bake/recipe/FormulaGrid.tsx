@@ -18,7 +18,7 @@ const GRAMS = 1
 
 /**
  * The formula as a grid: type into any cell, the others answer in the same frame, and the rest of the sheet follows when there is time.
- * Each keystroke is reckoned from the formula as it was when the cell was entered, so that a figure half typed leaves no trace.
+ * Each keystroke is worked out from the formula as it was when the cell was entered, so that a figure half typed leaves no trace.
  */
 export function FormulaGrid({
   sized,

@@ -14,7 +14,7 @@ import { GRID_LINES } from '../../../../words/screens/recipe'
 import { scaleOf } from '../../../parts/figures'
 import type { GridTotal } from './gridTexts'
 
-/** What the grid is reckoned with. */
+/** What the grid is worked out with. */
 export interface GridFacts {
   readonly context: FormulaContext
   readonly format: Format
