@@ -193,6 +193,13 @@ const BAKE_EVENTS = bakeEventSchema.options.map((option) => option.shape.type.va
 /** An event as it is noted and sent. */
 export type NewBakeEvent = z.input<typeof bakeEventSchema>
 
+/** What happened, before it has an id and a moment. */
+export type Happening = WithoutMoment<NewBakeEvent>
+type WithoutMoment<Event> = Event extends unknown ? Omit<Event, 'id' | 'happenedAt'> : never
+
+/** What happened, as it is sent: with its id and its moment, ms. */
+export const newEvent = (what: Happening, id: string, ms: number): NewBakeEvent => ({ ...what, id, happenedAt: isoOf(ms) })
+
 /**
  * A plan and an event as they were kept. Whoever wrote them checked them by the ranges of their day; what has been kept is read whatever ranges hold
  * today, so that a range tightened later never closes an old kitchen. Only what came in later gets its default.

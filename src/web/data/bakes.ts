@@ -4,7 +4,7 @@ import { type Bake, bakeOf, stateOf, statusOf } from '../../answers'
 import { bakeEventSchema, bakePageSchema, bakeSchema, type NewBakeEvent, type Plan, planToWire, ROUTES } from '../../contract'
 import { lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
 import { askLast, Refusal } from './api'
-import { doubt } from './doubts'
+import { doubt, sentEventSchema } from './doubts'
 import { refreshJars } from './jars'
 import { newId } from './newId'
 import { onRefusal, read, send } from './outbox'
@@ -105,9 +105,10 @@ const isDoubt = (error: unknown): error is Refusal => error instanceof Refusal &
 
 // A pour that was sent after a reload is in doubt just the same.
 onRefusal((error, { of, body }) => {
-  const inDoubt = isDoubt(error) && of !== undefined
-  if (inDoubt) doubt({ bakeId: of, event: body as Record<string, unknown>, words: error.message })
-  return inDoubt
+  const event = sentEventSchema.safeParse(body)
+  if (!isDoubt(error) || of === undefined || !event.success) return false
+  doubt({ bakeId: of, event: event.data, words: error.message })
+  return true
 })
 
 /** A bake as it will be once the server has an event. */

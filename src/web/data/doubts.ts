@@ -1,34 +1,24 @@
-import { useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { create } from 'zustand'
+import { bakeEventSchema, type NewBakeEvent } from '../../contract'
 import { keep, kept } from './storage'
 
+/** An event as it is sent. */
+export const sentEventSchema = z.custom<NewBakeEvent>((value) => bakeEventSchema.safeParse(value).success)
+
 /** A pour that another device may have noted as well: somebody has to say. */
-const doubtSchema = z.object({ bakeId: z.string(), event: z.record(z.string(), z.unknown()), words: z.string() })
+const doubtSchema = z.object({ bakeId: z.string(), event: sentEventSchema, words: z.string() })
 export type Doubt = z.infer<typeof doubtSchema>
 
 const KEPT = 'olvent.doubts'
 
-let doubts: readonly Doubt[] = kept(KEPT, z.array(doubtSchema)) ?? []
-const listeners = new Set<() => void>()
-
-function set(next: readonly Doubt[]): void {
-  doubts = next
-  keep(KEPT, next)
-  for (const listener of listeners) listener()
-}
+const doubts = create<{ readonly all: readonly Doubt[] }>(() => ({ all: kept(KEPT, z.array(doubtSchema)) ?? [] }))
+doubts.subscribe(({ all }) => keep(KEPT, all))
 
 /** Keeps a pour until somebody has said whether it was another one. */
-export const doubt = (one: Doubt) => set([...doubts, one])
+export const doubt = (one: Doubt): void => doubts.setState(({ all }) => ({ all: [...all, one] }))
 /** It has been said. */
-export const settleDoubt = (one: Doubt) => set(doubts.filter((d) => d !== one))
+export const settleDoubt = (one: Doubt): void => doubts.setState(({ all }) => ({ all: all.filter((d) => d !== one) }))
 
 /** Pours of a bake that stand in doubt. */
-export function useDoubts(bakeId: string): readonly Doubt[] {
-  return useSyncExternalStore(
-    (changed) => {
-      listeners.add(changed)
-      return () => listeners.delete(changed)
-    },
-    () => doubts
-  ).filter((d) => d.bakeId === bakeId)
-}
+export const useDoubts = (bakeId: string): readonly Doubt[] => doubts(({ all }) => all).filter((d) => d.bakeId === bakeId)

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink'
 import exifr from 'exifr'
 import type { Bake } from '../../answers'
-import { isoOf } from '../../contract'
+import { type Happening, newEvent } from '../../contract'
 import { type FoundLevel, instantOf, type JarFrame, jarPicture, type Pantry } from '../../core'
 import { PICTURES } from '../../words/screens/data'
 import type { PictureDesk } from '../workers/picture.worker'
@@ -70,9 +70,9 @@ export interface TempToNote {
  */
 export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pantry: Pantry, temps: readonly TempToNote[] = []): Promise<() => Promise<void>> {
   const ids: string[] = []
-  const send = (event: Record<string, unknown> & { type: 'mark' | 'moved' | 'undo' }, ms: number) => {
+  const send = (event: Happening, ms: number) => {
     const id = newId()
-    return addEvent(bake, { id, happenedAt: isoOf(ms), ...event } as Parameters<typeof addEvent>[1], pantry).then(() => id)
+    return addEvent(bake, newEvent(event, id, ms), pantry).then(() => id)
   }
   for (const { ms, placeId, tempC } of temps) ids.push(await send({ type: 'moved', placeId, tempC }, ms))
   for (const { ms, rise, file } of [...levels].sort((a, b) => a.ms - b.ms)) {
@@ -81,6 +81,6 @@ export async function noteLevels(bake: Bake, levels: readonly LevelToNote[], pan
   }
   const lastMs = Math.max(...levels.map((l) => l.ms))
   return async () => {
-    for (const undoes of ids.reverse()) await send({ type: 'undo', undoes } as never, lastMs)
+    for (const undoes of ids.reverse()) await send({ type: 'undo', undoes }, lastMs)
   }
 }

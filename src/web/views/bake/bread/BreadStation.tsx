@@ -1,4 +1,4 @@
-import { isoOf, type NewBakeEvent } from '../../../../contract'
+import { type Happening, newEvent } from '../../../../contract'
 import type { Step } from '../../../../core'
 import { near, stepWord } from '../../../../words'
 import { BREAD_STATION } from '../../../../words/screens/bread'
@@ -36,11 +36,10 @@ export function BreadStation() {
       />
     )
   if (plan.course === null) return <Quiet title={BREAD_STATION.bulkProofAndBakeAre} words={BREAD_STATION.thisBakeEndsWithMix} />
-  const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, told: string) => {
+  const note = (event: Happening, told: string) => {
     const id = newId()
-    const of = (more: Record<string, unknown>) => ({ happenedAt: isoOf(nowMs()), ...more }) as NewBakeEvent
-    addEvent(bake, of({ id, ...event }), pantry).then(
-      () => tellDone(told, () => addEvent(bake, of({ id: newId(), type: 'undo', undoes: id }), pantry)),
+    addEvent(bake, newEvent(event, id, nowMs()), pantry).then(
+      () => tellDone(told, () => addEvent(bake, newEvent({ type: 'undo', undoes: id }, newId(), nowMs()), pantry)),
       tellError
     )
   }

@@ -2,7 +2,7 @@ import { Button, Group } from '@mantine/core'
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { isoOf, type NewBakeEvent, type Place, ROUTES } from '../../../../contract'
+import { type Happening, newEvent, type Place, ROUTES } from '../../../../contract'
 import { near } from '../../../../words'
 import { WATCH_STATION } from '../../../../words/screens/watch'
 import { addEvent } from '../../../data/bakes'
@@ -31,12 +31,11 @@ export function WatchStation() {
   const bakeHere = useBakeHere()
   const { bake, state, judged, plan } = bakeHere
   const { pantry } = useKitchen()
-  const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * millisecondsInMinute), ...event } as NewBakeEvent, pantry)
+  const note = (event: Happening, minutesAgo = 0, id = newId()) => addEvent(bake, newEvent(event, id, nowMs() - minutesAgo * millisecondsInMinute), pantry)
   const undo = (id: string) => note({ type: 'undo', undoes: id })
-  const noteUndoably = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo: number, told: string) => {
+  const noteUndoably = (event: Happening, minutesAgo: number, told: string) => {
     const id = newId()
-    note({ id, ...event }, minutesAgo).then(() => tellDone(told, () => undo(id)), tellError)
+    note(event, minutesAgo, id).then(() => tellDone(told, () => undo(id)), tellError)
   }
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
   const reasons = useReasons(state.mixed === null ? judged : undefined)

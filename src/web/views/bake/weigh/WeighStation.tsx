@@ -1,7 +1,7 @@
 import { Button, Select, Text } from '@mantine/core'
 import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
-import { isoOf, type NewBakeEvent } from '../../../../contract'
+import { type Happening, newEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
 import { WEIGH_STATION } from '../../../../words/screens/weigh'
 import { addEvent } from '../../../data/bakes'
@@ -40,8 +40,8 @@ export function WeighStation() {
   const [bowls, setBowls] = useState(1)
   const job = jobs.find((j) => j.id === chosen) ?? (state.band === null ? jobs[0] : jobs.at(-1))
   const doubts = useDoubts(bake.id)
-  const note = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo = 0) =>
-    addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs() - minutesAgo * millisecondsInMinute), ...event } as NewBakeEvent, pantry, solved?.build?.planned)
+  const note = (event: Happening, minutesAgo = 0) =>
+    addEvent(bake, newEvent(event, newId(), nowMs() - minutesAgo * millisecondsInMinute), pantry, solved?.build?.planned)
   if (solved?.build == null && state.band === null)
     return (
       <Quiet
@@ -53,6 +53,7 @@ export function WeighStation() {
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
   if (job.into === 'wake') return <WakeFeed stageId={job.id} choice={choice} />
+  const { into } = job
   const sharedInto = state.bowls ?? bowls
   const entries =
     job.into === 'first build'
@@ -71,17 +72,17 @@ export function WeighStation() {
         ? note({ type: 'pour', ...entry.note, nth: state.pours.get(entry.key)?.length ?? 0, ...common })
         : note({
             type: 'weigh',
-            into: job.into === 'levain' ? 'dough' : job.into,
+            into: into === 'levain' ? 'dough' : into,
             key: entry.key,
-            ...(job.into === 'pieces' ? {} : entry.note),
-            ...(job.into === 'dough' ? { bowls: sharedInto } : {}),
-            nth: state.pours.get(`${job.into}/${entry.key}`)?.length ?? 0,
+            ...(into === 'pieces' ? {} : entry.note),
+            ...(into === 'dough' ? { bowls: sharedInto } : {}),
+            nth: state.pours.get(`${into}/${entry.key}`)?.length ?? 0,
             ...common
           })
     sent.catch(tellError)
   }
   const targets = (wanted: Readonly<Record<string, number>>) => {
-    if (job.into !== 'pieces' && job.into !== 'wake') note({ type: 'repair', into: job.into, targets: wanted }).catch(tellError)
+    if (into !== 'pieces') note({ type: 'repair', into, targets: wanted }).catch(tellError)
   }
   const undo = state.lastUndoable
   // While the bowl is being filled any of its pours can be taken back.
@@ -91,7 +92,7 @@ export function WeighStation() {
     <div className={sheet.columns}>
       {choice}
       {doubts.map((one) => (
-        <Note key={String(one.event.id)} tone="care">
+        <Note key={one.event.id} tone="care">
           {one.words}
           <div className={classes.answers}>
             <Button onClick={() => settleDoubt(one)}>{WEIGH_STATION.samePour}</Button>
@@ -99,8 +100,9 @@ export function WeighStation() {
               variant="default"
               onClick={() => {
                 settleDoubt(one)
-                const { nth: _, id: __, ...event } = one.event
-                note(event as { type: NewBakeEvent['type'] }).catch(tellError)
+                // Its number is taken: the server gives it the next one.
+                const event = 'nth' in one.event ? { ...one.event, nth: undefined } : one.event
+                addEvent(bake, { ...event, id: newId() }, pantry, solved?.build?.planned).catch(tellError)
               }}
             >
               {WEIGH_STATION.mineWentInBesides}

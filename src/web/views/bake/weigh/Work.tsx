@@ -1,6 +1,6 @@
 import { Button, Group, Text } from '@mantine/core'
 import { useNavigate } from 'react-router'
-import type { NewBakeEvent } from '../../../../contract'
+import type { Happening } from '../../../../contract'
 import { type BenchTemps, DOUGH_RISE_K, HOTTEST_WATER_C, isWater, measuredKey, type ReckonedMix, reckonMix } from '../../../../core'
 import { WORK } from '../../../../words/screens/weigh'
 import { useCultures } from '../../../data/beliefs'
@@ -22,7 +22,7 @@ import { LevainTruth } from './Poured'
 import { type BandNote, SetBand } from './SetBand'
 
 /** Notes what happened at the bench. */
-export type Noting = (event: Record<string, unknown> & { type: NewBakeEvent['type'] }, minutesAgo?: number) => Promise<void>
+export type Noting = (event: Happening, minutesAgo?: number) => Promise<void>
 
 /** The item that is due; and once all is in, what follows. */
 export function Work({
