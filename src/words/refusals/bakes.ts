@@ -3,7 +3,6 @@ export const REFUSE_BAKES = {
   thisBakeWasRemovedPut: 'This bake was removed. Put it back first.',
   whatYouNoted: 'What you noted',
   thisLevainHasSeveralFlours: 'This levain has several flours. Say which one was poured.',
-  chooseFlour: 'Choose a flour.',
   levelMarkedAlreadySoNothing: 'The level is marked already, so nothing more goes into this levain.',
   levelMarkedAlready: 'The level is marked already.',
   weighTheseInBeforeYou: (missing: string) => `Weigh these in before you mark the level: ${missing}.`,
@@ -11,7 +10,6 @@ export const REFUSE_BAKES = {
   thereNothingToWatchYet: 'There is nothing to watch yet: mark the level first.',
   thisLevainHasBeenMixed: 'This levain has been mixed already.',
   thisMarkLiesBeforeBand: 'This mark lies before the band was set.',
-  noteLevelOrAtLeast: 'Note the level, or at least one thing you saw.',
   thereNothingToMoveYet: 'There is nothing to move yet: mark the level first.',
   thisMoveLiesBeforeBand: 'This move lies before the band was set.',
   thisStepHasBeenTold: 'This step has been told already.',
@@ -26,7 +24,6 @@ export const REFUSE_BAKES = {
   atLeastGAreIn: (grams: number) => `At least ${grams} g are in.`,
   levainWeighsGGFor: (grams: number, levainGrams: number, also: string, keepBackGrams: number) =>
     `The levain weighs ${grams} g; ${levainGrams} g for the dough${also} and ${keepBackGrams} g kept back are more.`,
-  atMostGAreThere: (grams: number) => `At most ${grams} g are there.`,
   sayHowMuchLevainWent: 'Say how much levain went into the dough.',
   howMuchWentIn: 'How much went in?',
   emptyThisLevainAllThere: (name: string) => `${name} is empty: this levain is all there is of it. Keep a little back.`,

@@ -1,7 +1,6 @@
 /** What is said when something of a jar, its programs or the discard pot is refused. */
 export const REFUSE_JARS = {
   discardPotHoldsGG: (thereGrams: number, grams: number) => `The discard pot holds ${thereGrams} g; ${grams} g cannot be taken out.`,
-  atMostGAreThere: (grams: number) => `At most ${grams} g are there.`,
   thisHasBeenPutBack: 'This has been put back already.',
   driedWakeSomeFirstRest: (name: string) => `${name} is dried. Wake some of it first; the rest sleeps on.`,
   feed: 'The feed',
@@ -20,7 +19,6 @@ export const REFUSE_JARS = {
     `${name} can spare ${spare} g and keep its least; ${grams} g cannot be taken. ${advice}`,
   atMostGCanBe: (spare: number) => `At most ${spare} g can be spared.`,
   look: 'The look',
-  noteLevelOrAtLeast: 'Note the level, or at least one thing you saw.',
   wasFedAfterThat: (name: string) => `${name} was fed after that.`,
   hasBeenStartedFromFinish: (name: string, origin: string) => `${name} has been started from ${origin}. Finish that bake or take it away first.`,
   hasBeenPutBackAlready: (name: string) => `${name} has been put back already.`,
@@ -31,7 +29,6 @@ export const REFUSE_JARS = {
   keptFreeGlutenAndWould: (name: string, found: string) => `${name} is kept free of gluten, and ${found} would bring it in. Take a gluten-free flour.`,
   thisFlourHoldsGluten: 'This flour holds gluten.',
   oneFloursNotInThis: 'One of the flours is not in this kitchen any more. Choose another.',
-  chooseFlour: 'Choose a flour.',
   thisVesselNotInKitchen: 'This vessel is not in the kitchen any more. Choose another.',
   chooseVessel: 'Choose a vessel.',
   thisJarWasChangedIn: 'This jar was changed in another window. What it has now is shown.',

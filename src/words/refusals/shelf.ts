@@ -6,7 +6,6 @@ export const REFUSE_SHELF = {
   oneFloursThisBlendNot: 'One of the flours of this blend is not in this kitchen any more. Choose another.',
   blendItselfMakeBlendSingle: (name: string) => `${name} is a blend itself. Make the blend of single flours.`,
   noBlend: (name: string) => `${name} is no blend.`,
-  thisHasBeenTakenBack: 'This has been taken back already.',
   vesselHasAnotherIdThan: 'The vessel has another id than its address.',
   thisVesselWasChangedIn: 'This vessel was changed in another window. What it has now is shown.'
 } as const

@@ -27,6 +27,7 @@ import {
   withParts
 } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { type BakeRow, type JarRow, plain } from '../../db/rows'
 import { Problem } from '../../problems'
 import { addLineage, createBatch, dropLineage, lineOf, type NewStay, replaceStays, stayAt } from '../jars/batches'
@@ -84,7 +85,7 @@ function withFlour(event: BakeEvent, plan: Plan): BakeEvent {
   if (event.type !== 'pour' || event.item !== 'flour' || event.ingredientId !== undefined) return event
   const [only, ...others] = plan.build.flours.filter((p) => p.share > 0)
   if (only === undefined || others.length > 0) {
-    throw new Problem(400, 'which flour', REFUSE_BAKES.thisLevainHasSeveralFlours, { fields: { ingredientId: REFUSE_BAKES.chooseFlour } })
+    throw new Problem(400, 'which flour', REFUSE_BAKES.thisLevainHasSeveralFlours, { fields: { ingredientId: REFUSE_RECORDS.chooseFlour } })
   }
   return { ...event, ingredientId: only.ingredientId }
 }
@@ -285,7 +286,7 @@ async function mark(work: Work, row: KeptBake, state: BakeState, event: Extract<
   if (state.band === null) throw wrongMoment(REFUSE_BAKES.thereNothingToWatchYet)
   if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.thisLevainHasBeenMixed)
   if (event.happenedAt < state.band.atMs) throw new Problem(400, 'before the band', REFUSE_BAKES.thisMarkLiesBeforeBand)
-  if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', REFUSE_BAKES.noteLevelOrAtLeast)
+  if (event.rise === undefined && Object.keys(event.signs).length === 0) throw new Problem(400, 'empty', REFUSE_RECORDS.noteLevelOrAtLeast)
   return { entries: [], batchId: (await levainOfBake(work, row.id))?.id ?? null }
 }
 

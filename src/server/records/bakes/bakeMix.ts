@@ -14,6 +14,7 @@ import {
   transfer
 } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { Problem } from '../../problems'
 import { createBatch, lineOf, stayAt } from '../jars/batches'
 import { jarForSeed, setContents } from '../jars/jars'
@@ -45,7 +46,7 @@ export async function mixed(work: Work, row: KeptBake, state: BakeState, event: 
   if (intoDough + intoOthers + kept > there + inBowl) {
     const also = intoOthers > 0 ? `, ${toGrams(intoOthers)} g for ${others.map((d) => d.name).join(' and ')}` : ''
     throw new Problem(400, 'more than there is', REFUSE_BAKES.levainWeighsGGFor(toGrams(there + inBowl), event.levainGrams, also, event.keepBackGrams), {
-      fields: { levainGrams: REFUSE_BAKES.atMostGAreThere(toGrams(Math.max(there + inBowl - intoOthers, 0))) }
+      fields: { levainGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(Math.max(there + inBowl - intoOthers, 0))) }
     })
   }
   if (intoDough === 0) throw new Problem(400, 'nothing', REFUSE_BAKES.sayHowMuchLevainWent, { fields: { levainGrams: REFUSE_BAKES.howMuchWentIn } })

@@ -1,6 +1,7 @@
 import type { BakeEvent } from '../../../contract'
 import { type BakeState, type LedgerEntry, pourKey, type RepairInto, toGrams, toMilligrams, transfer, weighKey } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { Problem } from '../../problems'
 import { balanceOf, type Work } from '../work'
 import { type Effect, pantryFor, wrongMoment } from './bakeEffects'
@@ -72,7 +73,7 @@ async function drawnFor(
   const there = await balanceOf(work, `batch:${levainBatchId}`)
   if (poured > there)
     throw new Problem(400, 'more than there is', REFUSE_BAKES.levainWeighsGGCannot(toGrams(there), weighedGrams), {
-      fields: { weighedGrams: REFUSE_BAKES.atMostGAreThere(toGrams(there)) }
+      fields: { weighedGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(there)) }
     })
   return transfer(`batch:${levainBatchId}`, dough, poured)
 }

@@ -1,6 +1,7 @@
 import type { BakeEvent } from '../../../contract'
 import { FLOURS, type LedgerEntry, toGrams, transfer } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { Problem } from '../../problems'
 import { discardPot } from '../jars/discard'
 import { jarForSeed } from '../jars/jars'
@@ -30,7 +31,7 @@ export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: n
     })
   }
   throw new Problem(400, 'more than there is', REFUSE_BAKES.holdsGByWhatWas(jar.name, toGrams(milligrams), toGrams(poured)), {
-    fields: { weighedGrams: REFUSE_BAKES.atMostGAreThere(toGrams(milligrams)) }
+    fields: { weighedGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(milligrams)) }
   })
 }
 

@@ -5,6 +5,7 @@ import type { z } from 'zod'
 import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../../contract'
 import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { type JarRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { theKitchen } from '../kitchen/kitchens'
@@ -119,7 +120,7 @@ export async function takeDiscard(work: Work, use: z.output<typeof discardUseSch
   const milligrams = toMilligrams(use.grams)
   if (milligrams > there) {
     throw new Problem(400, 'more than there is', REFUSE_JARS.discardPotHoldsGG(toGrams(Math.max(there, 0)), use.grams), {
-      fields: { grams: REFUSE_JARS.atMostGAreThere(toGrams(Math.max(there, 0))) }
+      fields: { grams: REFUSE_RECORDS.atMostGAreThere(toGrams(Math.max(there, 0))) }
     })
   }
   await record(

@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import type { feedSchema, Jar, jarEndSchema, jarLookSchema, jarMoveSchema, jarSplitSchema, undoSchema, weighingSchema } from '../../../contract'
 import { balance, type Culture, cultureOf, kindsOfGrams, ownTraits, reversed, toGrams, toMilligrams, transfer } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
@@ -28,7 +29,7 @@ export async function feedJar(work: Work, jarId: string, feed: z.output<typeof f
   if (kept + trimmed > milligrams) {
     const both = trimmed > 0 ? REFUSE_JARS.gKeptAndGCut(feed.keepGrams, feed.trimGrams) : REFUSE_JARS.gCannotBeKept(feed.keepGrams)
     throw new Problem(400, 'more than there is', REFUSE_JARS.holdsG(row.name, toGrams(milligrams), both), {
-      fields: { keepGrams: REFUSE_JARS.atMostGAreThere(toGrams(Math.max(milligrams - trimmed, 0))) }
+      fields: { keepGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(Math.max(milligrams - trimmed, 0))) }
     })
   }
   if (kept === 0)
@@ -189,7 +190,7 @@ export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof
   const row = await jarRow(work, jarId)
   const atMs = look.happenedAt
   refuseFuture(atMs, work.nowMs, REFUSE_JARS.look)
-  if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', REFUSE_JARS.noteLevelOrAtLeast)
+  if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', REFUSE_RECORDS.noteLevelOrAtLeast)
   const [first] = row.currentBatchId === null ? [] : await staysOf(work, row.currentBatchId)
   if (first !== undefined && atMs < first.fromMs) throw new Problem(400, 'before the feed', REFUSE_JARS.wasFedAfterThat(row.name))
   const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, signs: look.signs })

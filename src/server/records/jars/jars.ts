@@ -21,6 +21,7 @@ import {
   usualFeed
 } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
@@ -299,7 +300,7 @@ export async function guardGluten(work: Work, jar: { readonly name: string; read
 export async function refuseUnknownFlours(work: Work, ingredientIds: readonly string[]): Promise<void> {
   const pantry = await pantryIn(work)
   if (ingredientIds.every((id) => pantry.get(id)?.kind === 'flour')) return
-  throw new Problem(400, 'not understood', REFUSE_JARS.oneFloursNotInThis, { fields: { flours: REFUSE_JARS.chooseFlour } })
+  throw new Problem(400, 'not understood', REFUSE_JARS.oneFloursNotInThis, { fields: { flours: REFUSE_RECORDS.chooseFlour } })
 }
 
 /** A vessel that is there; null for none. */

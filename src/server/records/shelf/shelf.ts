@@ -19,6 +19,7 @@ import {
   toMilligrams,
   transfer
 } from '../../../core'
+import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { REFUSE_SHELF } from '../../../words/refusals/shelf'
 import { THINGS } from '../../../words/refusals/things'
 import { plain } from '../../db/rows'
@@ -212,6 +213,6 @@ export async function undoStock(work: Work, undo: z.output<typeof undoSchema>): 
   if (await isRecorded(work, undo.id)) return
   const event = await eventById(work, undo.undoes)
   if (event === null || event.type !== STOCK) throw notFound('This')
-  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', REFUSE_SHELF.thisHasBeenTakenBack)
+  if ((await undoneIds(work, null)).has(undo.undoes)) throw new Problem(409, 'too late', REFUSE_RECORDS.thisHasBeenTakenBack)
   await record(work, eventOf(event.kitchenId, null, undo, 'undo', { undoes: undo.undoes }), reversed(await entriesOf(work, undo.undoes)))
 }

@@ -1,6 +1,6 @@
 import { useEffect, useEffectEvent, useRef, useState } from 'react'
 import type { Device } from '../../../contract'
-import { atBench, type BenchEvent, type BenchView, benchView, type DueItem, newBench, type Pour } from '../../../core'
+import { atBench, type Bench, type BenchEvent, type BenchView, benchView, type DueItem, newBench, type Pour } from '../../../core'
 import { useReadings } from '../../data/live'
 import { keepBase, keptBase } from './keptBase'
 
@@ -29,11 +29,13 @@ export function useBench(mode: 'bowl' | 'pieces', device: Device | null, item: D
   const [battery, setBattery] = useState<number | null>(null)
   const happens = (event: BenchEvent) => {
     if (item === null) return
-    const { bench: next, pour } = atBench(latest.current, event, item)
+    const before = latest.current
+    const { bench: next, pour } = atBench(before, event, item)
     latest.current = next
     setBench(next)
     if (pour !== null) onPour(pour)
-    else if (next.bowlOn && next.scale.base !== null) keepBase(item.stamp, next.scale.base)
+    // Readings come ten times a second; the base seldom changes.
+    else if (next.bowlOn && next.scale.base !== null && !isSameStart(before, next)) keepBase(item.stamp, next.scale.base)
   }
   useReadings(device?.id ?? null, (reading) => {
     setBattery(reading.battery)
@@ -52,5 +54,7 @@ export function useBench(mode: 'bowl' | 'pieces', device: Device | null, item: D
   const view = item === null ? NOTHING_DUE : benchView(bench, item)
   return { ...view, silent: device !== null && !bench.heard, battery, shown: last?.grams ?? 0, happens }
 }
+
+const isSameStart = (a: Bench, b: Bench) => a.stamp === b.stamp && a.bowlOn === b.bowlOn && a.scale.base === b.scale.base
 
 const NOTHING_DUE: BenchView = { live: null, still: null, typed: null, proposed: 0, slip: null, waitsForBowl: false, bowlAway: false }
