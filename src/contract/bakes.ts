@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, HOTTEST_WATER_C, type Ingredient, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
+import { BAKE_STATUSES, HOTTEST_WATER_C, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, momentSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema, lineToWire, wireLineSchema } from './lines'
@@ -232,7 +232,7 @@ export const bakeSchema = z.object({
   status: z.enum(BAKE_STATUSES),
   events: z.array(keptBakeEventSchema),
   /** What its ingredients were when it was started; empty while it is planned. */
-  ingredients: z.array(ingredientSchema as z.ZodType<Ingredient, Ingredient>),
+  ingredients: z.array(ingredientSchema),
   /** The levain as it was really mixed; null until the band is set. */
   line: lineSchema.nullable(),
   createdAt: instantSchema,

@@ -40,6 +40,7 @@ export const devicePostSchema = z
     resolution: numberIn([0.01, 10], 'The smallest step').default(1)
   })
   .refine((d) => d.kind !== 'room' || d.placeId !== null, { error: 'Say where the room sensor hangs.', path: ['placeId'] })
+export type NewDevice = z.input<typeof devicePostSchema>
 /** The answer to a new one: all of them, and the token that is told this once. */
 export const deviceMadeSchema = devicesSchema.extend({ token: z.string() })
 

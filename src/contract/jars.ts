@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CULTURES, type JarParameters, PARAMETERS, POSSIBLE } from '../core'
+import { CULTURES, PARAMETERS, POSSIBLE, recordOf } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
 import { flourKindSchema, lineSchema, lineToWire } from './lines'
@@ -29,7 +29,7 @@ export type JarOpening = z.input<typeof jarOpeningSchema>
 /** A factor of a jar on a typical one. */
 const factorSchema = z.number().min(0.05).max(20)
 /** What a jar is believed to be, each a factor on what is usual. */
-export const parametersSchema = z.object(Object.fromEntries(PARAMETERS.map((name) => [name, factorSchema])) as Record<keyof JarParameters, typeof factorSchema>)
+export const parametersSchema = z.object(recordOf(PARAMETERS, () => factorSchema))
 
 /** Where the pace of a jar comes from: learned from its log (from an instant on, when it was begun anew), or pinned by its baker. */
 export const jarPaceSchema = z.discriminatedUnion('kind', [

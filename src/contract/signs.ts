@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { SIGNS, type SignKind } from '../core'
+import { keysOf, SIGNS, type SignKind } from '../core'
 
 /** What was seen of a levain. */
-const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(Object.keys(SIGNS[kind]) as (keyof (typeof SIGNS)[Kind] & string)[]).optional()
+const signEnum = <Kind extends SignKind>(kind: Kind) => z.enum(keysOf(SIGNS[kind])).optional()
 export const signsSchema = z.strictObject({
   top: signEnum('top'),
   surface: signEnum('surface'),

@@ -11,7 +11,7 @@ const range = (what: string, most: number, unit: string) =>
     .optional()
 
 /** An ingredient as it is edited. */
-export const ingredientSchema = z
+export const ingredientSchema: z.ZodType<Ingredient, Ingredient> = z
   .object({
     id: ingredientIdSchema,
     name: nameSchema,
@@ -47,7 +47,7 @@ export const ingredientSchema = z
 
 /** One line of the ingredient list; `changed`: not as it came. */
 export const listedIngredientSchema = z.object({
-  ingredient: ingredientSchema as z.ZodType<Ingredient, Ingredient>,
+  ingredient: ingredientSchema,
   /** It came with Olvent. */
   builtIn: z.boolean(),
   changed: z.boolean(),
@@ -55,7 +55,7 @@ export const listedIngredientSchema = z.object({
 })
 export type ListedIngredient = z.infer<typeof listedIngredientSchema>
 export const ingredientsSchema = z.object({ ingredients: z.array(listedIngredientSchema) })
-export const ingredientPutSchema = z.object({ version: z.number().int().min(0), ingredient: ingredientSchema as z.ZodType<Ingredient, Ingredient> })
+export const ingredientPutSchema = z.object({ version: z.number().int().min(0), ingredient: ingredientSchema })
 
 /** A vessel of the kitchen. */
 export const vesselSchema = z.object({

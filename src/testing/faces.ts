@@ -34,7 +34,7 @@ const MOST_GRAMS_APART = 1.01
 export function disagreements(faces: readonly Face[]): string[] {
   const questions = [...new Set(faces.flatMap((f) => Object.keys(f.told)))]
   return questions.flatMap((question) => {
-    const answers = faces.flatMap(({ name, told }) => (told[question] === undefined ? [] : [{ name, value: told[question] as number }]))
+    const answers = faces.flatMap(({ name, told }) => (told[question] === undefined ? [] : [{ name, value: told[question] ?? NaN }]))
     const values = answers.map((a) => a.value)
     const most = question.endsWith(' g') ? MOST_GRAMS_APART : MOST_MINUTES_APART
     return Math.max(...values) - Math.min(...values) <= most ? [] : [`${question}: ${answers.map((a) => `${a.name} ${a.value.toFixed(1)}`).join(', ')}`]

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
-import { seededRandom } from '../core'
+import { seededRandom, sure } from '../core'
 import { formulaFor } from './loaves'
 
 /** Any JSON, to be looked into by a test. */
@@ -40,7 +40,7 @@ export function situationsFrom(seed: number, call: (method: string, path: string
   let nowMs = startMs
   const between = (low: number, high: number) => low + random() * (high - low)
   const whole = (low: number, high: number) => Math.floor(between(low, high + 1))
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T
+  const pick = <T>(list: readonly T[]): T => sure(list[Math.floor(random() * list.length)])
   const maybe = (chance: number) => random() < chance
   const note: Situations['note'] = (more = {}) => ({ id: randomUUID(), happenedAt: iso(nowMs), ...more })
   const wait = async (ms: number) => {

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { planSchema, vesselSchema } from '../contract'
 import { createFormat } from '../core'
-import { fieldProblem } from './fields'
+import { fieldProblem, fieldProblems } from './fields'
 
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
 const plain = (words: string) => words.replace(/\s/g, ' ')
@@ -24,6 +24,15 @@ function said(more: object): string {
 
 test('a figure out of bounds is named, with the bound it breaks', () => {
   expect(said({ tareGrams: -1 })).toBe('The empty weight has to be a number from 0 to 20000 g.')
+})
+
+test('each field that is wrong has its own sentence, the first that holds', () => {
+  const { error } = vesselSchema.safeParse({ ...jar, name: ' ', heightMm: 900 })
+  if (error === undefined) throw new Error('It can be saved.')
+  expect(Object.entries(fieldProblems(error, format)).map(([path, words]) => [path, plain(words)])).toEqual([
+    ['heightMm', 'The height has to be a number from 20 to 800 mm.'],
+    ['name', 'A name is needed.']
+  ])
 })
 
 test('a name that is missing is asked for by the name of its field', () => {

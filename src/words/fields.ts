@@ -56,9 +56,19 @@ export function fieldOf(path: string): { readonly name: string; readonly kind: K
  * What is wrong with the first field that a schema did not take, and between which bounds it may lie.
  * @example fieldProblem(error, format) // "Hydration: at most 150 %."
  */
-export function fieldProblem({ issues }: SchemaError, format: Format): string {
-  const [issue] = issues
-  if (issue === undefined) return 'Something here cannot be saved as it is.'
+export function fieldProblem({ issues: [issue] }: SchemaError, format: Format): string {
+  return issue === undefined ? 'Something here cannot be saved as it is.' : issueWords(issue, format)
+}
+
+/**
+ * What is wrong with each field, by its path; the first thing of each.
+ * @example fieldProblems(error, format) // { name: 'A name is needed.' }
+ */
+export function fieldProblems({ issues }: SchemaError, format: Format): Record<string, string> {
+  return Object.fromEntries([...issues].reverse().map((issue) => [issue.path.join('.'), issueWords(issue, format)]))
+}
+
+function issueWords(issue: SchemaError['issues'][number], format: Format): string {
   const { name, kind } = fieldOf(issue.path.join('.'))
   const told = (bound: number | bigint) => valueWords(Number(bound), kind, format)
   // A sentence that the schema has for it names the field and its bounds itself.

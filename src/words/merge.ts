@@ -1,5 +1,6 @@
 import type { Clash, ClashKind, Merge, TakenAlong } from '../contract'
 import type { Format } from '../core'
+import { entriesOf } from '../core'
 
 const countOf = (count: number, one: string, many: string) => `${count} ${count === 1 ? one : many}`
 
@@ -24,7 +25,9 @@ const KIND_WORDS: Readonly<Record<ClashKind, readonly [one: string, many: string
 
 /** "3 jars, 12 bakes" */
 const listed = (counts: Merge['added']): string =>
-  (Object.entries(counts) as [ClashKind, number][]).map(([kind, count]) => countOf(count, ...KIND_WORDS[kind])).join(', ')
+  entriesOf(counts)
+    .map(([kind, count]) => countOf(count, ...KIND_WORDS[kind]))
+    .join(', ')
 
 /** What a file adds to the kitchen that is here, as sentences. */
 export function mergeWords({ added, goneOn, same, clashes }: Merge): string[] {

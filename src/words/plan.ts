@@ -4,12 +4,13 @@ import {
   buildOfStage,
   type CostPart,
   type DayPlan,
+  entriesOf,
   type Format,
   type PlanProblem,
   type PlanStage,
   ratioOf,
   sourceLevain,
-  type TimedPlanStage,
+  sure,
   type ToldPlan,
   type Violation,
   wakeGrams
@@ -41,8 +42,8 @@ export function stageRatio(problem: PlanProblem, stage: PlanStage): string {
 
 /** A plan in a line: "Evening build, cool corner, 1:6:6". */
 export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Kitchen): string {
-  const last = stages.at(-1) as TimedPlanStage
-  const first = stages[0] as TimedPlanStage
+  const last = sure(stages.at(-1))
+  const first = sure(stages[0])
   const wakes = stages.filter(({ stage }) => stage.kind === 'wake').length
   const builds = stages.length - wakes
   const when = capital(partOfDay(first.startMs, kitchen.timeZone))
@@ -59,7 +60,7 @@ export function planTitles(problem: PlanProblem, plans: readonly DayPlan[], kitc
   const titles = plans.map((plan) => planTitle(problem, plan, kitchen))
   const told = new Map<DayPlan, string>()
   plans.forEach((plan, i) => {
-    const title = titles[i] as string
+    const title = sure(titles[i])
     const alone = titles.filter((other) => other === title).length === 1
     const full = alone ? title : `${title}, ${plan.course.proof.kind === 'cold' ? 'proofed in the cold' : 'baked the same day'}`
     if (![...told.values()].includes(full)) told.set(plan, full)
@@ -101,11 +102,11 @@ const MOST_REASONS = 2
 
 /** Why a plan is as it is: what speaks for it, and what it costs. */
 export function whyWords(plan: DayPlan, told: ToldPlan, format: Format): string[] {
-  const against = (Object.entries(plan.because) as [CostPart, number][])
-    .filter(([part, cost]) => cost >= WORTH_TELLING && BECAUSE[part] !== null)
+  const against = entriesOf(plan.because)
+    .flatMap(([part, cost]) => (cost >= WORTH_TELLING && BECAUSE[part] !== null ? [[BECAUSE[part], cost] as const] : []))
     .sort((a, b) => b[1] - a[1])
     .slice(0, MOST_REASONS)
-    .map(([part]) => BECAUSE[part] as string)
+    .map(([words]) => words)
   const from = (ms: number) => format.dayTime(near(ms))
   const window = `Ready from ${from(told.window.fromMs)} to ${from(told.window.toMs)}`
   const colder = told.colder === null ? '' : `; with the kitchen ${format.temperatureGap(2)} colder, ${from(told.colder.fromMs)} to ${from(told.colder.toMs)}`

@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
-import { type Formula, HANDLING_LOSS, instantAt } from '../../core'
+import { type Formula, HANDLING_LOSS, instantAt, sure } from '../../core'
 import { beginningOf, workBegins } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
@@ -69,7 +69,7 @@ function freeName(name: string, taken: readonly string[]): string {
  */
 export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: number, names: readonly string[], from?: BakeSeed): Plan {
   const { kitchen } = stocked
-  const place = kitchen.places[0] as Kitchen['places'][number]
+  const place = sure(kitchen.places[0])
   const formula = from?.content.formula ?? firstFormula(jar, kitchen)
   const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: jar.feed }
   const days = mornings(nowMs, kitchen.timeZone)

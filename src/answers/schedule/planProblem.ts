@@ -37,7 +37,7 @@ export function fullStretches({ id, takes }: Pick<Place, 'id' | 'takes'>, others
   const stays = others.flatMap((o) => o.stays.filter((s) => s.placeId === id))
   const edges = [...new Set(stays.flatMap((s) => [s.fromMs, s.toMs]))].sort((a, b) => a - b)
   return edges.slice(1).flatMap((toMs, i) => {
-    const fromMs = edges[i] as number
+    const fromMs = edges[i] ?? NaN
     const there = stays.filter((s) => s.fromMs <= fromMs && s.toMs >= toMs).length
     return there >= takes ? [{ placeId: id, fromMs, toMs }] : []
   })

@@ -4,6 +4,7 @@ import { kindsOfGrams } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
 import type { Signs } from '../readiness/likelihoods'
 import type { LineMasses } from '../schedule/planBuild'
+import { recordOf } from '../units/keysOf'
 
 /** What happened to a bake, as far as its state depends on it. `undo` takes an earlier one back. */
 export type Happening = { readonly id: string; readonly happenedAtMs: number } & (
@@ -172,7 +173,7 @@ export function canUndo(happenings: readonly Happening[], id: string): boolean {
  */
 export function foldBake(happenings: readonly Happening[]): BakeState {
   const stood = standing(happenings)
-  const poured = Object.fromEntries(POUR_ITEMS.map((item) => [item, 0])) as Record<PourItem, number>
+  const poured = recordOf(POUR_ITEMS, () => 0)
   const flours: Record<string, number> = {}
   const done = new Set<string>()
   let band: BakeState['band'] = null

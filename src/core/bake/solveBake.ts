@@ -34,6 +34,7 @@ import {
   timeLadder,
   timeLine
 } from '../schedule/planBuild'
+import { keysOf } from '../units/keysOf'
 import type { Problem, Result } from '../units/result'
 import { type CupSizes, type MassRange, massOfVolume, STARTER_DENSITY } from '../units/volume'
 import { asBegun, type BegunLevain } from './begun'
@@ -342,7 +343,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   if (build.fit !== null && !build.fit.fits) {
     warnings.push({ code: 'vessel too small', vessel: build.fit.vessel.name, full: build.fit.full, other: build.fit.other?.name ?? null })
   }
-  const glutenInside = (Object.keys(build.planned.flours) as FlourKind[]).some((kind) => FLOURS[kind].gluten)
+  const glutenInside = keysOf(build.planned.flours).some((kind) => FLOURS[kind].gluten)
   if (!FLOURS[jar.flour].gluten && glutenInside) warnings.push({ code: 'gluten into gluten-free' })
   if (build.strength === 'two feeds' || build.strength === 'revival') warnings.push({ code: 'culture weak', strength: build.strength })
   if (build.flourPerSeed < LITTLE_FLOUR) warnings.push({ code: 'much old starter' })

@@ -1,4 +1,5 @@
 import { FLOURS, type FlourKind, type FloursByKind } from '../ferment/flours'
+import { entriesOf } from '../units/keysOf'
 import { ALLERGENS, type BlendPart, type Ingredient, type Pantry } from './ingredient'
 
 /** A flour with its share of a blend, or its grams. */
@@ -56,7 +57,7 @@ export function kindsOfGrams(flours: Readonly<Record<string, number>>, pantry: P
   const kinds: Partial<Record<FlourKind, number>> = {}
   for (const [ingredientId, grams] of Object.entries(flours)) {
     const own = byKind(flourPartsOf([{ ingredientId, grams }], pantry) ?? [])
-    for (const [kind, g] of Object.entries(Object.keys(own).length > 0 ? own : { 'white wheat': grams }) as [FlourKind, number][]) {
+    for (const [kind, g] of entriesOf(Object.keys(own).length > 0 ? own : { 'white wheat': grams })) {
       kinds[kind] = (kinds[kind] ?? 0) + g
     }
   }
@@ -65,7 +66,7 @@ export function kindsOfGrams(flours: Readonly<Record<string, number>>, pantry: P
 
 /** The kind there is most of. */
 export function mainKind(flours: FloursByKind): FlourKind {
-  const parts = Object.entries(flours) as [FlourKind, number][]
+  const parts = entriesOf(flours)
   return parts.reduce((most, next) => (next[1] > most[1] ? next : most), parts[0] ?? ['white wheat', 0])[0]
 }
 

@@ -1,5 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { ok, problem, type Result } from '../units/result'
+import { sure } from '../units/sure'
 import { instantOf, type KnownHours, linesOf, saysFahrenheit, type TimedTemp, temperatureOf } from './readReadings'
 
 /** What a column of a log may hold. */
@@ -47,7 +48,7 @@ export function lookOver(text: string, timeZone: string): LevelLog {
   const names = named.map((name, i) => (named.indexOf(name) === i ? name : `${name} (${i + 1})`))
   const columns: LevelColumn[] = []
   for (let i = 0; i < width; i++) {
-    const guess = guessColumn(names[i] as string, rows.map((r) => r[i] ?? '').slice(0, 50), timeZone)
+    const guess = guessColumn(sure(names[i]), rows.map((r) => r[i] ?? '').slice(0, 50), timeZone)
     // Each thing is in one column only.
     columns.push(guess !== 'nothing' && columns.includes(guess) ? 'nothing' : guess)
   }
@@ -130,5 +131,5 @@ export function tempSteps(levels: readonly Pick<TimedLevel, 'ms' | 'tempC'>[], s
 /** At most so many of them, spread evenly over the time; the first and the last among them. */
 export function thinned<T>(levels: readonly T[], most: number): T[] {
   if (levels.length <= most) return [...levels]
-  return Array.from({ length: most }, (_, i) => levels[Math.round((i * (levels.length - 1)) / (most - 1))] as T)
+  return Array.from({ length: most }, (_, i) => sure(levels[Math.round((i * (levels.length - 1)) / (most - 1))]))
 }

@@ -1,4 +1,5 @@
 import type { Ingredient, Pantry } from '../dough/ingredient'
+import { sure } from '../units/sure'
 import { type CupSizes, type MassRange, massOfVolume } from '../units/volume'
 
 /** Part of the text that was read: from, to (exclusive). */
@@ -186,7 +187,7 @@ function ranges(figures: readonly Figure[], text: string): { readonly figures: F
   const joined: Figure[] = []
   const wide = new Map<Figure, readonly [number, number]>()
   for (let i = 0; i < figures.length; i++) {
-    const [low, high] = [figures[i] as Figure, figures[i + 1]]
+    const [low, high] = [sure(figures[i]), figures[i + 1]]
     if (high !== undefined && low.unit === null && RANGE_AFTER.test(text.slice(low.to, high.from)) && high.value > low.value) {
       const both = { ...high, value: (low.value + high.value) / 2, from: low.from }
       wide.set(both, [low.value, high.value])

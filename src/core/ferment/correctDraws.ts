@@ -1,7 +1,7 @@
+import { sure } from '../units/sure'
 import { LATENT_SD, LATENTS } from './draws'
 import { type Draws, reshapeDraws, runGas } from './forecast'
 import { cholesky } from './matrix'
-import type { Milestones } from './milestones'
 import { fitBuild, type Observation } from './oneBuild'
 
 /** Draws after something was seen of the build. */
@@ -25,15 +25,15 @@ export function correctDraws(draws: Draws, seen: readonly Observation[]): Correc
   if (seen.length === 0) return { draws, logWeights }
   const corrected = new Float64Array(latents.length)
   for (let k = 0; k < count; k++) {
-    const { peakHours, peakGas } = runs.milestones[k] as Milestones
+    const { peakHours, peakGas } = sure(runs.milestones[k])
     const hill = { peakHours, peakGas, gasAt: (hours: number) => runGas(runs, k, hours) }
     const fit = fitBuild(hill, seen, LATENT_SD)
     const lower = cholesky(fit.curvature)
     const left = backSolved(lower, latents.subarray(k * LATENTS, (k + 1) * LATENTS))
     let logDet = 0
     for (let i = 0; i < LATENTS; i++) {
-      corrected[k * LATENTS + i] = (fit.latents[i] as number) + (left[i] as number)
-      logDet += Math.log((lower[i] as number[])[i] as number)
+      corrected[k * LATENTS + i] = (fit.latents[i] ?? NaN) + (left[i] ?? NaN)
+      logDet += Math.log(sure(lower[i])[i] ?? NaN)
     }
     logWeights[k] = -0.5 * fit.cost - logDet
   }
@@ -44,8 +44,8 @@ export function correctDraws(draws: Draws, seen: readonly Observation[]): Correc
 function backSolved(lower: readonly (readonly number[])[], z: Float64Array): number[] {
   const x = Array.from(z)
   for (let i = x.length - 1; i >= 0; i--) {
-    for (let k = i + 1; k < x.length; k++) x[i] = (x[i] as number) - ((lower[k] as number[])[i] as number) * (x[k] as number)
-    x[i] = (x[i] as number) / ((lower[i] as number[])[i] as number)
+    for (let k = i + 1; k < x.length; k++) x[i] = (x[i] ?? NaN) - (sure(lower[k])[i] ?? NaN) * (x[k] ?? NaN)
+    x[i] = (x[i] ?? NaN) / (sure(lower[i])[i] ?? NaN)
   }
   return x
 }

@@ -1,3 +1,4 @@
+import { sure } from '../units/sure'
 import { NOISE, SEED_SPREAD } from './constants'
 import { type JarBelief, type JarParameters, logsOf, PARAMETERS, parametersOf } from './jarParameters'
 import { cholesky } from './matrix'
@@ -38,17 +39,17 @@ export function drawParameters(
   const logs = new Float64Array(PARAMETERS.length)
   const draws = Array.from({ length: count }, (_, k) => {
     const at = k * DIMENSIONS
-    for (let i = 0; i < LATENTS; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] as number
+    for (let i = 0; i < LATENTS; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] ?? NaN
     for (let i = 0; i < PARAMETERS.length; i++) {
-      let log = centre[i] as number
-      const row = spread[i] as number[]
-      for (let j = 0; j <= i; j++) log += (row[j] as number) * (z[at + j] as number)
+      let log = centre[i] ?? NaN
+      const row = sure(spread[i])
+      for (let j = 0; j <= i; j++) log += (row[j] ?? NaN) * (z[at + j] ?? NaN)
       logs[i] = log
     }
     return {
       jar: parametersOf(logs),
-      seed: Math.exp(SEED_SPREAD * (z[at + PARAMETERS.length] as number)),
-      roomOffsetK: roomSdC * (z[at + PARAMETERS.length + 1] as number)
+      seed: Math.exp(SEED_SPREAD * (z[at + PARAMETERS.length] ?? NaN)),
+      roomOffsetK: roomSdC * (z[at + PARAMETERS.length + 1] ?? NaN)
     }
   })
   return { draws, normals }
@@ -63,7 +64,7 @@ function normalsFor(count: number): Float64Array {
   const steps = goldenSteps(DIMENSIONS)
   const normals = new Float64Array(count * DIMENSIONS)
   for (let k = 0; k < count; k++) {
-    for (let i = 0; i < DIMENSIONS; i++) normals[k * DIMENSIONS + i] = inverseNormal((0.5 + (k + 1) * (steps[i] as number)) % 1)
+    for (let i = 0; i < DIMENSIONS; i++) normals[k * DIMENSIONS + i] = inverseNormal((0.5 + (k + 1) * (steps[i] ?? NaN)) % 1)
   }
   known.set(count, normals)
   return normals

@@ -1,4 +1,5 @@
 import { weightedQuantiles } from '../units/quantile'
+import { sure } from '../units/sure'
 import { drawParameters, LATENT_SD, LATENTS } from './draws'
 import { type JarBelief, UNKNOWN_JAR } from './jarParameters'
 import { LEVELS, type Milestones, sampleCurve } from './milestones'
@@ -111,7 +112,7 @@ export function drawForecast(
 export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float64Array): Draws {
   const points = gridHours.length
   const count = runs.milestones.length
-  const gridStep = gridHours[1] as number
+  const gridStep = gridHours[1] ?? NaN
   const last = runs.points - 1
   const straight = runs.gas
   const gas = new Float32Array(count * points)
@@ -126,8 +127,8 @@ export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float
     for (let i = 0; i < points; i++) {
       const place = min(i * perPoint, last)
       const left = min(floor(place), last - 1)
-      const low = straight[row + left] as number
-      const level = low + (place - left) * ((straight[row + left + 1] as number) - low)
+      const low = straight[row + left] ?? NaN
+      const level = low + (place - left) * ((straight[row + left + 1] ?? NaN) - low)
       gas[to + i] = height * (place < untilPeak ? peakGas * bentShare(level / peakGas, doing) : level)
     }
     return reshaped(m, doing, runs, k)
@@ -142,7 +143,7 @@ interface Doing extends ClimbShape {
 }
 
 function doingOf(latents: Float64Array, k: number): Doing {
-  const factor = (i: number) => exp((latents[k * LATENTS + i] as number) * (LATENT_SD[i] as number))
+  const factor = (i: number) => exp((latents[k * LATENTS + i] ?? NaN) * (LATENT_SD[i] ?? NaN))
   return { stretch: factor(0), shape: factor(1), steep: 1, height: factor(2) }
 }
 
@@ -150,17 +151,17 @@ function doingOf(latents: Float64Array, k: number): Doing {
 export function runGas({ stepHours, points, gas }: Runs, k: number, hours: number): number {
   const place = min(max(hours / stepHours, 0), points - 1 - 1e-9)
   const i = floor(place)
-  const low = gas[k * points + i] as number
-  return low + (place - i) * ((gas[k * points + i + 1] as number) - low)
+  const low = gas[k * points + i] ?? NaN
+  return low + (place - i) * ((gas[k * points + i + 1] ?? NaN) - low)
 }
 
 /** When a run's own level is first passed, h; null where it is not. */
 function runPasses(runs: Runs, k: number, level: number): number | null {
   const { points, gas, stepHours } = runs
   for (let i = 1; i < points; i++) {
-    const high = gas[k * points + i] as number
+    const high = gas[k * points + i] ?? NaN
     if (high < level) continue
-    const low = gas[k * points + i - 1] as number
+    const low = gas[k * points + i - 1] ?? NaN
     return stepHours * (i - 1 + (level - low) / max(high - low, 1e-9))
   }
   return null
@@ -210,11 +211,11 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
   const points = draws.gridHours.length
   const hours = draws.milestones.map((_, k) => {
     for (let i = 1; i < points; i++) {
-      const high = draws.gas[k * points + i] as number
+      const high = draws.gas[k * points + i] ?? NaN
       if (high < gas) continue
-      const low = draws.gas[k * points + i - 1] as number
-      const left = draws.gridHours[i - 1] as number
-      return left + ((gas - low) / max(high - low, 1e-9)) * ((draws.gridHours[i] as number) - left)
+      const low = draws.gas[k * points + i - 1] ?? NaN
+      const left = draws.gridHours[i - 1] ?? NaN
+      return left + ((gas - low) / max(high - low, 1e-9)) * ((draws.gridHours[i] ?? NaN) - left)
     }
     return null
   })
@@ -224,11 +225,11 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
 /** g of one draw at a time between the points of the grid. */
 export function drawnGas(draws: Draws, k: number, hours: number): number {
   const points = draws.gridHours.length
-  const step = draws.gridHours[1] as number
+  const step = draws.gridHours[1] ?? NaN
   const place = min(max(hours / step, 0), points - 1 - 1e-9)
   const i = floor(place)
-  const low = draws.gas[k * points + i] as number
-  return low + (place - i) * ((draws.gas[k * points + i + 1] as number) - low)
+  const low = draws.gas[k * points + i] ?? NaN
+  return low + (place - i) * ((draws.gas[k * points + i + 1] ?? NaN) - low)
 }
 
 /** Median g of a forecast at a time between the points of its grid. */
@@ -251,17 +252,13 @@ export function summarise(draws: Draws, school: School, weights?: ArrayLike<numb
   const count = draws.milestones.length
   const w = weights ?? new Float64Array(count).fill(1)
   const points = draws.gridHours.length
-  const gas = { p05: [] as number[], p25: [] as number[], p50: [] as number[], p75: [] as number[], p95: [] as number[] }
   const column = new Float64Array(count)
-  for (let i = 0; i < points; i++) {
-    for (let k = 0; k < count; k++) column[k] = draws.gas[k * points + i] as number
-    const q = weightedQuantiles(column, w, SHARES)
-    gas.p05.push(q[0] as number)
-    gas.p25.push(q[1] as number)
-    gas.p50.push(q[2] as number)
-    gas.p75.push(q[3] as number)
-    gas.p95.push(q[4] as number)
-  }
+  const bands = Array.from(draws.gridHours, (_, i) => {
+    for (let k = 0; k < count; k++) column[k] = draws.gas[k * points + i] ?? NaN
+    return weightedQuantiles(column, w, SHARES)
+  })
+  const line = (share: number) => bands.map((band) => band[share] ?? NaN)
+  const gas = { p05: line(0), p25: line(1), p50: line(2), p75: line(3), p95: line(4) }
   const windows = draws.milestones.map((m) => windowOf(m, school))
   return {
     gridHours: Array.from(draws.gridHours),
@@ -288,7 +285,7 @@ function range(hours: readonly (number | null)[], weights: ArrayLike<number>): H
     weights,
     SHARES
   )
-  return { p05: q[0] as number, p25: q[1] as number, p50: q[2] as number, p75: q[3] as number, p95: q[4] as number }
+  return { p05: q[0] ?? NaN, p25: q[1] ?? NaN, p50: q[2] ?? NaN, p75: q[3] ?? NaN, p95: q[4] ?? NaN }
 }
 
 /**
@@ -308,8 +305,8 @@ function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, w
   let fit = 0
   let total = 0
   for (let k = 0; k < windows.length; k++) {
-    const weight = weights[k] as number
-    const { opensHours, closesHours } = windows[k] as ReturnType<typeof windowOf>
+    const weight = weights[k] ?? NaN
+    const { opensHours, closesHours } = sure(windows[k])
     total += weight
     if (opensHours !== null && hours >= opensHours && hours <= (closesHours ?? Number.POSITIVE_INFINITY)) fit += weight
   }

@@ -1,3 +1,4 @@
+import { sure } from '../units/sure'
 import { PARAMETER_SPREAD } from './constants'
 
 /** θ: what makes one jar differ from another. All are factors on a typical jar, 1 by default. */
@@ -50,6 +51,6 @@ export const logsOf = (jar: JarParameters): number[] => PARAMETERS.map((name) =>
 /** Parameters from their logarithms, in the order of PARAMETERS. */
 export function parametersOf(logs: ArrayLike<number>): JarParameters {
   const jar: { -readonly [K in keyof JarParameters]: number } = { ...TYPICAL_JAR }
-  for (let i = 0; i < PARAMETERS.length; i++) jar[PARAMETERS[i] as keyof JarParameters] = Math.exp(logs[i] as number)
+  for (let i = 0; i < PARAMETERS.length; i++) jar[sure(PARAMETERS[i])] = Math.exp(logs[i] ?? NaN)
   return jar
 }

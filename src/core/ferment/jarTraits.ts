@@ -50,7 +50,7 @@ export function jarTraits(belief: JarBelief): JarTraits {
   const drawn = drawParameters(DRAWS, belief).draws.map((draw) => measure(draw.jar))
   const trait = (name: keyof JarTraits): Trait => {
     const sorted = drawn.map((d) => d[name] / typical[name]).sort((a, b) => a - b)
-    return { factor: centre[name] / typical[name], low: sorted[Math.floor(0.05 * DRAWS)] as number, high: sorted[Math.ceil(0.95 * DRAWS) - 1] as number }
+    return { factor: centre[name] / typical[name], low: sorted[Math.floor(0.05 * DRAWS)] ?? NaN, high: sorted[Math.ceil(0.95 * DRAWS) - 1] ?? NaN }
   }
   return { peakTime: trait('peakTime'), height: trait('height'), cold: trait('cold'), waking: trait('waking') }
 }

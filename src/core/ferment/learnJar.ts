@@ -3,6 +3,7 @@
  * Each build has latents of its own (oneBuild.ts), which are fitted and then integrated out on the straight line through the fit, so that a build that ran
  * late as a whole counts once and not once per mark.
  */
+import { sure } from '../units/sure'
 import { LEARNING, MODEL, NOISE, PARAMETER_SPREAD } from './constants'
 import { LATENT_SD } from './draws'
 import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR } from './jarParameters'
@@ -66,7 +67,7 @@ export function* learning(logs: readonly BuildLog[]): Generator<LearningProgress
     const step = solveCholesky(cholesky(sums.curvature), sums.pull)
     const longest = Math.max(...step.map(Math.abs))
     const share = Math.min(1, LEARNING.longestStep / longest)
-    logsNow = logsNow.map((log, i) => log + share * (step[i] as number))
+    logsNow = logsNow.map((log, i) => log + share * (step[i] ?? NaN))
     yield { round: round + 1, ofRounds: LEARNING.rounds }
     if (longest < LEARNING.settledStep) break
   }
@@ -85,12 +86,12 @@ export function learnJar(logs: readonly BuildLog[]): LearnedJar {
 
 /** How far the times of a build may lie from its jar's for all that is known, as sds of stretch, shape and height. */
 export function latentSdsOf(roomSdC: number = NOISE.roomSdC): readonly number[] {
-  return [Math.hypot(LATENT_SD[0] as number, LEARNING.pacePerKelvin * roomSdC), LATENT_SD[1] as number, LATENT_SD[2] as number]
+  return [Math.hypot(LATENT_SD[0] ?? NaN, LEARNING.pacePerKelvin * roomSdC), LATENT_SD[1] ?? NaN, LATENT_SD[2] ?? NaN]
 }
 
 function roundOf(logs: readonly BuildLog[], at: readonly number[], starts: readonly (readonly number[])[]): { sums: Sums; latents: (readonly number[])[] } {
   const curvature = PRIOR_PRECISION.map((p, i) => PRIOR_PRECISION.map((_, j) => (i === j ? p : 0)))
-  const pull = at.map((log, i) => -(PRIOR_PRECISION[i] as number) * log)
+  const pull = at.map((log, i) => -(PRIOR_PRECISION[i] ?? NaN) * log)
   let cost = 0
   const latents = logs.map((log, b) => {
     const sds = latentSdsOf(log.roomSdC)
@@ -106,8 +107,8 @@ function roundOf(logs: readonly BuildLog[], at: readonly number[], starts: reado
       const beside = at.map((x, j) => (i === j ? x + LEARNING.slopeStep : x))
       const there = onHill(log.vessel, beside, horizon, (hill) => log.seen.map((o) => foretell(hill, o, fit.latents, sds).value))
       return there.map((value, n) => {
-        const by = (value - (base[n] as number)) / LEARNING.slopeStep
-        return Number.isFinite(by) ? by / unitOf(log.seen[n] as Observation) : 0
+        const by = (value - (base[n] ?? NaN)) / LEARNING.slopeStep
+        return Number.isFinite(by) ? by / unitOf(sure(log.seen[n])) : 0
       })
     })
     addBuild(fit, slopes, curvature, pull)
@@ -128,11 +129,11 @@ function bendSlopes(
   const [, shapeSd = 1, heightSd = 1] = sds
   const [, shapeZ = 0, heightZ = 0] = fit.latents
   const height = peakGas * Math.exp(heightSd * heightZ)
-  const shapeLog = Math.log(MODEL.climbShape) + shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] as number)
+  const shapeLog = Math.log(MODEL.climbShape) + shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] ?? NaN)
   return fit.rows.map((row, n) => {
-    const byShape = (row.slopes[1] as number) / shapeSd
+    const byShape = (row.slopes[1] ?? NaN) / shapeSd
     if (name === 'shape' || byShape === 0) return byShape
-    const share = Math.min(Math.max((base[n] as number) / height, 1e-6), 1 - 1e-6)
+    const share = Math.min(Math.max((base[n] ?? NaN) / height, 1e-6), 1 - 1e-6)
     return byShape * (Math.log(share / (1 - share)) - shapeLog)
   })
 }
@@ -146,27 +147,27 @@ function unitOf(seen: Observation): number {
 function addBuild(fit: FittedBuild, slopes: readonly (readonly number[] | null)[], curvature: number[][], pull: number[]): void {
   const inner = cholesky(fit.curvature)
   // What is left of each observation once the latents' own part is put back.
-  const left = fit.rows.map((row) => row.off + row.slopes.reduce((sum, s, i) => sum + s * (fit.latents[i] as number), 0))
+  const left = fit.rows.map((row) => row.off + row.slopes.reduce((sum, s, i) => sum + s * (fit.latents[i] ?? NaN), 0))
   const cross = slopes.map((by) =>
-    by === null ? null : fit.latents.map((_, i) => fit.rows.reduce((sum, row, n) => sum + row.weight * (by[n] as number) * (row.slopes[i] as number), 0))
+    by === null ? null : fit.latents.map((_, i) => fit.rows.reduce((sum, row, n) => sum + row.weight * (by[n] ?? NaN) * (row.slopes[i] ?? NaN), 0))
   )
-  const leftCross = fit.latents.map((_, i) => fit.rows.reduce((sum, row, n) => sum + row.weight * (left[n] as number) * (row.slopes[i] as number), 0))
+  const leftCross = fit.latents.map((_, i) => fit.rows.reduce((sum, row, n) => sum + row.weight * (left[n] ?? NaN) * (row.slopes[i] ?? NaN), 0))
   const leftSolved = solveCholesky(inner, leftCross)
   for (let i = 0; i < SIZE; i++) {
     const [byI, crossI] = [slopes[i], cross[i]]
     if (byI === null || byI === undefined || crossI === null || crossI === undefined) continue
     const solved = solveCholesky(inner, crossI)
-    pull[i] = (pull[i] as number) + fit.rows.reduce((sum, row, n) => sum + row.weight * (byI[n] as number) * (left[n] as number), 0) - dot(crossI, leftSolved)
+    pull[i] = (pull[i] ?? NaN) + fit.rows.reduce((sum, row, n) => sum + row.weight * (byI[n] ?? NaN) * (left[n] ?? NaN), 0) - dot(crossI, leftSolved)
     for (let j = 0; j < SIZE; j++) {
       const [byJ, crossJ] = [slopes[j], cross[j]]
       if (byJ === null || byJ === undefined || crossJ === null || crossJ === undefined) continue
-      const row = curvature[i] as number[]
-      row[j] = (row[j] as number) + fit.rows.reduce((sum, r, n) => sum + r.weight * (byI[n] as number) * (byJ[n] as number), 0) - dot(solved, crossJ)
+      const row = sure(curvature[i])
+      row[j] = (row[j] ?? NaN) + fit.rows.reduce((sum, r, n) => sum + r.weight * (byI[n] ?? NaN) * (byJ[n] ?? NaN), 0) - dot(solved, crossJ)
     }
   }
 }
 
-const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, x, i) => sum + x * (b[i] as number), 0)
+const dot = (a: readonly number[], b: readonly number[]) => a.reduce((sum, x, i) => sum + x * (b[i] ?? NaN), 0)
 
 /** Whether a build stood where the cold shows. */
 const wasCold = (vessel: Vessel) => vessel.stays.some((stay) => stay.tempC < COLD_TELLS_C)

@@ -1,3 +1,5 @@
+import { sure } from '../units/sure'
+
 /** Small symmetric matrices, as learning needs them: a handful of parameters, no library. */
 type Matrix = readonly (readonly number[])[]
 
@@ -11,10 +13,10 @@ export function cholesky(matrix: Matrix): number[][] {
   const lower = Array.from({ length: size }, () => new Array<number>(size).fill(0))
   for (let i = 0; i < size; i++) {
     for (let j = 0; j <= i; j++) {
-      let sum = (matrix[i] as number[])[j] as number
-      for (let k = 0; k < j; k++) sum -= ((lower[i] as number[])[k] as number) * ((lower[j] as number[])[k] as number)
-      const pivot = (lower[j] as number[])[j] as number
-      ;(lower[i] as number[])[j] = i === j ? Math.sqrt(Math.max(sum, 0)) : pivot > 0 ? sum / pivot : 0
+      let sum = sure(matrix[i])[j] ?? NaN
+      for (let k = 0; k < j; k++) sum -= (sure(lower[i])[k] ?? NaN) * (sure(lower[j])[k] ?? NaN)
+      const pivot = sure(lower[j])[j] ?? NaN
+      sure(lower[i])[j] = i === j ? Math.sqrt(Math.max(sum, 0)) : pivot > 0 ? sum / pivot : 0
     }
   }
   return lower
@@ -28,12 +30,12 @@ export function solveCholesky(lower: Matrix, right: readonly number[]): number[]
   const size = lower.length
   const x = [...right]
   for (let i = 0; i < size; i++) {
-    for (let k = 0; k < i; k++) x[i] = (x[i] as number) - ((lower[i] as number[])[k] as number) * (x[k] as number)
-    x[i] = (x[i] as number) / ((lower[i] as number[])[i] as number)
+    for (let k = 0; k < i; k++) x[i] = (x[i] ?? NaN) - (sure(lower[i])[k] ?? NaN) * (x[k] ?? NaN)
+    x[i] = (x[i] ?? NaN) / (sure(lower[i])[i] ?? NaN)
   }
   for (let i = size - 1; i >= 0; i--) {
-    for (let k = i + 1; k < size; k++) x[i] = (x[i] as number) - ((lower[k] as number[])[i] as number) * (x[k] as number)
-    x[i] = (x[i] as number) / ((lower[i] as number[])[i] as number)
+    for (let k = i + 1; k < size; k++) x[i] = (x[i] ?? NaN) - (sure(lower[k])[i] ?? NaN) * (x[k] ?? NaN)
+    x[i] = (x[i] ?? NaN) / (sure(lower[i])[i] ?? NaN)
   }
   return x
 }

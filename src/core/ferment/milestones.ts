@@ -59,7 +59,7 @@ export interface Top {
 export function topOf(curve: RiseCurve): Top {
   const { count, gas } = curve
   let at = 0
-  for (let i = 1; i < count; i++) if ((gas[i] as number) > (gas[at] as number)) at = i
+  for (let i = 1; i < count; i++) if ((gas[i] ?? NaN) > (gas[at] ?? NaN)) at = i
   return { at, ...peakNear(curve, at), reached: at < count - 1 && at > 0 }
 }
 
@@ -83,13 +83,13 @@ export function milestonesOf(curve: RiseCurve, top: Top): Milestones {
 /** Value of the curve at a time, held at its ends. */
 export function gasAt(curve: RiseCurve, atHours: number): number {
   const { count, hours, gas } = curve
-  if (atHours <= (hours[0] as number)) return gas[0] as number
-  if (atHours >= (hours[count - 1] as number)) return gas[count - 1] as number
+  if (atHours <= (hours[0] ?? NaN)) return gas[0] ?? NaN
+  if (atHours >= (hours[count - 1] ?? NaN)) return gas[count - 1] ?? NaN
   let low = 0
   let high = count - 1
   while (high - low > 1) {
     const mid = (low + high) >> 1
-    if ((hours[mid] as number) <= atHours) low = mid
+    if ((hours[mid] ?? NaN) <= atHours) low = mid
     else high = mid
   }
   return gasWithin(curve, low, atHours)
@@ -106,13 +106,13 @@ export function sampleCurve(curve: RiseCurve, stepHours: number, count: number, 
   const last = curve.count - 1
   let k = 0
   for (let i = 0; i < last && k < count; i++) {
-    const from = hours[i] as number
-    const to = hours[i + 1] as number
+    const from = hours[i] ?? NaN
+    const to = hours[i + 1] ?? NaN
     if (to < k * stepHours) continue
     setCubic(curve, i)
     for (; k < count && k * stepHours <= to; k++) out[at + k] = cubicAt((k * stepHours - from) / (to - from))
   }
-  for (; k < count; k++) out[at + k] = gas[last] as number
+  for (; k < count; k++) out[at + k] = gas[last] ?? NaN
 }
 
 /** c0 … c3 of the span looked at; one for all, since spans by the ten thousand are looked at in a forecast. */
@@ -120,11 +120,11 @@ const cubic = new Float64Array(4)
 
 /** Sets the cubic of one span, from u = 0 at its beginning to 1 at its end: c0 + c1 u + c2 u² + c3 u³. */
 function setCubic({ hours, gas, slope }: RiseCurve, i: number): void {
-  const h = (hours[i + 1] as number) - (hours[i] as number)
-  const g0 = gas[i] as number
-  const rise = (gas[i + 1] as number) - g0
-  const s0 = h * (slope[i] as number)
-  const s1 = h * (slope[i + 1] as number)
+  const h = (hours[i + 1] ?? NaN) - (hours[i] ?? NaN)
+  const g0 = gas[i] ?? NaN
+  const rise = (gas[i + 1] ?? NaN) - g0
+  const s0 = h * (slope[i] ?? NaN)
+  const s1 = h * (slope[i + 1] ?? NaN)
   cubic[0] = g0
   cubic[1] = s0
   cubic[2] = 3 * rise - 2 * s0 - s1
@@ -132,34 +132,34 @@ function setCubic({ hours, gas, slope }: RiseCurve, i: number): void {
 }
 
 /** Value of that cubic. */
-const cubicAt = (u: number) => (cubic[0] as number) + u * ((cubic[1] as number) + u * ((cubic[2] as number) + u * (cubic[3] as number)))
+const cubicAt = (u: number) => (cubic[0] ?? NaN) + u * ((cubic[1] ?? NaN) + u * ((cubic[2] ?? NaN) + u * (cubic[3] ?? NaN)))
 
 function gasWithin(curve: RiseCurve, i: number, atHours: number): number {
   setCubic(curve, i)
-  const from = curve.hours[i] as number
-  return cubicAt((atHours - from) / ((curve.hours[i + 1] as number) - from))
+  const from = curve.hours[i] ?? NaN
+  return cubicAt((atHours - from) / ((curve.hours[i + 1] ?? NaN) - from))
 }
 
 /** The top lies in one of the two spans beside the highest point, where the slope changes sign. */
 function peakNear(curve: RiseCurve, at: number): { hours: number; gas: number } {
   const { hours, gas, slope, count } = curve
-  const i = (slope[at] as number) > 0 ? at : at - 1
-  if (i < 0 || i + 1 >= count) return { hours: hours[at] as number, gas: gas[at] as number }
+  const i = (slope[at] ?? NaN) > 0 ? at : at - 1
+  if (i < 0 || i + 1 >= count) return { hours: hours[at] ?? NaN, gas: gas[at] ?? NaN }
   setCubic(curve, i)
-  const [c1, c2, c3] = [cubic[1] as number, cubic[2] as number, cubic[3] as number]
+  const [c1, c2, c3] = [cubic[1] ?? NaN, cubic[2] ?? NaN, cubic[3] ?? NaN]
   // Where the slope c1 + 2 c2 u + 3 c3 u² falls through nothing.
   const root = sqrt(max(c2 * c2 - 3 * c1 * c3, 0))
   const u = min(max(c1 > 0 ? c1 / (root - c2) : 0, 0), 1)
   const top = cubicAt(u)
-  if (!(top > (gas[at] as number))) return { hours: hours[at] as number, gas: gas[at] as number }
-  return { hours: (hours[i] as number) + u * ((hours[i + 1] as number) - (hours[i] as number)), gas: top }
+  if (!(top > (gas[at] ?? NaN))) return { hours: hours[at] ?? NaN, gas: gas[at] ?? NaN }
+  return { hours: (hours[i] ?? NaN) + u * ((hours[i + 1] ?? NaN) - (hours[i] ?? NaN)), gas: top }
 }
 
 /** First time the curve passes a level, walking from the top in one direction. */
 function crossing(curve: RiseCurve, from: number, direction: 1 | -1, level: number): number | null {
   const { hours, gas, count } = curve
   for (let i = from + direction; i >= 0 && i < count; i += direction) {
-    if ((gas[i] as number) > level) continue
+    if ((gas[i] ?? NaN) > level) continue
     const left = direction === 1 ? i - 1 : i
     setCubic(curve, left)
     let low = 0
@@ -171,7 +171,7 @@ function crossing(curve: RiseCurve, from: number, direction: 1 | -1, level: numb
       else high = u
     }
     const u = (low + high) / 2
-    return (hours[left] as number) + u * ((hours[left + 1] as number) - (hours[left] as number))
+    return (hours[left] ?? NaN) + u * ((hours[left + 1] ?? NaN) - (hours[left] ?? NaN))
   }
   return null
 }
@@ -182,7 +182,7 @@ const ROUNDS = 16
 export function firstHoursAt(curve: RiseCurve, gas: number): number | null {
   const after = curve.gas.subarray(0, curve.count).findIndex((g) => g >= gas)
   if (after <= 0) return null
-  let [low, high] = [curve.hours[after - 1] as number, curve.hours[after] as number]
+  let [low, high] = [curve.hours[after - 1] ?? NaN, curve.hours[after] ?? NaN]
   for (let round = 0; round < ROUNDS; round++) {
     const middle = (low + high) / 2
     if (gasAt(curve, middle) < gas) low = middle

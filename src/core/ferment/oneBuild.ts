@@ -56,20 +56,20 @@ const SLOPE_HOURS = 0.05
 
 /** What is foretold of an observation, with its slopes by the latents. */
 export function foretell(hill: BareHill, seen: Observation, latents: readonly number[], sds: readonly number[]): { value: number; slopes: number[] } {
-  const [stretchLog = 0, shapeLog = 0, heightLog = 0] = latents.map((z, i) => z * (sds[i] as number))
+  const [stretchLog = 0, shapeLog = 0, heightLog = 0] = latents.map((z, i) => z * (sds[i] ?? NaN))
   const peakHours = hill.peakHours ?? Number.POSITIVE_INFINITY
   if (seen.kind !== 'level') {
     const at = peakHours * Math.exp(stretchLog)
-    return { value: at, slopes: [at * (sds[0] as number), 0, 0] }
+    return { value: at, slopes: [at * (sds[0] ?? NaN), 0, 0] }
   }
   const own = seen.hours * Math.exp(-stretchLog)
   const from = Math.max(own - SLOPE_HOURS, 0)
   const level = hill.gasAt(own)
   const slope = (hill.gasAt(own + SLOPE_HOURS) - hill.gasAt(from)) / (own + SLOPE_HOURS - from)
   const height = Math.exp(heightLog)
-  const stretchSd = sds[0] as number
+  const stretchSd = sds[0] ?? NaN
   if (own >= peakHours || !Number.isFinite(peakHours)) {
-    return { value: height * level, slopes: [-height * slope * own * stretchSd, 0, height * level * (sds[2] as number)] }
+    return { value: height * level, slopes: [-height * slope * own * stretchSd, 0, height * level * (sds[2] ?? NaN)] }
   }
   const bend = { shape: Math.exp(shapeLog), steep: 1 }
   const share = level / hill.peakGas
@@ -79,8 +79,8 @@ export function foretell(hill: BareHill, seen: Observation, latents: readonly nu
     value,
     slopes: [
       -height * slope * bendSlope(share, bent, bend) * own * stretchSd,
-      height * hill.peakGas * bent * (1 - bent) * (sds[1] as number),
-      value * (sds[2] as number)
+      height * hill.peakGas * bent * (1 - bent) * (sds[1] ?? NaN),
+      value * (sds[2] ?? NaN)
     ]
   }
 }
@@ -133,7 +133,7 @@ export function fitBuild(hill: BareHill, seen: readonly Observation[], sds: read
   let best = look(start)
   for (let round = 0; round < ROUNDS; round++) {
     const curvature = curvatureOf(best.rows)
-    const pull = best.latents.map((z, i) => best.rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] as number) * r.off, -z))
+    const pull = best.latents.map((z, i) => best.rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] ?? NaN) * r.off, -z))
     const step = solveCholesky(cholesky(curvature), pull)
     const longest = Math.max(...step.map(Math.abs))
     if (longest < 1e-3) break
@@ -150,10 +150,10 @@ export function fitBuild(hill: BareHill, seen: readonly Observation[], sds: read
 }
 
 const moved = (from: readonly number[], step: readonly number[], share: number) =>
-  from.map((z, i) => Math.min(Math.max(z + share * (step[i] as number), -FURTHEST), FURTHEST))
+  from.map((z, i) => Math.min(Math.max(z + share * (step[i] ?? NaN), -FURTHEST), FURTHEST))
 
 function curvatureOf(rows: readonly Row[]): number[][] {
   return Array.from({ length: LATENTS }, (_, i) =>
-    Array.from({ length: LATENTS }, (__, j) => rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] as number) * (r.slopes[j] as number), i === j ? 1 : 0))
+    Array.from({ length: LATENTS }, (__, j) => rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] ?? NaN) * (r.slopes[j] ?? NaN), i === j ? 1 : 0))
   )
 }

@@ -91,7 +91,7 @@ export function ratesAt(tempC: number, out: Float64Array): void {
   const share = place - row
   const at = row * RATE_WIDTH
   for (let i = 0; i < RATE_WIDTH; i++) {
-    const low = TABLE[at + i] as number
-    out[i] = low + share * ((TABLE[at + i + RATE_WIDTH] as number) - low)
+    const low = TABLE[at + i] ?? NaN
+    out[i] = low + share * ((TABLE[at + i + RATE_WIDTH] ?? NaN) - low)
   }
 }

@@ -47,10 +47,10 @@ export function bendSlope(share: number, bent: number, { steep }: ClimbShape): n
  */
 export function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, jar: ClimbShape): void {
   const bend = { shape: MODEL.climbShape * jar.shape, steep: MODEL.climbSteep * jar.steep }
-  for (let i = 1; (hours[i] as number) < top.hours; i++) {
-    const share = (gas[i] as number) / top.gas
+  for (let i = 1; (hours[i] ?? NaN) < top.hours; i++) {
+    const share = (gas[i] ?? NaN) / top.gas
     const bent = bentShare(share, bend)
     gas[i] = bent * top.gas
-    slope[i] = (slope[i] as number) * bendSlope(share, bent, bend)
+    slope[i] = (slope[i] ?? NaN) * bendSlope(share, bent, bend)
   }
 }

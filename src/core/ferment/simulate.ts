@@ -3,6 +3,9 @@
  * Equations: docs/model.md. Fourth-order Runge–Kutta at 15 minutes with tabulated rates; a place warms or cools along
  * a line within a step and the vessel follows it exactly; a step ends at every move and is shortened while the gas is made fast against what is held.
  */
+
+import { entriesOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 import { MODEL } from './constants'
 import type { CultureState } from './culture'
 import { FLOURS, type FlourKind } from './flours'
@@ -96,7 +99,7 @@ const shared = createWorkspace()
 /** How flours, hydration and salt change the pace and the gas held of white wheat at 100 %. */
 export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 'salt'>): { pace: number; food: number; hold: number } {
   let [pace, food, hold, total] = [0, 0, 0, 0]
-  for (const [kind, share] of Object.entries(vessel.flours) as [FlourKind, number][]) {
+  for (const [kind, share] of entriesOf(vessel.flours)) {
     pace += FLOURS[kind].pace * share
     food += FLOURS[kind].food * share
     hold += FLOURS[kind].hold * share
@@ -159,20 +162,20 @@ function setMoment(at: number, tempC: number, { pace, vigour, warmShare, cold }:
   ratesAt(tempC, tabled)
   const chilled = min(max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
   const speed = pace * (1 + (cold - 1) * chilled)
-  const metabolism = speed * (tabled[RATE.metabolism] as number)
-  moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] as number) + warmShare * (tabled[RATE.warm] as number))
-  moments[at + BACTERIA] = speed * (tabled[RATE.bacteria] as number)
+  const metabolism = speed * (tabled[RATE.metabolism] ?? NaN)
+  moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] ?? NaN) + warmShare * (tabled[RATE.warm] ?? NaN))
+  moments[at + BACTERIA] = speed * (tabled[RATE.bacteria] ?? NaN)
   moments[at + GAS] = vigour * MODEL.gasRate * metabolism
-  moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] as number)
-  moments[at + DEATH] = tabled[RATE.death] as number
-  moments[at + LEAK] = MODEL.leak * (tabled[RATE.leak] as number)
+  moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] ?? NaN)
+  moments[at + DEATH] = tabled[RATE.death] ?? NaN
+  moments[at + LEAK] = MODEL.leak * (tabled[RATE.leak] ?? NaN)
   moments[at + STARVE] = MODEL.starvedLoss * metabolism
-  moments[at + LAG_WORK] = tabled[RATE.lagWork] as number
+  moments[at + LAG_WORK] = tabled[RATE.lagWork] ?? NaN
 }
 
 /** The rates of a step's end, taken over to another place of it. */
 function carryMoment(to: number): void {
-  for (let i = 0; i < MOMENT_WIDTH; i++) moments[to + i] = moments[2 * MOMENT_WIDTH + i] as number
+  for (let i = 0; i < MOMENT_WIDTH; i++) moments[to + i] = moments[2 * MOMENT_WIDTH + i] ?? NaN
 }
 
 /**
@@ -225,7 +228,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     if (stopPastPeak && highest > WELL_PAST.leastTop && held < WELL_PAST.gas * highest && food < WELL_PAST.food) break
 
     while (nextMove <= t + 1e-9) {
-      place = stays[++stay] as Stay
+      place = sure(stays[++stay])
       tau = timeConstantHours(massGrams, place.surroundings, material)
       steady = isSteady(place)
       placeC = placeTempAt(place, t)
@@ -233,7 +236,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     }
     const most = max(gasHeldMax * strength, 1e-6)
     const calm = steady && abs(tempC - placeC) < CALM_K
-    const fastest = max(moments[2 * MOMENT_WIDTH + YEAST] as number, moments[2 * MOMENT_WIDTH + BACTERIA] as number)
+    const fastest = max(moments[2 * MOMENT_WIDTH + YEAST] ?? NaN, moments[2 * MOMENT_WIDTH + BACTERIA] ?? NaN)
     const fallen = food < EATEN && held < WELL_PAST.gas * highest
     const slowly = calm && (fallen || held < most) ? min(max(STEP_GROWTH / (fastest * STEP_HOURS), fallen ? FALLEN_STEPS : 1), SLOWEST) : 1
     const filling = held > FULL.from * most ? (stride * FULL.step * most) / max(lastMade, 1e-9) : STEP_HOURS * SLOWEST
@@ -280,14 +283,14 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     let lastG = 0
     let made = 0
     for (let stage = 0; stage < 4; stage++) {
-      const at = STAGE_AT[stage] as number
-      const muYeast = moments[at + YEAST] as number
-      const death = moments[at + DEATH] as number
+      const at = STAGE_AT[stage] ?? NaN
+      const muYeast = moments[at + YEAST] ?? NaN
+      const death = moments[at + DEATH] ?? NaN
       const fed = s / (s + halfFood)
-      const eatingBacteria = ((moments[at + BACTERIA] as number) * b * s) / (s + halfFoodBacteria)
-      const starving = s < starvedFood ? (moments[at + STARVE] as number) * (1 - s / starvedFood) : 0
+      const eatingBacteria = ((moments[at + BACTERIA] ?? NaN) * b * s) / (s + halfFoodBacteria)
+      const starving = s < starvedFood ? (moments[at + STARVE] ?? NaN) * (1 - s / starvedFood) : 0
       const working = al * n * fed
-      made = (moments[at + GAS] as number) * working
+      made = (moments[at + GAS] ?? NaN) * working
       const can = gasHeldMax * w
       const full = min(MOST_FULL, g / can)
       const full2 = full * full
@@ -295,10 +298,10 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dN = vigour * muYeast * working - (death + starving) * n
       const dB = eatingBacteria * (1 - b / bacteriaCeiling) - death * b
       const dS = -foodPerGas * made
-      const dW = -(moments[at + WEAK] as number) * b * b * w
-      const dG = made - ((moments[at + LEAK] as number) * g + made * full2 * full2 * full + max(0, g - can))
+      const dW = -(moments[at + WEAK] ?? NaN) * b * b * w
+      const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full2 * full2 * full + max(0, g - can))
       if (stage === 0) slope[count - 1] = dG
-      const weight = STAGE_WEIGHT[stage] as number
+      const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
       sumN += weight * dN
       sumB += weight * dB
@@ -307,7 +310,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       sumW += weight * dW
       sumG += weight * dG
       lastG = dG
-      const reach = h * (STAGE_REACH[stage] as number)
+      const reach = h * (STAGE_REACH[stage] ?? NaN)
       al = alpha + reach * dAl
       n = max(yeast + reach * dN, 0)
       b = max(bacteria + reach * dB, 0)
@@ -326,7 +329,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     strength = max(strength + sixth * sumW, 1e-6)
     held = max(held + sixth * sumG, 0)
     if (food < starvedFood) {
-      const work = h * (moments[MOMENT_WIDTH + LAG_WORK] as number)
+      const work = h * (moments[MOMENT_WIDTH + LAG_WORK] ?? NaN)
       for (let next = lagWorkStages[fadeHours.length]; next !== undefined && lagWork + work >= next; next = lagWorkStages[fadeHours.length])
         fadeHours.push(t + (h * (next - lagWork)) / work)
       lagWork += work

@@ -1,13 +1,15 @@
+import { keysOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 import { THERMAL } from './constants'
 
 /** Taken out of Math once: these are asked for by the million. */
 const { abs, cos, exp } = Math
 
 /** How a vessel is kept: what carries heat to it. */
-export const SURROUNDINGS = Object.keys(THERMAL.surroundings) as [Surroundings, ...Surroundings[]]
+export const SURROUNDINGS = keysOf(THERMAL.surroundings)
 export type Surroundings = keyof typeof THERMAL.surroundings
 /** What a vessel is made of. */
-export const VESSEL_MATERIALS = Object.keys(THERMAL.materials) as [VesselMaterial, ...VesselMaterial[]]
+export const VESSEL_MATERIALS = keysOf(THERMAL.materials)
 export type VesselMaterial = keyof typeof THERMAL.materials
 
 /** A place that is warmer by day than by night. */
@@ -64,7 +66,7 @@ export function placeTempAt(stay: Stay, hours: number): number {
   let high = readings.length
   while (low < high) {
     const middle = (low + high) >> 1
-    if ((readings[middle] as Reading).hours <= hours) low = middle + 1
+    if (sure(readings[middle]).hours <= hours) low = middle + 1
     else high = middle
   }
   const before = readings[low - 1]

@@ -4,6 +4,7 @@ import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type Phase, phaseAt } from '../readiness/phases'
+import { sure } from '../units/sure'
 import { type BatchLine, cultureAt, STRENGTHS, type Strength, strengthOf, vesselOf } from './lineage'
 
 /** A jar is followed no longer than this, h. */
@@ -51,7 +52,7 @@ export function conditionOf(line: BatchLine, atMs: number, jar: JarParameters = 
     peakMs: at(milestones.peakHours),
     peakRise: 1 + milestones.peakGas,
     hungryMs: foodGoneHours === null ? null : at(Math.max(foodGoneHours, milestones.closesHours ?? 0, fadeHours[0] ?? 0)),
-    fades: fadeHours.map((h, i) => ({ strength: STRENGTHS[i + 1] as Strength, fromMs: line.startedAtMs + h * millisecondsInHour }))
+    fades: fadeHours.map((h, i) => ({ strength: sure(STRENGTHS[i + 1]), fromMs: line.startedAtMs + h * millisecondsInHour }))
   }
 }
 

@@ -6,6 +6,8 @@ import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
 import type { Stay, Surroundings, VesselMaterial } from '../ferment/thermal'
+import { entriesOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 
 /** One stay of a batch at a place. */
 export interface LineStay {
@@ -109,13 +111,13 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
   const fresh = Object.values(line.flours).reduce((sum, g) => sum + g, 0)
   const freshShare = fresh / contents.flourGrams
   const own = (factor: number) => 1 + freshShare * (factor - 1)
-  const food = fresh > 0 ? (Object.entries(line.flours) as [FlourKind, number][]).reduce((sum, [kind, g]) => sum + FLOURS[kind].food * g, 0) / fresh : 1
+  const food = fresh > 0 ? entriesOf(line.flours).reduce((sum, [kind, g]) => sum + FLOURS[kind].food * g, 0) / fresh : 1
   return {
     start: mixCultures(seeds, fresh, food),
     massGrams: contents.totalGrams,
     hydration: contents.hydration,
     salt: contents.saltGrams / contents.flourGrams,
-    flours: Object.fromEntries((Object.entries(contents.flours) as [FlourKind, number][]).map(([kind, g]) => [kind, g / contents.flourGrams])),
+    flours: Object.fromEntries(entriesOf(contents.flours).map(([kind, g]) => [kind, g / contents.flourGrams])),
     own: line.own === undefined ? undefined : { pace: own(line.own.pace), hold: own(line.own.hold) },
     mixTempC: line.mixTempC,
     material: line.material,
@@ -182,7 +184,7 @@ export type Strength = (typeof STRENGTHS)[number]
  */
 export function strengthOf({ lagWork, yeast }: CultureState): Strength {
   const passed = MODEL.lagWorkStages.filter((stage) => lagWork >= stage).length
-  return STRENGTHS[passed === 0 && yeast <= LIVELY_YEAST ? 1 : passed] as Strength
+  return sure(STRENGTHS[passed === 0 && yeast <= LIVELY_YEAST ? 1 : passed])
 }
 
 /** Fresh flour per gram kept in each feed a culture wants before it builds: gently at first. Source: craft knowledge. */

@@ -1,3 +1,4 @@
+import { sure } from '../units/sure'
 /**
  * Finds a jar and the level in it in a photograph. Its sides are two upright edges that go on for long; what is in it differs from the wall that is
  * seen through the empty glass; the level is where the one gives way to the other. Says that it cannot tell rather than guess.
@@ -56,7 +57,7 @@ type Rows = Float64Array
 /** How light each pixel is, 0 … 255. */
 function lightness({ width, height, data }: Pixels): Float32Array {
   const light = new Float32Array(width * height)
-  for (let i = 0; i < light.length; i++) light[i] = 0.299 * (data[4 * i] as number) + 0.587 * (data[4 * i + 1] as number) + 0.114 * (data[4 * i + 2] as number)
+  for (let i = 0; i < light.length; i++) light[i] = 0.299 * (data[4 * i] ?? NaN) + 0.587 * (data[4 * i + 1] ?? NaN) + 0.114 * (data[4 * i + 2] ?? NaN)
   return light
 }
 
@@ -81,8 +82,7 @@ function findSides(picture: Pixels): JarFrame | null {
     for (let x = 2; x < width - 2; x++) {
       const at = y * width + x
       const step =
-        Math.abs((light[at + 2] as number) - (light[at - 2] as number)) +
-        Math.abs((light[at] as number) * 2 - (light[at - 2] as number) - (light[at + 2] as number))
+        Math.abs((light[at + 2] ?? NaN) - (light[at - 2] ?? NaN)) + Math.abs((light[at] ?? NaN) * 2 - (light[at - 2] ?? NaN) - (light[at + 2] ?? NaN))
       if (step > 22) edges[at] = 1
     }
   const near = (x: number, y: number) => {
@@ -137,7 +137,7 @@ function withFloor(picture: Pixels, frame: JarFrame): JarFrame {
 function peaksOf(columns: Rows, reach: number): number[] {
   const found: number[] = []
   for (let x = 0; x < columns.length; x++) {
-    const own = columns[x] as number
+    const own = columns[x] ?? NaN
     if (own < 0.2) continue
     let highest = true
     for (let dx = -reach; dx <= reach && highest; dx++) {
@@ -165,16 +165,16 @@ function meanColour({ width, data }: Pixels, y: number, from: number, to: number
   let [r, g, b, n] = [0, 0, 0, 0]
   for (let x = Math.max(Math.round(from), 0); x < Math.min(Math.round(to), width); x++) {
     const at = 4 * (y * width + x)
-    r += data[at] as number
-    g += data[at + 1] as number
-    b += data[at + 2] as number
+    r += data[at] ?? NaN
+    g += data[at + 1] ?? NaN
+    b += data[at + 2] ?? NaN
     n++
   }
   return n === 0 ? [0, 0, 0] : [r / n, g / n, b / n]
 }
 
 const distance = (a: readonly number[], b: readonly number[]) =>
-  Math.hypot((a[0] as number) - (b[0] as number), (a[1] as number) - (b[1] as number), (a[2] as number) - (b[2] as number))
+  Math.hypot((a[0] ?? NaN) - (b[0] ?? NaN), (a[1] ?? NaN) - (b[1] ?? NaN), (a[2] ?? NaN) - (b[2] ?? NaN))
 
 /**
  * Finds the level in a jar.
@@ -230,7 +230,7 @@ function lightBeside(picture: Pixels, frame: JarFrame, rim: number, tall: number
   })
   const none: Colour = [0, 0, 0]
   return Array.from({ length: tall }, (_, i) => {
-    const less = sides.map((side) => side[i] as Colour).reduce((least, change) => (distance(change, none) < distance(least, none) ? change : least))
+    const less = sides.map((side) => sure(side[i])).reduce((least, change) => (distance(change, none) < distance(least, none) ? change : least))
     return distance(less, none) < STILL_WALL ? less : none
   })
 }
@@ -243,7 +243,7 @@ function stepBetween({ picture, rim, tall, light }: Strip, from: number, to: num
   const empty = middle(inside.slice(margin, margin + Math.round(0.08 * tall)))
   const full = middle(inside.slice(tall - Math.round(0.16 * tall), tall - margin))
   const likeness = inside.map((colour, i) => {
-    const lit = [0, 1, 2].map((c) => (empty[c] as number) + ((light[i] as Colour)[c] as number))
+    const lit = [0, 1, 2].map((c) => (empty[c] ?? NaN) + (sure(light[i])[c] ?? NaN))
     const toEmpty = distance(colour, lit)
     const toFull = distance(colour, full)
     return toEmpty + toFull < 1e-6 ? 0.5 : toEmpty / (toEmpty + toFull)
@@ -256,7 +256,7 @@ function stepBetween({ picture, rim, tall, light }: Strip, from: number, to: num
 /** Middle of some colours, channel by channel: a band or a glare does not count. */
 function middle(colours: readonly (readonly number[])[]): Colour {
   const of = (c: number) => {
-    const sorted = colours.map((colour) => colour[c] as number).sort((a, b) => a - b)
+    const sorted = colours.map((colour) => colour[c] ?? NaN).sort((a, b) => a - b)
     return sorted[Math.floor(sorted.length / 2)] ?? 0
   }
   return [of(0), of(1), of(2)]
@@ -265,7 +265,7 @@ function middle(colours: readonly (readonly number[])[]): Colour {
 function medians(values: readonly number[], reach: number): number[] {
   return values.map((_, i) => {
     const about = values.slice(Math.max(i - reach, 0), i + reach + 1).sort((a, b) => a - b)
-    return about[Math.floor(about.length / 2)] as number
+    return about[Math.floor(about.length / 2)] ?? NaN
   })
 }
 
@@ -277,15 +277,15 @@ function bestStep(values: readonly number[], first: number, last: number): { rea
   const sums = [0]
   const squares = [0]
   for (const v of values) {
-    sums.push((sums.at(-1) as number) + v)
-    squares.push((squares.at(-1) as number) + v * v)
+    sums.push((sums.at(-1) ?? NaN) + v)
+    squares.push((squares.at(-1) ?? NaN) + v * v)
   }
   const spread = (from: number, to: number) => {
     const n = to - from
-    const sum = (sums[to] as number) - (sums[from] as number)
-    return (squares[to] as number) - (squares[from] as number) - (sum * sum) / n
+    const sum = (sums[to] ?? NaN) - (sums[from] ?? NaN)
+    return (squares[to] ?? NaN) - (squares[from] ?? NaN) - (sum * sum) / n
   }
-  const meanOf = (from: number, to: number) => ((sums[to] as number) - (sums[from] as number)) / (to - from)
+  const meanOf = (from: number, to: number) => ((sums[to] ?? NaN) - (sums[from] ?? NaN)) / (to - from)
   const all = spread(0, values.length)
   let best: { at: number; left: number } | null = null
   for (let at = first; at < last; at++) {
@@ -302,7 +302,7 @@ function bestStep(values: readonly number[], first: number, last: number): { rea
   const reach = Math.round(0.06 * values.length)
   for (let by = 0; by <= reach; by++) {
     const [up, down] = [best.at - by, best.at + by]
-    const crosses = (i: number) => i > 0 && i < values.length && (values[i - 1] as number) < half && (values[i] as number) >= half
+    const crosses = (i: number) => i > 0 && i < values.length && (values[i - 1] ?? NaN) < half && (values[i] ?? NaN) >= half
     if (crosses(up)) {
       at = up
       break

@@ -3,6 +3,7 @@ import type { JarBelief } from '../ferment/jarParameters'
 import { type Milestones, sampleCurve } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
+import { sure } from '../units/sure'
 
 /** One build beside others. */
 export interface ComparedBuild {
@@ -56,5 +57,5 @@ const SOURNESS_ENDS = [0.75, 0.93, 1.08, 1.35] as const
 /** @example sournessOf(1.2, 1) // 'tangier' */
 export function sournessOf(acid: number, usual: number): Sourness {
   const step = SOURNESS_ENDS.findIndex((end) => acid / usual < end)
-  return SOURNESS[step === -1 ? SOURNESS.length - 1 : step] as Sourness
+  return sure(SOURNESS[step === -1 ? SOURNESS.length - 1 : step])
 }

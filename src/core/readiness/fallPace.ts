@@ -23,7 +23,7 @@ export interface FallenDraws {
  */
 export function withFallPace(draws: Draws, levels: readonly Extract<Observation, { kind: 'level' }>[]): FallenDraws {
   const points = draws.gridHours.length
-  const step = draws.gridHours[1] as number
+  const step = draws.gridHours[1] ?? NaN
   const gas = draws.gas.slice()
   const logs = new Float64Array(draws.milestones.length)
   const milestones = draws.milestones.map((m, k): Milestones => {
@@ -34,7 +34,7 @@ export function withFallPace(draws: Draws, levels: readonly Extract<Observation,
       late.reduce((sum, l) => sum + levelLog(l.rise - 1, drawnGas(draws, k, peakHours + (l.hours - peakHours) * Math.exp(FALL_SD * z))), -0.5 * z * z)
     )
     const z = late.length === 0 ? inverseNormal(((k + 1) * GOLDEN) % 1) : pick(said, ((k + 1) * GOLDEN) % 1)
-    if (late.length > 0) logs[k] = logMean(said) - logMean(TRIED.map((t) => -0.5 * t * t)) - (said[TRIED.indexOf(0)] as number)
+    if (late.length > 0) logs[k] = logMean(said) - logMean(TRIED.map((t) => -0.5 * t * t)) - (said[TRIED.indexOf(0)] ?? NaN)
     const pace = Math.exp(FALL_SD * z)
     for (let i = Math.ceil(peakHours / step); i < points; i++) gas[k * points + i] = drawnGas(draws, k, peakHours + (i * step - peakHours) * pace)
     const at = (hours: number | null) => (hours === null ? null : peakHours + (hours - peakHours) / pace)
@@ -60,9 +60,9 @@ function pick(logs: readonly number[], share: number): number {
   const likely = logs.map((l) => Math.exp(l - best))
   let left = share * likely.reduce((a, b) => a + b, 0)
   for (let i = 0; i < likely.length; i++) {
-    const own = likely[i] as number
-    if (left <= own) return (TRIED[i] as number) + (left / own - 0.5) * (TRIED[1] - TRIED[0])
+    const own = likely[i] ?? NaN
+    if (left <= own) return (TRIED[i] ?? NaN) + (left / own - 0.5) * (TRIED[1] - TRIED[0])
     left -= own
   }
-  return TRIED.at(-1) as number
+  return TRIED.at(-1) ?? NaN
 }

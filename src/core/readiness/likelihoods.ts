@@ -2,6 +2,7 @@
  * How likely each sign is in each phase: the craft's knowledge as one table to read and argue with.
  * A row gives P(sign | phase) in the order lag · climbing · young · peak · easing · collapsed, and why.
  */
+import { keysOf } from '../units/keysOf'
 import type { Phase } from './phases'
 import { PHASES } from './phases'
 
@@ -61,7 +62,7 @@ export const SIGNS = {
 export type SignKind = keyof typeof SIGNS
 /** What was seen: at most one sign of each kind. */
 export type Signs = { readonly [Kind in SignKind]?: keyof (typeof SIGNS)[Kind] }
-export const SIGN_KINDS = Object.keys(SIGNS) as SignKind[]
+export const SIGN_KINDS = keysOf(SIGNS)
 
 /** Cultures that are judged by their own measure. */
 export const MANNERS = ['wheat', 'whole or wet', 'stiff', 'rye', 'gluten-free'] as const
@@ -127,7 +128,7 @@ export function likelihood(kind: SignKind, sign: string, phase: Phase, manner: C
   const rows = rowsOf(kind, manner)
   const found = rows[sign]
   if (found === undefined) return 1
-  return (1 - SLIP) * (found.p[PHASES.indexOf(phase)] as number) + SLIP / Object.keys(rows).length
+  return (1 - SLIP) * (found.p[PHASES.indexOf(phase)] ?? NaN) + SLIP / Object.keys(rows).length
 }
 
 /** What a kind of sign weighs for a culture, as an exponent of its likelihood. */

@@ -3,6 +3,7 @@ import { drawForecast, type HourRange, horizonHours, summarise } from '../fermen
 import { UNKNOWN_JAR } from '../ferment/jarParameters'
 import { type BuildLog, learnJar } from '../ferment/learnJar'
 import { simulate } from '../ferment/simulate'
+import { sure } from '../units/sure'
 
 /** One finished build: what would have been said before it, and what came. */
 export interface PastBuild {
@@ -40,7 +41,7 @@ export function* pastBuilds(logs: readonly BuildLog[]): Generator<{ readonly don
   const first = Math.max(0, logs.length - MOST_PAST)
   const past: PastBuild[] = []
   for (let index = first; index < logs.length; index++) {
-    const { vessel, seen } = logs[index] as BuildLog
+    const { vessel, seen } = sure(logs[index])
     const belief = learnJar(logs.slice(0, index)).belief
     const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
     const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
@@ -65,5 +66,5 @@ export function coverageOf(past: readonly PastBuild[]): Coverage | null {
   const within = (low: keyof HourRange, high: keyof HourRange) =>
     past.filter(({ forecast, outcome }) => outcome.p50 >= forecast[low] && outcome.p50 <= forecast[high]).length / past.length
   const off = past.map(({ forecast, outcome }) => Math.abs(outcome.p50 - forecast.p50)).sort((a, b) => a - b)
-  return { builds: past.length, half: within('p25', 'p75'), nine: within('p05', 'p95'), medianOffHours: off[Math.floor(off.length / 2)] as number }
+  return { builds: past.length, half: within('p25', 'p75'), nine: within('p05', 'p95'), medianOffHours: off[Math.floor(off.length / 2)] ?? NaN }
 }

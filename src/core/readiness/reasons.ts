@@ -1,7 +1,8 @@
 import { type Draws, drawnGas } from '../ferment/forecast'
-import type { Milestones } from '../ferment/milestones'
+import { entriesOf, recordOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 import { type CultureManner, likelihood, rowsOf, SIGN_KINDS, type SignKind, temperOf } from './likelihoods'
-import { PHASES, type Phase, phaseAt } from './phases'
+import { PHASES, phaseAt } from './phases'
 import type { Phases } from './surprise'
 import { type Mark, phasesOf, weighDraws } from './verdict'
 
@@ -62,7 +63,7 @@ export function reasonsOf(draws: Draws, marks: readonly Mark[], nowHours: number
 
 /** A mark taken apart: each thing seen, with the mark as it would be without it. */
 function partsOf(mark: Mark): { readonly of: Said['of']; readonly seen: string | number; readonly left: Mark }[] {
-  const signs = (Object.entries(mark.signs ?? {}) as [SignKind, string | undefined][]).flatMap(([kind, sign]) =>
+  const signs = entriesOf(mark.signs ?? {}).flatMap(([kind, sign]) =>
     sign === undefined ? [] : [{ of: kind, seen: sign, left: { ...mark, signs: { ...mark.signs, [kind]: undefined } } }]
   )
   return mark.rise === undefined ? signs : [{ of: 'level', seen: mark.rise, left: { hours: mark.hours, signs: mark.signs } }, ...signs]
@@ -75,7 +76,7 @@ function expectedBits(phases: Phases, table: readonly (readonly number[])[]): nu
   const before = PHASES.map((p) => phases[p])
   let after = 0
   for (const row of table) {
-    const joint = row.map((p, i) => p * (before[i] as number))
+    const joint = row.map((p, i) => p * (before[i] ?? NaN))
     const total = joint.reduce((a, b) => a + b, 0)
     if (total > 0) after += total * entropy(joint.map((j) => j / total))
   }
@@ -86,21 +87,21 @@ function expectedBits(phases: Phases, table: readonly (readonly number[])[]): nu
 function signBits(kind: SignKind, manner: CultureManner, phases: Phases): number {
   const signs = Object.keys(rowsOf(kind, manner))
   const raw = signs.map((sign) => PHASES.map((phase) => likelihood(kind, sign, phase, manner) ** temperOf(kind, manner)))
-  const sums = PHASES.map((_, i) => raw.reduce((sum, row) => sum + (row[i] as number), 0))
+  const sums = PHASES.map((_, i) => raw.reduce((sum, row) => sum + (row[i] ?? NaN), 0))
   return expectedBits(
     phases,
-    raw.map((row) => row.map((p, i) => p / (sums[i] as number)))
+    raw.map((row) => row.map((p, i) => p / (sums[i] ?? NaN)))
   )
 }
 
 function levelBits({ milestones, ...rest }: Draws, weights: ArrayLike<number>, nowHours: number): number {
   const draws = { milestones, ...rest }
-  const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
+  const phases = recordOf(PHASES, () => 0)
   const bins = new Map<number, number[]>()
   for (let k = 0; k < milestones.length; k++) {
     const gas = drawnGas(draws, k, nowHours)
-    const phase = phaseAt(milestones[k] as Milestones, gas, nowHours)
-    const weight = weights[k] as number
+    const phase = phaseAt(sure(milestones[k]), gas, nowHours)
+    const weight = weights[k] ?? NaN
     phases[phase] += weight
     // A reading is off by a step to either side as often as not.
     for (const [by, share] of [
@@ -110,12 +111,12 @@ function levelBits({ milestones, ...rest }: Draws, weights: ArrayLike<number>, n
     ] as const) {
       const bin = Math.round(gas / LEVEL_STEP) + by
       const row = bins.get(bin) ?? PHASES.map(() => 0)
-      row[PHASES.indexOf(phase)] = (row[PHASES.indexOf(phase)] as number) + weight * share
+      row[PHASES.indexOf(phase)] = (row[PHASES.indexOf(phase)] ?? NaN) + weight * share
       bins.set(bin, row)
     }
   }
   return expectedBits(
     phases,
-    [...bins.values()].map((row) => row.map((joint, i) => joint / Math.max(phases[PHASES[i] as Phase], 1e-12)))
+    [...bins.values()].map((row) => row.map((joint, i) => joint / Math.max(phases[sure(PHASES[i])], 1e-12)))
   )
 }

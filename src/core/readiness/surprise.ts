@@ -1,5 +1,7 @@
 import type { School } from '../ferment/forecast'
-import { type CultureManner, likelihood, type SignKind, type Signs } from './likelihoods'
+import { entriesOf, recordOf } from '../units/keysOf'
+import { sure } from '../units/sure'
+import { type CultureManner, likelihood, type Signs } from './likelihoods'
 import { PHASES, type Phase } from './phases'
 
 /** Shares of the phases. */
@@ -37,16 +39,13 @@ export interface Surprise {
  */
 export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
   const seen = PHASES.map((phase) => {
-    const all = (Object.entries(signs) as [SignKind, string | undefined][]).reduce(
-      (product, [kind, sign]) => (sign === undefined ? product : product * likelihood(kind, sign, phase, manner)),
-      1
-    )
+    const all = entriesOf(signs).reduce((product, [kind, sign]) => (sign === undefined ? product : product * likelihood(kind, sign, phase, manner)), 1)
     return hasFallen ? all * FALLEN[phase] : all
   })
   const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
-  const told = seen.reduce((sum, s, i) => sum + s * foretold[PHASES[i] as Phase], 0)
+  const told = seen.reduce((sum, s, i) => sum + s * foretold[sure(PHASES[i])], 0)
   const strange = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
-  const phases = Object.fromEntries(PHASES.map((phase, i) => [phase, (seen[i] as number) / (alone * PHASES.length)])) as Record<Phase, number>
+  const phases = recordOf(PHASES, (_, i) => (seen[i] ?? NaN) / (alone * PHASES.length))
   return { strange, phases, hours }
 }
 
@@ -59,7 +58,7 @@ export function strangeAt({ strange, phases, hours }: Surprise, nowHours: number
 /** Phases of the forecast and of the last look, each as far as it is believed by now. */
 export function blended(foretold: Phases, surprise: Surprise, nowHours: number): Phases {
   const strange = strangeAt(surprise, nowHours)
-  return Object.fromEntries(PHASES.map((p) => [p, (1 - strange) * foretold[p] + strange * surprise.phases[p]])) as Record<Phase, number>
+  return recordOf(PHASES, (p) => (1 - strange) * foretold[p] + strange * surprise.phases[p])
 }
 
 /** The same for the chance that it is fit for a school. */

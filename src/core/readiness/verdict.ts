@@ -2,11 +2,13 @@ import { mainKind } from '../dough/blend'
 import { correctDraws } from '../ferment/correctDraws'
 import { FLOURS } from '../ferment/flours'
 import { type Draws, drawnGas, type Forecast, fitAt, reaches, type School, summarise } from '../ferment/forecast'
-import { LEVELS, type Milestones } from '../ferment/milestones'
+import { LEVELS } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
 import { type BatchLine, contentsOf } from '../jars/lineage'
+import { entriesOf, recordOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 import { withFallPace } from './fallPace'
-import { type CultureManner, likelihood, type SignKind, type Signs, temperOf } from './likelihoods'
+import { type CultureManner, likelihood, type Signs, temperOf } from './likelihoods'
 import { PHASES, type Phase, phaseAt } from './phases'
 import { blended, blendedFit, type Phases, type Surprise, strangeAt, surpriseOf } from './surprise'
 
@@ -93,13 +95,13 @@ export function weighDraws(draws: Draws, marks: readonly Mark[], manner: Culture
     logs.map((log, k) =>
       looks.reduce((sum, mark) => {
         if (mark.signs === undefined) return sum
-        const phase = phaseAt(fallen.draws.milestones[k] as Milestones, drawnGas(fallen.draws, k, mark.hours), mark.hours)
+        const phase = phaseAt(sure(fallen.draws.milestones[k]), drawnGas(fallen.draws, k, mark.hours), mark.hours)
         return sum + signsLog(mark.signs, phase, manner)
       }, log)
     )
   const last = marks.reduce((latest, mark) => (mark.hours >= latest.hours ? mark : latest))
   const before = withSigns(
-    corrected.logWeights.map((log, k) => log + (fallen.logs[k] as number)),
+    corrected.logWeights.map((log, k) => log + (fallen.logs[k] ?? NaN)),
     marks.filter((mark) => mark !== last)
   )
   const foretold = drawnPhases(fallen.draws, tempered(before), last.hours)
@@ -117,7 +119,7 @@ function sidesOf(levels: readonly Level[]): { readonly climbing: readonly Observ
   const top = levels.reduce<Level | null>((best, l) => (best === null || l.rise > best.rise ? l : best), null)
   if (top === null) return { climbing: [], falling: [] }
   const after = levels.filter((l) => l.hours > top.hours).sort((a, b) => a.hours - b.hours)
-  const goesDown = after.every((l, i) => i === 0 || l.rise - 1 < STEADY * ((after[i - 1] as Level).rise - 1))
+  const goesDown = after.every((l, i) => i === 0 || l.rise - 1 < STEADY * (sure(after[i - 1]).rise - 1))
   const isFalling = (l: Level) => goesDown && l.hours > top.hours && l.rise - 1 < FALLEN_SHARE * (top.rise - 1)
   const falling = levels.filter(isFalling)
   const [first] = falling
@@ -129,7 +131,7 @@ function sidesOf(levels: readonly Level[]): { readonly climbing: readonly Observ
 const levelsOf = (marks: readonly Mark[]): Level[] => marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ kind: 'level', hours, rise }]))
 
 function signsLog(signs: Signs, phase: Phase, manner: CultureManner): number {
-  return (Object.entries(signs) as [SignKind, string | undefined][]).reduce((sum, [kind, sign]) => {
+  return entriesOf(signs).reduce((sum, [kind, sign]) => {
     if (sign === undefined) return sum
     return sum + temperOf(kind, manner) * Math.log(likelihood(kind, sign, phase, manner))
   }, 0)
@@ -181,9 +183,9 @@ export function phasesOf({ draws, weights, surprise }: Weighed, hours: number): 
 }
 
 function drawnPhases(draws: Draws, weights: ArrayLike<number>, hours: number): Phases {
-  const phases = Object.fromEntries(PHASES.map((p) => [p, 0])) as Record<Phase, number>
+  const phases = recordOf(PHASES, () => 0)
   draws.milestones.forEach((m, k) => {
-    phases[phaseAt(m, drawnGas(draws, k, hours), hours)] += weights[k] as number
+    phases[phaseAt(m, drawnGas(draws, k, hours), hours)] += weights[k] ?? NaN
   })
   return phases
 }

@@ -86,13 +86,13 @@ export function busyGrid(busy: readonly Busy[], fromMs: number, toMs: number): B
       if (last > first) taken.fill(1, first, last)
     }
     const sum = new Int32Array(count + 1)
-    for (let i = 0; i < count; i++) sum[i + 1] = (sum[i] as number) + (taken[i] as number)
+    for (let i = 0; i < count; i++) sum[i + 1] = (sum[i] ?? NaN) + (taken[i] ?? NaN)
     return sum
   }
   const hardSums = sums(true)
   const softSums = sums(false)
   const at = (ms: number, up: boolean) => min(max(up ? ceil((ms - fromMs) / millisecondsInMinute) : floor((ms - fromMs) / millisecondsInMinute), 0), count)
-  const between = (sum: Int32Array) => (from: number, to: number) => (sum[at(to, true)] as number) - (sum[at(from, false)] as number)
+  const between = (sum: Int32Array) => (from: number, to: number) => (sum[at(to, true)] ?? NaN) - (sum[at(from, false)] ?? NaN)
   const hard = between(hardSums)
   return {
     hard,

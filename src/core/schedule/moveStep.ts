@@ -1,4 +1,5 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { sure } from '../units/sure'
 import { type DoughCourse, type DoughPace, HANDS_MINUTES, STRETCH } from './course'
 
 /** The moments of a dough's day that can be moved by hand. */
@@ -89,18 +90,18 @@ function follow(moved: number[], spans: readonly Span[], from: number, direction
   if (pinned !== null) return share(moved, spans, from, pinned)
   for (let i = from; i + direction >= 0 && i + direction < ANCHORS.length; i += direction) {
     const next = i + direction
-    const span = spans[Math.min(i, next)] as Span
-    const length = Math.abs((moved[next] as number) - (moved[i] as number))
-    const ahead = ((moved[next] as number) - (moved[i] as number)) * direction > 0
+    const span = sure(spans[Math.min(i, next)])
+    const length = Math.abs((moved[next] ?? NaN) - (moved[i] ?? NaN))
+    const ahead = ((moved[next] ?? NaN) - (moved[i] ?? NaN)) * direction > 0
     if (span.elastic && ahead && length >= span.least && length <= span.most) return null
     const kept = span.elastic ? Math.min(Math.max(ahead ? length : span.least, span.least), span.most) : span.now
-    moved[next] = (moved[i] as number) + direction * kept
+    moved[next] = (moved[i] ?? NaN) + direction * kept
   }
   return null
 }
 
 function indexFrom(first: number, direction: 1 | -1, pins: readonly Anchor[]): number | null {
-  for (let i = first; i >= 0 && i < ANCHORS.length; i += direction) if (pins.includes(ANCHORS[i] as Anchor)) return i
+  for (let i = first; i >= 0 && i < ANCHORS.length; i += direction) if (pins.includes(sure(ANCHORS[i]))) return i
   return null
 }
 
@@ -108,22 +109,22 @@ function indexFrom(first: number, direction: 1 | -1, pins: readonly Anchor[]): n
 function share(moved: number[], spans: readonly Span[], from: number, to: number): MoveProblem | null {
   const [low, high] = [Math.min(from, to), Math.max(from, to)]
   const between = spans.slice(low, high)
-  const gap = (moved[high] as number) - (moved[low] as number)
+  const gap = (moved[high] ?? NaN) - (moved[low] ?? NaN)
   const least = between.reduce((sum, s) => sum + s.least, 0)
   const most = between.reduce((sum, s) => sum + s.most, 0)
   if (gap < least || gap > most) {
-    const tight = between.length > 1 && gap > most ? (between.find((s) => s.elastic) ?? (between[0] as Span)) : (between[0] as Span)
-    return { stage: tight.stage, end: gap < least ? 'short' : 'long', hours: (gap < least ? least : most) / millisecondsInHour, pinned: ANCHORS[to] as Anchor }
+    const tight = between.length > 1 && gap > most ? (between.find((s) => s.elastic) ?? sure(between[0])) : sure(between[0])
+    return { stage: tight.stage, end: gap < least ? 'short' : 'long', hours: (gap < least ? least : most) / millisecondsInHour, pinned: sure(ANCHORS[to]) }
   }
   const lengths = between.map((s) => Math.min(Math.max(s.now, s.least), s.most))
   let left = gap - lengths.reduce((sum, l) => sum + l, 0)
-  const order = between.map((_, i) => i).sort((a, b) => Number((between[b] as Span).elastic) - Number((between[a] as Span).elastic))
+  const order = between.map((_, i) => i).sort((a, b) => Number(sure(between[b]).elastic) - Number(sure(between[a]).elastic))
   for (const i of order) {
-    const span = between[i] as Span
-    const length = Math.min(Math.max((lengths[i] as number) + left, span.least), span.most)
-    left -= length - (lengths[i] as number)
+    const span = sure(between[i])
+    const length = Math.min(Math.max((lengths[i] ?? NaN) + left, span.least), span.most)
+    left -= length - (lengths[i] ?? NaN)
     lengths[i] = length
   }
-  for (let i = low; i < high - 1; i++) moved[i + 1] = (moved[i] as number) + (lengths[i - low] as number)
+  for (let i = low; i < high - 1; i++) moved[i + 1] = (moved[i] ?? NaN) + (lengths[i - low] ?? NaN)
   return null
 }

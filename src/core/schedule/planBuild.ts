@@ -12,6 +12,7 @@ import { simulate } from '../ferment/simulate'
 import type { Surroundings, VesselMaterial } from '../ferment/thermal'
 import { type BatchLine, type Swing, vesselOf } from '../jars/lineage'
 import type { Result } from '../units/result'
+import { sure } from '../units/sure'
 import { nightAt, type Sleep } from './nights'
 
 /** How a place treats what stands there. */
@@ -228,7 +229,7 @@ export function timeLadder(build: PlannedBuild, seedGrams: number, spareGrams: n
   const stages: TimedStage[] = []
   let readyMs = lastStartMs
   for (let i = ladder.value.length - 1; i >= 0; i--) {
-    const stage = ladder.value[i] as LadderStage
+    const stage = sure(ladder.value[i])
     const rung: PlannedBuild = {
       ...build,
       seed: i === 0 ? build.seed : { ...build.seed, line: null },

@@ -38,7 +38,7 @@ export function coldJarErrors(seed: number): { readonly before: number; readonly
   const normal = normalFrom(random)
   const spread = (sd: number) => Math.exp(sd * normal())
   const jar = { pace: spread(TRUE_SPREAD.pace), pause: spread(TRUE_SPREAD.pause), height: spread(TRUE_SPREAD.height) }
-  const ratios = Array.from({ length: CYCLES + 1 }, () => RATIOS[Math.floor(random() * RATIOS.length)] as number)
+  const ratios = Array.from({ length: CYCLES + 1 }, () => RATIOS[Math.floor(random() * RATIOS.length)] ?? NaN)
   const curveOf = (ratio: number) => {
     const fridge = 4 + 0.4 * normal()
     const tempAt = (h: number) => (h < 1 ? 22 : fridge + (22 - fridge) * Math.exp(-(h - 1) / 1.2))
@@ -54,7 +54,7 @@ export function coldJarErrors(seed: number): { readonly before: number; readonly
     })
     return { vessel: vesselOf(coldFeed(ratio)), seen: observationsOf(marks) }
   })
-  const fifth = ratios[CYCLES] as number
+  const fifth = ratios[CYCLES] ?? NaN
   const real = curveOf(fifth).peakHours
   const errorWith = (known: typeof logs) => {
     const { centre } = learnJar(known).belief

@@ -45,7 +45,7 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
       moments.forEach((startMs, s) => {
         const window = windows[s] ?? null
         if (window === null || seedCost[s] === Number.POSITIVE_INFINITY) return
-        const own = (seedCost[s] as number) + trouble.ofStage(stage, startMs)
+        const own = (seedCost[s] ?? NaN) + trouble.ofStage(stage, startMs)
         if (own === Number.POSITIVE_INFINITY) return
         moments.forEach((mixMs, t) => {
           const hours = (mixMs - startMs) / HOUR
@@ -69,14 +69,14 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
       for (const place of firstPlaces) {
         const stage: PlanStage = { kind, flourPerSeed, place, mixTempC: build.mixTempC, chill: null, fedBefore }
         windowsOf(problem, stage, moments).forEach((window, s) => {
-          const startMs = moments[s] as number
+          const startMs = moments[s] ?? NaN
           if (window === null) return
-          const own = (seedCost[s] as number) + trouble.ofStage(stage, startMs)
+          const own = (seedCost[s] ?? NaN) + trouble.ofStage(stage, startMs)
           if (own === Number.POSITIVE_INFINITY) return
           moments.forEach((ms, t) => {
             const hours = (ms - startMs) / HOUR
             if (hours < window.opens || hours > usedUntil(window)) return
-            ready[t] = Math.min(ready[t] as number, own + trouble.ofUse(window, hours))
+            ready[t] = Math.min(ready[t] ?? NaN, own + trouble.ofUse(window, hours))
           })
         })
       }

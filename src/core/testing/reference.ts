@@ -80,11 +80,11 @@ export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: num
   for (let i = 0; i <= steps; i++) {
     const t = i * stepHours
     const d = slopes(t, y)
-    if (i % KEEP_EVERY === 0) points.push({ t, g: y[GAS] as number, dg: d[GAS] as number })
-    for (let k = 0; k < STATES; k++) y[k] = (y[k] as number) + stepHours * (d[k] as number)
-    y[FOOD] = Math.max(y[FOOD] as number, 0)
-    if (foodGoneHours === null && (y[FOOD] as number) < MODEL.hungryFood) foodGoneHours = t + stepHours
-    y[GAS] = Math.max(y[GAS] as number, 0)
+    if (i % KEEP_EVERY === 0) points.push({ t, g: y[GAS] ?? NaN, dg: d[GAS] ?? NaN })
+    for (let k = 0; k < STATES; k++) y[k] = (y[k] ?? NaN) + stepHours * (d[k] ?? NaN)
+    y[FOOD] = Math.max(y[FOOD] ?? NaN, 0)
+    if (foodGoneHours === null && (y[FOOD] ?? NaN) < MODEL.hungryFood) foodGoneHours = t + stepHours
+    y[GAS] = Math.max(y[GAS] ?? NaN, 0)
   }
   return { ...curveOf(points), foodGoneHours }
 }

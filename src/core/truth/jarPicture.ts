@@ -2,6 +2,7 @@
  * Pictures of jars that never were, with what is truly in them: for demo, bench and tests. Drawn as SVG; a browser makes pixels of them.
  * It knows nothing of how a level is found.
  */
+import { sure } from '../units/sure'
 import { seededRandom } from './seededRandom'
 
 /** Shapes of jars. */
@@ -51,7 +52,7 @@ export function jarPicture(seed: number, wish: JarPictureWish = {}): JarPicture 
   const scene = seededRandom((wish.sceneSeed ?? seed) * 104_729 + 7)
   const random = seededRandom(seed * 7919 + 13)
   const between = (low: number, high: number, by: () => number = scene) => low + (high - low) * by()
-  const pick = <T>(list: readonly T[], by: () => number = scene) => list[Math.floor(by() * list.length)] as T
+  const pick = <T>(list: readonly T[], by: () => number = scene) => sure(list[Math.floor(by() * list.length)])
   const shape = pick(wish.shapes ?? JAR_SHAPES)
   const half = between(105, 165)
   const centre = WIDTH / 2 + between(-45, 45)

@@ -60,14 +60,14 @@ export function trueLog(seed: number, builds: number): TrueLog {
 }
 
 function loggedBuild(jar: HiddenJar, random: () => number, normal: () => number): LoggedBuild {
-  const flourPerSeed = RATIOS[Math.floor(random() * RATIOS.length)] as number
+  const flourPerSeed = RATIOS[Math.floor(random() * RATIOS.length)] ?? NaN
   const roomC = Math.round((19 + 8 * random()) * 2) / 2
   const mixTempC = Math.round(20 + 6 * random())
   const massGrams = Math.round(80 + 400 * random())
   const coldDays = random() < 0.3 ? Math.ceil(5 * random()) : 0
   const offs = wander(normal)
   const tau = 0.5 + massGrams / 220
-  const tempAt = followed((h) => roomC + (offs[Math.min(Math.floor(h * 4), offs.length - 1)] as number), mixTempC, tau)
+  const tempAt = followed((h) => roomC + (offs[Math.min(Math.floor(h * 4), offs.length - 1)] ?? NaN), mixTempC, tau)
   const chance = Math.exp(TRUE_SPREAD.chance * normal())
   const truth = trueRise({ seedShare: seedShareOf(flourPerSeed), seed: restedCulture(coldDays), tempAt, jar, chance }, LONGEST_HOURS)
   const peak = Math.min(truth.peakHours, LONGEST_HOURS)
@@ -95,7 +95,7 @@ function wander(normal: () => number): number[] {
   const keep = Math.exp(-0.25 / ROOM_WANDER_HOURS)
   const fresh = TRUE_SPREAD.roomC * Math.sqrt(1 - keep * keep)
   const offs = [TRUE_SPREAD.roomC * normal()]
-  while (offs.length < LONGEST_HOURS * 4) offs.push((offs.at(-1) as number) * keep + fresh * normal())
+  while (offs.length < LONGEST_HOURS * 4) offs.push((offs.at(-1) ?? NaN) * keep + fresh * normal())
   return offs
 }
 
@@ -104,8 +104,8 @@ function followed(roomAt: (hours: number) => number, startC: number, tau: number
   const step = 0.05
   const temps = [startC]
   for (let i = 0; i < LONGEST_HOURS / step; i++) {
-    const now = temps[i] as number
+    const now = temps[i] ?? NaN
     temps.push(now + ((roomAt(i * step) - now) * step) / tau)
   }
-  return (hours) => temps[Math.min(Math.round(hours / step), temps.length - 1)] as number
+  return (hours) => temps[Math.min(Math.round(hours / step), temps.length - 1)] ?? NaN
 }

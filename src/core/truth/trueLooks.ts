@@ -2,6 +2,7 @@
  * A made-up baker who looks at a jar: what is really there, misread now and then, by one with a bias all of his own. It imports nothing from ferment
  * or readiness, so that the judgement is never checked by its own tables. What a levain shows is told by how full it is and whether it falls.
  */
+import { sure } from '../units/sure'
 import { type TrueCurve, trueRiseAt } from './trueRise'
 
 /** How the observer errs. */
@@ -124,9 +125,9 @@ export function trueLook(curve: TrueCurve, hours: number, observer: Observer, ki
     .slice(0, kinds)
   const signs: Record<string, string> = {}
   for (const { kind } of chosen) {
-    const honest = drawn(there[kind] as Weights, random)
-    const others = (ALL[kind] as readonly string[]).filter((sign) => sign !== honest)
-    signs[kind] = random() < WRONG ? (others[Math.floor(random() * others.length)] as string) : honest
+    const honest = drawn(sure(there[kind]), random)
+    const others = sure(ALL[kind]).filter((sign) => sign !== honest)
+    signs[kind] = random() < WRONG ? sure(others[Math.floor(random() * others.length)]) : honest
     if (observer === 'sees domes' && kind === 'top' && honest !== 'sunken') signs[kind] = 'domed'
   }
   const bias = observer === 'sees domes' ? BIASED_LEVEL : 1

@@ -153,6 +153,6 @@ function smooth(share: number): number {
 export function trueRiseAt(curve: TrueCurve, hours: number): number {
   const place = Math.min(Math.max(hours / POINT_HOURS, 0), curve.rise.length - 1)
   const i = Math.min(Math.floor(place), curve.rise.length - 2)
-  const low = curve.rise[i] as number
-  return low + (place - i) * ((curve.rise[i + 1] as number) - low)
+  const low = curve.rise[i] ?? NaN
+  return low + (place - i) * ((curve.rise[i + 1] ?? NaN) - low)
 }

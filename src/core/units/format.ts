@@ -1,5 +1,6 @@
 import { millisecondsInDay } from 'date-fns/constants'
 import { GRAMS_PER_OUNCE } from './mass'
+import { sure } from './sure'
 
 /** How this kitchen wants its figures. */
 export interface UnitChoice {
@@ -76,7 +77,7 @@ export function createFormat(choice: UnitChoice, now: () => number = () => Numbe
     (digits) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: digits, maximumFractionDigits: digits, useGrouping: false })
   )
   const money = new Intl.NumberFormat('en-GB', { style: 'currency', currency: choice.currency ?? 'EUR' })
-  const number = (value: number, digits: number) => (numbers[digits] as Intl.NumberFormat).format(value)
+  const number = (value: number, digits: number) => sure(numbers[digits]).format(value)
   const digitsFor = (resolution: number) => (resolution >= 1 ? 0 : resolution >= 0.1 ? 1 : 2)
   const massFigure = (grams: number, resolution = 1) =>
     choice.mass === 'g' ? number(grams, digitsFor(resolution)) : number(grams / GRAMS_PER_OUNCE, resolution >= 1 ? 2 : 3)

@@ -7,22 +7,22 @@
  * @example weightedQuantile([3, 1, 2], [1, 1, 1], 0.5) // 2
  */
 export function weightedQuantile(values: ArrayLike<number>, weights: ArrayLike<number>, share: number): number {
-  return weightedQuantiles(values, weights, [share])[0] as number
+  return weightedQuantiles(values, weights, [share])[0] ?? NaN
 }
 
 /** Several quantiles of the same values with one sort; `shares` in rising order. */
 export function weightedQuantiles(values: ArrayLike<number>, weights: ArrayLike<number>, shares: readonly number[]): number[] {
   const order = orderOf(values)
   let total = 0
-  for (let i = 0; i < values.length; i++) total += weights[i] as number
+  for (let i = 0; i < values.length; i++) total += weights[i] ?? NaN
   let reached = 0
   let next = -1
   return shares.map((share) => {
     while (next < order.length - 1 && (next === -1 || reached < share * total - 1e-12)) {
       next++
-      reached += weights[order[next] as number] as number
+      reached += weights[order[next] ?? NaN] ?? NaN
     }
-    return next === -1 ? Number.NaN : (values[order[next] as number] as number)
+    return next === -1 ? Number.NaN : (values[order[next] ?? NaN] ?? NaN)
   })
 }
 
@@ -35,18 +35,18 @@ function orderOf(values: ArrayLike<number>): Float64Array {
   let low = Number.POSITIVE_INFINITY
   let high = Number.NEGATIVE_INFINITY
   for (let i = 0; i < count; i++) {
-    const value = values[i] as number
+    const value = values[i] ?? NaN
     if (value < low) low = value
     if (value > high && Number.isFinite(value)) high = value
   }
   const perStep = high > low ? (STEPS - 1) / (high - low) : 0
   const packed = new Float64Array(count)
   for (let i = 0; i < count; i++) {
-    const value = values[i] as number
+    const value = values[i] ?? NaN
     const step = Number.isFinite(value) ? Math.round((value - low) * perStep) : STEPS
     packed[i] = step * count + i
   }
   packed.sort()
-  for (let i = 0; i < count; i++) packed[i] = (packed[i] as number) % count
+  for (let i = 0; i < count; i++) packed[i] = (packed[i] ?? NaN) % count
   return packed
 }

@@ -1,3 +1,4 @@
+import { sure } from '../units/sure'
 /** What a scale shows at a moment, after its own tare. */
 export interface ScaleReading {
   readonly ms: number
@@ -36,7 +37,7 @@ const SAME_BOWL_GRAMS = 2.5
 export function readScale(state: ScaleState, reading: ScaleReading, resolution: number): ScaleState {
   const recent = [...state.recent.filter((r) => reading.ms - r.ms <= STILL_MS && r.ms <= reading.ms), reading]
   const grams = recent.map((r) => r.grams)
-  const longEnough = recent.length >= STILL_READINGS && reading.ms - (recent[0] as ScaleReading).ms >= STILL_MS * STILL_SHARE
+  const longEnough = recent.length >= STILL_READINGS && reading.ms - sure(recent[0]).ms >= STILL_MS * STILL_SHARE
   if (!longEnough || Math.max(...grams) - Math.min(...grams) > STILL_STEPS * resolution + 1e-9) return { ...state, recent, still: null }
   const mean = grams.reduce((sum, g) => sum + g, 0) / grams.length
   const still = Number((Math.round(mean / resolution) * resolution).toFixed(3))

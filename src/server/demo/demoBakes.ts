@@ -20,6 +20,7 @@ import {
   type PlannedBuild,
   type PourItem,
   seedShareOf,
+  sure,
   TRUE_RIPE,
   TYPICAL_JAR,
   trueRise,
@@ -60,7 +61,7 @@ function planFor(demo: Demo, jar: string, { flourPerSeed = 5, ...more }: DemoPla
       vesselId: demo.vessels['Tall jar'] ?? null,
       alsoFor: []
     },
-    jarId: demo.jars[jar] as string,
+    jarId: sure(demo.jars[jar]),
     placeId: demo.places.counter,
     tempC: 22,
     mixTempC: 24,
@@ -84,7 +85,7 @@ const morningOf = (ms: number) => atClock(new TZDate(ms, Intl.DateTimeFormat().r
 
 /** One build of the past, from the feeds of its jar to the mix, with a look or two in between; then the jar goes cold. */
 export async function pastBuild(demo: Demo, week: number, jar: 'Juno' | 'Bramble'): Promise<void> {
-  const flourPerSeed = [2, 3, 4, 5, 6][Math.floor(demo.random() * 5)] as number
+  const flourPerSeed = [2, 3, 4, 5, 6][Math.floor(demo.random() * 5)] ?? NaN
   const roomC = Math.round((20 + 4 * demo.random()) * 2) / 2
   const hidden = HIDDEN[jar]
   const chance = Math.exp(0.1 * demo.normal())

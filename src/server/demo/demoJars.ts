@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
-import { CULTURE_TRAITS, type Culture, gramsOfBlend, toGrams } from '../../core'
+import { CULTURE_TRAITS, type Culture, gramsOfBlend, sure, toGrams } from '../../core'
 import { feedJar, splitJar, weighJar } from '../records/jars/jarDeeds'
 import type { Work } from '../records/work'
 
@@ -32,7 +32,7 @@ export async function feed(
 ): Promise<void> {
   const at = work.nowMs - hoursAgo * millisecondsInHour
   const { feed: flours, trimmed } = CULTURE_TRAITS[CULTURE_OF[name] ?? 'white wheat']
-  await feedJar({ ...work, nowMs: at }, jars[name] as string, {
+  await feedJar({ ...work, nowMs: at }, sure(jars[name]), {
     ...typedAt(at),
     keepGrams,
     trimGrams: trimmed ? 15 : 0,

@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { DeviceDeed, DeviceKind, WireDevice } from '../../contract'
-import { EMPTY_SCALE, noisyTenth, seededRandom, shownBy, stepProbe, stepScale, touchScale, trueLevel } from '../../core'
+import { EMPTY_SCALE, keysOf, noisyTenth, seededRandom, shownBy, stepProbe, stepScale, touchScale, trueLevel } from '../../core'
 import type { Clock } from '../clock'
 import type { DeviceAdapter } from './adapter'
 import type { Hub } from './hub'
@@ -48,7 +48,7 @@ export function simulatedDevices(hub: Hub, clock: Clock, random = seededRandom(7
   }
   return {
     devices: () =>
-      (Object.keys(SIMULATED) as DeviceKind[]).map(
+      keysOf(SIMULATED).map(
         (kind): WireDevice => ({ id: SIMULATED[kind], name: NAMES[kind], kind, simulated: true, placeId: null, resolution: RESOLUTION[kind], seenAt: null })
       ),
     open() {

@@ -1,5 +1,6 @@
 import type sqlite3 from 'sqlite3'
 import { type ClashKind, idSchema, isoOf, type WireClash } from '../../contract'
+import { keysOf } from '../../core'
 import { columnsOf, rowsOf } from '../db/file'
 
 /** How things of one kind are found in the tables. */
@@ -38,7 +39,7 @@ export const KINDS: Readonly<Record<ClashKind, Kind>> = {
 }
 /** Where a thing belongs and stands in a list says nothing of itself. */
 const NOT_COMPARED = ['kitchenId', 'position']
-const ORDER = Object.keys(KINDS) as ClashKind[]
+const ORDER = keysOf(KINDS)
 
 interface Thing {
   readonly name: string

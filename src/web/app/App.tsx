@@ -4,6 +4,7 @@ import { Navigate, Route, Routes, useLocation } from 'react-router'
 import type { Kitchen } from '../../contract'
 import { APP } from '../../words/screens/app'
 import { NotNow } from '../data/api'
+import { useTicking } from '../data/clock'
 import { KitchenProvider, useKitchenAnswer, useKitchenHere } from '../data/kitchen'
 import { useOutbox } from '../data/outbox'
 import { Quiet } from '../parts/cards/Quiet'
@@ -44,6 +45,7 @@ const SOON_MS = 800
 
 /** The whole window: a kitchen that is set up, or the four questions that set it up. */
 export function App() {
+  useTicking()
   const { data, error, mutate } = useKitchenAnswer()
   const held = useOutbox((o) => o.held)
   if (held === 'signed out' || (error instanceof NotNow && error.reason === 'signed out'))
@@ -68,7 +70,7 @@ export function App() {
   if (error instanceof NotNow)
     return <Quiet title={APP.olventsServerDoesNotAnswer} words={APP.startAgainInTerminalThis} action={{ label: APP.tryNow, onClick: () => void mutate() }} />
   if (error !== undefined)
-    return <Quiet title={APP.kitchenCouldNotBeOpened} words={(error as Error).message} action={{ label: APP.tryAgain, onClick: () => void mutate() }} />
+    return <Quiet title={APP.kitchenCouldNotBeOpened} words={error.message} action={{ label: APP.tryAgain, onClick: () => void mutate() }} />
   return <Waiting />
 }
 

@@ -13,7 +13,7 @@ import { useDays } from '../data/days'
 import type { Judged } from '../data/forecasts'
 import { useKitchen } from '../data/kitchen'
 import { newId } from '../data/newId'
-import { noticesAllowed, reminderChoice, useReminderChoice } from '../data/reminders'
+import { noticesAllowed, reminderChoice, useReminders } from '../data/reminders'
 import { keep, kept } from '../data/storage'
 import { chime } from './chime'
 import { type Due, dueSince, type Reminded } from './dueSince'
@@ -34,7 +34,7 @@ export function Reminders() {
   const { format } = useKitchen()
   const { days, cultures } = useDays(now)
   const [away, setAway] = useState<readonly Due[]>([])
-  const { choice } = useReminderChoice()
+  const { choice } = useReminders()
   const due = useMemo(
     () =>
       (days ?? []).flatMap(({ bake, steps, judged }) => [

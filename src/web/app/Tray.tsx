@@ -43,7 +43,7 @@ function TrayEntry({ entry }: { entry: RefusedEntry }) {
           <NumberInput
             key={name}
             label={`${label}, ${unit}`}
-            value={body[name] as number}
+            value={Number(body[name])}
             onChange={(value) => setBody({ ...body, [name]: Number(value) })}
             error={entry.fields?.[name]}
             w={160}

@@ -30,25 +30,28 @@ const sendBake = async (...sent: [id: string, request: Parameters<typeof send>[2
 
 /** One bake with all that happened to it. */
 export function useBake(id: string): { readonly bake: Bake | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.bake(id), readBake, { refreshInterval: OTHERS_MS })
-  return { bake: data, error: error as Error | undefined }
+  const { data, error } = useSWR<Bake, Error>(ROUTES.bake(id), readBake, { refreshInterval: OTHERS_MS })
+  return { bake: data, error }
 }
 
 /** Bakes that are not out of the oven yet, by when they are mixed. */
 export function useOpenBakes(): { readonly bakes: readonly Bake[] | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(OPEN, readPage, { refreshInterval: OTHERS_MS })
-  return { bakes: data?.bakes, error: error as Error | undefined }
+  const { data, error } = useSWR<BakePage, Error>(OPEN, readPage, { refreshInterval: OTHERS_MS })
+  return { bakes: data?.bakes, error }
 }
 
 /** Bakes in the record, newest first, a page at a time. */
 export function useDoneBakes() {
-  const { data, error, size, setSize, isValidating } = useSWRInfinite((page) => `${ROUTES.bakes}?state=done&limit=${PAGE}&offset=${page * PAGE}`, readPage)
+  const { data, error, size, setSize, isValidating } = useSWRInfinite<BakePage, Error>(
+    (page) => `${ROUTES.bakes}?state=done&limit=${PAGE}&offset=${page * PAGE}`,
+    readPage
+  )
   return {
     bakes: data?.flatMap((page) => page.bakes),
     total: data?.at(-1)?.total ?? 0,
     busy: isValidating,
     more: () => setSize(size + 1),
-    error: error as Error | undefined
+    error
   }
 }
 

@@ -66,8 +66,10 @@ export function useCultures(): { readonly cultures: Cultures | undefined; readon
 
 /** The builds and feeds of a jar that were looked at, oldest first; undefined until they are known. */
 export function useJarLog(jar: Jar): { readonly builds: readonly JarBuild[] | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]) => read(jarLogSchema, path))
-  return { builds: data?.builds, error: error as Error | undefined }
+  const { data, error } = useSWR<z.output<typeof jarLogSchema>, Error>([ROUTES.jarLog(jar.id), jar.logStamp, jar.pace], ([path]: [string]) =>
+    read(jarLogSchema, path)
+  )
+  return { builds: data?.builds, error }
 }
 
 /** What was learned of one jar, and from what. */

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react'
+import { useEffect } from 'react'
 import { z } from 'zod'
 import { create } from 'zustand'
 import { clockSchema, ROUTES } from '../../contract'
@@ -6,45 +6,38 @@ import { ask } from './api'
 import { keep, kept } from './storage'
 
 /** The server owns the time; the window keeps how far its own is off, or the instant at which a fixed one stands. */
-let offsetMs = 0
-let fixedMs: number | null = null
+const clock = create<{ readonly offsetMs: number; readonly fixedMs: number | null; readonly shownMs: number }>(() => ({
+  offsetMs: 0,
+  fixedMs: null,
+  shownMs: Date.now()
+}))
 
 /** The server's time now, ms. */
-export const nowMs = () => fixedMs ?? Date.now() + offsetMs
+export function nowMs(): number {
+  const { offsetMs, fixedMs } = clock.getState()
+  return fixedMs ?? Date.now() + offsetMs
+}
 
 const TICK_MS = 5000
-let shown = nowMs()
-const listeners = new Set<() => void>()
-let ticking: ReturnType<typeof setInterval> | undefined
+const tick = () => clock.setState({ shownMs: nowMs() })
 
-function tick(): void {
-  shown = nowMs()
-  for (const listener of listeners) listener()
+/** Renews the time on the screen every few seconds, while the program is open. */
+export function useTicking(): void {
+  useEffect(() => {
+    const ticking = setInterval(tick, TICK_MS)
+    return () => clearInterval(ticking)
+  }, [])
 }
 
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener)
-  ticking ??= setInterval(tick, TICK_MS)
-  return () => {
-    listeners.delete(listener)
-    if (listeners.size > 0) return
-    clearInterval(ticking)
-    ticking = undefined
-  }
-}
-
-/** The server's time on the screen, renewed every few seconds, ms. */
-export function useNow(): number {
-  return useSyncExternalStore(subscribe, () => shown)
-}
+/** The server's time on the screen, ms. */
+export const useNow = (): number => clock(({ shownMs }) => shownMs)
 
 /** Asks the server for its time; half the way there and back is taken off. */
 export async function syncClock(): Promise<void> {
   const asked = Date.now()
   const { now, fixed, lastEntryAt } = await ask(clockSchema, { method: 'GET', path: ROUTES.clock })
   const answered = Date.now()
-  fixedMs = fixed ? now : null
-  offsetMs = now - (asked + answered) / 2
+  clock.setState({ fixedMs: fixed ? now : null, offsetMs: now - (asked + answered) / 2 })
   useClockDoubt.setState({ lastEntryMs: lastEntryAt !== null && now < lastEntryAt - TOO_EARLY_MS ? lastEntryAt : null })
   tick()
 }

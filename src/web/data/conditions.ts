@@ -2,6 +2,7 @@ import { useMemo } from 'react'
 import useSWR from 'swr'
 import { beliefIn, type Cultures, minuteOf } from '../../answers'
 import type { JarCondition } from '../../core'
+import { sure } from '../../core'
 import type { KeptJar } from '../workers/forecast.worker'
 import { desk, ONCE } from './desk'
 
@@ -16,6 +17,6 @@ export function useConditions(cultures: Cultures | undefined, now: number): Read
   )
   return useMemo(() => {
     if (cultures === undefined || data === undefined || data.length !== cultures.jars.length) return undefined
-    return new Map(cultures.jars.map((jar, i) => [jar.id, data[i] as JarCondition]))
+    return new Map(cultures.jars.map((jar, i) => [jar.id, sure(data[i])]))
   }, [cultures, data])
 }

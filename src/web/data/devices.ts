@@ -1,22 +1,22 @@
 import { useLocalStorage } from '@mantine/hooks'
-import useSWR, { mutate } from 'swr'
-import { type Device, type DeviceDeed, type DeviceKind, deviceMadeSchema, devicesSchema, doneSchema, ROUTES } from '../../contract'
+import { mutate } from 'swr'
+import { type Device, type DeviceDeed, type DeviceKind, deviceMadeSchema, devicesSchema, doneSchema, type NewDevice, ROUTES } from '../../contract'
 import { ask } from './api'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { send } from './outbox'
+import { useRead } from './useRead'
 
 /** All devices, real ones first. */
 export function useDevices(): readonly Device[] {
-  const { data } = useSWR(ROUTES.devices, (path) => read(devicesSchema, path))
+  const { data } = useRead(ROUTES.devices, devicesSchema)
   return data?.devices ?? []
 }
 
 /** Takes a real device in. @returns its token, told this once */
-export async function addDevice(device: Pick<Device, 'name' | 'kind' | 'placeId' | 'resolution'>): Promise<{ readonly id: string; readonly token: string }> {
-  const id = newId()
-  const { token } = await send(newId(), deviceMadeSchema, { method: 'POST', path: ROUTES.devices, body: { id, ...device } })
+export async function addDevice(device: NewDevice): Promise<{ readonly id: string; readonly token: string }> {
+  const { token } = await send(newId(), deviceMadeSchema, { method: 'POST', path: ROUTES.devices, body: device })
   await mutate(ROUTES.devices)
-  return { id, token }
+  return { id: device.id, token }
 }
 
 /** Its token is worth nothing from now on. */

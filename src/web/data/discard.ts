@@ -1,13 +1,14 @@
-import useSWR, { mutate } from 'swr'
+import { mutate } from 'swr'
 import { type DiscardPot, type DiscardUse, discardSchema, isoOf, ROUTES } from '../../contract'
 import { nowMs } from './clock'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { send } from './outbox'
+import { useRead } from './useRead'
 
 /** The discard pot. */
 export function useDiscardPot(): { readonly pot: DiscardPot | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.discard, (path) => read(discardSchema, path))
-  return { pot: data, error: error as Error | undefined }
+  const { data, error } = useRead(ROUTES.discard, discardSchema)
+  return { pot: data, error }
 }
 
 /** Asks for the pot again: a feed has filled it. */

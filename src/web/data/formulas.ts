@@ -1,17 +1,18 @@
-import useSWR, { mutate } from 'swr'
+import { mutate } from 'swr'
 import { type FormulaPost, formulasSchema, formulaVersionsSchema, ROUTES, type SavedFormula, savedFormulaSchema } from '../../contract'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { send } from './outbox'
+import { useRead } from './useRead'
 
 /** The formula library, by name. */
 export function useFormulas(): { readonly formulas: readonly SavedFormula[] | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.formulas, (path) => read(formulasSchema, path))
-  return { formulas: data?.formulas, error: error as Error | undefined }
+  const { data, error } = useRead(ROUTES.formulas, formulasSchema)
+  return { formulas: data?.formulas, error }
 }
 
 /** All versions of one formula, newest first. */
 export function useFormulaVersions(id: string) {
-  return useSWR(ROUTES.formulaVersions(id), (path) => read(formulaVersionsSchema, path)).data?.versions
+  return useRead(ROUTES.formulaVersions(id), formulaVersionsSchema).data?.versions
 }
 
 const refresh = (id: string) => Promise.all([mutate(ROUTES.formulas), mutate(ROUTES.formulaVersions(id))])

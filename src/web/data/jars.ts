@@ -1,5 +1,6 @@
-import useSWR, { mutate } from 'swr'
+import { mutate } from 'swr'
 import useSWRInfinite, { unstable_serialize } from 'swr/infinite'
+import type { z } from 'zod'
 import {
   isoOf,
   type Jar,
@@ -19,11 +20,12 @@ import { refreshDiscard } from './discard'
 import { newId } from './newId'
 import { read, send } from './outbox'
 import { refreshShelf } from './shelf'
+import { useRead } from './useRead'
 
 /** All jars, by name. */
 export function useJars(): { readonly jars: readonly Jar[] | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.jars, (path) => read(jarsSchema, path))
-  return { jars: data?.jars, error: error as Error | undefined }
+  const { data, error } = useRead(ROUTES.jars, jarsSchema)
+  return { jars: data?.jars, error }
 }
 
 /** Asks for the jars again: something was taken out of one or put into it. */
@@ -43,11 +45,13 @@ export interface JarHistory {
 }
 
 export function useJarHistory(jar: Jar): JarHistory {
-  const { data, error, size, setSize } = useSWRInfinite(historyPage(jar.id), (path: string) => read(jarHistorySchema, path))
+  const { data, error, size, setSize } = useSWRInfinite<z.output<typeof jarHistorySchema>, Error>(historyPage(jar.id), (path: string) =>
+    read(jarHistorySchema, path)
+  )
   const last = data?.at(-1)
   return {
     events: data?.flatMap((page) => page.events),
-    error: error as Error | undefined,
+    error,
     more: last === undefined || last.next === null ? undefined : () => void setSize(size + 1)
   }
 }

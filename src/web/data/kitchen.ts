@@ -1,5 +1,6 @@
 import { createContext, useContext, useMemo } from 'react'
 import useSWR, { mutate } from 'swr'
+import type { z } from 'zod'
 import {
   type FirstRun,
   type Kitchen,
@@ -53,7 +54,7 @@ export function useKitchenHere(kitchen: Kitchen): KitchenHere {
 
 /** What the server says of the kitchen: settings, or that there is none yet. The time is asked along with it. */
 export function useKitchenAnswer() {
-  return useSWR(ROUTES.kitchen, async (path) => {
+  return useSWR<z.output<typeof kitchenAnswerSchema>, Error>(ROUTES.kitchen, async (path: string) => {
     await syncClock()
     return read(kitchenAnswerSchema, path)
   })

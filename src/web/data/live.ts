@@ -1,17 +1,22 @@
-import { useEffect, useEffectEvent, useSyncExternalStore } from 'react'
+import { useEffect, useEffectEvent } from 'react'
 import { mutate } from 'swr'
+import { create } from 'zustand'
 import { type Live, type LiveReading, liveSchema, ROUTES } from '../../contract'
 import { THIS_WINDOW } from './api'
 
 const hearers = new Set<(message: Live) => void>()
 let line: EventSource | null = null
+/** What each device last said, by its id. */
+const latest = create<Readonly<Record<string, LiveReading>>>(() => ({}))
 
 function connect(): void {
   if (line !== null) return
   line = new EventSource(ROUTES.live)
   line.onmessage = ({ data }: MessageEvent<string>) => {
     const message = liveSchema.safeParse(JSON.parse(data))
-    if (message.success) for (const hear of hearers) hear(message.data)
+    if (!message.success) return
+    if (message.data.type === 'reading') latest.setState({ [message.data.device]: message.data })
+    for (const hear of hearers) hear(message.data)
   }
 }
 
@@ -57,17 +62,8 @@ export function useReadings(deviceId: string | null, hearer: (reading: LiveReadi
   )
 }
 
-const latest = new Map<string, LiveReading>()
-
 /** What a device last said; null while it has said nothing. */
 export function useLatest(deviceId: string | null): LiveReading | null {
-  return useSyncExternalStore(
-    (changed) =>
-      hear((message) => {
-        if (message.type !== 'reading' || message.device !== deviceId) return
-        latest.set(message.device, message)
-        changed()
-      }),
-    () => latest.get(deviceId ?? '') ?? null
-  )
+  useEffect(connect, [])
+  return latest((readings) => readings[deviceId ?? ''] ?? null)
 }

@@ -1,19 +1,20 @@
-import useSWR, { mutate } from 'swr'
+import { mutate } from 'swr'
 import { isoOf, type NewProgramEntry, type ProgramPost, ROUTES, type RunningProgram, runningProgramSchema } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
 import { refreshJars } from './jars'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { send } from './outbox'
 import { refreshShelf } from './shelf'
+import { useRead } from './useRead'
 
 /** How often a program is asked for again, since another device may be at work on it, ms. */
 const OTHERS_MS = 30_000
 
 /** One program with what was noted of it. */
 export function useProgram(id: string): { readonly program: RunningProgram | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.program(id), (path) => read(runningProgramSchema, path), { refreshInterval: OTHERS_MS })
-  return { program: data, error: error as Error | undefined }
+  const { data, error } = useRead(ROUTES.program(id), runningProgramSchema, { refreshInterval: OTHERS_MS })
+  return { program: data, error }
 }
 
 const refreshAfter = (id: string) => Promise.all([mutate(ROUTES.program(id)), refreshJars(), refreshDiscard(), refreshShelf()])

@@ -1,5 +1,5 @@
-import { useCallback, useSyncExternalStore } from 'react'
 import { z } from 'zod'
+import { create } from 'zustand'
 import { LATE_RISKS, USUAL_RISK } from '../../core'
 import { keep, kept } from './storage'
 
@@ -9,37 +9,28 @@ export type ReminderChoice = z.infer<typeof choiceSchema>
 
 const KEY = 'olvent.reminders'
 const AT_FIRST: ReminderChoice = { sound: true, notices: true, lateRisk: USUAL_RISK }
-const listeners = new Set<() => void>()
-let shown = kept(KEY, choiceSchema) ?? AT_FIRST
-
-const tell = () => {
-  for (const listener of listeners) listener()
-}
-
-function subscribe(listener: () => void): () => void {
-  listeners.add(listener)
-  return () => listeners.delete(listener)
-}
-
 /** What the browser says of notices: `missing` where it has none at this address. */
 export const noticesAllowed = (): NotificationPermission | 'missing' =>
   'Notification' in window && window.isSecureContext ? Notification.permission : 'missing'
 
-/** What this device was told about reminders. */
-export const reminderChoice = () => shown
+interface Reminding {
+  readonly choice: ReminderChoice
+  readonly notices: ReturnType<typeof noticesAllowed>
+}
+const reminding = create<Reminding>(() => ({ choice: kept(KEY, choiceSchema) ?? AT_FIRST, notices: noticesAllowed() }))
 
-/** The same for the screen, and how to change it. */
-export function useReminderChoice() {
-  const choice = useSyncExternalStore(subscribe, () => shown)
-  const notices = useSyncExternalStore(subscribe, noticesAllowed)
-  const put = useCallback((next: ReminderChoice) => {
-    shown = next
-    keep(KEY, next)
-    tell()
-  }, [])
-  const askNotices = useCallback(async () => {
-    if (noticesAllowed() === 'default') await Notification.requestPermission()
-    tell()
-  }, [])
-  return { choice, put, notices, askNotices }
+/** What this device was told about reminders. */
+export const reminderChoice = (): ReminderChoice => reminding.getState().choice
+/** The same for the screen. */
+export const useReminders = (): Reminding => reminding()
+
+export function putReminderChoice(choice: ReminderChoice): void {
+  keep(KEY, choice)
+  reminding.setState({ choice })
+}
+
+/** Asks the browser whether notices may be shown, once. */
+export async function askNotices(): Promise<void> {
+  if (noticesAllowed() === 'default') await Notification.requestPermission()
+  reminding.setState({ notices: noticesAllowed() })
 }

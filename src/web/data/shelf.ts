@@ -1,13 +1,14 @@
-import useSWR, { mutate } from 'swr'
+import { mutate } from 'swr'
 import { isoOf, ROUTES, type Shelf, type StockMove, shelfSchema } from '../../contract'
 import { nowMs } from './clock'
 import { newId } from './newId'
-import { read, send } from './outbox'
+import { send } from './outbox'
+import { useRead } from './useRead'
 
 /** What is in store, what will be taken of it, what things cost. */
 export function useShelf(): { readonly shelf: Shelf | undefined; readonly error: Error | undefined } {
-  const { data, error } = useSWR(ROUTES.shelf, (path) => read(shelfSchema, path))
-  return { shelf: data, error: error as Error | undefined }
+  const { data, error } = useRead(ROUTES.shelf, shelfSchema)
+  return { shelf: data, error }
 }
 
 /** Asks for the shelf again: something was taken from it, or changed in price. */

@@ -88,7 +88,6 @@ export const IN_VESSEL = {
 
 export const NEW_JAR_SHEET = {
   newJar: 'A new jar',
-  giveJarName: 'Give the jar a name.',
   hasComeIntoKitchen: (name: string) => `${name} has come into the kitchen.`,
   nameWord: 'Name',
   culture: 'Culture',

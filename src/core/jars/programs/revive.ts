@@ -1,4 +1,5 @@
 import type { BlendPart } from '../../dough/ingredient'
+import { sure } from '../../units/sure'
 import { WAKE_UP_RATIOS } from '../lineage'
 import type { TimedFeed } from '../timedFeeds'
 import { feedDeed, type Program, type ProgramStep } from './program'
@@ -14,7 +15,7 @@ export const REVIVAL_RATIOS = WAKE_UP_RATIOS.revival
  */
 export function revive(name: string, feed: readonly BlendPart[], feeds: readonly TimedFeed[]): Program {
   const deedOf = ({ flourGrams, waterGrams }: TimedFeed) => feedDeed(REVIVED_GRAMS, feed, flourGrams, waterGrams)
-  const last = feeds.at(-1) as TimedFeed
+  const last = sure(feeds.at(-1))
   const steps = feeds.map((fed, i): ProgramStep => {
     const before = feeds[i - 1]
     return {

@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { BlendPart } from '../../dough/ingredient'
 import { ok, problem, type Result } from '../../units/result'
+import { sure } from '../../units/sure'
 import type { TimedFeed } from '../timedFeeds'
 import { feedDeed, type Program } from './program'
 
@@ -31,7 +32,7 @@ export function strengthen(
     steps: [
       ...feeds.map(({ flourGrams, waterGrams }, i) => ({
         title: i === 0 ? 'The first feed' : i === feeds.length - 1 ? 'The last feed' : 'Feed it again',
-        afterHours: i === 0 ? Math.max(waitHours, 0) : (feeds[i - 1] as TimedFeed).ripeHours,
+        afterHours: i === 0 ? Math.max(waitHours, 0) : sure(feeds[i - 1]).ripeHours,
         what: 'Warm, 24 to 26 °C, the lid loose.',
         sign:
           i === 0
@@ -41,7 +42,7 @@ export function strengthen(
       })),
       {
         title: 'At its best',
-        afterHours: (feeds.at(-1) as TimedFeed).ripeHours,
+        afterHours: sure(feeds.at(-1)).ripeHours,
         what: 'Build the levain from it now.',
         sign: { good: 'Domed, well risen, full of bubbles.', notYet: 'Look again in an hour.', againHours: 1, meanwhile: null },
         deed: null

@@ -1,4 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { sure } from '../../units/sure'
 import type { DayPlan, TimedPlanStage } from './problem'
 
 /** Plans that are offered at most. */
@@ -31,9 +32,9 @@ export interface Draft extends Pick<DayPlan, 'mixMs' | 'course'> {
 
 /** Whether two plans are truly two: in how they are built, or in at least two of start, mix, ratio and place. */
 export function areDifferent(a: Draft, b: Draft): boolean {
-  const [x, y] = [a.stages.at(-1) as Draft['stages'][number], b.stages.at(-1) as Draft['stages'][number]]
+  const [x, y] = [sure(a.stages.at(-1)), sure(b.stages.at(-1))]
   const hours = (p: number, q: number) => Math.abs(p - q) / millisecondsInHour
-  const [firstA, firstB] = [a.stages[0] as Draft['stages'][number], b.stages[0] as Draft['stages'][number]]
+  const [firstA, firstB] = [sure(a.stages[0]), sure(b.stages[0])]
   if (a.stages.length !== b.stages.length) return true
   if ((x.stage.chill === null) !== (y.stage.chill === null)) return true
   if (a.course.proof.kind !== b.course.proof.kind) return true

@@ -1,4 +1,5 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { sure } from '../../units/sure'
 import { areDifferent, type Draft, differentPlans, MOST_PLANS, WORTH_WHILE } from './differentPlans'
 import { type Exact, exactWindows, readOff } from './exact'
 import { type Grid, gridOf, partsOfDay } from './grid'
@@ -101,7 +102,7 @@ function tryBuild(
   best.set(kind, of)
   for (let s = 0; s < grid.count; s++) {
     if (wish.kind === 'habit' && Math.abs(grid.at(s) - wish.buildMs) > HABIT_LEEWAY_MS) continue
-    const seedCost = ready === null ? trouble.ofMissing(wanted[s] as number) : (ready.cost[s] as number)
+    const seedCost = ready === null ? trouble.ofMissing(wanted[s] ?? NaN) : (ready.cost[s] ?? NaN)
     if (seedCost === Number.POSITIVE_INFINITY) continue
     const startMs = grid.at(s)
     const window = readOff.widened(table(startMs))
@@ -118,7 +119,7 @@ function tryBuild(
         if (rest === null) continue
         if (soFar < 0) soFar = seedCost + own + trouble.ofMix(stage, window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
         const cost = soFar + rest.cost
-        keepBest(of, (part[s] as number) * rests.length + p, { cost, option, start: s, mix: t, rest, before: ready })
+        keepBest(of, (part[s] ?? NaN) * rests.length + p, { cost, option, start: s, mix: t, rest, before: ready })
       }
     }
   }
@@ -134,7 +135,7 @@ function keepBest(best: Map<number, Candidate[]>, key: number, candidate: Candid
   if (candidate.cost === Number.POSITIVE_INFINITY) return
   const kept = best.get(key)
   if (kept === undefined) best.set(key, [candidate])
-  else if (kept.length < KEPT_PER_KIND || candidate.cost < (kept.at(-1) as Candidate).cost) {
+  else if (kept.length < KEPT_PER_KIND || candidate.cost < sure(kept.at(-1)).cost) {
     const at = kept.findIndex((other) => candidate.cost < other.cost)
     kept.splice(at === -1 ? kept.length : at, 0, candidate)
     if (kept.length > KEPT_PER_KIND) kept.pop()
@@ -153,7 +154,7 @@ function plansOf(problem: PlanProblem, trouble: Trouble, grid: Grid, best: Best,
     if (candidate.cost > cheapest + WORTH_WHILE + READ_OFF_COST) break
     const draft = draftOf(grid, candidate)
     const alike = chosen.findIndex((plan) => !areDifferent(draft, plan))
-    const against = alike === -1 ? (chosen[MOST_PLANS - 1]?.cost ?? Number.POSITIVE_INFINITY) : (chosen[alike] as DayPlan).cost
+    const against = alike === -1 ? (chosen[MOST_PLANS - 1]?.cost ?? Number.POSITIVE_INFINITY) : sure(chosen[alike]).cost
     if (candidate.cost >= against) continue
     const plan = planOf(problem, trouble, grid, candidate, exact)
     if (plan.cost >= against) continue
@@ -171,8 +172,8 @@ function draftOf(grid: Grid, { option, start, mix, rest, before }: Candidate): D
   let ready = before
   let at = start
   while (ready !== null) {
-    const made = ready.options[ready.option[at] as number] as Option
-    at = ready.start[at] as number
+    const made = sure(ready.options[ready.option[at] ?? NaN])
+    at = ready.start[at] ?? NaN
     stages.unshift({ stage: made.stage, startMs: grid.at(at) })
     ready = ready.before
   }

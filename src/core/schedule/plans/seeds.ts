@@ -1,5 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { sure } from '../../units/sure'
 import { readOff } from './exact'
 import type { Grid } from './grid'
 import type { PlanProblem, PlanStage } from './problem'
@@ -26,7 +27,7 @@ export interface Option {
 /** Stages that differ only in their ratio, with their windows. */
 export function optionsOf(problem: PlanProblem, grid: Grid, stages: readonly PlanStage[]): readonly Option[] {
   const tables = windowTables(problem, stages, grid.at(0), grid.at(grid.count - 1))
-  return stages.map((stage, i) => ({ stage, table: tables[i] as WindowTable }))
+  return stages.map((stage, i) => ({ stage, table: sure(tables[i]) }))
 }
 
 /** Moments at which the strength of a culture is looked at first; between two alike it is taken to be the same, h. */
@@ -44,7 +45,7 @@ export function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
     const to = Math.min(from + every, grid.count - 1)
     wanted[to] = at(to)
     const alike = wanted[from] === wanted[to]
-    for (let k = from + 1; k < to; k++) wanted[k] = alike ? (wanted[to] as number) : at(k)
+    for (let k = from + 1; k < to; k++) wanted[k] = alike ? (wanted[to] ?? NaN) : at(k)
   }
   return wanted
 }
@@ -86,7 +87,7 @@ function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], be
   const perStep = millisecondsInHour / grid.stepMs
   options.forEach(({ stage, table }, i) => {
     for (let s = 0; s < grid.count; s++) {
-      const seedCost = before === null ? trouble.ofMissing((wanted[s] as number) - feeds) : (before.cost[s] as number)
+      const seedCost = before === null ? trouble.ofMissing((wanted[s] ?? NaN) - feeds) : (before.cost[s] ?? NaN)
       if (seedCost === Number.POSITIVE_INFINITY) continue
       // Only one way to each moment is kept: it has to hold when it is worked out exactly.
       const window = readOff.narrowed(table(grid.at(s)))
@@ -95,7 +96,7 @@ function stageReady(trouble: Trouble, grid: Grid, options: readonly Option[], be
       const last = Math.min(Math.floor(s + usedUntil(window) * perStep), grid.count - 1)
       for (let t = Math.ceil(s + window.opens * perStep); t <= last; t++) {
         const all = seedCost + own + trouble.ofUse(window, (t - s) / perStep)
-        if (all < (cost[t] as number)) {
+        if (all < (cost[t] ?? NaN)) {
           cost[t] = all
           start[t] = s
           option[t] = i

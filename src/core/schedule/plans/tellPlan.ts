@@ -5,9 +5,10 @@ import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
+import { sure } from '../../units/sure'
 import { type Busy, busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
-import type { DayPlan, FitWindow, PlanProblem, TimedPlanStage } from './problem'
+import type { DayPlan, FitWindow, PlanProblem } from './problem'
 import { refinePlan, tasksOfPlan } from './weighPlan'
 import { buildOfStage, flourOfStage, makeStages } from './windows'
 
@@ -98,7 +99,7 @@ export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], beli
 
 /** Everything of a plan that is worth knowing before it is taken. */
 export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief): ToldPlan {
-  const last = plan.stages.at(-1) as TimedPlanStage
+  const last = sure(plan.stages.at(-1))
   const line = makeStages(problem, plan.stages)?.at(-1)?.line ?? null
   const jar = problem.build.seed.jar ?? TYPICAL_JAR
   const onClock = (window: FitWindow | null): Told | null =>

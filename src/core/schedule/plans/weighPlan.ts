@@ -1,12 +1,13 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { sure } from '../../units/sure'
 import { type DoughCourse, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
 import { gridOf } from './grid'
 import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
 import { bestRest, type Rest } from './rests'
 import { type Trouble, troubleOf, violationsOf } from './trouble'
-import { type MadeStage, makeStages } from './windows'
+import { makeStages } from './windows'
 
 /** Sums what a plan costs, part by part, and names the limits it breaks. */
 export function weighPlan(
@@ -26,7 +27,7 @@ export function weighPlan(
     const next = stages[i + 1]
     if (next !== undefined) cost += trouble.ofUse(window, (next.startMs - startMs) / millisecondsInHour, collect)
   })
-  const last = stages.at(-1) as TimedPlanStage
+  const last = sure(stages.at(-1))
   cost += trouble.ofMix(last.stage, last.window, last.startMs, mixMs, collect) + trouble.ofStay(last.stage, last.startMs, mixMs)
   return {
     stages,
@@ -59,7 +60,7 @@ function staysOfPlan(
   problem: PlanProblem,
   { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>
 ): (Interval & { placeId: string })[] {
-  const last = stages.at(-1) as TimedPlanStage
+  const last = sure(stages.at(-1))
   return [
     { placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs },
     { placeId: problem.doughPlace.id, fromMs: mixMs, toMs: course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }
@@ -92,7 +93,7 @@ function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }:
   const made = makeStages(problem, stages)
   const levain = made?.at(-1)?.line
   if (made === null || levain === undefined) return null
-  const timed = stages.map((s, i) => ({ ...s, window: (made[i] as MadeStage).window }))
+  const timed = stages.map((s, i) => ({ ...s, window: sure(made[i]).window }))
   const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === course.proof.kind) ?? course.proof }
   const mixed = doughAt(dough, mixMs, doughPlace.standing)
   const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)

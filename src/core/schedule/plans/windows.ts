@@ -8,8 +8,9 @@ import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { feedByRatio, lineOfFeed } from '../../jars/feeding'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
+import { sure } from '../../units/sure'
 import { atRatio, buildFrom, type PlannedBuild } from '../planBuild'
-import { type FitWindow, type PlanPlace, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
+import { type FitWindow, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
 
 const LOOK_HOURS = 96
 
@@ -95,7 +96,7 @@ function stateOfFeed(problem: PlanProblem, fedBefore: number): CultureState {
   const { build, places, placeId, nowMs } = problem
   const { jar = TYPICAL_JAR } = build.seed
   const warm = places.filter((p) => !isCold(p.standing.tempC))
-  const place = warm.find((p) => p.id === placeId) ?? warm[0] ?? (places[0] as PlanPlace)
+  const place = warm.find((p) => p.id === placeId) ?? warm[0] ?? sure(places[0])
   const stage: PlanStage = { kind: 'wake', flourPerSeed: TYPICAL_FEED, place, mixTempC: build.mixTempC, chill: null, fedBefore }
   const vessel = vesselOf(wakeLine(problem, stage, (nowMs + wishEnd(problem)) / 2), jar)
   const untilHours = fitHours(simulate(vessel, jar, { untilHours: LOOK_HOURS, stopPastPeak: true }).milestones, 'dome') ?? LOOK_HOURS
@@ -183,7 +184,7 @@ export function curveTable<Figures extends readonly number[]>(
 }
 
 const isNear = (a: readonly number[] | null, b: readonly number[] | null, hours: number) =>
-  a === null || b === null ? a === b : a.every((x, i) => Math.abs(x - (b[i] as number)) < hours)
+  a === null || b === null ? a === b : a.every((x, i) => Math.abs(x - (b[i] ?? NaN)) < hours)
 
 /** Value at a place between knots, of the cubic through four of them; a straight line where one of the four is missing. */
 function cubicAt<Figures extends readonly number[]>(figures: readonly (Figures | null)[], place: number): Figures | null {
@@ -194,9 +195,11 @@ function cubicAt<Figures extends readonly number[]>(figures: readonly (Figures |
   const from = Math.min(Math.max(left - 1, 0), last - 3)
   const four = [0, 1, 2, 3].map((i) => figures[from + i] ?? null)
   const u = place - from
-  if (four.includes(null)) return b.map((x, i) => x + (place - left) * ((c[i] as number) - x)) as unknown as Figures
+  const [p, q, r, s] = four
+  const figuresOf = (at: (i: number) => number) => b.map((_, i) => at(i)) as unknown as Figures
+  if (!p || !q || !r || !s) return figuresOf((i) => (b[i] ?? NaN) + (place - left) * ((c[i] ?? NaN) - (b[i] ?? NaN)))
   const weights = [((u - 1) * (u - 2) * (u - 3)) / -6, (u * (u - 2) * (u - 3)) / 2, (u * (u - 1) * (u - 3)) / -2, (u * (u - 1) * (u - 2)) / 6]
-  return b.map((_, i) => weights.reduce((sum, w, k) => sum + w * ((four[k] as Figures)[i] as number), 0)) as unknown as Figures
+  return figuresOf((i) => [p, q, r, s].reduce((sum, four, k) => sum + (weights[k] ?? NaN) * (four[i] ?? NaN), 0))
 }
 
 /** A window at any start. */
@@ -236,20 +239,20 @@ export function windowTables(problem: PlanProblem, stages: readonly PlanStage[],
   if (stages.length <= ANCHORS) return stages.map(reckoned)
   const sizes = stages.map(({ flourPerSeed }) => Math.log(flourPerSeed))
   const anchors = anchorsOf(sizes)
-  const tables = new Map(anchors.map((i) => [i, reckoned(stages[i] as PlanStage)]))
+  const tables = new Map(anchors.map((i) => [i, reckoned(sure(stages[i]))]))
   return stages.map((stage, i) => {
     const own = tables.get(i)
     if (own !== undefined) return own
     const weights = weightsAt(
-      sizes[i] as number,
-      anchors.map((a) => sizes[a] as number)
+      sizes[i] ?? NaN,
+      anchors.map((a) => sizes[a] ?? NaN)
     )
     const between: WindowTable = (ms) => {
       const sum = { opens: 0, fit: 0, closes: 0 }
       for (const [k, a] of anchors.entries()) {
         const window = tables.get(a)?.(ms) ?? null
         if (window === null) return null
-        const weight = weights[k] as number
+        const weight = weights[k] ?? NaN
         sum.opens += weight * window.opens
         sum.fit += weight * window.fit
         sum.closes += weight * window.closes
@@ -267,9 +270,9 @@ export function windowTables(problem: PlanProblem, stages: readonly PlanStage[],
 
 /** The first, the last, and those nearest to even steps between. */
 function anchorsOf(sizes: readonly number[]): number[] {
-  const [first, last] = [sizes[0] as number, sizes.at(-1) as number]
+  const [first, last] = [sizes[0] ?? NaN, sizes.at(-1) ?? NaN]
   const wanted = Array.from({ length: ANCHORS }, (_, k) => first + ((last - first) * k) / (ANCHORS - 1))
-  const nearest = wanted.map((size) => sizes.reduce((best, s, i) => (Math.abs(s - size) < Math.abs((sizes[best] as number) - size) ? i : best), 0))
+  const nearest = wanted.map((size) => sizes.reduce((best, s, i) => (Math.abs(s - size) < Math.abs((sizes[best] ?? NaN) - size) ? i : best), 0))
   return [...new Set(nearest)]
 }
 

@@ -6,7 +6,7 @@ import {
   doughContents,
   drawnIngredients,
   FLOURS,
-  type FlourKind,
+  keysOf,
   mainKind,
   type SolvedLine,
   toGrams,
@@ -60,7 +60,7 @@ export async function mixed(work: Work, row: KeptBake, state: BakeState, event: 
     })
   }
   const brought = line === null ? {} : contentsOf(line).flours
-  if (kept > 0 && !FLOURS[jar.flour].gluten && (Object.keys(brought) as FlourKind[]).some((kind) => FLOURS[kind].gluten)) {
+  if (kept > 0 && !FLOURS[jar.flour].gluten && keysOf(brought).some((kind) => FLOURS[kind].gluten)) {
     throw new Problem(409, 'gluten guard', REFUSE_BAKES.keptFreeGlutenAndThis(jar.name), {
       fields: { keepBackGrams: REFUSE_BAKES.nothingGoesBackIntoThis }
     })

@@ -3,7 +3,7 @@ import { Op } from 'sequelize'
 import type { z } from 'zod'
 import { type Bake, levainToWeigh, stateOf, statusOf } from '../../../answers'
 import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../../contract'
-import { type BakeProblem, POSSIBLE } from '../../../core'
+import { type BakeProblem, POSSIBLE, sure } from '../../../core'
 import { problemSentence } from '../../../words'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { THINGS } from '../../../words/refusals/things'
@@ -80,7 +80,7 @@ async function bakeViews(work: Work, rows: readonly KeptBake[]): Promise<Bake[]>
 
 /** One bake, taken away or not. */
 export async function findBake(work: Work, id: string): Promise<Bake> {
-  return (await bakeViews(work, [await bakeRow(work, id)]))[0] as Bake
+  return sure((await bakeViews(work, [await bakeRow(work, id)]))[0])
 }
 
 /** A page of bakes: open ones by when they are mixed, the others newest first. */

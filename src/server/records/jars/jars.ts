@@ -15,6 +15,7 @@ import {
   glutenInto,
   gramsOfBlend,
   type LedgerEntry,
+  sure,
   toGrams,
   toMilligrams,
   transfer,
@@ -165,7 +166,7 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
 
 /** One jar. */
 export async function findJar(work: Work, id: string): Promise<Jar> {
-  return (await jarViews(work, [await jarRow(work, id)]))[0] as Jar
+  return sure((await jarViews(work, [await jarRow(work, id)]))[0])
 }
 
 /** All jars, by name. */

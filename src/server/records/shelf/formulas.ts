@@ -1,7 +1,7 @@
 import { literal } from 'sequelize'
 import type { z } from 'zod'
 import { type formulaPostSchema, type formulaPutSchema, isoOf, type WireFormulaVersion, type WireSavedFormula } from '../../../contract'
-import { levainComposition, solveFormula } from '../../../core'
+import { levainComposition, solveFormula, sure } from '../../../core'
 import { problemSentence } from '../../../words'
 import { REFUSE_SHELF } from '../../../words/refusals/shelf'
 import { THINGS } from '../../../words/refusals/things'
@@ -48,7 +48,7 @@ export async function listFormulas(work: Work): Promise<WireSavedFormula[]> {
   // Of each only what it is now: a library of 150 with twelve versions each is read whole otherwise.
   const newest = literal('(formulaId, version) IN (SELECT id, version FROM formulas WHERE deletedAtMs IS NULL)')
   const latest = new Map((await models.formulaVersions.findAll({ where: newest, transaction })).map(plain).map((v) => [v.formulaId, v]))
-  return rows.map((row) => view(row, latest.get(row.id) as FormulaVersionRow)).sort((a, b) => a.name.localeCompare(b.name))
+  return rows.map((row) => view(row, sure(latest.get(row.id)))).sort((a, b) => a.name.localeCompare(b.name))
 }
 
 /** Refuses a formula that cannot be, with the sentence that says why. */

@@ -1,6 +1,6 @@
 import type { z } from 'zod'
 import type { ingredientPutSchema, ListedIngredient } from '../../../contract'
-import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, withBlends } from '../../../core'
+import { BUILT_IN_INGREDIENTS, type Ingredient, type Pantry, pantryOf, sure, withBlends } from '../../../core'
 import { REFUSE_SHELF } from '../../../words/refusals/shelf'
 import { THINGS } from '../../../words/refusals/things'
 import { type IngredientRow, plain } from '../../db/rows'
@@ -28,7 +28,7 @@ export async function listIngredients(work: Work): Promise<ListedIngredient[]> {
     .sort((a, b) => a.ingredient.name.localeCompare(b.ingredient.name))
   const all = [...builtIn, ...own]
   const filled = withBlends(all.map((listed) => listed.ingredient))
-  return all.map((listed, n) => ({ ...listed, ingredient: filled[n] as Ingredient }))
+  return all.map((listed, n) => ({ ...listed, ingredient: sure(filled[n]) }))
 }
 
 /** The kitchen's ingredients, by id. */
@@ -50,7 +50,7 @@ export async function putIngredient(work: Work, id: string, { version, ingredien
   const before = row?.content ?? BUILT_IN.get(id)
   if (before !== undefined) await noteChange(work, 'ingredient', id, before, ingredient)
   await models.ingredients.upsert({ id, kitchenId: kitchen.id, content: ingredient, version: (row?.version ?? 0) + 1, deletedAtMs: null }, { transaction })
-  return (await listIngredients(work)).find((listed) => listed.ingredient.id === id) as ListedIngredient
+  return sure((await listIngredients(work)).find((listed) => listed.ingredient.id === id))
 }
 
 /** A blend is made of flours that are here, and not of blends. */

@@ -12,7 +12,6 @@ import {
   firstDraft,
   howItIs,
   LATER,
-  type Later,
   minuteOf
 } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
@@ -153,7 +152,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       <SegmentedControl
         aria-label={FEED_SHEET.fedBy}
         value={draft.by}
-        onChange={(v) => choose(v as FeedWay)}
+        onChange={(v) => choose(v)}
         data={FEED_WAYS.map((way) => ({ value: way, label: FEED_SHEET.by(way) }))}
       />
       <Amounts jar={jar} draft={draft} there={there} edit={edit} />
@@ -222,7 +221,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
             }))}
             value={draft.later}
             allowDeselect={false}
-            onChange={(v) => v !== null && edit({ later: v as Later })}
+            onChange={(v) => v !== null && edit({ later: v })}
           />
         )}
       </SimpleGrid>

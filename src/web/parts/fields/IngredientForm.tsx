@@ -1,10 +1,7 @@
 import { Button, Chip, Group, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
-import { useState } from 'react'
 import { ingredientSchema } from '../../../contract'
-import { ALLERGENS, type Allergen, FLOUR_KINDS, type FlourKind, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../../core'
-import { fieldProblem } from '../../../words'
+import { ALLERGENS, FLOUR_KINDS, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../../core'
 import { INGREDIENT_FORM } from '../../../words/screens/parts'
-import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { saveIngredient } from '../../data/stores'
 import { Note } from '../cards/Card'
@@ -13,6 +10,7 @@ import { tellDone, tellError } from '../cards/tell'
 import { BlendEditor } from './BlendEditor'
 import { FlourFields, StoreFields } from './FlourFields'
 import { QuantityField } from './QuantityField'
+import { useSchemaForm } from './useSchemaForm'
 
 /** g/ml of spooned flour, to begin from. */
 const LIKE_FLOUR = [0.5, 0.6] as const
@@ -39,38 +37,29 @@ export function IngredientForm({
   readonly onDone: (ingredient: Ingredient) => void
   readonly onCancel: () => void
 }) {
-  const { format } = useKitchen()
-  const [draft, setDraft] = useState(ingredient)
-  const [problem, setProblem] = useState<string | null>(null)
+  const { form, problem, onSubmit } = useSchemaForm(ingredientSchema, ingredient, (saved) => {
+    saveIngredient(saved, version).then(() => tellDone(INGREDIENT_FORM.kept(saved.name)), tellError)
+    onDone(saved)
+  })
+  const { values: draft, setValues: edit } = form
   const { density } = draft
-  const edit = (patch: Partial<Ingredient>) => {
-    setProblem(null)
-    setDraft((before) => ({ ...before, ...patch }))
-  }
   const holds = (part: 'flour' | 'water' | 'salt') => (value: number) => edit({ composition: { ...draft.composition, [part]: value } })
-  const keep = () => {
-    const checked = ingredientSchema.safeParse({ ...draft, name: draft.name.trim() })
-    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
-    const next = { ...draft, name: draft.name.trim() }
-    saveIngredient(next, version).then(() => tellDone(INGREDIENT_FORM.kept(next.name)), tellError)
-    onDone(next)
-  }
   return (
-    <Stack gap="sm">
-      <TextInput label={INGREDIENT_FORM.nameWord} value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+    <Stack component="form" gap="sm" onSubmit={onSubmit}>
+      <TextInput label={INGREDIENT_FORM.nameWord} maxLength={80} data-autofocus {...form.getInputProps('name')} />
       <SimpleGrid cols={2}>
         <Select
           label={INGREDIENT_FORM.kind}
           data={[...INGREDIENT_KINDS].filter((k) => k !== 'water' && k !== 'salt')}
           value={draft.kind}
-          onChange={(v) => v !== null && setDraft((before) => withKind(before, v as IngredientKind))}
+          onChange={(v) => v !== null && edit(withKind(draft, v))}
         />
         {draft.kind === 'flour' && draft.blend === undefined && (
           <Select
             label={INGREDIENT_FORM.fermentsLike}
             data={[...FLOUR_KINDS]}
             value={draft.flourKind ?? 'white wheat'}
-            onChange={(v) => v !== null && edit({ flourKind: v as FlourKind })}
+            onChange={(v) => v !== null && edit({ flourKind: v })}
           />
         )}
       </SimpleGrid>
@@ -112,7 +101,7 @@ export function IngredientForm({
       {draft.blend === undefined && (
         <>
           <Text fw={500}>{INGREDIENT_FORM.allergens}</Text>
-          <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v as Allergen[] })}>
+          <Chip.Group multiple value={[...draft.allergens]} onChange={(v) => edit({ allergens: v })}>
             <Group gap={8}>
               {ALLERGENS.map((a) => (
                 <Chip key={a} value={a}>
@@ -126,7 +115,7 @@ export function IngredientForm({
       <Switch label={INGREDIENT_FORM.goesOnSmallScale} checked={draft.fine} onChange={(e) => edit({ fine: e.currentTarget.checked })} />
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
-        <Button onClick={keep}>{INGREDIENT_FORM.save}</Button>
+        <Button type="submit">{INGREDIENT_FORM.save}</Button>
         <Button variant="default" onClick={onCancel}>
           {INGREDIENT_FORM.cancel}
         </Button>

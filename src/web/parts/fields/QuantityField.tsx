@@ -30,6 +30,9 @@ export function QuantityField({
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string | null>(null)
   const lastShown = useRef(shown)
+  const field = useRef<HTMLInputElement>(null)
+  // A form is not sent while a figure in it is refused: the browser goes there and says the same sentence.
+  useEffect(() => field.current?.setCustomValidity(error ?? ''), [error])
   useEffect(() => {
     // A value that changed elsewhere replaces the text; one that came from this text leaves it as it was typed.
     if (lastShown.current === shown) return
@@ -62,6 +65,7 @@ export function QuantityField({
   return (
     <TextInput
       {...input}
+      ref={field}
       label={typeof input.label === 'string' ? <Explained text={input.label} ofField /> : input.label}
       inputMode={kind === 'count' ? 'numeric' : 'decimal'}
       autoComplete="off"

@@ -56,7 +56,7 @@ function Found({ found, onDone }: { readonly found: TakenAlong; readonly onDone:
     <Modal opened onClose={leave} title={`“${found.kitchen}”`} size="lg">
       <Text>{BRING_IN.takenAlong(format.dayTime(found.madeAt), heldWords(found))}</Text>
       {found.merge !== null && (
-        <Radio.Group mt="md" value={how} onChange={(value) => setHow(value as typeof how)} label={BRING_IN.thisKitchenInUse(found.replaces ?? '')}>
+        <Radio.Group mt="md" value={how} onChange={(value) => setHow(value)} label={BRING_IN.thisKitchenInUse(found.replaces ?? '')}>
           <Stack gap="sm" mt="xs">
             <Radio value="merge" label={BRING_IN.addFileTo} description={BRING_IN.jarsBakesAndRecipesBoth} />
             <Radio value="replace" label={BRING_IN.replace} description={BRING_IN.onlyWhatInFileHere} />

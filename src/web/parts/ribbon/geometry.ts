@@ -4,6 +4,7 @@
 
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
+import { sure } from '../../../core'
 import type { Family } from '../jar/family'
 
 /** One point of a hill. */
@@ -154,7 +155,7 @@ export function layHills({ strip, groundY, nowX, x }: RibbonFrame, hills: readon
   const hillPx = (groundY - HEAD_PX) / (1 + LANE_RISE * (laneCount - 1))
   const topGas = Math.max(LEAST_TOP_GAS, ...shown.flatMap((hill) => [...hill.points, ...(hill.marks ?? [])].map((p) => p.gas)))
   const drawn = shown.map((hill, i) => {
-    const ground = groundY - (laneCount - 1 - (lanes[i] as number)) * LANE_RISE * hillPx
+    const ground = groundY - (laneCount - 1 - (lanes[i] ?? NaN)) * LANE_RISE * hillPx
     return drawHill(hill, x, (gas) => ground - Math.min(Math.max(gas, 0) / topGas, MOST_OF_HILL) * hillPx, ground)
   })
   return { hills: drawn, labels: placeLabels(drawn, strip, x, nowX) }
@@ -166,10 +167,10 @@ const endOf = (hill: Hill) => Math.max(hill.points.at(-1)?.ms ?? 0, hill.day?.at
 /** The lowest lane in which a hill overlaps no other. */
 export function assignLanes(hills: readonly Hill[]): number[] {
   const ends: number[] = []
-  const order = hills.map((_, i) => i).sort((a, b) => startOf(hills[a] as Hill) - startOf(hills[b] as Hill))
+  const order = hills.map((_, i) => i).sort((a, b) => startOf(sure(hills[a])) - startOf(sure(hills[b])))
   const lanes = new Array<number>(hills.length).fill(0)
   for (const i of order) {
-    const hill = hills[i] as Hill
+    const hill = sure(hills[i])
     const free = ends.findIndex((end) => end <= startOf(hill))
     const lane = free === -1 ? ends.length : free
     ends[lane] = endOf(hill)
@@ -185,9 +186,7 @@ const line = (points: readonly (readonly [number, number])[]) => points.map(([px
 function drawHill(hill: Hill, x: (ms: number) => number, y: (gas: number) => number, groundY: number): DrawnHill {
   const ridge = hill.points.map((p) => [x(p.ms), y(p.gas)] as const)
   const under = (points: readonly (readonly [number, number])[]) =>
-    points.length < 2
-      ? ''
-      : `${line(points)}L${at((points.at(-1) as readonly [number, number])[0])} ${at(groundY)}L${at((points[0] as readonly [number, number])[0])} ${at(groundY)}Z`
+    points.length < 2 ? '' : `${line(points)}L${at(sure(points.at(-1))[0])} ${at(groundY)}L${at(sure(points[0])[0])} ${at(groundY)}Z`
   const band = hill.band ?? []
   const inside = hill.window === null ? [] : between(hill.points, hill.window.fromMs, hill.window.toMs)
   return {
@@ -222,8 +221,8 @@ export function between(points: readonly HillPoint[], fromMs: number, toMs: numb
 /** Level of a curve at a moment, on a straight line between its points. */
 export function levelAt(points: readonly HillPoint[], ms: number): number {
   const i = points.findIndex((p) => p.ms >= ms)
-  const right = points[i === -1 ? points.length - 1 : i] as HillPoint
-  const left = points[Math.max((i === -1 ? points.length : i) - 1, 0)] as HillPoint
+  const right = sure(points[i === -1 ? points.length - 1 : i])
+  const left = sure(points[Math.max((i === -1 ? points.length : i) - 1, 0)])
   return right.ms === left.ms ? right.gas : left.gas + ((ms - left.ms) / (right.ms - left.ms)) * (right.gas - left.gas)
 }
 
@@ -258,7 +257,7 @@ function daysOf({ fromMs, toMs, width, timeZone }: Strip, x: (ms: number) => num
     const covered = nowX !== null && nowX > left - 8 && nowX < left + DAY_PX
     days.push({ x: covered ? nowX + 10 : left, ms: Math.max(midnight, fromMs) })
   }
-  const room = (i: number) => (days[i + 1]?.x ?? width) - (days[i] as { x: number }).x
+  const room = (i: number) => (days[i + 1]?.x ?? width) - sure(days[i]).x
   return days.filter((_, i) => room(i) >= DAY_PX)
 }
 

@@ -48,17 +48,17 @@ function pointsOf(line: BatchLine, jar: JarParameters, startMs: number, mixAtMs:
   const end = Math.min(milestones.collapsedHours ?? LONGEST_HOURS, used)
   const points: HillPoint[] = []
   for (let i = 0; i < curve.count; i++) {
-    const hours = curve.hours[i] as number
-    if (hours < end) points.push({ ms: startMs + hours * millisecondsInHour, gas: curve.gas[i] as number })
+    const hours = curve.hours[i] ?? NaN
+    if (hours < end) points.push({ ms: startMs + hours * millisecondsInHour, gas: curve.gas[i] ?? NaN })
   }
-  const lastHours = Math.min(end, curve.hours[curve.count - 1] as number)
+  const lastHours = Math.min(end, curve.hours[curve.count - 1] ?? NaN)
   points.push({ ms: startMs + lastHours * millisecondsInHour, gas: gasAt(curve, lastHours) })
   return { points, milestones }
 }
 
 function bandOf(forecast: Forecast, startMs: number, untilMs: number): NonNullable<Hill['band']> {
   return forecast.gridHours
-    .map((hours, i) => ({ ms: startMs + hours * millisecondsInHour, low: forecast.gas.p05[i] as number, high: forecast.gas.p95[i] as number }))
+    .map((hours, i) => ({ ms: startMs + hours * millisecondsInHour, low: forecast.gas.p05[i] ?? NaN, high: forecast.gas.p95[i] ?? NaN }))
     .filter((b) => b.ms <= untilMs)
 }
 
@@ -106,7 +106,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
 export function runningHill({ bake, line, belief, verdict, marks }: Judged, { jars }: Cultures): Hill {
   const { forecast } = verdict
   const start = line.startedAtMs
-  const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * millisecondsInHour, gas: forecast.gas.p50[i] as number }))
+  const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * millisecondsInHour, gas: forecast.gas.p50[i] ?? NaN }))
   const fall = forecast.closes.p75 + TAIL_HOURS
   const endMs = start + (Number.isFinite(fall) ? fall : (forecast.gridHours.at(-1) ?? 0)) * millisecondsInHour
   return {

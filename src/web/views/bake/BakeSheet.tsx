@@ -6,7 +6,7 @@ import { lazy, Suspense, useCallback, useMemo } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
 import { type Bake, beliefIn, beliefOfBake, type Cultures, dayOfBake, minuteOf, planAgain, solvePlan, startedOf } from '../../../answers'
 import { type Plan, planSchema, planToWire } from '../../../contract'
-import { type BakeState, hasBegun } from '../../../core'
+import { type BakeState, hasBegun, sure } from '../../../core'
 import { fieldProblem, near } from '../../../words'
 import { BAKE_SHEET } from '../../../words/screens/bake'
 import { createBake, removeBake, restoreBake, useBake } from '../../data/bakes'
@@ -117,8 +117,8 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     kitchen.keys
       ? [
           ...STATIONS.map((s, i) => [String(i + 1), () => open(s.id)] as [string, () => void]),
-          ['ArrowLeft', () => index > 0 && open((STATIONS[index - 1] as (typeof STATIONS)[number]).id)],
-          ['ArrowRight', () => index < STATIONS.length - 1 && open((STATIONS[index + 1] as (typeof STATIONS)[number]).id)]
+          ['ArrowLeft', () => index > 0 && open(sure(STATIONS[index - 1]).id)],
+          ['ArrowRight', () => index < STATIONS.length - 1 && open(sure(STATIONS[index + 1]).id)]
         ]
       : []
   )

@@ -186,7 +186,7 @@ const Answers = memo(function Answers({ unknown, onUnknown }: { readonly unknown
         value={unknown}
         allowDeselect={false}
         size="sm"
-        onChange={(v) => v !== null && onUnknown(v as Unknown)}
+        onChange={(v) => v !== null && onUnknown(v)}
       />
     </div>
   )

@@ -96,19 +96,12 @@ export function FirstRun() {
                   <TextInput label={FIRST_RUN.nameJar} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
                   <QuantityField kind="mass" label={FIRST_RUN.howMuchIn} what={FIRST_RUN.whatInJar} value={grams} range={[1, 20_000]} onCommit={setGrams} />
                 </SimpleGrid>
-                <SegmentedControl
-                  mt="sm"
-                  fullWidth
-                  data={FLOURS}
-                  value={flour}
-                  onChange={(v) => setFlour(v as FlourKind)}
-                  aria-label={FIRST_RUN.flourLivesOn}
-                />
+                <SegmentedControl mt="sm" fullWidth data={FLOURS} value={flour} onChange={(v) => setFlour(v)} aria-label={FIRST_RUN.flourLivesOn} />
               </div>
             </Group>
           </Card>
           <Card title={FIRST_RUN.whenWasLastFed}>
-            <Chip.Group value={fed} onChange={(v) => setFed(v as string)}>
+            <Chip.Group value={fed} onChange={(v) => setFed(v)}>
               <div className={classes.choices} role="radiogroup" aria-label={FIRST_RUN.lastFed}>
                 {FED.map(({ value, label }) => (
                   <Chip key={value} value={value} size="lg">

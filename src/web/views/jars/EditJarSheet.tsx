@@ -1,8 +1,7 @@
 import { Button, Drawer, Select, Stack, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { type Jar, type JarEdit, jarEditSchema } from '../../../contract'
-import { CULTURE_TRAITS, CULTURES, type Culture, FLOUR_KINDS, type FlourKind, usualFeed } from '../../../core'
-import { fieldProblem } from '../../../words'
+import { type Jar, jarEditSchema } from '../../../contract'
+import { CULTURE_TRAITS, CULTURES, FLOUR_KINDS, usualFeed } from '../../../core'
 import { EDIT_JAR_SHEET } from '../../../words/screens/jars'
 import { editJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -10,6 +9,7 @@ import { Note } from '../../parts/cards/Card'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { BlendEditor } from '../../parts/fields/BlendEditor'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { useSchemaForm } from '../../parts/fields/useSchemaForm'
 
 const NONE = 'none'
 
@@ -25,39 +25,26 @@ export function EditJarSheet({ jar, opened, onClose }: { jar: Jar; opened: boole
 function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
   /** As it was when the sheet was opened: what another window does meanwhile is not overwritten unseen. */
   const [jar] = useState(now)
-  const { format, vessels } = useKitchen()
-  const [draft, setDraft] = useState<JarEdit>({
-    name: jar.name,
-    culture: jar.culture,
-    flour: jar.flour,
-    feed: jar.feed,
-    vesselId: jar.vesselId,
-    keepMinimumGrams: jar.keepMinimumGrams
+  const { vessels } = useKitchen()
+  const { name, culture, flour, feed, vesselId, keepMinimumGrams } = jar
+  const { form, problem, onSubmit } = useSchemaForm(jarEditSchema, { name, culture, flour, feed, vesselId, keepMinimumGrams }, (saved) => {
+    editJar(jar, saved).then(() => tellDone(EDIT_JAR_SHEET.kept(saved.name)), tellError)
+    onClose()
   })
-  const [problem, setProblem] = useState<string | null>(null)
-  const edit = (patch: Partial<JarEdit>) => {
-    setProblem(null)
-    setDraft((before) => ({ ...before, ...patch }))
-  }
+  const { values: draft, setValues: edit } = form
   const free = jar.flour === 'gluten-free'
   /** Cultures it can be without a program: what it already lives on, told otherwise. */
   const cultures = free || jar.culture === 'dried' ? [jar.culture] : CULTURES.filter((c) => c !== 'gluten-free' && c !== 'dried')
-  const keep = () => {
-    const checked = jarEditSchema.safeParse({ ...draft, name: draft.name.trim() })
-    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
-    editJar(jar, checked.data).then(() => tellDone(EDIT_JAR_SHEET.kept(checked.data.name)), tellError)
-    onClose()
-  }
   return (
-    <Stack gap="md">
-      <TextInput label={EDIT_JAR_SHEET.nameWord} data-autofocus value={draft.name} maxLength={80} onChange={(e) => edit({ name: e.currentTarget.value })} />
+    <Stack component="form" gap="md" onSubmit={onSubmit}>
+      <TextInput label={EDIT_JAR_SHEET.nameWord} data-autofocus maxLength={80} {...form.getInputProps('name')} />
       <Select
         label={EDIT_JAR_SHEET.culture}
         description={CULTURE_TRAITS[draft.culture].says}
         data={[...cultures]}
         value={draft.culture}
         allowDeselect={false}
-        onChange={(v) => v !== null && edit({ culture: v as Culture })}
+        onChange={(v) => v !== null && edit({ culture: v })}
       />
       {!free && (
         <Select
@@ -65,7 +52,7 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
           data={FLOUR_KINDS.filter((kind) => kind !== 'gluten-free')}
           value={draft.flour}
           allowDeselect={false}
-          onChange={(v) => v !== null && edit({ flour: v as FlourKind, feed: [...usualFeed(draft.culture, v as FlourKind)] })}
+          onChange={(v) => v !== null && edit({ flour: v, feed: [...usualFeed(draft.culture, v)] })}
         />
       )}
       <BlendEditor of={EDIT_JAR_SHEET.feeds} blend={draft.feed} only={free ? 'gluten-free' : undefined} onBlend={(feed) => edit({ feed })} />
@@ -85,7 +72,7 @@ function EditForm({ jar: now, onClose }: { jar: Jar; onClose: () => void }) {
       />
       <Note>{free ? EDIT_JAR_SHEET.keptFreeGlutenNoFlour : EDIT_JAR_SHEET.toChangeWhatLivesIn}</Note>
       {problem !== null && <Note tone="stop">{problem}</Note>}
-      <Button onClick={keep}>{EDIT_JAR_SHEET.save}</Button>
+      <Button type="submit">{EDIT_JAR_SHEET.save}</Button>
     </Stack>
   )
 }

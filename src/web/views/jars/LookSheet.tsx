@@ -1,7 +1,7 @@
 import { Button, Chip, Drawer, Group, Stack, Switch, Text } from '@mantine/core'
 import { useState } from 'react'
 import type { Jar } from '../../../contract'
-import { POSSIBLE, SIGNS, type Signs } from '../../../core'
+import { keysOf, POSSIBLE, SIGNS, type Signs } from '../../../core'
 import { LOOK_SHEET } from '../../../words/screens/jars'
 import { lookAtJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -10,7 +10,7 @@ import { QuantityField } from '../../parts/fields/QuantityField'
 import { familyOf } from '../../parts/jar/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
 
-const TOPS = Object.keys(SIGNS.top) as Top[]
+const TOPS = keysOf(SIGNS.top)
 
 /** A look at a kept jar, in the warm or the cold: its level, its top. What is seen makes its next forecasts narrower. */
 export function LookSheet({ jar, expected, opened, onClose }: { jar: Jar; expected: number; opened: boolean; onClose: () => void }) {

@@ -6,7 +6,7 @@ import { LATE_RISKS, type LateRisk } from '../../../core'
 import { CALENDAR_CARD } from '../../../words/screens/kitchen'
 import { makeCalendarAddress, revokeCalendarAddress, useCalendarAddresses } from '../../data/calendar'
 import { useKitchen } from '../../data/kitchen'
-import { useReminderChoice } from '../../data/reminders'
+import { askNotices, putReminderChoice, useReminders } from '../../data/reminders'
 import { Card } from '../../parts/cards/Card'
 import { tellError } from '../../parts/cards/tell'
 import { useOnce } from '../../parts/useOnce'
@@ -57,10 +57,15 @@ const RISK_WORDS: Readonly<Record<LateRisk, string>> = { 5: 'early', 25: CALENDA
 
 /** Sound and notices of this device; what the browser allows is told. */
 function OnThisDevice() {
-  const { choice, put, notices, askNotices } = useReminderChoice()
+  const { choice, notices } = useReminders()
   return (
     <div className={classes.stack}>
-      <Switch size="md" label={CALENDAR_CARD.soundWhenStepDue} checked={choice.sound} onChange={(e) => put({ ...choice, sound: e.currentTarget.checked })} />
+      <Switch
+        size="md"
+        label={CALENDAR_CARD.soundWhenStepDue}
+        checked={choice.sound}
+        onChange={(e) => putReminderChoice({ ...choice, sound: e.currentTarget.checked })}
+      />
       <Switch
         size="md"
         label={CALENDAR_CARD.noticeThisDeviceWhereBrowser}
@@ -69,7 +74,7 @@ function OnThisDevice() {
         description={notices === 'denied' ? CALENDAR_CARD.browserHasBeenToldNot : notices === 'missing' ? CALENDAR_CARD.thisBrowserShowsNoNotices : undefined}
         onChange={(e) => {
           const on = e.currentTarget.checked
-          put({ ...choice, notices: on })
+          putReminderChoice({ ...choice, notices: on })
           if (on) void askNotices()
         }}
       />
@@ -81,7 +86,7 @@ function OnThisDevice() {
           fullWidth
           data={LATE_RISKS.map((risk) => ({ value: String(risk), label: RISK_WORDS[risk] }))}
           value={String(choice.lateRisk)}
-          onChange={(value) => put({ ...choice, lateRisk: LATE_RISKS.find((risk) => String(risk) === value) ?? choice.lateRisk })}
+          onChange={(value) => putReminderChoice({ ...choice, lateRisk: LATE_RISKS.find((risk) => String(risk) === value) ?? choice.lateRisk })}
           aria-label={CALENDAR_CARD.whenToTellYouAbout}
         />
         <Text c="dimmed" mt={4}>

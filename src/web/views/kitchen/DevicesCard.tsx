@@ -1,14 +1,16 @@
 import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
-import { DEVICE_KINDS, type Device, type DeviceDeed, type DeviceKind, ROUTES } from '../../../contract'
+import { DEVICE_KINDS, type Device, type DeviceDeed, type DeviceKind, devicePostSchema, type NewDevice, ROUTES } from '../../../contract'
 import { DEVICES_CARD } from '../../../words/screens/kitchen'
 import { addDevice, removeDevice, touchDevice, useDevices } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
+import { newId } from '../../data/newId'
 import { Card, Note } from '../../parts/cards/Card'
 import { tellError } from '../../parts/cards/tell'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { useSchemaForm } from '../../parts/fields/useSchemaForm'
 import classes from './KitchenRoom.module.css'
 import { TellOnce } from './TellOnce'
 
@@ -18,10 +20,14 @@ const KIND_WORDS: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe
 export function DevicesCard() {
   const { kitchen } = useKitchen()
   const devices = useDevices()
-  const [name, setName] = useState('')
-  const [kind, setKind] = useState<DeviceKind>('scale')
-  const [placeId, setPlaceId] = useState(kitchen.places[0]?.id ?? null)
   const [made, setMade] = useState<{ readonly id: string; readonly token: string } | null>(null)
+  const { form, problem, onSubmit } = useSchemaForm(devicePostSchema, newDevice(kitchen.places[0]?.id ?? null), (device) => {
+    addDevice({ ...device, placeId: device.kind === 'room' ? device.placeId : null, resolution: device.kind === 'scale' ? 1 : 0.1 }).then((told) => {
+      setMade(told)
+      form.setValues(newDevice(device.placeId))
+    }, tellError)
+  })
+  const { values: draft, setValues: edit } = form
   const words = made === null ? '' : DEVICES_CARD.curlXPostHAuthorization(window.location.origin, ROUTES.deviceReadings(made.id), made.token)
   return (
     <Card title={DEVICES_CARD.devices}>
@@ -30,48 +36,38 @@ export function DevicesCard() {
         <DeviceRow key={device.id} device={device} />
       ))}
       {made !== null && <TellOnce says={DEVICES_CARD.tokenToldOnlyNowDevice} secret={words} />}
-      <SimpleGrid cols={{ base: 1, xs: 2 }} mt="md">
-        <TextInput
-          label={DEVICES_CARD.deviceYourOwn}
-          placeholder={DEVICES_CARD.scaleByWindow}
-          value={name}
-          maxLength={80}
-          onChange={(e) => setName(e.currentTarget.value)}
-        />
-        <Select
-          label={DEVICES_CARD.itIsA}
-          data={DEVICE_KINDS.map((value) => ({ value, label: KIND_WORDS[value].toLowerCase() }))}
-          value={kind}
-          allowDeselect={false}
-          onChange={(value) => value !== null && setKind(value as DeviceKind)}
-        />
-        {kind === 'room' && (
+      <form onSubmit={onSubmit}>
+        <SimpleGrid cols={{ base: 1, xs: 2 }} mt="md">
+          <TextInput label={DEVICES_CARD.deviceYourOwn} placeholder={DEVICES_CARD.scaleByWindow} maxLength={80} {...form.getInputProps('name')} />
           <Select
-            label={DEVICES_CARD.hangsAt}
-            data={kitchen.places.map((p) => ({ value: p.id, label: p.name }))}
-            value={placeId}
+            label={DEVICES_CARD.itIsA}
+            data={DEVICE_KINDS.map((value) => ({ value, label: KIND_WORDS[value].toLowerCase() }))}
+            value={draft.kind}
             allowDeselect={false}
-            onChange={setPlaceId}
+            onChange={(kind) => kind !== null && edit({ kind })}
           />
-        )}
-      </SimpleGrid>
-      <Button
-        variant="default"
-        mt="sm"
-        disabled={name.trim() === ''}
-        onClick={() => {
-          addDevice({ name: name.trim(), kind, placeId: kind === 'room' ? placeId : null, resolution: kind === 'scale' ? 1 : 0.1 }).then((told) => {
-            setMade(told)
-            setName('')
-          }, tellError)
-        }}
-      >
-        {DEVICES_CARD.takeIn}
-      </Button>
+          {draft.kind === 'room' && (
+            <Select
+              label={DEVICES_CARD.hangsAt}
+              data={kitchen.places.map((p) => ({ value: p.id, label: p.name }))}
+              value={draft.placeId}
+              allowDeselect={false}
+              onChange={(placeId) => edit({ placeId })}
+            />
+          )}
+        </SimpleGrid>
+        {problem !== null && <Note tone="stop">{problem}</Note>}
+        <Button type="submit" variant="default" mt="sm">
+          {DEVICES_CARD.takeIn}
+        </Button>
+      </form>
       <Note tone="care">{DEVICES_CARD.heatingMatsProofersAndTheir}</Note>
     </Card>
   )
 }
+
+/** What the form begins from. */
+const newDevice = (placeId: string | null): NewDevice => ({ id: newId(), name: '', kind: 'scale', placeId })
 
 /** One device with what it says now. */
 function DeviceRow({ device }: { readonly device: Device }) {

@@ -84,7 +84,7 @@ function EveryWeek({
               value={busy.kind}
               allowDeselect={false}
               w={150}
-              onChange={(v) => v !== null && put(busy.id, { kind: v as BusyKind })}
+              onChange={(v) => v !== null && put(busy.id, { kind: v })}
             />
             <ActionIcon
               aria-label={HOURS_CARD.takeAway(busy.name)}
@@ -222,7 +222,7 @@ function OnceForm({ now, onKeep }: { readonly now: number; readonly onKeep: (onc
         data={BUSY_KINDS.map((k) => ({ value: k, label: KIND_WORDS[k] }))}
         value={kind}
         allowDeselect={false}
-        onChange={(v) => v !== null && setKind(v as BusyKind)}
+        onChange={(v) => v !== null && setKind(v)}
       />
       <Text fw={500}>{HOURS_CARD.from2}</Text>
       <MomentField ms={from} fromMs={now} onMs={setFrom} />

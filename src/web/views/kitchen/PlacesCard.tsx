@@ -132,7 +132,7 @@ function PlaceForm({ place, onPatch }: { readonly place: Place; readonly onPatch
         data={SURROUNDINGS.map((s) => ({ value: s, label: SURROUNDING_WORDS[s] }))}
         value={place.surroundings}
         allowDeselect={false}
-        onChange={(v) => v !== null && onPatch({ surroundings: v as Surroundings })}
+        onChange={(v) => v !== null && onPatch({ surroundings: v })}
       />
       <NumberInput
         label={PLACES_CARD.howManyFindRoomThere}

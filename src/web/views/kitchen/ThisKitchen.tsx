@@ -65,7 +65,7 @@ export function ThisKitchen() {
                 { value: 'dark', label: THIS_KITCHEN.dim }
               ]}
               value={colorScheme}
-              onChange={(v) => setColorScheme(v as typeof colorScheme)}
+              onChange={(v) => setColorScheme(v)}
             />
           </div>
           <Switch

@@ -2,8 +2,7 @@ import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type Vessel, vesselSchema } from '../../../contract'
-import { VESSEL_MATERIALS, type VesselMaterial } from '../../../core'
-import { fieldProblem } from '../../../words'
+import { VESSEL_MATERIALS } from '../../../core'
 import { VESSELS_CARD } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
@@ -12,6 +11,7 @@ import { Card, Note } from '../../parts/cards/Card'
 import { HistoryButton } from '../../parts/cards/History'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { useSchemaForm } from '../../parts/fields/useSchemaForm'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import classes from './KitchenRoom.module.css'
 
@@ -67,25 +67,20 @@ export function VesselsCard() {
 }
 
 function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel; readonly version: number; readonly onDone: () => void }) {
-  const { format } = useKitchen()
   /** As it was when the form was opened: what another window does meanwhile is not overwritten unseen. */
   const [version] = useState(now)
-  const [draft, setDraft] = useState<Vessel>(vessel)
-  const [problem, setProblem] = useState<string | null>(null)
-  const edit = (patch: Partial<Vessel>) => setDraft((before) => ({ ...before, ...patch }))
-  const keep = () => {
-    const checked = vesselSchema.safeParse(draft)
-    if (!checked.success) return setProblem(fieldProblem(checked.error, format))
-    saveVessel(checked.data, version).then(() => tellDone(VESSELS_CARD.kept(checked.data.name)), tellError)
+  const { form, problem, onSubmit } = useSchemaForm(vesselSchema, vessel, (saved) => {
+    saveVessel(saved, version).then(() => tellDone(VESSELS_CARD.kept(saved.name)), tellError)
     onDone()
-  }
+  })
+  const { values: draft, setValues: edit } = form
   const remove = () => {
     dropVessel(vessel.id).then((undo) => tellDone(VESSELS_CARD.hasBeenTakenAway(vessel.name), undo), tellError)
     onDone()
   }
   return (
-    <div className={classes.form}>
-      <TextInput label={VESSELS_CARD.nameWord} value={draft.name} maxLength={80} data-autofocus onChange={(e) => edit({ name: e.currentTarget.value })} />
+    <form className={classes.form} onSubmit={onSubmit}>
+      <TextInput label={VESSELS_CARD.nameWord} maxLength={80} data-autofocus {...form.getInputProps('name')} />
       <SimpleGrid cols={2} mt="sm">
         <QuantityField kind="mass" label={VESSELS_CARD.emptyWeight} value={draft.tareGrams} range={[0, 20_000]} onCommit={(tareGrams) => edit({ tareGrams })} />
         <QuantityField
@@ -105,15 +100,15 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
         <QuantityField kind="parts" label={VESSELS_CARD.heightInsideMm} value={draft.heightMm} range={[20, 800]} onCommit={(heightMm) => edit({ heightMm })} />
         <Select
           label={VESSELS_CARD.made}
-          data={[...VESSEL_MATERIALS]}
+          data={VESSEL_MATERIALS}
           value={draft.material}
           allowDeselect={false}
-          onChange={(material) => material !== null && edit({ material: material as VesselMaterial })}
+          onChange={(material) => material !== null && edit({ material })}
         />
       </SimpleGrid>
       {problem !== null && <Note tone="stop">{problem}</Note>}
       <Group mt="sm">
-        <Button size="sm" onClick={keep}>
+        <Button size="sm" type="submit">
           {VESSELS_CARD.save}
         </Button>
         <Button size="sm" variant="default" onClick={onDone}>
@@ -126,6 +121,6 @@ function VesselForm({ vessel, version: now, onDone }: { readonly vessel: Vessel;
           </ActionIcon>
         )}
       </Group>
-    </div>
+    </form>
   )
 }

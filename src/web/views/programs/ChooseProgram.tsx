@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { beliefIn, type ProgramChoices, type ProgramGround, proposeProgram, waysToWait, whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
-import { type AbsenceWay, CULTURE_TRAITS, CULTURES, type Culture, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
+import { type AbsenceWay, CULTURE_TRAITS, CULTURES, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
 import { KIND_WORDS } from '../../../words'
 import { CHOOSE_PROGRAM } from '../../../words/screens/programs'
 import { useCultures } from '../../data/beliefs'
@@ -98,7 +98,7 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
               description={CULTURE_TRAITS[choices.culture].says}
               value={choices.culture}
               allowDeselect={false}
-              onChange={(v) => v !== null && edit({ culture: v as Culture })}
+              onChange={(v) => v !== null && edit({ culture: v })}
             />
           )}
           {kind === 'strengthen' && <MomentField ms={choices.whenMs} fromMs={now} onMs={(whenMs) => edit({ whenMs })} />}

@@ -75,14 +75,9 @@ export function NewCultureRoom() {
               data={CULTURES.filter((c) => c !== 'dried' && c !== 'stiff under water')}
               value={culture}
               allowDeselect={false}
-              onChange={(v) => v !== null && setCulture(v as Culture)}
+              onChange={(v) => v !== null && setCulture(v)}
             />
-            <SegmentedControl
-              aria-label={NEW_CULTURE_ROOM.school}
-              data={[...NEW_CULTURE_SCHOOLS]}
-              value={school}
-              onChange={(v) => setSchool(v as NewCultureSchool)}
-            />
+            <SegmentedControl aria-label={NEW_CULTURE_ROOM.school} data={[...NEW_CULTURE_SCHOOLS]} value={school} onChange={(v) => setSchool(v)} />
             <Text c="dimmed">{school === 'gather first' ? NEW_CULTURE_ROOM.equalFeedsForThreeDays : NEW_CULTURE_ROOM.smallJarOneDayOnly}</Text>
             <PlaceSelect label={NEW_CULTURE_ROOM.whereStands} value={placeId} onPlace={({ id }) => setPlaceId(id)} />
             <Note tone="care">{NEW_CULTURE_ROOM.rawFlourNotEatenAnd}</Note>

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar } from '../../../../contract'
-import { type BuildPlan, LEVAIN_SOURCES, type LevainSource, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
+import { type BuildPlan, LEVAIN_SOURCES, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
 import { LEVAIN_STATION } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
@@ -70,7 +70,7 @@ export function LevainStation() {
             data={LEVAIN_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value].name }))}
             value={wish.source}
             disabled={frozen}
-            onChange={(v) => v !== null && set({ source: v as LevainSource })}
+            onChange={(v) => v !== null && set({ source: v })}
           />
           <Text c="dimmed" mt={6}>
             {SOURCE_WORDS[wish.source].says}

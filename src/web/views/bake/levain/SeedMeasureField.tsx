@@ -50,7 +50,7 @@ export function SeedMeasureField({
         aria-label={SEED_MEASURE_FIELD.howToGiveAmountStarter}
         data={[...WAYS]}
         value={by.kind}
-        onChange={(v) => choose(v as SeedMeasure['kind'])}
+        onChange={(v) => choose(v)}
       />
       <div className={classes.sizeFields}>
         {by.kind === 'ratio' && (
@@ -117,7 +117,7 @@ export function SeedMeasureField({
                 disabled={frozen}
                 data={['tablespoon', 'teaspoon']}
                 value={by.spoon}
-                onChange={(v) => v !== null && set({ ...by, spoon: v as 'tablespoon' | 'teaspoon' })}
+                onChange={(v) => v !== null && set({ ...by, spoon: v })}
               />
             </Group>
             <Switch

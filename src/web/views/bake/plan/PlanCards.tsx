@@ -1,7 +1,8 @@
 import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
-import type { DayPlan, JarBelief, PlanProblem, TimedPlanStage, ToldPlan } from '../../../../core'
+import type { DayPlan, JarBelief, PlanProblem, ToldPlan } from '../../../../core'
+import { sure } from '../../../../core'
 import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
@@ -122,7 +123,7 @@ function PlanCard({
   readonly onTake: () => void
 }) {
   const { format } = useKitchen()
-  const first = plan.stages[0] as TimedPlanStage
+  const first = sure(plan.stages[0])
   return (
     <Card title={title} data-testid="plan">
       <DayStrip plan={plan} {...strip} />

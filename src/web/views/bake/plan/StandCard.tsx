@@ -1,6 +1,6 @@
 import { ActionIcon, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { POSSIBLE, SCHOOLS, type School } from '../../../../core'
+import { POSSIBLE, SCHOOLS } from '../../../../core'
 import { SCHOOL_WORDS } from '../../../../words'
 import { STAND_CARD } from '../../../../words/screens/plan'
 import { Card } from '../../../parts/cards/Card'
@@ -21,7 +21,7 @@ export function StandCard() {
         data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
         value={plan.school}
         disabled={frozen}
-        onChange={(v) => v !== null && edit({ school: v as School })}
+        onChange={(v) => v !== null && edit({ school: v })}
       />
       <PlaceSelect mt="md" label={STAND_CARD.place} disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
       <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">

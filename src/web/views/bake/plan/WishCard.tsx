@@ -63,7 +63,7 @@ export function WishCard({
         data={[...WISHES]}
         value={wish.kind}
         allowDeselect={false}
-        onChange={(v) => v !== null && choose(v as WishKind)}
+        onChange={(v) => v !== null && choose(v)}
         mb="sm"
       />
       {wish.kind === 'habit' ? (

@@ -12,6 +12,7 @@ import {
   type HeldBuild,
   type MoveProblem,
   moveStep,
+  sure,
   type Unknown,
   windowOf
 } from '../../../../core'
@@ -72,7 +73,7 @@ export function moveOfDay(
     held === null ? null : dragBuild(held, grip, ms, answers(end), plan.school, unknown === 'mix' ? mixRange(props) : undefined)
   if (plan.startAt !== null && unknown === 'start' && held !== null) return movedAsItIs(plan, held, step, toMs, dough, pinned)
   if (step === 'build') {
-    const build = levain('start', toMs, anchors.length > 0 ? (anchors[0] as Anchor) : 'mix')
+    const build = levain('start', toMs, anchors.length > 0 ? sure(anchors[0]) : 'mix')
     if (build === null) return { ok: false, problem: 'never ripe' }
     const moved = dough('mix', build.mixAtMs)
     if (moved !== null && !moved.ok) return { ok: false, problem: moved.problem }

@@ -6,7 +6,6 @@ import { pantryOfBake } from '../../../../answers'
 import type { FormulaContent } from '../../../../contract'
 import {
   DOUGH_KINDS,
-  type DoughKind,
   type Formula,
   type FormulaLine,
   levainComposition,
@@ -133,7 +132,7 @@ export function RecipeStation() {
               disabled={frozen}
               data={[...DOUGH_KINDS]}
               value={formula.doughKind}
-              onChange={(v) => v !== null && setFormula({ doughKind: v as DoughKind })}
+              onChange={(v) => v !== null && setFormula({ doughKind: v })}
             />
           </SimpleGrid>
           {solved !== null && !solved.dough.ok && <Note tone="stop">{problemSentence(solved.dough.problem, nameOf)}</Note>}

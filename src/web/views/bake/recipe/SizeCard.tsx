@@ -1,7 +1,7 @@
 import { ActionIcon, Button, Group, Popover, Select, SimpleGrid, Switch } from '@mantine/core'
 import { IconMinus, IconPlus, IconShape } from '@tabler/icons-react'
 import { useState } from 'react'
-import { BAKE_LOSS, type Formula, HANDLING_LOSS, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
+import { BAKE_LOSS, type Formula, HANDLING_LOSS, keysOf, POSSIBLE, SHAPES, type ShapeId, type SolvedDough, shapeGrams, type Target } from '../../../../core'
 import { SIZE_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
@@ -49,13 +49,7 @@ export function SizeCard({
   }
   return (
     <Card title={SIZE_CARD.howMuch}>
-      <Select
-        label={SIZE_CARD.sizeDoughBy}
-        data={[...KNOWN]}
-        value={target.kind}
-        disabled={frozen}
-        onChange={(v) => v !== null && choose(v as Target['kind'])}
-      />
+      <Select label={SIZE_CARD.sizeDoughBy} data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v)} />
       <div className={classes.sizeFields}>
         {target.kind === 'pieces' && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
         {target.kind === 'line' && (
@@ -193,10 +187,10 @@ function ShapeMenu({ label, frozen, onGrams }: { readonly label: string; readonl
         <Select
           label={SIZE_CARD.shape}
           comboboxProps={{ withinPortal: false }}
-          data={(Object.keys(SHAPES) as ShapeId[]).map((id) => ({ value: id, label: SHAPES[id].name }))}
+          data={keysOf(SHAPES).map((id) => ({ value: id, label: SHAPES[id].name }))}
           value={shape}
-          onChange={(v) => {
-            const next = v as ShapeId
+          onChange={(next) => {
+            if (next === null) return
             setShape(next)
             setSize(SHAPES[next].sizes[1])
           }}

@@ -1,4 +1,5 @@
 import { type PointerEvent, useRef } from 'react'
+import { keysOf } from '../../../../core'
 import { PICTURE_LINES } from '../../../../words/screens/watch'
 import classes from './Watch.module.css'
 
@@ -9,7 +10,7 @@ export interface Lines {
   readonly level: number
 }
 const NAMES: Readonly<Record<keyof Lines, string>> = { floor: PICTURE_LINES.floorJar, band: 'Band', level: 'Level' }
-const KINDS = Object.keys(NAMES) as (keyof Lines)[]
+const KINDS = keysOf(NAMES)
 const STEP = 0.005
 
 /** Rise as three lines tell it; null where they tell none. */
