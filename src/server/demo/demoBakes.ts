@@ -26,7 +26,7 @@ import {
   trueRise,
   trueRiseAt
 } from '../../core'
-import { addBakeEvent } from '../records/bakes/bakeEvents'
+import { addBakeEvent } from '../records/bakes/addBakeEvent'
 import { createBake } from '../records/bakes/bakes'
 import { findJar } from '../records/jars/jars'
 import { DOUGHS, PANTRY, pieces } from './demoDoughs'

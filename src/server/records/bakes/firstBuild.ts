@@ -7,9 +7,9 @@ import { addLineage, createBatch, dropLineage, stayAt } from '../jars/batches'
 import { jarForSeed } from '../jars/jars'
 import { theKitchen } from '../kitchen/kitchens'
 import { balanceOf, type Work } from '../work'
-import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
-import type { KeptBake } from './keptBake'
-import { refuseMoreThanThereIs } from './pourSources'
+import { type Effect, inMilligrams, wrongMoment } from './events/effect'
+import { refuseMoreThanThereIs } from './events/pourSources'
+import { type KeptBake, pantryFor } from './keptBake'
 
 /** What was weighed of the seed of a first build; flours and water go by their ingredient. */
 const SEED = 'seed'

@@ -1,7 +1,9 @@
 import type { Model } from 'sequelize'
 import { type BakeEvent, isoOf, keptBakeEventSchema, keptPlanSchema, type Plan } from '../../../contract'
-import type { Ingredient } from '../../../core'
+import { type Ingredient, type Pantry, pantryOf } from '../../../core'
 import { type BakeRow, type EventRow, plain } from '../../db/rows'
+import { pantryIn } from '../shelf/ingredients'
+import type { Work } from '../work'
 
 /** A bake out of the tables, its plan as the house takes it. */
 export interface KeptBake extends Omit<BakeRow, 'plan' | 'frozen'> {
@@ -23,4 +25,9 @@ export function keptBakeEvent({ id, payload, happenedAtMs, source, device, type 
   const { trace: _, ...told } = payload as Record<string, unknown>
   const read = keptBakeEventSchema.safeParse({ ...told, id, type, source, device: device ?? undefined, happenedAt: isoOf(Number(happenedAtMs)) })
   return read.success ? read.data : null
+}
+
+/** The kitchen's ingredients, as they were when a started bake began. */
+export async function pantryFor(work: Work, row: KeptBake): Promise<Pantry> {
+  return new Map([...(await pantryIn(work)), ...pantryOf(row.frozen?.ingredients ?? [])])
 }

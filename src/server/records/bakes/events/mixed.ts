@@ -1,5 +1,4 @@
-import { doughAsWeighed, doughToWeigh } from '../../../answers'
-import type { BakeEvent } from '../../../contract'
+import { doughAsWeighed, doughToWeigh } from '../../../../answers'
 import {
   type BakeState,
   contentsOf,
@@ -12,21 +11,21 @@ import {
   toGrams,
   toMilligrams,
   transfer
-} from '../../../core'
-import { REFUSE_BAKES } from '../../../words/refusals/bakes'
-import { REFUSE_RECORDS } from '../../../words/refusals/records'
-import { Problem } from '../../problems'
-import { createBatch, lineOf, stayAt } from '../jars/batches'
-import { jarForSeed, setContents } from '../jars/jars'
-import { theKitchen } from '../kitchen/kitchens'
-import { balanceOf, type Work } from '../work'
-import { type Effect, inMilligrams, pantryFor, wrongMoment } from './bakeEffects'
-import { levainOfBake } from './bakes'
-import type { KeptBake } from './keptBake'
+} from '../../../../core'
+import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../../words/refusals/records'
+import { Problem } from '../../../problems'
+import { createBatch, lineOf, stayAt } from '../../jars/batches'
+import { jarForSeed, setContents } from '../../jars/jars'
+import { theKitchen } from '../../kitchen/kitchens'
+import { balanceOf } from '../../work'
+import { levainOfBake } from '../bakes'
+import { pantryFor } from '../keptBake'
+import { type Effect, inMilligrams, type Told, wrongMoment } from './effect'
 import { NOTHING_MG } from './pourSources'
 
 /** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
-export async function mixed(work: Work, row: KeptBake, state: BakeState, event: Extract<BakeEvent, { type: 'mixed' }>): Promise<Effect> {
+export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise<Effect> {
   const levain = await levainOfBake(work, row.id)
   if (state.band === null || levain === null) throw wrongMoment(REFUSE_BAKES.thisLevainHasNotBeen)
   if (state.mixed !== null) throw wrongMoment(REFUSE_BAKES.thisLevainHasBeenMixed)

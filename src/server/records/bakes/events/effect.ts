@@ -1,8 +1,8 @@
-import { type FlourKind, type FloursByKind, type LedgerEntry, type Pantry, pantryOf, toMilligrams } from '../../../core'
-import { Problem } from '../../problems'
-import { pantryIn } from '../shelf/ingredients'
-import type { Work } from '../work'
-import type { KeptBake } from './keptBake'
+import type { BakeEvent } from '../../../../contract'
+import { type BakeState, type FlourKind, type FloursByKind, type Happening, type LedgerEntry, toMilligrams } from '../../../../core'
+import { Problem } from '../../../problems'
+import type { Work } from '../../work'
+import type { KeptBake } from '../keptBake'
 
 /** What an event does to batches and masses. */
 export interface Effect {
@@ -19,9 +19,15 @@ export interface Trace {
   readonly previousBatchId?: string | null
 }
 
-/** The kitchen's ingredients, as they were when a started bake began. */
-export async function pantryFor(work: Work, row: KeptBake): Promise<Pantry> {
-  return new Map([...(await pantryIn(work)), ...pantryOf(row.frozen?.ingredients ?? [])])
+/** An event with what it meets. */
+export interface Told<Type extends BakeEvent['type']> {
+  readonly work: Work
+  readonly row: KeptBake
+  /** The bake as it stood before the event. */
+  readonly state: BakeState
+  readonly event: Extract<BakeEvent, { type: Type }>
+  /** All that happened before it. */
+  readonly before: readonly Happening[]
 }
 
 /** Something that cannot be done as the bake stands. */

@@ -1,11 +1,11 @@
-import type { BakeEvent } from '../../../contract'
-import { FLOURS, type LedgerEntry, toGrams, transfer } from '../../../core'
-import { REFUSE_BAKES } from '../../../words/refusals/bakes'
-import { REFUSE_RECORDS } from '../../../words/refusals/records'
-import { Problem } from '../../problems'
-import { discardPot } from '../jars/discard'
-import { jarForSeed } from '../jars/jars'
-import { balanceOf, type Work } from '../work'
+import type { BakeEvent } from '../../../../contract'
+import { FLOURS, type LedgerEntry, toGrams, transfer } from '../../../../core'
+import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
+import { REFUSE_RECORDS } from '../../../../words/refusals/records'
+import { Problem } from '../../../problems'
+import { discardPot } from '../../jars/discard'
+import { jarForSeed } from '../../jars/jars'
+import { balanceOf, type Work } from '../../work'
 
 /** Less than this left in a jar is nothing, mg. */
 export const NOTHING_MG = 1000

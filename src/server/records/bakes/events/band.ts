@@ -1,0 +1,147 @@
+import { levainToWeigh, seedHydrationOf } from '../../../../answers'
+import type { Kitchen } from '../../../../contract'
+import {
+  type BakeState,
+  contentsOf,
+  gramsOfBlend,
+  HOTTEST_WATER_C,
+  kindsOfGrams,
+  massesOfPours,
+  ownTraits,
+  type Pantry,
+  pourKey,
+  toMilligrams,
+  transfer
+} from '../../../../core'
+import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
+import type { JarRow } from '../../../db/rows'
+import { Problem } from '../../../problems'
+import { addLineage, createBatch, lineOf, stayAt } from '../../jars/batches'
+import { feedOf, guardGluten, jarForSeed, setContents } from '../../jars/jars'
+import { theKitchen } from '../../kitchen/kitchens'
+import { pantryIn } from '../../shelf/ingredients'
+import { balanceOf, type Work } from '../../work'
+import { levainOfBake } from '../bakes'
+import { firstBuildOf } from '../firstBuild'
+import { type KeptBake, pantryFor } from '../keptBake'
+import { type Effect, inMilligrams, type Told, wrongMoment } from './effect'
+import { materialOf, staysOfPlan } from './stays'
+
+/** The level is marked: what was poured is a levain now, with where it came from and where it stands. */
+export async function band({ work, row, state, event }: Told<'band'>): Promise<Effect> {
+  if (state.band !== null) throw wrongMoment(REFUSE_BAKES.levelMarkedAlready)
+  const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
+  const pantry = await pantryFor(work, row)
+  const kitchen = await theKitchen(work)
+  const missing = missingPours(row, state, { hydration }, kitchen, pantry)
+  if (missing.length > 0) throw wrongMoment(REFUSE_BAKES.weighTheseInBeforeYou(missing.join(', ')))
+  if (event.mixTempC > HOTTEST_WATER_C) throw new Problem(400, 'too hot', REFUSE_BAKES.mixCWouldHarmCulture(event.mixTempC))
+  const levain = await levainOfBake(work, row.id)
+  if (levain === null) throw new Error('Poured, but no batch.')
+  const startedAtMs = event.happenedAt
+  const masses = massesOfPours(state, pantry)
+  await work.models.batches.update(
+    {
+      startedAtMs,
+      floursMg: inMilligrams(masses.flours),
+      own:
+        ownTraits(
+          Object.entries(state.flours).map(([ingredientId, grams]) => ({ ingredientId, grams })),
+          pantry
+        ) ?? null,
+      waterMg: toMilligrams(masses.water),
+      saltMg: toMilligrams(masses.salt),
+      mixTempC: event.mixTempC,
+      material: await materialOf(work, row.plan)
+    },
+    { where: { id: levain.id }, transaction: work.transaction }
+  )
+  const { older } = row.plan.build
+  await addLineage(
+    work,
+    levain.id,
+    [
+      ...(await seedParents(work, row.id, toMilligrams(masses.seed), { parentBatchId: jar.currentBatchId, hydration, flour: jar.flour })),
+      { parentBatchId: null, milligrams: toMilligrams(masses.older), hydration: older.hydration, flour: jar.flour }
+    ].filter((p) => p.milligrams > 0),
+    staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
+  )
+  const atBand = await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })
+  // What a first build leaves behind goes where everything goes that nobody needs.
+  const first = await firstBuildOf(work, row.id)
+  const left = first === null ? 0 : await balanceOf(work, `batch:${first.id}`)
+  return { batchId: levain.id, ...atBand, entries: [...atBand.entries, ...(first === null ? [] : transfer(`batch:${first.id}`, 'discard', left))] }
+}
+
+/** Items of a levain that the window offers and that have not been poured yet, by name. */
+function missingPours({ plan }: KeptBake, state: BakeState, jar: { readonly hydration: number }, kitchen: Kitchen, pantry: Pantry): string[] {
+  const weights = levainToWeigh(plan, seedHydrationOf(plan, jar, state.deeds), { kitchen, pantry })
+  if (!weights.ok) return []
+  const { steps, weigh } = weights.value
+  return steps
+    .filter((step) => !state.done.includes(pourKey(step)))
+    .map((step) => (weigh.flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
+}
+
+/** What a levain was seeded with: what was taken of a first build, and the rest from the jar. */
+async function seedParents(
+  work: Work,
+  bakeId: string,
+  seedMg: number,
+  jar: { readonly parentBatchId: string | null; readonly hydration: number; readonly flour: JarRow['flour'] }
+) {
+  const first = await firstBuildOf(work, bakeId)
+  const line = first === null ? null : await lineOf(work, first.id, 1)
+  if (first === null || line === null) return [{ ...jar, milligrams: seedMg }]
+  const contents = contentsOf(line)
+  const taken = Math.min(seedMg, Math.max(toMilligrams(contents.totalGrams) - (await balanceOf(work, `batch:${first.id}`)), 0))
+  return [
+    { parentBatchId: first.id, milligrams: taken, hydration: contents.hydration, flour: first.flour },
+    { ...jar, milligrams: seedMg - taken }
+  ]
+}
+
+/** What the school does to the jar once its seed is out: topped up at once, or emptied into the discard pot. */
+async function jarAtBand(
+  work: Work,
+  row: KeptBake,
+  jar: JarRow,
+  { hydration, milligrams, seedGrams, startedAtMs }: { hydration: number; milligrams: number; seedGrams: number; startedAtMs: number }
+): Promise<Pick<Effect, 'entries' | 'trace'>> {
+  if (row.plan.build.source === 'straight from the jar') return { entries: transfer(`jar:${jar.id}`, 'discard', milligrams) }
+  if (row.plan.build.source !== 'draw and top up' || milligrams === 0) return { entries: [] }
+  const kitchen = await theKitchen(work)
+  const place = kitchen.places.find((p) => p.id === jar.placeId)
+  const flour = toMilligrams(seedGrams / (1 + hydration))
+  const water = toMilligrams(seedGrams) - flour
+  const parts = gramsOfBlend(feedOf(jar), flour)
+  await guardGluten(
+    work,
+    jar,
+    parts.map((p) => p.ingredientId)
+  )
+  const pantry = await pantryIn(work)
+  const jarBatchId = await createBatch(work, {
+    kitchenId: row.kitchenId,
+    kind: 'feed',
+    jarId: jar.id,
+    bakeId: null,
+    startedAtMs,
+    flour: jar.flour,
+    floursMg: kindsOfGrams(Object.fromEntries(parts.map((p) => [p.ingredientId, p.grams])), pantry),
+    own: ownTraits(parts, pantry),
+    waterMg: water,
+    saltMg: 0,
+    mixTempC: place?.tempC ?? row.plan.tempC,
+    parents: [{ parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour }],
+    stays: [stayAt(kitchen, jar.placeId, startedAtMs)]
+  })
+  await setContents(work, jar, jarBatchId, jar.placeId)
+  return {
+    entries: [
+      ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${jar.id}`, grams)),
+      ...transfer('shelf:water', `jar:${jar.id}`, water)
+    ],
+    trace: { jarBatchId, previousBatchId: jar.currentBatchId }
+  }
+}

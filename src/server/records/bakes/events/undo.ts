@@ -1,0 +1,49 @@
+import { canUndo, reversed, standing } from '../../../../core'
+import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
+import { dropLineage, replaceStays } from '../../jars/batches'
+import { jarForSeed, setContents } from '../../jars/jars'
+import { theKitchen } from '../../kitchen/kitchens'
+import { entriesOf, eventById, type Work } from '../../work'
+import { levainOfBake } from '../bakes'
+import { firstStage, unmixFirst } from '../firstBuild'
+import type { KeptBake } from '../keptBake'
+import { type Effect, type Told, type Trace, wrongMoment } from './effect'
+import { staysOfPlan } from './stays'
+
+/** Takes the latest entry back, with all that it did. */
+export async function undo({ work, row, state, event, before }: Told<'undo'>): Promise<Effect> {
+  if (!canUndo(before, event.undoes)) throw wrongMoment(REFUSE_BAKES.onlyLatestEntryCanBe)
+  const last = standing(before).find((h) => h.id === event.undoes)
+  if (last === undefined) throw new Error('Nothing to take back.')
+  const levain = await levainOfBake(work, row.id)
+  await undoTrace(work, row, last.id)
+  if (last.type === 'band' && levain !== null) {
+    await work.models.batches.update(
+      { startedAtMs: null, floursMg: {}, own: null, waterMg: 0, saltMg: 0, mixTempC: null },
+      { where: { id: levain.id }, transaction: work.transaction }
+    )
+    await dropLineage(work, levain.id)
+  }
+  if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row.id)
+  if (last.type === 'moved' && levain !== null && state.band !== null) {
+    const left = state.moves.filter((move) => move.id !== last.id)
+    await replaceStays(work, levain.id, staysOfPlan(await theKitchen(work), row.plan, state.band.atMs, left))
+  }
+  return { entries: reversed(await entriesOf(work, event.undoes)), batchId: levain?.id ?? null }
+}
+
+/** Takes the batches away that an event made, and gives the jar back what it held. */
+async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<void> {
+  const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
+  if (trace === undefined) return
+  const { row: jar } = await jarForSeed(work, row.plan.jarId)
+  if (trace.jarBatchId !== undefined) {
+    if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(REFUSE_BAKES.hasBeenFedSinceSo(jar.name))
+    await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
+  }
+  for (const batchId of [trace.doughBatchId, trace.jarBatchId]) {
+    if (batchId === undefined) continue
+    await dropLineage(work, batchId)
+    await work.models.batches.destroy({ where: { id: batchId }, transaction: work.transaction })
+  }
+}
