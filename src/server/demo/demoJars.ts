@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
 import { CULTURE_TRAITS, type Culture, gramsOfBlend, sure, toGrams } from '../../core'
-import { feedJar, splitJar, weighJar } from '../records/jars/jarDeeds'
+import { feedJar } from '../records/jars/deeds/feed'
+import { splitJar } from '../records/jars/deeds/split'
+import { weighJar } from '../records/jars/deeds/weighing'
 import type { Work } from '../records/work'
 
 export const DAY = 24 * millisecondsInHour

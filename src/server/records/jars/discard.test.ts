@@ -6,8 +6,8 @@ import { type Database, openDatabase } from '../../db/connect'
 import { firstRun as firstRunAnswers, TEST_NOW, testId } from '../../testing/testServer'
 import { firstRun } from '../kitchen/firstRun'
 import { type Work, writeWork } from '../work'
+import { feedJar } from './deeds/feed'
 import { discardPot, takeDiscard } from './discard'
-import { feedJar } from './jarDeeds'
 import { listJars, openJar } from './jars'
 
 let folder: string
