@@ -30,8 +30,9 @@ import { BakeContext, type BakeHere } from './bakeHere'
 import { Conflict } from './Conflict'
 import { PlanRibbon } from './PlanRibbon'
 import { heldDay } from './plan/moveOfDay'
+import { freeStart, type PlanPatch } from './planDraft'
 import { stationFigure } from './stationFigure'
-import { freeStart, type PlanPatch, usePlanDraft } from './usePlanDraft'
+import { usePlanDraft } from './usePlanDraft'
 
 const RecipeStation = lazy(() => import('./recipe/RecipeStation').then((m) => ({ default: m.RecipeStation })))
 const LevainStation = lazy(() => import('./levain/LevainStation').then((m) => ({ default: m.LevainStation })))

@@ -3,7 +3,7 @@ import type { Bake, BakeDay } from '../../../answers'
 import type { Jar, Plan } from '../../../contract'
 import type { BakeState, Forecast, JarBelief, SolvedBake } from '../../../core'
 import type { Judged } from '../../data/forecasts'
-import type { PlanPatch } from './usePlanDraft'
+import type { PlanPatch } from './planDraft'
 
 /** The bake that is open, as every station sees it. */
 export interface BakeHere {

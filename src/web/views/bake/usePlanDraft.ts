@@ -1,33 +1,19 @@
 import { useCallback, useEffect, useLayoutEffect, useRef, useState } from 'react'
 import { z } from 'zod'
-import { type Bake, bakeOf, type MergedPlans, mergePlans } from '../../../answers'
+import { type Bake, bakeOf } from '../../../answers'
 import { bakeSchema, keptPlanSchema, type Plan, planToWire } from '../../../contract'
 import { USE_PLAN_DRAFT } from '../../../words/screens/bake'
 import { Refusal } from '../../data/api'
 import { savePlan, sendPlanLast, showBake } from '../../data/bakes'
 import { drop, keep, kept } from '../../data/storage'
 import { tellDone } from '../../parts/cards/tell'
-import { afterEdit, type EditPiles, NO_EDITS, step } from './editPiles'
+import { beginEditing, type Draft, type DraftEvent, type Editing, isSamePlan, type PlanPatch, planDraft } from './planDraft'
 
 const SAVE_AFTER_MS = 500
 const keyOf = (id: string) => `olvent.draft.${id}`
 
-/** A change of a plan. */
-export type PlanPatch = Partial<Plan> | ((plan: Plan) => Partial<Plan>)
-
-/** What the time of a build hangs on. */
-const TIMING: readonly (keyof Plan)[] = ['target', 'formula', 'build', 'jarId', 'placeId', 'tempC', 'mixTempC', 'moves', 'school', 'mixAt']
-
-/** A start that was chosen holds until something it hangs on is changed by hand; then the fit moment tells it again. */
-export function freeStart(patch: PlanPatch): PlanPatch {
-  return (plan) => {
-    const changed = typeof patch === 'function' ? patch(plan) : patch
-    return 'startAt' in changed || !TIMING.some((key) => key in changed) ? changed : { ...changed, startAt: null }
-  }
-}
-
 /** A plan as it is being edited; what is typed stays in the browser until the server has it. */
-export interface PlanDraft {
+export interface PlanDraft extends Pick<Editing, 'refusal' | 'conflict' | 'revision'> {
   readonly plan: Plan
   /** Changes some of the plan; a function is given the plan as it is by then, other changes of the same moment included. */
   readonly edit: (patch: PlanPatch) => void
@@ -37,34 +23,14 @@ export interface PlanDraft {
   readonly canUndo: boolean
   readonly canRedo: boolean
   readonly state: 'saved' | 'saving' | 'held'
-  /** Grows with every step back or forth, and when another window's version is taken. */
-  readonly revision: number
-  /** Why the server does not take it, as a sentence. */
-  readonly refusal: string | null
-  /** What another window made of the same fields meanwhile. */
-  readonly conflict: PlanConflict | null
   readonly keepMine: () => void
   readonly takeTheirs: () => void
 }
 
-/** Two windows changed the same of a plan. What only one of them changed is in both of these. */
-export interface PlanConflict {
-  readonly theirs: Bake
-  readonly merged: MergedPlans
-}
-
-/** A plan that the server has not got yet, the version it was made from, and what stood there. */
 const draftSchema = z.object({ version: z.number(), plan: keptPlanSchema, base: keptPlanSchema.nullable().default(null) })
-type Draft = z.infer<typeof draftSchema>
-
 const load = (id: string): Draft | null => kept(keyOf(id), draftSchema)
-
 /** A draft as it is kept. */
 const wireOf = ({ version, plan, base }: Draft) => ({ version, plan: planToWire(plan), base: base === null ? null : planToWire(base) })
-const isSame = (a: Plan, b: Plan) => JSON.stringify(planToWire(a)) === JSON.stringify(planToWire(b))
-
-/** A draft that the server has by now is no draft any more. */
-const unlessSaved = (draft: Draft | null, { plan }: Bake): Draft | null => (draft !== null && isSame(draft.plan, plan) ? null : draft)
 
 /**
  * Edits the plan of a bake: shown at once, saved half a second after the last keystroke, one save at a time.
@@ -72,64 +38,42 @@ const unlessSaved = (draft: Draft | null, { plan }: Bake): Draft | null => (draf
  * @param sendable whether the plan can be at all; one that cannot is held back, not lost
  */
 export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): PlanDraft {
-  const [draft, setDraft] = useState<Draft | null>(() => (bake.status === 'planned' ? unlessSaved(load(bake.id), bake) : null))
-  const [piles, setPiles] = useState<EditPiles<Plan>>(NO_EDITS)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const [conflict, setConflict] = useState<PlanConflict | null>(null)
-  const [saving, setSaving] = useState(false)
-  const [revision, setRevision] = useState(0)
-  // Both are ahead of the screen, which follows an edit when there is time.
-  const latest = useRef(draft)
-  const latestPiles = useRef(piles)
+  const [editing, setEditing] = useState(() => beginEditing(bake.status === 'planned' ? load(bake.id) : null, bake))
+  // Ahead of the screen, which follows an edit when there is time.
+  const latest = useRef(editing)
+  const tell = useCallback((event: DraftEvent) => {
+    latest.current = planDraft(latest.current, event)
+    setEditing(latest.current)
+    return latest.current
+  }, [])
+  const { draft, piles, saving, refusal, conflict, revision } = editing
   const plan = draft?.plan ?? bake.plan
 
-  const put = useCallback((next: Draft | null) => {
-    latest.current = next
-    setDraft(next)
-  }, [])
   useEffect(() => {
     if (draft === null) drop(keyOf(bake.id))
     else keep(keyOf(bake.id), wireOf(draft))
   }, [draft, bake.id])
 
-  // Another window was faster: what only one of the two changed stays, and only what both changed is asked about.
-  const merge = useCallback(
-    (theirs: Bake) => {
-      const mine = latest.current
-      if (mine === null) return
-      const merged = mergePlans(mine.base, mine.plan, theirs.plan)
-      if (merged.clashes.length > 0) {
-        setConflict({ theirs, merged })
-        return
-      }
-      put({ version: theirs.version, plan: merged.mine, base: theirs.plan })
-      setRevision((r) => r + 1)
-      tellDone(USE_PLAN_DRAFT.anotherWindowChangedThisBake)
-    },
-    [put]
-  )
-
   const save = useCallback(
-    async (mine: Draft) => {
-      setSaving(true)
+    async (sent: Draft) => {
+      tell({ type: 'sent' })
       try {
-        const { version, plan: base } = await savePlan(bake.id, mine.version, mine.plan)
-        // What was typed meanwhile goes on from the version just saved.
-        if (latest.current === mine) put(null)
-        else if (latest.current !== null) put({ ...latest.current, version, base })
-        setRefusal(null)
+        tell({ type: 'saved', sent, there: await savePlan(bake.id, sent.version, sent.plan) })
       } catch (error) {
-        const theirs = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
-        if (theirs?.success && isSame(theirs.data.plan, mine.plan)) {
+        const stale = error instanceof Refusal && error.detail.code === 'stale' ? bakeSchema.safeParse(error.detail.current) : undefined
+        if (!stale?.success) {
+          tell({ type: 'refused', sentence: error instanceof Error ? error.message : String(error) })
+          return
+        }
+        const theirs = bakeOf(stale.data)
+        if (isSamePlan(theirs.plan, sent.plan)) {
           // It had arrived already, and only the answer was lost.
-          await showBake(bakeOf(theirs.data))
-          put(null)
-        } else if (theirs?.success) merge(bakeOf(theirs.data))
-        else setRefusal(error instanceof Error ? error.message : String(error))
+          await showBake(theirs)
+          tell({ type: 'saved', sent, there: theirs })
+        } else if (tell({ type: 'stale', theirs }).conflict === null) tellDone(USE_PLAN_DRAFT.anotherWindowChangedThisBake)
       }
-      setSaving(false)
     },
-    [bake.id, put, merge]
+    [bake.id, tell]
   )
 
   const ready = draft !== null && !saving && refusal === null && conflict === null && sendable(draft.plan)
@@ -157,7 +101,7 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
       savePlan(bake.id, mine.version, mine.plan).then(
         () => {
           const there = load(bake.id)
-          if (there !== null && there.version === mine.version && isSame(there.plan, mine.plan)) drop(keyOf(bake.id))
+          if (there !== null && there.version === mine.version && isSamePlan(there.plan, mine.plan)) drop(keyOf(bake.id))
         },
         // What was not taken stays with the sheet: it is told when that is opened again.
         () => undefined
@@ -165,40 +109,15 @@ export function usePlanDraft(bake: Bake, sendable: (plan: Plan) => boolean): Pla
     }
   }, [bake.id])
 
-  const change = (next: Plan) => {
-    setRefusal(null)
-    put({ version: latest.current?.version ?? bake.version, plan: next, base: latest.current === null ? bake.plan : latest.current.base })
-  }
-  const putPiles = (next: EditPiles<Plan>) => {
-    latestPiles.current = next
-    setPiles(next)
-  }
-  const planNow = () => latest.current?.plan ?? bake.plan
-  const edit = (patch: PlanPatch) => {
-    const before = planNow()
-    putPiles(afterEdit(latestPiles.current, before, performance.now()))
-    change({ ...before, ...(typeof patch === 'function' ? patch(before) : patch) })
-  }
-  const go = (way: 'back' | 'forth') => () => {
-    const gone = step(latestPiles.current, way, planNow())
-    if (gone === null) return
-    putPiles(gone.piles)
-    setRevision((r) => r + 1)
-    change(gone.to)
-  }
   const decide = (whose: 'mine' | 'theirs') => {
-    if (conflict === null) return
-    const { theirs, merged } = conflict
-    setConflict(null)
-    setRevision((r) => r + 1)
-    void showBake(theirs)
-    put({ version: theirs.version, plan: merged[whose], base: theirs.plan })
+    if (conflict !== null) void showBake(conflict.theirs)
+    tell({ type: 'decided', whose })
   }
   return {
     plan,
-    edit,
-    undo: go('back'),
-    redo: go('forth'),
+    edit: (patch) => tell({ type: 'edited', patch, there: bake, atMs: performance.now() }),
+    undo: () => tell({ type: 'stepped', way: 'back', there: bake }),
+    redo: () => tell({ type: 'stepped', way: 'forth', there: bake }),
     canUndo: piles.past.length > 0,
     canRedo: piles.ahead.length > 0,
     state: draft === null ? 'saved' : saving || ready ? 'saving' : 'held',

@@ -6,7 +6,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
-import type { PlanPatch } from '../usePlanDraft'
+import type { PlanPatch } from '../planDraft'
 
 const MOST_MOVES = 3
 const NEXT_HOURS = 2
