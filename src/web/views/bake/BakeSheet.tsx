@@ -107,7 +107,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     [bake, plan, solved, judged, here, cultures, minute]
   )
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day.times, state.band === null ? day.beginsMs : null)]), [hill, plan, day, state.band])
-  const height = narrow ? 236 : 244
+  const height = narrow ? 204 : 216
   const { mixMs } = day
   const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * millisecondsInHour
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'plan' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
