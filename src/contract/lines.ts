@@ -33,6 +33,7 @@ export interface WireLine {
   startedAt: string
   flours: Partial<Record<FlourKind, number>>
   own?: { pace: number; hold: number }
+  additions?: { yeastGrams: number; sugarGrams: number; fatGrams: number }
   dried?: boolean
   waterGrams: number
   saltGrams: number
@@ -48,6 +49,7 @@ function lineAt(generation: number): z.ZodType<WireLine, WireLine> {
     startedAt: isoSchema,
     flours: floursSchema,
     own: z.object({ pace: z.number(), hold: z.number() }).optional(),
+    additions: z.object({ yeastGrams: z.number(), sugarGrams: z.number(), fatGrams: z.number() }).optional(),
     dried: z.boolean().optional(),
     waterGrams: z.number(),
     saltGrams: z.number(),
@@ -71,6 +73,7 @@ function lineFromWire(line: WireLine): BatchLine {
     startedAtMs: msOf(line.startedAt),
     flours: line.flours,
     own: line.own,
+    additions: line.additions,
     dried: line.dried,
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,
@@ -92,6 +95,7 @@ export function lineToWire(line: BatchLine): WireLine {
     startedAt: isoOf(line.startedAtMs),
     flours: { ...line.flours },
     own: line.own,
+    additions: line.additions,
     dried: line.dried,
     waterGrams: line.waterGrams,
     saltGrams: line.saltGrams,

@@ -17,6 +17,8 @@ export const ingredientSchema: z.ZodType<Ingredient, Ingredient> = z
     name: nameSchema,
     kind: z.enum(INGREDIENT_KINDS),
     composition: z.object({ flour: fraction('Flour'), water: fraction('Water'), salt: fraction('Salt') }),
+    sugar: fraction('Sugar').optional(),
+    fat: fraction('Fat').optional(),
     flourKind: z.enum(FLOUR_KINDS).optional(),
     density: range('The density', 5, 'g/ml'),
     pieceGrams: range('One piece', 5000, 'g'),
@@ -38,8 +40,8 @@ export const ingredientSchema: z.ZodType<Ingredient, Ingredient> = z
       .optional(),
     blend: blendSchema.optional()
   })
-  .refine(({ composition: c }) => c.flour + c.water + c.salt <= 1 + 1e-9, {
-    error: 'Flour, water and salt together are more than all of it.',
+  .refine(({ composition: c, sugar = 0, fat = 0 }) => c.flour + c.water + c.salt + sugar + fat <= 1 + 1e-9, {
+    error: 'Flour, water, salt, sugar and fat together are more than 100 %.',
     path: ['composition']
   })
   .refine(({ kind, blend }) => blend === undefined || kind === 'flour', { error: 'Only flours are blended.', path: ['blend'] })

@@ -1,4 +1,6 @@
-import { kindsOfGrams, type OwnTraits, ownTraits } from '../dough/blend'
+import { type Additions, additionsOf } from '../dough/additions'
+import { kindsOfGrams, mainKind, type OwnTraits, ownTraits } from '../dough/blend'
+import type { Composition } from '../dough/composition'
 import type { Pantry } from '../dough/ingredient'
 import { drawnIngredients, type WeighedDough } from '../dough/roundDough'
 import type { FlourKind, FloursByKind } from '../ferment/flours'
@@ -11,23 +13,36 @@ export interface DoughContents {
   readonly ingredients: ReadonlyMap<string, number>
   readonly flours: FloursByKind
   readonly own: OwnTraits | undefined
+  /** All of it, that of milk, eggs and butter too. */
   readonly waterGrams: number
   readonly saltGrams: number
+  readonly additions: Additions
 }
 
-/** What is drawn for a dough, with its flours by kind. */
+/** What is drawn for a dough, with its flours by kind: what it truly holds, and what else its culture feels. */
 export function doughContents(lines: WeighedDough['lines'], pantry: Pantry): DoughContents {
   const ingredients = drawnIngredients(lines)
   const ground = [...ingredients].filter(([id]) => pantry.get(id)?.flourKind !== undefined)
+  const held = (part: keyof Composition) =>
+    [...ingredients].reduce((sum, [id, grams]) => sum + (pantry.get(id)?.flourKind === undefined ? grams * (pantry.get(id)?.composition[part] ?? 0) : 0), 0)
+  const flours = kindsOfGrams(Object.fromEntries(ground), pantry)
+  // Flour that something else brings, as discard does, counts as what there is most of.
+  const main = mainKind(flours)
+  const brought = held('flour')
   return {
     ingredients,
-    flours: kindsOfGrams(Object.fromEntries(ground), pantry),
+    flours: brought > 0 ? { ...flours, [main]: (flours[main] ?? 0) + brought } : flours,
     own: ownTraits(
       ground.map(([ingredientId, grams]) => ({ ingredientId, grams })),
       pantry
     ),
-    waterGrams: ingredients.get('water') ?? 0,
-    saltGrams: ingredients.get('salt') ?? 0
+    waterGrams: held('water'),
+    saltGrams: held('salt'),
+    additions: additionsOf(
+      ingredients,
+      lines.flatMap((line) => (line.kind === 'pre-ferment' ? [line.parts] : [])),
+      pantry
+    )
   }
 }
 
@@ -43,13 +58,14 @@ export function doughLine(
   at: { readonly mixAtMs: number; readonly mixTempC: number; readonly standing: Standing },
   pantry: Pantry
 ): BatchLine {
-  const { flours, own, waterGrams, saltGrams } = doughContents(dough.lines, pantry)
+  const { flours, own, waterGrams, saltGrams, additions } = doughContents(dough.lines, pantry)
   return {
     startedAtMs: at.mixAtMs,
     flours,
     own,
     waterGrams,
     saltGrams,
+    additions,
     mixTempC: at.mixTempC,
     stays: [{ fromMs: at.mixAtMs, ...at.standing }],
     parents: [{ grams: dough.levainGrams, hydration: levain.hydration, flour: levain.flour, line: levain.line }]

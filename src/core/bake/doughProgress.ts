@@ -1,4 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { type Additions, NO_ADDITIONS } from '../dough/additions'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt } from '../ferment/milestones'
 import { createWorkspace, simulate } from '../ferment/simulate'
@@ -47,6 +48,12 @@ export function doughProgress(
   return { bowlRise: 1 + gasAt(bowl, like), pace, targetMs: target === null ? null : dough.startedAtMs + (target / pace) * millisecondsInHour }
 }
 
+const scaled = ({ yeastGrams, sugarGrams, fatGrams }: Additions = NO_ADDITIONS, share: number): Additions => ({
+  yeastGrams: yeastGrams * share,
+  sugarGrams: sugarGrams * share,
+  fatGrams: fatGrams * share
+})
+
 /** A little of the same dough in a glass. */
 function sampleOf(dough: BatchLine): BatchLine {
   const share = SAMPLE_GRAMS / contentsOf(dough).totalGrams
@@ -55,6 +62,7 @@ function sampleOf(dough: BatchLine): BatchLine {
     flours: Object.fromEntries(Object.entries(dough.flours).map(([kind, g]) => [kind, g * share])),
     waterGrams: dough.waterGrams * share,
     saltGrams: dough.saltGrams * share,
+    additions: scaled(dough.additions, share),
     parents: dough.parents.map((p) => ({ ...p, grams: p.grams * share }))
   }
 }

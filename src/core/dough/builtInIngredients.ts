@@ -14,6 +14,8 @@ interface More {
   readonly pieceGrams?: Range
   readonly fine?: boolean
   readonly alsoCalled?: readonly string[]
+  readonly sugar?: number
+  readonly fat?: number
 }
 
 const holds = (water: number, more: Partial<Composition> = {}): Composition => ({ flour: 0, salt: 0, water, ...more })
@@ -22,6 +24,8 @@ const item = (kind: IngredientKind, id: string, name: string, composition: Compo
   name,
   kind,
   composition,
+  sugar: more.sugar,
+  fat: more.fat,
   density: more.density,
   pieceGrams: more.pieceGrams,
   allergens: more.allergens ?? [],
@@ -80,24 +84,48 @@ export const BUILT_IN_INGREDIENTS: readonly Ingredient[] = [
     alsoCalled: ['discard', 'sourdough discard', 'starter', 'sourdough starter', 'levain', 'ripe starter', 'active starter', 'leaven']
   }),
   item('starter', 'stiff discard', 'Discard, 50 %', levainOf(0.5), { allergens: ['gluten'], alsoCalled: ['stiff starter', 'stiff levain'] }),
-  item('dairy', 'milk', 'Milk', holds(0.88), { density: [1.03, 1.03], allergens: ['milk'], alsoCalled: ['milk', 'whole milk'] }),
-  item('dairy', 'buttermilk', 'Buttermilk', holds(0.9), { density: [1.03, 1.03], allergens: ['milk'], alsoCalled: ['buttermilk', 'kefir'] }),
-  item('dairy', 'yoghurt', 'Yoghurt', holds(0.85), { density: [1.02, 1.08], allergens: ['milk'], alsoCalled: ['yoghurt', 'yogurt'] }),
-  item('dairy', 'cream', 'Cream', holds(0.6), { density: [0.98, 1.01], allergens: ['milk'], alsoCalled: ['cream'] }),
-  item('dairy', 'milk powder', 'Milk powder', holds(0.04), { density: [0.45, 0.6], allergens: ['milk'], alsoCalled: ['milk powder', 'dried milk'] }),
+  item('dairy', 'milk', 'Milk', holds(0.88), { sugar: 0.048, fat: 0.035, density: [1.03, 1.03], allergens: ['milk'], alsoCalled: ['milk', 'whole milk'] }),
+  item('dairy', 'buttermilk', 'Buttermilk', holds(0.9), {
+    sugar: 0.045,
+    fat: 0.01,
+    density: [1.03, 1.03],
+    allergens: ['milk'],
+    alsoCalled: ['buttermilk', 'kefir']
+  }),
+  item('dairy', 'yoghurt', 'Yoghurt', holds(0.85), { sugar: 0.045, fat: 0.035, density: [1.02, 1.08], allergens: ['milk'], alsoCalled: ['yoghurt', 'yogurt'] }),
+  item('dairy', 'cream', 'Cream', holds(0.6), { sugar: 0.03, fat: 0.33, density: [0.98, 1.01], allergens: ['milk'], alsoCalled: ['cream'] }),
+  item('dairy', 'milk powder', 'Milk powder', holds(0.04), {
+    sugar: 0.38,
+    fat: 0.26,
+    density: [0.45, 0.6],
+    allergens: ['milk'],
+    alsoCalled: ['milk powder', 'dried milk']
+  }),
   item('dairy', 'cheese', 'Hard cheese', holds(0.36, { salt: 0.017 }), {
+    fat: 0.33,
     density: [0.35, 0.5],
     allergens: ['milk'],
     alsoCalled: ['cheese', 'grated cheese', 'cheddar']
   }),
-  item('egg', 'egg', 'Egg', holds(0.75), { pieceGrams: [45, 58], allergens: ['egg'], alsoCalled: ['egg', 'eggs', 'whole egg'] }),
-  item('egg', 'egg yolk', 'Egg yolk', holds(0.5), { pieceGrams: [16, 20], allergens: ['egg'], alsoCalled: ['egg yolk', 'egg yolks', 'yolk', 'yolks'] }),
-  item('fat', 'butter', 'Butter', holds(0.16), { density: [0.91, 0.96], allergens: ['milk'], alsoCalled: ['butter', 'unsalted butter', 'soft butter'] }),
-  item('fat', 'oil', 'Oil', holds(0), { density: [0.91, 0.92], alsoCalled: ['oil', 'olive oil', 'vegetable oil', 'sunflower oil', 'rapeseed oil'] }),
-  item('fat', 'lard', 'Lard', holds(0), { density: [0.9, 0.93], alsoCalled: ['lard', 'shortening'] }),
-  item('sweet', 'honey', 'Honey', holds(0.17), { density: [1.38, 1.45], alsoCalled: ['honey'] }),
-  item('sweet', 'sugar', 'Sugar', holds(0), { density: [0.8, 0.9], alsoCalled: ['sugar', 'caster sugar', 'white sugar', 'brown sugar'] }),
+  item('egg', 'egg', 'Egg', holds(0.75), { fat: 0.1, pieceGrams: [45, 58], allergens: ['egg'], alsoCalled: ['egg', 'eggs', 'whole egg'] }),
+  item('egg', 'egg yolk', 'Egg yolk', holds(0.5), {
+    fat: 0.3,
+    pieceGrams: [16, 20],
+    allergens: ['egg'],
+    alsoCalled: ['egg yolk', 'egg yolks', 'yolk', 'yolks']
+  }),
+  item('fat', 'butter', 'Butter', holds(0.16), {
+    fat: 0.82,
+    density: [0.91, 0.96],
+    allergens: ['milk'],
+    alsoCalled: ['butter', 'unsalted butter', 'soft butter']
+  }),
+  item('fat', 'oil', 'Oil', holds(0), { fat: 1, density: [0.91, 0.92], alsoCalled: ['oil', 'olive oil', 'vegetable oil', 'sunflower oil', 'rapeseed oil'] }),
+  item('fat', 'lard', 'Lard', holds(0), { fat: 1, density: [0.9, 0.93], alsoCalled: ['lard', 'shortening'] }),
+  item('sweet', 'honey', 'Honey', holds(0.17), { sugar: 0.8, density: [1.38, 1.45], alsoCalled: ['honey'] }),
+  item('sweet', 'sugar', 'Sugar', holds(0), { sugar: 1, density: [0.8, 0.9], alsoCalled: ['sugar', 'caster sugar', 'white sugar', 'brown sugar'] }),
   item('sweet', 'syrup', 'Syrup or molasses', holds(0.22), {
+    sugar: 0.75,
     density: [1.35, 1.45],
     alsoCalled: ['syrup', 'molasses', 'treacle', 'maple syrup', 'golden syrup']
   }),
@@ -108,6 +136,7 @@ export const BUILT_IN_INGREDIENTS: readonly Ingredient[] = [
     alsoCalled: ['malt', 'malt flour', 'malt powder', 'diastatic malt']
   }),
   item('malt', 'malt syrup', 'Malt syrup', holds(0.2), {
+    sugar: 0.65,
     density: [1.38, 1.45],
     allergens: ['gluten'],
     alsoCalled: ['malt syrup', 'malt extract', 'barley malt syrup']
@@ -145,5 +174,11 @@ export const BUILT_IN_INGREDIENTS: readonly Ingredient[] = [
   }),
   item('fruit', 'potato', 'Cooked potato', holds(0.78), { density: [0.85, 1], alsoCalled: ['potato', 'cooked potato', 'mashed potato'] }),
   item('other', 'porridge', 'Cooked porridge', holds(0.8), { density: [1, 1.08], allergens: ['gluten'], alsoCalled: ['porridge', 'cooked porridge'] }),
-  item('other', 'soy drink', 'Soy drink', holds(0.91), { density: [1.02, 1.04], allergens: ['soy'], alsoCalled: ['soy milk', 'soya milk', 'soy drink'] })
+  item('other', 'soy drink', 'Soy drink', holds(0.91), {
+    sugar: 0.02,
+    fat: 0.018,
+    density: [1.02, 1.04],
+    allergens: ['soy'],
+    alsoCalled: ['soy milk', 'soya milk', 'soy drink']
+  })
 ]

@@ -55,6 +55,9 @@ export interface Ingredient {
   readonly kind: IngredientKind
   /** Flour, water and salt by weight. */
   readonly composition: Composition
+  /** Sugar and fat by weight, where they mix with the dough; what stays inside a raisin or a nut does not count. */
+  readonly sugar?: number
+  readonly fat?: number
   /** How it ferments; flours only. */
   readonly flourKind?: FlourKind
   /** g/ml when spooned or poured, least and most; missing where volume makes no sense. */

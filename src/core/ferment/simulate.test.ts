@@ -1,6 +1,6 @@
 import fc from 'fast-check'
-import { BAKERS_TABLE, within } from '../testing/bakersTable'
-import { type CultureState, mixCultures, RIPE } from './culture'
+import { BAKERS_TABLE, DOUGH_TABLE, WET_TABLE, within } from '../testing/bakersTable'
+import { type CultureState, DRIED, mixCultures, RIPE } from './culture'
 import type { JarParameters } from './jarParameters'
 import { TYPICAL_JAR } from './jarParameters'
 import { gasAt } from './milestones'
@@ -85,6 +85,50 @@ describe('what bakers see: ripe seed, 100 %, white flour, one temperature', () =
   })
   test('with 10 % levain at 25 °C', () => {
     within(reaches(dough(0.1, 25), 0.5), [4.5, 6.5])
+  })
+
+  test.each(DOUGH_TABLE)('a dough of 72 %% with 20 %% levain at %d °C', (tempC, half) => {
+    within(reaches({ ...dough(0.2, tempC), hydration: 0.72 }, 0.5), half)
+  })
+  test('a rye tin: 80 %, 35 % of the rye pre-fermented, 28 °C', () => {
+    const start = mixCultures([{ flourGrams: 35, state: RIPE }], 65, 1.15)
+    within(reaches({ ...dough(0.2, 28), start, hydration: 0.8, flours: { rye: 1 } }, 0.4), [1.2, 2.6])
+  })
+
+  test.each(WET_TABLE)('1:3 of %d: the wetter, the lower, and no sooner', (hydration, rise) => {
+    const { milestones } = run({ ...levain(3, 25), hydration })
+    within(1 + milestones.peakGas, rise)
+    expect(milestones.peakHours).toBeCloseTo(times(levain(3, 25)).peak, 6)
+  })
+  test('a big rye sour of 200 %, mixed at 29 °C in a room of 20 °C', () => {
+    const start = mixCultures([{ flourGrams: 100, state: RIPE }], 1000, 1.15)
+    const { milestones } = run({ ...levain(1, 20, { mixTempC: 29 }), start, massGrams: 3300, hydration: 2, flours: { rye: 1 } })
+    within(milestones.peakHours ?? 0, [4.5, 9])
+    within(1 + milestones.peakGas, [1.2, 1.8])
+  })
+
+  test('salt: 5 % of the flour makes it 1.4 to 3 times as late, with 15 % it never doubles', () => {
+    const usual = times(levain(5, 25)).peak
+    within(times({ ...levain(5, 25), salt: 0.05 }).peak / usual, [1.4, 3])
+    expect(run({ ...levain(5, 25), salt: 0.15 }).milestones.doubledHours).toBeNull()
+  })
+
+  test('dried flakes, fed 1:10 at 25 °C once a day: they hardly rise at first, and are on time at the third feed', () => {
+    const fed = (seed: CultureState, flour: number): Vessel => ({ ...levain(10, 25), start: mixCultures([{ flourGrams: 1, state: seed }], flour, 1) })
+    const aDay = (vessel: Vessel) => simulate(vessel, TYPICAL_JAR, { untilHours: 24, workspace: createWorkspace(4000) })
+    // Flakes are all flour; from the second feed on the seed is half water.
+    const first = aDay(fed(DRIED, 10))
+    expect(Math.max(...first.curve.gas.slice(0, first.curve.count))).toBeLessThanOrEqual(0.5)
+    const second = aDay(fed(first.end, 20))
+    within(times(fed(second.end, 20)).peak / times(levain(10, 25)).peak, [0.75, 1.25])
+  })
+
+  test('food eaten in the cold feeds the yeast nearly as well as in the warm', () => {
+    const grown = (tempC: number) => {
+      const { foodGoneHours } = simulate(levain(2, tempC), TYPICAL_JAR, { untilHours: 1000 })
+      return simulate(levain(2, tempC), TYPICAL_JAR, { untilHours: foodGoneHours ?? 0 }).end.yeast
+    }
+    expect(grown(4)).toBeGreaterThan(0.7 * grown(25))
   })
 
   test('a cold, week-old seed adds one and a half to four hours at 22 °C', () => {

@@ -28,6 +28,10 @@ export interface Vessel {
   readonly hydration: number
   /** Salt ÷ flour. */
   readonly salt: number
+  /** Sugar that was added, ÷ flour. */
+  readonly sugar?: number
+  /** Fat that was added, ÷ flour. */
+  readonly fat?: number
   /** Share of each kind of flour; the shares sum to 1. */
   readonly flours: Readonly<Partial<Record<FlourKind, number>>>
   /** How the flours differ from what their kinds do; 1 is as usual. */
@@ -89,6 +93,9 @@ const CALM_K = 0.3
 /** A change of temperature too small to look the rates up again, K. */
 const STEADY_K = 0.002
 
+/** Drier than this nothing is counted as drier, water ÷ flour. */
+const DRIEST = 0.05
+
 /** Space for curves of up to 20,000 points. */
 export function createWorkspace(points: number = MAX_POINTS): Workspace {
   return { hours: new Float64Array(points), gas: new Float64Array(points), slope: new Float64Array(points) }
@@ -96,8 +103,23 @@ export function createWorkspace(points: number = MAX_POINTS): Workspace {
 
 const shared = createWorkspace()
 
-/** How flours, hydration and salt change the pace and the gas held of white wheat at 100 %. */
-export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 'salt'>): { pace: number; food: number; hold: number } {
+/** What flours, water, salt, sugar and fat make of white wheat at 100 %, as factors. */
+export interface MixTraits {
+  /** On the growth of yeast and bacteria, and on gas. */
+  readonly pace: number
+  readonly food: number
+  /** On the gas that can be held: what is stiff holds more. */
+  readonly hold: number
+  /** On the height: gas escapes from a weak or wet mix as it is made, and its peak comes no sooner for that. */
+  readonly lift: number
+  /** On the bacteria besides: salt slows them more. */
+  readonly sour: number
+}
+
+/** Share of a rate that salt leaves. @param onWater salt ÷ water */
+const leftBySalt = (onWater: number, half: number, power: number) => 1 / (1 + (onWater / half) ** power)
+
+export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 'salt' | 'sugar' | 'fat'>): MixTraits {
   let [pace, food, hold, total] = [0, 0, 0, 0]
   for (const [kind, share] of entriesOf(vessel.flours)) {
     pace += FLOURS[kind].pace * share
@@ -105,12 +127,19 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
     hold += FLOURS[kind].hold * share
     total += share
   }
-  if (!(total > 0)) return { pace: 1, food: 1, hold: 1 }
-  const h = vessel.hydration
-  const stiff = h < 1 ? max(h, 0.05) ** MODEL.stiffPower : 1
-  const texture = h < 1 ? 1 + MODEL.stiffHolds * (1 - h) : 1 / (1 + MODEL.wetLoss * max(0, h - MODEL.wetFrom))
-  const { own = { pace: 1, hold: 1 } } = vessel
-  return { pace: own.pace * (pace / total) * stiff * exp(-MODEL.saltSlows * vessel.salt), food: food / total, hold: own.hold * (hold / total) * texture }
+  if (!(total > 0)) return { pace: 1, food: 1, hold: 1, lift: 1, sour: 1 }
+  const { hydration: h, own = { pace: 1, hold: 1 }, sugar = 0, fat = 0 } = vessel
+  const stiff = h < 1 ? max(h, DRIEST) ** MODEL.stiffPower : 1
+  const onWater = vessel.salt / max(h, DRIEST)
+  const salted = leftBySalt(onWater, MODEL.saltHalfYeast, MODEL.saltPowerYeast)
+  const rich = exp(-MODEL.sugarSlows * max(sugar - MODEL.sugarFrom, 0) - MODEL.fatSlows * max(fat - MODEL.fatFrom, 0))
+  return {
+    pace: own.pace * (pace / total) * stiff * salted * rich,
+    food: food / total,
+    hold: 1 + MODEL.stiffHolds * max(1 - h, 0),
+    lift: own.hold * (hold / total) * exp(-MODEL.wetLoss * max(h - 1, 0) ** MODEL.wetPower),
+    sour: leftBySalt(onWater, MODEL.saltHalfBacteria, MODEL.saltPowerBacteria) / salted
+  }
 }
 
 // Of the loop where the time goes.
@@ -152,19 +181,20 @@ const moments = new Float64Array(3 * MOMENT_WIDTH)
 /** What does not change during a run, as factors on the rates. */
 interface Factors {
   readonly pace: number
+  readonly sour: number
   readonly vigour: number
   readonly warmShare: number
   readonly cold: number
 }
 
 /** Puts the rates of one temperature into their place. */
-function setMoment(at: number, tempC: number, { pace, vigour, warmShare, cold }: Factors): void {
+function setMoment(at: number, tempC: number, { pace, sour, vigour, warmShare, cold }: Factors): void {
   ratesAt(tempC, tabled)
   const chilled = min(max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
   const speed = pace * (1 + (cold - 1) * chilled)
   const metabolism = speed * (tabled[RATE.metabolism] ?? NaN)
   moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] ?? NaN) + warmShare * (tabled[RATE.warm] ?? NaN))
-  moments[at + BACTERIA] = speed * (tabled[RATE.bacteria] ?? NaN)
+  moments[at + BACTERIA] = sour * speed * (tabled[RATE.bacteria] ?? NaN)
   moments[at + GAS] = vigour * MODEL.gasRate * metabolism
   moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] ?? NaN)
   moments[at + DEATH] = tabled[RATE.death] ?? NaN
@@ -195,7 +225,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   const { untilHours, stopPastPeak = false, stride = 1 } = options
   const traits = mixTraits(vessel)
   const { vigour } = jar
-  const factors: Factors = { pace: traits.pace, vigour, warmShare: min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
+  const factors: Factors = { pace: traits.pace, sour: traits.sour, vigour, warmShare: min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
   const gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
   const maxCount = hours.length
 
@@ -300,7 +330,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] ?? NaN) * b * b * w
       const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full2 * full2 * full + max(0, g - can))
-      if (stage === 0) slope[count - 1] = dG
+      if (stage === 0) slope[count - 1] = traits.lift * dG
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
       sumN += weight * dN
@@ -339,8 +369,8 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     tempC = endC
     placeC = placeEndC
     hours[count] = t
-    gas[count] = held
-    slope[count] = lastG
+    gas[count] = traits.lift * held
+    slope[count] = traits.lift * lastG
     count++
   }
 

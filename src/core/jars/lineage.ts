@@ -1,7 +1,8 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { type Additions, NO_ADDITIONS } from '../dough/additions'
 import type { OwnTraits } from '../dough/blend'
 import { MODEL } from '../ferment/constants'
-import { type CultureState, DRIED, mixCultures, RIPE, type SeedPart } from '../ferment/culture'
+import { type CultureState, DRIED, mixCultures, RIPE, type SeedPart, withYeast } from '../ferment/culture'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate, type Vessel } from '../ferment/simulate'
@@ -41,6 +42,8 @@ export interface BatchLine {
   readonly waterGrams: number
   /** Salt, g. */
   readonly saltGrams: number
+  /** Yeast, sugar and fat in a dough. */
+  readonly additions?: Additions
   /** Temperature just after mixing, °C. */
   readonly mixTempC: number
   /** Places in the order of time; the first counts from mixing on. */
@@ -112,11 +115,14 @@ export function vesselOf(line: BatchLine, jar: JarParameters = TYPICAL_JAR): Ves
   const freshShare = fresh / contents.flourGrams
   const own = (factor: number) => 1 + freshShare * (factor - 1)
   const food = fresh > 0 ? entriesOf(line.flours).reduce((sum, [kind, g]) => sum + FLOURS[kind].food * g, 0) / fresh : 1
+  const { yeastGrams, sugarGrams, fatGrams } = line.additions ?? NO_ADDITIONS
   return {
-    start: mixCultures(seeds, fresh, food),
+    start: withYeast(mixCultures(seeds, fresh, food), yeastGrams / contents.flourGrams),
     massGrams: contents.totalGrams,
     hydration: contents.hydration,
     salt: contents.saltGrams / contents.flourGrams,
+    sugar: sugarGrams / contents.flourGrams,
+    fat: fatGrams / contents.flourGrams,
     flours: Object.fromEntries(entriesOf(contents.flours).map(([kind, g]) => [kind, g / contents.flourGrams])),
     own: line.own === undefined ? undefined : { pace: own(line.own.pace), hold: own(line.own.hold) },
     mixTempC: line.mixTempC,

@@ -1,4 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { NO_ADDITIONS } from '../dough/additions'
 import { mainKind } from '../dough/blend'
 import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
@@ -233,28 +234,13 @@ function otherAmount(dough: BatchLine, course: DoughCourse, jar: JarParameters, 
   return { grams, plannedGrams: levain.grams, flourGrams, waterGrams, bulkHours: bulkHoursOf(course, doughPace(changed, course, jar)) }
 }
 
-/**
- * Yeast of instant dry yeast, in densities of a ripe levain, for a share of 1 of the flour; and how soon it wakes. Source: craft knowledge — a tenth of
- * a per cent of it lifts a dough at 25 °C about as fast as a fifth of levain.
- */
-const INSTANT = { densityPerShare: 100, lagWork: 0.4, most: 0.01, step: 0.1 } as const
+/** Most instant yeast that is offered, as a share of all flour, and the smallest step of a small scale, g. */
+const PINCH = { most: 0.01, stepGrams: 0.1 } as const
 
-/** A dough with instant yeast besides its levain. */
-export function withInstantYeast(dough: BatchLine, grams: number, jar: JarParameters = TYPICAL_JAR): BatchLine {
-  const [levain] = dough.parents
-  if (levain === undefined || grams <= 0) return dough
-  const state = levain.line === null ? levain.state : cultureAt(levain.line, dough.startedAtMs, jar)
-  if (state === undefined) return dough
-  const seedFlour = levain.grams / (1 + levain.hydration)
-  const added = (INSTANT.densityPerShare * grams) / seedFlour
-  const yeast = state.yeast + added
-  return {
-    ...dough,
-    parents: [
-      { ...levain, line: null, state: { ...state, yeast, lagWork: (state.yeast * state.lagWork + added * INSTANT.lagWork) / yeast } },
-      ...dough.parents.slice(1)
-    ]
-  }
+/** A dough with instant yeast besides what is in it. */
+export function withInstantYeast(dough: BatchLine, grams: number): BatchLine {
+  const { additions = NO_ADDITIONS } = dough
+  return { ...dough, additions: { ...additions, yeastGrams: additions.yeastGrams + grams } }
 }
 
 /** The least yeast that brings the bulk back to what it would be with the levain at its best. */
@@ -262,9 +248,9 @@ function withPinch({ dough, course, jar }: WaysAsked, shows: BatchLine, mix: Mix
   if (dough === null || course === null || mix === null || mix.usualBulkHours === null) return null
   if (mix.bulkHours !== null && mix.bulkHours <= mix.usualBulkHours * 1.15) return null
   const shown = doughWith(dough, shows)
-  const most = INSTANT.most * contentsOf(dough).flourGrams
-  for (let grams = INSTANT.step; grams <= most; grams += INSTANT.step) {
-    const bulkHours = bulkHoursOf(course, doughPace(withInstantYeast(shown, grams, jar), course, jar))
+  const most = PINCH.most * contentsOf(dough).flourGrams
+  for (let grams: number = PINCH.stepGrams; grams <= most; grams += PINCH.stepGrams) {
+    const bulkHours = bulkHoursOf(course, doughPace(withInstantYeast(shown, grams), course, jar))
     if (bulkHours !== null && bulkHours <= mix.usualBulkHours) return { grams: Math.round(grams * 10) / 10, bulkHours }
   }
   return null

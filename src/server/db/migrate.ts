@@ -10,6 +10,7 @@ import * as readings from './migrations/0008-readings'
 import * as access from './migrations/0009-access'
 import * as changes from './migrations/0010-changes'
 import * as imports from './migrations/0011-imports'
+import * as additions from './migrations/0012-additions'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -28,7 +29,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0008-readings', step: readings },
   { name: '0009-access', step: access },
   { name: '0010-changes', step: changes },
-  { name: '0011-imports', step: imports }
+  { name: '0011-imports', step: imports },
+  { name: '0012-additions', step: additions }
 ]
 
 /** Names of the steps this version knows. */

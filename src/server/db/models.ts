@@ -133,6 +133,7 @@ export function defineModels(sequelize: Sequelize): Models {
       flour: TEXT,
       floursMg: JSON_TYPE,
       own: JSON_TYPE,
+      additions: JSON_TYPE,
       waterMg: INTEGER,
       saltMg: INTEGER,
       mixTempC: DOUBLE,

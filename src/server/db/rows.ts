@@ -1,6 +1,18 @@
 import type { Model } from 'sequelize'
 import type { ChangedField, ChangedThing, DeviceKind, FormulaContent, jarPaceSchema, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
-import type { BlendPart, Culture, CupKind, FlourKind, Ingredient, OwnTraits, PercentageBase, Program, Surroundings, VesselMaterial } from '../../core'
+import type {
+  Additions,
+  BlendPart,
+  Culture,
+  CupKind,
+  FlourKind,
+  Ingredient,
+  OwnTraits,
+  PercentageBase,
+  Program,
+  Surroundings,
+  VesselMaterial
+} from '../../core'
 
 /** Settings of a kitchen kept as one document. */
 export interface KitchenSettings {
@@ -86,6 +98,8 @@ export interface BatchRow {
   floursMg: Partial<Record<FlourKind, number>>
   /** How that flour differs from its kinds; null: as usual. */
   own: OwnTraits | null
+  /** Yeast, sugar and fat of a dough, g; null: none. */
+  additions: Additions | null
   waterMg: number
   saltMg: number
   mixTempC: number | null

@@ -73,6 +73,8 @@ export const INGREDIENT_FORM = {
   waterIn: 'Water in it',
   flourIn: 'Flour in it',
   saltIn: 'Salt in it',
+  sugarIn: 'Sugar in it',
+  fatIn: 'Fat in it',
   blend: 'the blend',
   canBeToldBySpoons: 'Can be measured in spoons and cups',
   gramsInMlLeast: 'Grams in a ml, least',

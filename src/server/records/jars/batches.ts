@@ -1,15 +1,16 @@
 import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen } from '../../../contract'
-import { type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../../core'
+import { type Additions, type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../../core'
 import type { BatchParentRow, BatchRow, BatchStayRow } from '../../db/rows'
 import { readingsFor, type Span } from '../kitchen/readings'
 import type { Work } from '../work'
 
 /** A batch about to be written. */
-export interface NewBatch extends Omit<BatchRow, 'id' | 'material' | 'own'> {
+export interface NewBatch extends Omit<BatchRow, 'id' | 'material' | 'own' | 'additions'> {
   readonly material?: VesselMaterial
   readonly own?: OwnTraits
+  readonly additions?: Additions
   readonly id?: string
   readonly parents: readonly { parentBatchId: string | null; milligrams: number; hydration: number; flour: FlourKind }[]
   readonly stays: readonly NewStay[]
@@ -41,9 +42,9 @@ const ROOM_C = 21
 
 /** Writes a batch with its parents and stays. */
 export async function createBatch(work: Work, batch: NewBatch): Promise<string> {
-  const { parents, stays, material = null, own = null, ...row } = batch
+  const { parents, stays, material = null, own = null, additions = null, ...row } = batch
   const id = row.id ?? randomUUID()
-  await work.models.batches.create({ ...row, floursMg: wholeMg(row.floursMg), material, own, id }, { transaction: work.transaction })
+  await work.models.batches.create({ ...row, floursMg: wholeMg(row.floursMg), material, own, additions, id }, { transaction: work.transaction })
   await addLineage(work, id, parents, stays)
   return id
 }
@@ -153,6 +154,7 @@ export async function linesOf(
       startedAtMs: Number(batch.startedAtMs),
       flours: inGrams(batch.floursMg),
       own: batch.own ?? undefined,
+      additions: batch.additions ?? undefined,
       dried: batch.kind === 'dried' || undefined,
       waterGrams: toGrams(batch.waterMg),
       saltGrams: toGrams(batch.saltMg),
@@ -202,8 +204,13 @@ async function generationOf({ models, transaction }: Work, ids: readonly string[
     models.batchStays.findAll({ where: { batchId }, order: [['fromMs', 'ASC']], raw: true, transaction })
   ])
   return {
-    batches: (batches as unknown as Written<BatchRow, 'floursMg' | 'own'>[]).map(
-      (row): BatchRow => ({ ...row, floursMg: JSON.parse(row.floursMg) as BatchRow['floursMg'], own: JSON.parse(row.own ?? 'null') as BatchRow['own'] })
+    batches: (batches as unknown as Written<BatchRow, 'floursMg' | 'own' | 'additions'>[]).map(
+      (row): BatchRow => ({
+        ...row,
+        floursMg: JSON.parse(row.floursMg) as BatchRow['floursMg'],
+        own: JSON.parse(row.own ?? 'null') as BatchRow['own'],
+        additions: JSON.parse(row.additions ?? 'null') as BatchRow['additions']
+      })
     ),
     parents: parents as unknown as BatchParentRow[],
     stays: stays as unknown as BatchStayRow[]

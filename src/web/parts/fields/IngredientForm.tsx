@@ -68,6 +68,8 @@ export function IngredientForm({
           <QuantityField kind="percent" label={INGREDIENT_FORM.waterIn} value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
           <QuantityField kind="percent" label={INGREDIENT_FORM.flourIn} value={draft.composition.flour} range={[0, 1]} onCommit={holds('flour')} />
           <QuantityField kind="percent" label={INGREDIENT_FORM.saltIn} value={draft.composition.salt} range={[0, 1]} onCommit={holds('salt')} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.sugarIn} value={draft.sugar ?? 0} range={[0, 1]} onCommit={(sugar) => edit({ sugar })} />
+          <QuantityField kind="percent" label={INGREDIENT_FORM.fatIn} value={draft.fat ?? 0} range={[0, 1]} onCommit={(fat) => edit({ fat })} />
         </SimpleGrid>
       )}
       {draft.blend !== undefined && <BlendEditor of={INGREDIENT_FORM.blend} only="single" blend={draft.blend} onBlend={(blend) => edit({ blend })} />}

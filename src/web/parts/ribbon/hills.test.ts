@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { type Bake, bakeOf, type Cultures } from '../../../answers'
 import type { BakeEvent, BakeRecord, Jar } from '../../../contract'
-import { type BatchLine, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../../../core'
+import { type BatchLine, MODEL_VERSION, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../../../core'
 import { recordHill } from './hills'
 
 const start = Date.UTC(2026, 10, 27, 8, 30)
@@ -19,7 +19,7 @@ const noted = (id: string, hours: number) => ({ id, happenedAt: start + hours * 
 /** A levain mixed eight hours after its band, with what was told of it then. */
 function mixedBake(told: boolean): Bake {
   const quantiles = { opens: [5, 6, 7, 8, 9], peak: [7, 8, 9, 10, 11], closes: [9, 10, 11, 12, 13] }
-  const shown = { modelVersion: 'hill-2', theta: TYPICAL_JAR, quantiles, phase: 'peak', probability: 0.8 }
+  const shown = { modelVersion: MODEL_VERSION, theta: TYPICAL_JAR, quantiles, phase: 'peak', probability: 0.8 }
   const events = [
     { ...noted('00000000-0000-4000-8000-000000000001', 0), type: 'band', mixTempC: 24 },
     { ...noted('00000000-0000-4000-8000-000000000002', 6), type: 'mark', rise: 2.4, signs: {} },

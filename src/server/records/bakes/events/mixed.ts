@@ -67,7 +67,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
   const planned = doughToWeigh(row.plan, { kitchen, pantry })
   const lines = planned.ok ? doughAsWeighed(state, row.plan, planned.value).lines : []
-  const { flours, own, waterGrams, saltGrams } = doughContents(lines, pantry)
+  const { flours, own, waterGrams, saltGrams, additions } = doughContents(lines, pantry)
   const floursMg = inMilligrams(flours)
   const doughBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
@@ -78,6 +78,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     flour: mainKind(floursMg),
     floursMg,
     own,
+    additions,
     waterMg: toMilligrams(waterGrams),
     saltMg: toMilligrams(saltGrams),
     mixTempC: event.mixTempC ?? row.plan.course?.mixTempC ?? row.plan.tempC,
