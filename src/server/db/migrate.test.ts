@@ -4,6 +4,7 @@ import { join } from 'node:path'
 import { QueryTypes, Sequelize } from 'sequelize'
 import { bakeSchema, bakeToWire } from '../../contract'
 import { findBake } from '../records/bakes/bakes'
+import { createBatch, lineOf } from '../records/jars/batches'
 import { readingsFor } from '../records/kitchen/readings'
 import { testId } from '../testing/testServer'
 import { versionOne } from '../testing/versionOne'
@@ -201,6 +202,30 @@ test('from version 10 readings stand in less room, each as it was, of its log or
     { ms: NOW + 10 * MINUTE, tempC: -3.5 },
     { ms: NOW + 20 * MINUTE, tempC: 24 }
   ])
+  await database.close()
+  await rm(folder, { recursive: true, force: true })
+})
+
+test('from version 11 a dough keeps what it holds besides; one mixed before holds nothing besides', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'olvent-migrate-'))
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: join(folder, 'kitchen.sqlite'), logging: false })
+  await migrate(sequelize, MIGRATIONS.slice(0, 11))
+  const [kitchen, old, fresh] = [testId(), testId(), testId()]
+  const run = (sql: string, replacements: unknown[]) => sequelize.query(sql, { replacements })
+  await run(`INSERT INTO kitchens VALUES (?, 'K', 0, '{"mass":"g"}', 1)`, [kitchen])
+  await run("INSERT INTO batches (id, kitchenId, kind, startedAtMs, flour, floursMg, waterMg, saltMg) VALUES (?, ?, 'dough', ?, 'white wheat', '{}', 1, 0)", [
+    old,
+    kitchen,
+    NOW
+  ])
+  await sequelize.close()
+  const { models, ...database } = await openDatabase(folder)
+  const work = { models, nowMs: NOW }
+  const additions = { yeastGrams: 1.5, sugarGrams: 40, fatGrams: 12 }
+  const dough = { kitchenId: kitchen, kind: 'dough' as const, jarId: null, bakeId: null, startedAtMs: NOW, flour: 'white wheat' as const }
+  await createBatch(work, { ...dough, id: fresh, floursMg: {}, waterMg: 1000, saltMg: 0, mixTempC: 24, additions, parents: [], stays: [] })
+  expect((await models.batches.findByPk(old))?.get('additions')).toBeNull()
+  expect((await lineOf(work, fresh, 1))?.additions).toEqual(additions)
   await database.close()
   await rm(folder, { recursive: true, force: true })
 })

@@ -38,7 +38,7 @@ describe('ingredients', () => {
     expect(await find(id)).toBeUndefined()
   })
   test.each([
-    ['more than all of it', { composition: { flour: 0.5, water: 0.6, salt: 0 } }, /more than all of it/],
+    ['more than all of it', { composition: { flour: 0.5, water: 0.6, salt: 0 } }, /more than 100 %/],
     ['a flour that ferments like nothing', { kind: 'flour' }, /how this flour ferments/],
     ['no name', { name: ' ' }, /name is needed/],
     ['a density back to front', { density: [2, 1] }, /smaller figure comes first/]
