@@ -1,5 +1,6 @@
 import { createRequire } from 'node:module'
 import type { JarParameters, RiseCurve, Vessel } from '../src/core'
+import { mixTraits } from '../src/core/ferment/simulate'
 import { curveOf, equations, GAS, STATES } from '../src/core/testing/reference'
 
 /** The little of the solver package that is used; what it ships is not strict TypeScript, so it is not imported but required. */
@@ -27,6 +28,7 @@ const READ_HOURS = 0.25
  */
 export function solverRun(vessel: Vessel, jar: JarParameters, untilHours: number, tolerance: number): RiseCurve {
   const { start, slopes } = equations(vessel, jar)
+  const { lift } = mixTraits(vessel)
   const moves = [0, ...vessel.stays.map((s) => s.fromHours).filter((h) => h > 0 && h < untilHours), untilHours]
   let y: number[] = [...start]
   const points: { t: number; g: number; dg: number }[] = [{ t: 0, g: 0, dg: 0 }]
@@ -42,7 +44,7 @@ export function solverRun(vessel: Vessel, jar: JarParameters, untilHours: number
       for (; next <= x + 1e-12; next += READ_HOURS) {
         const t = Math.min(next, x)
         const g = dense(GAS, t)
-        points.push({ t, g, dg: (g - dense(GAS, t - 1e-3)) / 1e-3 })
+        points.push({ t, g: lift * g, dg: (lift * (g - dense(GAS, t - 1e-3))) / 1e-3 })
       }
       return undefined
     }).y

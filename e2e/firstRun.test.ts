@@ -26,6 +26,16 @@ test('a jar without a name is asked for, and nothing typed is lost', async () =>
   expect(await page.getByRole('textbox', { name: 'How much is in it' }).inputValue()).toBe('120')
 })
 
+test('a figure that cannot be opens no kitchen: the window goes to it and says why, and it stays as typed', async () => {
+  await type(page, 'Name of the jar', 'Pip')
+  const grams = page.getByRole('textbox', { name: 'How much is in it' })
+  await grams.fill('0')
+  await page.getByRole('button', { name: 'Open the kitchen' }).click()
+  await page.getByText(/has to be a number from 1/).waitFor()
+  expect(await grams.evaluate((field: HTMLInputElement) => [field === document.activeElement, field.validity.valid, field.value])).toEqual([true, false, '0'])
+  await grams.fill('120')
+})
+
 test('answered, it opens on an empty Today with the one button', async () => {
   await type(page, 'Name of the jar', 'Pip')
   await page.getByText('half a day ago').click()

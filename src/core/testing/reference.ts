@@ -35,7 +35,7 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
       const cold = tempC >= 12 ? 1 : tempC <= 4 ? jar.cold : jar.cold + ((1 - jar.cold) * (tempC - 4)) / 8
       const speed = traits.pace * cold
       const muYeast = speed * ((1 - phi) * isothermalRate(YEAST_ISOTHERMAL, tempC) + phi * cardinalRate(YEAST_WARM, tempC))
-      const muBacteria = speed * isothermalRate(BACTERIA_ISOTHERMAL, tempC)
+      const muBacteria = traits.sour * speed * isothermalRate(BACTERIA_ISOTHERMAL, tempC)
       const m = speed * metabolism(tempC)
       const death = Math.min(heatDeath(tempC), MODEL.heatDeathAt50)
       const eating = s / (s + MODEL.halfFood)
@@ -72,6 +72,7 @@ export function curveOf(points: readonly { t: number; g: number; dg: number }[])
  */
 export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: number, stepSeconds = 1): RiseCurve & { readonly foodGoneHours: number | null } {
   const { start, slopes } = equations(vessel, jar)
+  const { lift } = mixTraits(vessel)
   const y = [...start]
   const points: { t: number; g: number; dg: number }[] = []
   const stepHours = stepSeconds / SECONDS_PER_HOUR
@@ -80,7 +81,7 @@ export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: num
   for (let i = 0; i <= steps; i++) {
     const t = i * stepHours
     const d = slopes(t, y)
-    if (i % KEEP_EVERY === 0) points.push({ t, g: y[GAS] ?? NaN, dg: d[GAS] ?? NaN })
+    if (i % KEEP_EVERY === 0) points.push({ t, g: lift * (y[GAS] ?? NaN), dg: lift * (d[GAS] ?? NaN) })
     for (let k = 0; k < STATES; k++) y[k] = (y[k] ?? NaN) + stepHours * (d[k] ?? NaN)
     y[FOOD] = Math.max(y[FOOD] ?? NaN, 0)
     if (foodGoneHours === null && (y[FOOD] ?? NaN) < MODEL.hungryFood) foodGoneHours = t + stepHours
