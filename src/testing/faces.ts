@@ -17,7 +17,7 @@ import {
   whereItStands
 } from '../answers'
 import { bakeSchema, ingredientsSchema, jarSchema, kitchenSchema, vesselsSchema } from '../contract'
-import { doughContents, pantryOf, pourKey, type SolvedBake, UNKNOWN_JAR, type Verdict } from '../core'
+import { drawnIngredients, pantryOf, pourKey, type SolvedBake, UNKNOWN_JAR, type Verdict } from '../core'
 
 /** What one face tells, question by question: instants in minutes, masses in grams. */
 export type Told = Readonly<Record<string, number>>
@@ -103,17 +103,17 @@ export function windowFace(
       bread: day.times === null || at('out') === undefined ? null : minutes(day.times.outMs),
       'window opens': opens === null || verdict === null ? null : minutes(opens.bandMs) + verdict.forecast.opens.p50 * 60,
       ...Object.fromEntries(steps.map((s) => [`${pourKey(s)} g`, s.grams])),
-      ...takenOff(bake, solved, stocked)
+      ...takenOff(bake, solved)
     })
   }
 }
 
 /** What a plan that is not begun takes off the shelf, by the window's own weights. */
-function takenOff(bake: Bake, solved: SolvedBake | null, { pantry }: Stocked): Told {
+function takenOff(bake: Bake, solved: SolvedBake | null): Told {
   if (bake.status !== 'planned' || solved?.build == null || !solved.dough.ok) return {}
   const sums = new Map<string, number>()
   const add = (id: string, grams: number) => sums.set(id, (sums.get(id) ?? 0) + grams)
-  for (const [id, grams] of doughContents(solved.dough.value.weigh.lines, pantry).ingredients) add(id, grams)
+  for (const [id, grams] of drawnIngredients(solved.dough.value.weigh.lines)) add(id, grams)
   for (const [id, grams] of levainFromShelf(solved.build)) add(id, grams)
   return Object.fromEntries([...sums].map(([id, grams]) => [`shelf ${id} g`, grams]))
 }

@@ -9,8 +9,6 @@ import type { Standing } from '../schedule/planBuild'
 
 /** What a dough is made of beside its levain, as it ferments. g. */
 export interface DoughContents {
-  /** By ingredient, water and salt among them. */
-  readonly ingredients: ReadonlyMap<string, number>
   readonly flours: FloursByKind
   readonly own: OwnTraits | undefined
   /** All of it, that of milk, eggs and butter too. */
@@ -23,26 +21,20 @@ export interface DoughContents {
 export function doughContents(lines: WeighedDough['lines'], pantry: Pantry): DoughContents {
   const ingredients = drawnIngredients(lines)
   const ground = [...ingredients].filter(([id]) => pantry.get(id)?.flourKind !== undefined)
-  const held = (part: keyof Composition) =>
-    [...ingredients].reduce((sum, [id, grams]) => sum + (pantry.get(id)?.flourKind === undefined ? grams * (pantry.get(id)?.composition[part] ?? 0) : 0), 0)
+  const others = [...ingredients].filter(([id]) => pantry.get(id)?.flourKind === undefined)
+  const held = (part: keyof Composition) => others.reduce((sum, [id, grams]) => sum + grams * (pantry.get(id)?.composition[part] ?? 0), 0)
   const flours = kindsOfGrams(Object.fromEntries(ground), pantry)
   // Flour that something else brings, as discard does, counts as what there is most of.
   const main = mainKind(flours)
-  const brought = held('flour')
   return {
-    ingredients,
-    flours: brought > 0 ? { ...flours, [main]: (flours[main] ?? 0) + brought } : flours,
+    flours: { ...flours, [main]: (flours[main] ?? 0) + held('flour') },
     own: ownTraits(
       ground.map(([ingredientId, grams]) => ({ ingredientId, grams })),
       pantry
     ),
     waterGrams: held('water'),
     saltGrams: held('salt'),
-    additions: additionsOf(
-      ingredients,
-      lines.flatMap((line) => (line.kind === 'pre-ferment' ? [line.parts] : [])),
-      pantry
-    )
+    additions: additionsOf(lines, pantry)
   }
 }
 

@@ -119,6 +119,7 @@ export interface MixTraits {
 /** Share of a rate that salt leaves. @param onWater salt ÷ water */
 const leftBySalt = (onWater: number, half: number, power: number) => 1 / (1 + (onWater / half) ** power)
 
+/** How a mix ferments beside white wheat at 100 %; all 1 where there is no flour. Source: docs/model.md. */
 export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 'salt' | 'sugar' | 'fat'>): MixTraits {
   let [pace, food, hold, total] = [0, 0, 0, 0]
   for (const [kind, share] of entriesOf(vessel.flours)) {

@@ -76,7 +76,7 @@ export const WHEN_FIELD = {
   minAgo2: '20 min ago',
   minAgo3: '30 min ago',
   hourAgo: '1 hour ago',
-  hoursAgo: '2 hours ago'
+  hoursAgo: (hours: number) => `${hours} hours ago`
 } as const
 
 export const STATION_FIGURE = {

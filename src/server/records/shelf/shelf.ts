@@ -10,7 +10,7 @@ import {
   type ComingUse,
   comingFeeds,
   costOf,
-  doughContents,
+  drawnIngredients,
   gramsOfBlend,
   type LedgerEntry,
   reversed,
@@ -96,7 +96,7 @@ function takenBy(
   const dough = weights.ok ? { ok: true as const, value: weights.value.dough } : doughToWeigh(plan, weighing)
   if (!dough.ok) return { dough: new Map(), levain: new Map() }
   return {
-    dough: new Map([...doughContents(dough.value.weigh.lines, pantry).ingredients].filter(([id]) => pantry.get(id)?.kind !== 'starter')),
+    dough: new Map([...drawnIngredients(dough.value.weigh.lines)].filter(([id]) => pantry.get(id)?.kind !== 'starter')),
     levain: weights.ok ? levainFromShelf(weights.value) : new Map()
   }
 }

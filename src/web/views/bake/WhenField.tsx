@@ -8,7 +8,11 @@ export const AGO = [
   { value: '20', label: WHEN_FIELD.minAgo2 },
   { value: '30', label: WHEN_FIELD.minAgo3 },
   { value: '60', label: WHEN_FIELD.hourAgo },
-  { value: '120', label: WHEN_FIELD.hoursAgo }
+  { value: '120', label: WHEN_FIELD.hoursAgo(2) },
+  { value: '240', label: WHEN_FIELD.hoursAgo(4) },
+  { value: '480', label: WHEN_FIELD.hoursAgo(8) },
+  { value: '720', label: WHEN_FIELD.hoursAgo(12) },
+  { value: '1440', label: WHEN_FIELD.hoursAgo(24) }
 ] as const
 
 /** Chooses how long ago something was. */

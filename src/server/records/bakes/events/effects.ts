@@ -16,7 +16,7 @@ import { weighed } from './weighed'
 type Type = BakeEvent['type']
 
 /** What each kind of event does to batches and masses. Each throws a Problem when it cannot be as the bake stands. */
-export const EFFECTS: { readonly [T in Type]: (told: Told<T>) => Promise<Effect> } = {
+const EFFECTS: { readonly [T in Type]: (told: Told<T>) => Promise<Effect> } = {
   pour,
   weigh: weighed,
   repair: repaired,
