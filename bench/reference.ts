@@ -1,7 +1,7 @@
 import { createRequire } from 'node:module'
 import type { JarParameters, RiseCurve, Vessel } from '../src/core'
 import { mixTraits } from '../src/core/ferment/simulate'
-import { curveOf, equations, GAS, STATES } from '../src/core/testing/reference'
+import { curveOf, equations, levelOf, STATES } from '../src/core/testing/reference'
 
 /** The little of the solver package that is used; what it ships is not strict TypeScript, so it is not imported but required. */
 interface Solver {
@@ -43,8 +43,8 @@ export function solverRun(vessel: Vessel, jar: JarParameters, untilHours: number
     y = solver.solve(slopes, moves[i] as number, y, to, (_nr, _from, x, _y, dense) => {
       for (; next <= x + 1e-12; next += READ_HOURS) {
         const t = Math.min(next, x)
-        const g = dense(GAS, t)
-        points.push({ t, g: lift * g, dg: (lift * (g - dense(GAS, t - 1e-3))) / 1e-3 })
+        const at = Array.from({ length: STATES }, (_, component) => dense(component, t))
+        points.push(levelOf(t, at, slopes(t, at), lift))
       }
       return undefined
     }).y

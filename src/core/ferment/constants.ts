@@ -28,38 +28,41 @@ export interface CardinalCurve {
 }
 
 /** Named in every stored forecast, so that an old one can be told from a new one. Raise it with the equations. */
-export const MODEL_VERSION = 'hill-2.1'
+export const MODEL_VERSION = 'hill-3'
 
 /** Published isothermal rates: Gänzle, Ehmann & Hammes 1998, Appl. Environ. Microbiol. 64:2616. */
 export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.3384, maxC: 36 }
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: -1.5, optC: 32, maxC: 42, atOptimum: 0.45 }
+export const YEAST_WARM: CardinalCurve = { minC: -0.25, optC: 33.3, maxC: 39.5, atOptimum: 0.73 }
 
-/** Gas made per yeast, relative to 25 °C. Form: Rosso et al. 1993; values: craft knowledge. */
-export const METABOLISM: CardinalCurve = { minC: -0.2, optC: 33, maxC: 44, atOptimum: 1 }
+/** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -3.9, optC: 32, maxC: 40.6, atOptimum: 1, power: 1.405 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 1.53,
+  gasRate: 1.66,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.175,
+  foodPerGas: 0.311,
   /** K_S: food at which the yeast works at half speed. */
-  halfFood: 0.05,
+  halfFood: 0.28,
+  /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
+  atOnce: 0.88,
+  /** K_G: food at which the yeast divides at half of what that leaves: dividing slows long before fermenting does. */
+  halfFoodGrowth: 0.88,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
-  /** k_W: loss of strength per squared acid density. */
-  weakening: 0.057,
+  /** k_W: loss of strength per cubed density of bacteria. */
+  weakening: 0.177,
+  /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
+  enzymesFromC: 33,
+  enzymesPerK: 1.3,
   /** k_L: leak of gas. */
-  leak: 0.04,
+  leak: 0.0265,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 2.4,
-  /** Density of bacteria at which their growth ends. */
-  bacteriaCeiling: 1.5,
-  /** Acid made per hour by a levain's own peak density at 25 °C; scaled so that a ripe levain stands near 1. Only relative values are shown. */
-  acidRate: 0.2,
+  gasHeldMax: 3,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -71,8 +74,11 @@ export const MODEL = {
   heatDeathPerK: 0.55,
   /** h₀ of a seed at its peak. */
   lagWorkRipe: 0.5,
+  /** h₀ of one that still has plenty of food, and how much that is; in between on a straight line from a ripe one. */
+  lagWorkFed: 0.12,
+  plentyOfFood: 0.6,
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
-  lagWorkPerColdDay: 0.14,
+  lagWorkPerColdDay: 0.147,
   lagWorkMax: 5,
   /** Lag work up to which a culture builds as it is, after one feed, and after two. */
   lagWorkStages: [0.6, 1.5, 3],
@@ -80,11 +86,11 @@ export const MODEL = {
   coldFullC: 4,
   coldNoneC: 12,
   /** Below 100 % hydration the rates fall with hydration to this power. */
-  stiffPower: 0.25,
+  stiffPower: 0.45,
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
   stiffHolds: 0.4,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.6,
+  wetLoss: 1.44,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
@@ -96,18 +102,29 @@ export const MODEL = {
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 5,
+  sugarSlows: 5.3,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
-  /**
-   * The climb of a typical jar, bent (shape.ts): without it the equations double and open late for their peak. Fitted to the middles of the ranges in which
-   * bakers see a levain doubled and open (docs/model.md); its peak and fall do not depend on it.
-   */
-  climbShape: 1.55,
-  climbSteep: 1.2,
   /** φ of a typical jar: the share of its yeast that stands warmth. */
-  warmShare: 0.3
+  warmShare: 0.8
+} as const
+
+/** Acid: what the bacteria make and what the flour buffers. */
+export const ACID = {
+  /** pH of flour and water. */
+  flourPh: 6,
+  /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8. */
+  growthEndsPh: 3.88,
+  makingEndsPh: 3.4,
+  /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
+  rate: 58,
+  /** β = bufferBase + bufferPerAsh × ash (%): acid for one pH between 6 and 3.5, mmol per kg of flour. Textbooks of cereal technology. */
+  bufferBase: 50,
+  bufferPerAsh: 65,
+  /** The flour's own acidity from pH 6 to the 8.5 of a titration, mmol per kg of flour: its own base and slope by ash. Craft knowledge. */
+  ownBase: 5,
+  ownPerAsh: 43
 } as const
 
 /** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */

@@ -13,6 +13,8 @@ export interface FlourTraits {
   readonly food: number
   /** Factor on the gas it can hold. */
   readonly hold: number
+  /** Its ash, % of its weight: what buffers acid. */
+  readonly ash: number
   /** Whether it holds gluten, for the guard of a gluten-free jar. */
   readonly gluten: boolean
   /** What one sees of it at the peak, for the judgement: rye and gluten-free hardly dome. */
@@ -21,10 +23,10 @@ export interface FlourTraits {
 
 /** Start values, craft knowledge; each can be learned per jar. */
 export const FLOURS: Readonly<Record<FlourKind, FlourTraits>> = {
-  'white wheat': { pace: 1, food: 1, hold: 1, gluten: true, domes: true },
-  'wholegrain wheat': { pace: 1.15, food: 1.1, hold: 0.8, gluten: true, domes: true },
-  rye: { pace: 1.2, food: 1.15, hold: 0.52, gluten: true, domes: false },
-  spelt: { pace: 1.05, food: 1, hold: 0.75, gluten: true, domes: true },
-  'ancient wheat': { pace: 1.05, food: 1.05, hold: 0.42, gluten: true, domes: true },
-  'gluten-free': { pace: 1.1, food: 1, hold: 0.35, gluten: false, domes: false }
+  'white wheat': { pace: 1, food: 1, hold: 1, ash: 0.55, gluten: true, domes: true },
+  'wholegrain wheat': { pace: 1.15, food: 1.1, hold: 0.8, ash: 1.6, gluten: true, domes: true },
+  rye: { pace: 1.2, food: 1.15, hold: 0.52, ash: 1.65, gluten: true, domes: false },
+  spelt: { pace: 1.05, food: 1, hold: 0.75, ash: 1.1, gluten: true, domes: true },
+  'ancient wheat': { pace: 1.05, food: 1.05, hold: 0.42, ash: 1.2, gluten: true, domes: true },
+  'gluten-free': { pace: 1.1, food: 1, hold: 0.35, ash: 1, gluten: false, domes: false }
 }

@@ -4,7 +4,7 @@
  * late as a whole counts once and not once per mark.
  */
 import { sure } from '../units/sure'
-import { LEARNING, MODEL, NOISE, PARAMETER_SPREAD } from './constants'
+import { LEARNING, NOISE, PARAMETER_SPREAD } from './constants'
 import { LATENT_SD } from './draws'
 import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR } from './jarParameters'
 import { cholesky, invert, solveCholesky } from './matrix'
@@ -129,7 +129,7 @@ function bendSlopes(
   const [, shapeSd = 1, heightSd = 1] = sds
   const [, shapeZ = 0, heightZ = 0] = fit.latents
   const height = peakGas * Math.exp(heightSd * heightZ)
-  const shapeLog = Math.log(MODEL.climbShape) + shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] ?? NaN)
+  const shapeLog = shapeSd * shapeZ + (at[PARAMETERS.indexOf('shape')] ?? NaN)
   return fit.rows.map((row, n) => {
     const byShape = (row.slopes[1] ?? NaN) / shapeSd
     if (name === 'shape' || byShape === 0) return byShape

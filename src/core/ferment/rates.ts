@@ -33,13 +33,13 @@ export function cardinalRate({ minC, optC, maxC, atOptimum }: CardinalCurve, tem
 
 /** Metabolism m(T): 1 at 25 °C. */
 export function metabolism(tempC: number): number {
-  return cardinalRate(METABOLISM, tempC) / cardinalRate(METABOLISM, 25)
+  return (cardinalRate(METABOLISM, tempC) / cardinalRate(METABOLISM, 25)) ** METABOLISM.power
 }
 
 /** ω(T): what weakens the matrix; like the bacteria up to 33 °C, then rising with the enzymes. */
 export function weakeningRate(tempC: number): number {
-  const knee = 33
-  return tempC <= knee ? isothermalRate(BACTERIA_ISOTHERMAL, tempC) : isothermalRate(BACTERIA_ISOTHERMAL, knee) * 1.07 ** (tempC - knee)
+  const { enzymesFromC: knee, enzymesPerK } = MODEL
+  return tempC <= knee ? isothermalRate(BACTERIA_ISOTHERMAL, tempC) : isothermalRate(BACTERIA_ISOTHERMAL, knee) * enzymesPerK ** (tempC - knee)
 }
 
 /** Heat death δ(T), 1/h. */

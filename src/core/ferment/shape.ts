@@ -3,7 +3,6 @@
  * power; start and peak stay where they are. No law of growth gives it; it takes up what the model gets wrong about the climb (docs/model.md).
  */
 
-import { MODEL } from './constants'
 import type { RiseCurve, Top } from './milestones'
 
 /** Taken out of Math once: these are asked for by the million. */
@@ -46,11 +45,11 @@ export function bendSlope(share: number, bent: number, { steep }: ClimbShape): n
  * @param jar how its climb differs from a typical one
  */
 export function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, jar: ClimbShape): void {
-  const bend = { shape: MODEL.climbShape * jar.shape, steep: MODEL.climbSteep * jar.steep }
+  if (jar.shape === 1 && jar.steep === 1) return
   for (let i = 1; (hours[i] ?? NaN) < top.hours; i++) {
     const share = (gas[i] ?? NaN) / top.gas
-    const bent = bentShare(share, bend)
+    const bent = bentShare(share, jar)
     gas[i] = bent * top.gas
-    slope[i] = (slope[i] ?? NaN) * bendSlope(share, bent, bend)
+    slope[i] = (slope[i] ?? NaN) * bendSlope(share, bent, jar)
   }
 }

@@ -6,8 +6,9 @@
 
 import { entriesOf } from '../units/keysOf'
 import { sure } from '../units/sure'
-import { MODEL } from './constants'
-import type { CultureState } from './culture'
+import { ashOf, bufferOf } from './acidity'
+import { ACID, MODEL } from './constants'
+import { type CultureState, RIPE } from './culture'
 import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR } from './jarParameters'
 import { type Milestones, milestonesOf, type RiseCurve, topOf } from './milestones'
@@ -114,6 +115,8 @@ export interface MixTraits {
   readonly lift: number
   /** On the bacteria besides: salt slows them more. */
   readonly sour: number
+  /** β: acid that takes the mix down by one pH, mmol per kg of flour. */
+  readonly buffer: number
 }
 
 /** Share of a rate that salt leaves. @param onWater salt ÷ water */
@@ -128,7 +131,7 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
     hold += FLOURS[kind].hold * share
     total += share
   }
-  if (!(total > 0)) return { pace: 1, food: 1, hold: 1, lift: 1, sour: 1 }
+  if (!(total > 0)) return { pace: 1, food: 1, hold: 1, lift: 1, sour: 1, buffer: bufferOf(ashOf({})) }
   const { hydration: h, own = { pace: 1, hold: 1 }, sugar = 0, fat = 0 } = vessel
   const stiff = h < 1 ? max(h, DRIEST) ** MODEL.stiffPower : 1
   const onWater = vessel.salt / max(h, DRIEST)
@@ -139,12 +142,16 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
     food: food / total,
     hold: 1 + MODEL.stiffHolds * max(1 - h, 0),
     lift: own.hold * (hold / total) * exp(-MODEL.wetLoss * max(h - 1, 0) ** MODEL.wetPower),
-    sour: leftBySalt(onWater, MODEL.saltHalfBacteria, MODEL.saltPowerBacteria) / salted
+    sour: leftBySalt(onWater, MODEL.saltHalfBacteria, MODEL.saltPowerBacteria) / salted,
+    buffer: bufferOf(ashOf(vessel.flours))
   }
 }
 
 // Of the loop where the time goes.
-const { halfFood, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, bacteriaCeiling, lagWorkStages } = MODEL
+const { halfFood, halfFoodGrowth, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, lagWorkStages } = MODEL
+
+/** The curves of growth are those of plenty: with all the food there. */
+const DIVIDING = 1 + halfFoodGrowth
 
 /** At and above this heat kills fast, and the steps are short, °C. */
 const HOT_C = 36
@@ -157,8 +164,7 @@ const LEAST_STEP_HOURS = 0.04
 const WELL_PAST = { gas: 0.785, food: 0.15, leastTop: 0.05 } as const
 /** Filling counts up to this. */
 const MOST_FULL = 1.2
-/** Rates of the bacteria at 25 °C: acid is counted relative to it. */
-const REFERENCE_BACTERIA = 0.41
+const KELVIN = 273.15
 
 /** Fields of the rates of one moment, with all that does not change during a run counted in. */
 const YEAST = 0
@@ -169,7 +175,8 @@ const DEATH = 4
 const LEAK = 5
 const STARVE = 6
 const LAG_WORK = 7
-const MOMENT_WIDTH = 8
+const SOURING = 8
+const MOMENT_WIDTH = 9
 /** Where the rates stand that a stage of a step takes: those of its beginning, its middle twice, and its end. */
 const STAGE_AT = [0, MOMENT_WIDTH, MOMENT_WIDTH, 2 * MOMENT_WIDTH] as const
 const STAGE_WEIGHT = [1, 2, 2, 1] as const
@@ -196,6 +203,7 @@ function setMoment(at: number, tempC: number, { pace, sour, vigour, warmShare, c
   const metabolism = speed * (tabled[RATE.metabolism] ?? NaN)
   moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] ?? NaN) + warmShare * (tabled[RATE.warm] ?? NaN))
   moments[at + BACTERIA] = sour * speed * (tabled[RATE.bacteria] ?? NaN)
+  moments[at + SOURING] = ACID.rate * sour * pace * (tabled[RATE.leak] ?? NaN)
   moments[at + GAS] = vigour * MODEL.gasRate * metabolism
   moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] ?? NaN)
   moments[at + DEATH] = tabled[RATE.death] ?? NaN
@@ -229,8 +237,13 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   const factors: Factors = { pace: traits.pace, sour: traits.sour, vigour, warmShare: min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
   const gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
   const maxCount = hours.length
+  const growsUntil = traits.buffer * (ACID.flourPh - ACID.growthEndsPh)
+  const makesUntil = traits.buffer * (ACID.flourPh - ACID.makingEndsPh)
 
-  let alpha = exp(-min(start.lagWork, MODEL.lagWorkMax) * jar.lag)
+  const lag = min(start.lagWork, MODEL.lagWorkMax) * jar.lag
+  let alpha = exp(-lag)
+  // A vigorous seed ferments at once; one that rested has to wake for that, too.
+  const atOnce = min(MODEL.atOnce * exp(MODEL.lagWorkRipe - lag), MODEL.atOnce)
   let { yeast, bacteria, food, acid } = start
   let strength = 1
   let held = 0
@@ -302,6 +315,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     let n = yeast
     let b = bacteria
     let s = food
+    let l = acid
     let w = strength
     let g = held
     let sumAl = 0
@@ -318,26 +332,27 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const muYeast = moments[at + YEAST] ?? NaN
       const death = moments[at + DEATH] ?? NaN
       const fed = s / (s + halfFood)
-      const eatingBacteria = ((moments[at + BACTERIA] ?? NaN) * b * s) / (s + halfFoodBacteria)
+      const fedBacteria = (b * s) / (s + halfFoodBacteria)
+      const sourToGrow = l / growsUntil
+      const sourToMake = l / makesUntil
       const starving = s < starvedFood ? (moments[at + STARVE] ?? NaN) * (1 - s / starvedFood) : 0
-      const working = al * n * fed
-      made = (moments[at + GAS] ?? NaN) * working
+      made = (moments[at + GAS] ?? NaN) * (atOnce + (1 - atOnce) * al) * n * fed
       const can = gasHeldMax * w
       const full = min(MOST_FULL, g / can)
-      const full2 = full * full
       const dAl = muYeast * al * (1 - al)
-      const dN = vigour * muYeast * working - (death + starving) * n
-      const dB = eatingBacteria * (1 - b / bacteriaCeiling) - death * b
+      const dN = (vigour * muYeast * DIVIDING * al * n * s) / (s + halfFoodGrowth) - (death + starving) * n
+      const dB = (moments[at + BACTERIA] ?? NaN) * fedBacteria * max(1 - sourToGrow * sourToGrow * sourToGrow, 0) - death * b
+      const dL = (moments[at + SOURING] ?? NaN) * fedBacteria * max(1 - sourToMake * sourToMake, 0)
       const dS = -foodPerGas * made
-      const dW = -(moments[at + WEAK] ?? NaN) * b * b * w
-      const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full2 * full2 * full + max(0, g - can))
-      if (stage === 0) slope[count - 1] = traits.lift * dG
+      const dW = -(moments[at + WEAK] ?? NaN) * b * b * b * w
+      const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full * full + max(0, g - can))
+      if (stage === 0) slope[count - 1] = slopeAt(traits.lift, g, dG, tempC, (placeC - tempC) / tau)
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
       sumN += weight * dN
       sumB += weight * dB
       sumS += weight * dS
-      sumL += weight * eatingBacteria
+      sumL += weight * dL
       sumW += weight * dW
       sumG += weight * dG
       lastG = dG
@@ -346,6 +361,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       n = max(yeast + reach * dN, 0)
       b = max(bacteria + reach * dB, 0)
       s = max(food + reach * dS, 0)
+      l = acid + reach * dL
       w = max(strength + reach * dW, 1e-6)
       g = max(held + reach * dG, 0)
     }
@@ -356,7 +372,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     const foodBefore = food
     food = max(food + sixth * sumS, 0)
     if (foodGoneHours === null && food < hungryFood) foodGoneHours = t + (h * (foodBefore - hungryFood)) / (foodBefore - food)
-    acid += (sixth * MODEL.acidRate * sumL) / REFERENCE_BACTERIA
+    acid += sixth * sumL
     strength = max(strength + sixth * sumW, 1e-6)
     held = max(held + sixth * sumG, 0)
     if (food < starvedFood) {
@@ -370,8 +386,8 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     tempC = endC
     placeC = placeEndC
     hours[count] = t
-    gas[count] = traits.lift * held
-    slope[count] = traits.lift * lastG
+    gas[count] = traits.lift * held * volumeAt(tempC)
+    slope[count] = slopeAt(traits.lift, held, lastG, tempC, (placeC - tempC) / tau)
     count++
   }
 
@@ -386,7 +402,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       bacteria,
       food,
       acid,
-      lagWork: min(max(lagWork, remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
+      lagWork: min(max(lagWork - unspent(food), remainingLag(start.lagWork, alpha)), MODEL.lagWorkMax)
     },
     endTempC: tempC,
     endStrength: strength,
@@ -394,6 +410,17 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     fadeHours
   }
 }
+
+/** What a culture that still has food is quicker to grow again than a ripe one, as lag work. */
+const unspent = (food: number) =>
+  (MODEL.lagWorkRipe - MODEL.lagWorkFed) * min(max((food - RIPE.food) / (MODEL.plentyOfFood - RIPE.food), 0), 1)
+
+/** Volume of gas against 25 °C: what is chilled shrinks. */
+const volumeAt = (tempC: number) => (tempC + KELVIN) / (25 + KELVIN)
+
+/** Slope of the level. @param perHour change of the gas held; @param warming K per hour */
+const slopeAt = (lift: number, held: number, perHour: number, tempC: number, warming: number) =>
+  lift * (perHour * volumeAt(tempC) + (held * warming) / (25 + KELVIN))
 
 /** A culture taken before it woke still has the rest of its lag to do. */
 function remainingLag(lagWork: number, alpha: number): number {

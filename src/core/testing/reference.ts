@@ -1,4 +1,4 @@
-import { BACTERIA_ISOTHERMAL, MODEL, YEAST_ISOTHERMAL, YEAST_WARM } from '../ferment/constants'
+import { ACID, BACTERIA_ISOTHERMAL, MODEL, YEAST_ISOTHERMAL, YEAST_WARM } from '../ferment/constants'
 import type { JarParameters } from '../ferment/jarParameters'
 import type { RiseCurve } from '../ferment/milestones'
 import { cardinalRate, heatDeath, isothermalRate, metabolism, weakeningRate } from '../ferment/rates'
@@ -8,10 +8,11 @@ import { placeTempAt, timeConstantHours } from '../ferment/thermal'
 const SECONDS_PER_HOUR = 3600
 const KEEP_EVERY = 60
 
-/** α, N, A, S, g, W, T. */
-export const STATES = 7
+/** α, N, A, S, g, W, T, L. */
+export const STATES = 8
 export const FOOD = 3
 export const GAS = 4
+export const WARMTH = 6
 
 export interface Equations {
   readonly start: readonly number[]
@@ -23,11 +24,13 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
   const traits = mixTraits(vessel)
   const top = MODEL.gasHeldMax * traits.hold * jar.hold
   const phi = Math.min(MODEL.warmShare * jar.warmth, 1)
-  const { yeast, bacteria, food, lagWork } = vessel.start
+  const { yeast, bacteria, food, acid, lagWork } = vessel.start
+  const lag = Math.min(lagWork, MODEL.lagWorkMax) * jar.lag
+  const atOnce = MODEL.atOnce * Math.min(Math.exp(MODEL.lagWorkRipe - lag), 1)
   return {
-    start: [Math.exp(-Math.min(lagWork, MODEL.lagWorkMax) * jar.lag), yeast, bacteria, food, 0, 1, vessel.mixTempC],
+    start: [Math.exp(-lag), yeast, bacteria, food, 0, 1, vessel.mixTempC, acid],
     slopes: (hours, state) => {
-      const [alpha = 0, n = 0, a = 0, food = 0, gas = 0, w = 0, tempC = 0] = state
+      const [alpha = 0, n = 0, a = 0, food = 0, gas = 0, w = 0, tempC = 0, l = 0] = state
       const s = Math.max(food, 0)
       const g = Math.max(gas, 0)
       const stay = vessel.stays.findLast((x) => x.fromHours <= hours + 1e-9) ?? vessel.stays[0]
@@ -39,20 +42,34 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
       const m = speed * metabolism(tempC)
       const death = Math.min(heatDeath(tempC), MODEL.heatDeathAt50)
       const eating = s / (s + MODEL.halfFood)
-      const made = jar.vigour * MODEL.gasRate * m * alpha * n * eating
+      const made = jar.vigour * MODEL.gasRate * m * (atOnce + (1 - atOnce) * alpha) * n * eating
+      const dividing = ((1 + MODEL.halfFoodGrowth) * s) / (s + MODEL.halfFoodGrowth)
+      const fedBacteria = (a * s) / (s + MODEL.halfFoodBacteria)
       const held = Math.max(top * w, 1e-6)
       const starving = s < MODEL.starvedFood ? MODEL.starvedLoss * m * (1 - s / MODEL.starvedFood) : 0
       return [
         muYeast * alpha * (1 - alpha),
-        jar.vigour * muYeast * alpha * n * eating - (death + starving) * n,
-        muBacteria * a * (1 - a / MODEL.bacteriaCeiling) * (s / (s + MODEL.halfFoodBacteria)) - death * a,
+        jar.vigour * muYeast * alpha * n * dividing - (death + starving) * n,
+        muBacteria * fedBacteria * Math.max(1 - (l / (traits.buffer * (ACID.flourPh - ACID.growthEndsPh))) ** 3, 0) - death * a,
         -MODEL.foodPerGas * made,
-        made - (MODEL.leak * g * metabolism(Math.min(tempC, 33)) + made * Math.min(1.2, g / held) ** 5 + Math.max(0, g - held)),
-        -MODEL.weakening * traits.pace * weakeningRate(tempC) * a * a * w,
-        (placeTempAt(stay, hours) - tempC) / timeConstantHours(vessel.massGrams, stay.surroundings, vessel.material)
+        made - (MODEL.leak * g * metabolism(Math.min(tempC, 33)) + made * Math.min(1.2, g / held) ** 2 + Math.max(0, g - held)),
+        -MODEL.weakening * traits.pace * weakeningRate(tempC) * a ** 3 * w,
+        (placeTempAt(stay, hours) - tempC) / timeConstantHours(vessel.massGrams, stay.surroundings, vessel.material),
+        ACID.rate *
+          traits.sour *
+          traits.pace *
+          metabolism(Math.min(tempC, 33)) *
+          fedBacteria *
+          Math.max(1 - (l / (traits.buffer * (ACID.flourPh - ACID.makingEndsPh))) ** 2, 0)
       ]
     }
   }
+}
+
+/** The level one sees: gas that is chilled takes less room. */
+export function levelOf(t: number, y: readonly number[], d: readonly number[], lift: number): { t: number; g: number; dg: number } {
+  const [gas, warmth, perHour, warming] = [y[GAS] ?? NaN, 273.15 + (y[WARMTH] ?? NaN), d[GAS] ?? NaN, d[WARMTH] ?? NaN]
+  return { t, g: (lift * gas * warmth) / 298.15, dg: (lift * (perHour * warmth + gas * warming)) / 298.15 }
 }
 
 /** Kept points as a curve. */
@@ -81,7 +98,7 @@ export function referenceRun(vessel: Vessel, jar: JarParameters, untilHours: num
   for (let i = 0; i <= steps; i++) {
     const t = i * stepHours
     const d = slopes(t, y)
-    if (i % KEEP_EVERY === 0) points.push({ t, g: lift * (y[GAS] ?? NaN), dg: lift * (d[GAS] ?? NaN) })
+    if (i % KEEP_EVERY === 0) points.push(levelOf(t, y, d, lift))
     for (let k = 0; k < STATES; k++) y[k] = (y[k] ?? NaN) + stepHours * (d[k] ?? NaN)
     y[FOOD] = Math.max(y[FOOD] ?? NaN, 0)
     if (foodGoneHours === null && (y[FOOD] ?? NaN) < MODEL.hungryFood) foodGoneHours = t + stepHours
