@@ -35,7 +35,7 @@ const told: ToldPlan = {
   window: { fromMs: at(27, '16:02'), toMs: at(27, '20:00') },
   colder: { fromMs: at(27, '18:00'), toMs: at(27, '22:30') },
   warmer: null,
-  acid: 1,
+  sour: { pH: 3.95, tta: 10 },
   handsMinutes: 70,
   flourGrams: 110,
   discardGrams: 0
@@ -65,7 +65,7 @@ test('a wake-up feed is told by what is kept of the jar', () => {
 test('acid and a night in the cold make it tangy', () => {
   const warm = { ...plan, course: { ...plan.course, proof: { ...plan.course.proof, kind: 'warm' } } } as DayPlan
   const cold = { ...plan, course: { ...plan.course, proof: { kind: 'cold', hours: 14 } } } as unknown as DayPlan
-  expect([tasteWord({ ...told, acid: 0.8 }, warm), tasteWord(told, warm), tasteWord(told, cold)]).toEqual(['mild', 'in between', 'tangy'])
+  expect([tasteWord({ ...told, sour: { pH: 4.4, tta: 8 } }, warm), tasteWord(told, warm), tasteWord(told, cold)]).toEqual(['mild', 'in between', 'tangy'])
   expect(plain(proofWords(cold, format))).toBe('shaped, 14 h in the cold')
   expect(proofWords(warm, format)).toBe('proofed warm, the same day')
 })

@@ -1,6 +1,7 @@
+import { entriesOf } from '../units/keysOf'
+import { sure } from '../units/sure'
 import { ACID } from './constants'
 import { FLOURS, type FloursByKind } from './flours'
-import { entriesOf } from '../units/keysOf'
 
 /** How sour a mix is, as an instrument would tell it. */
 export interface Acidity {
@@ -17,6 +18,9 @@ export interface Acidity {
  * @example bufferOf(0.55) // 85.75
  */
 export const bufferOf = (ash: number) => ACID.bufferBase + ACID.bufferPerAsh * ash
+
+/** How far a figure may be from what an instrument shows: pH, and TTA as a share. Source: craft knowledge, as doubtful as the buffer. */
+export const ACIDITY_DOUBT = { pH: 0.15, tta: 0.15 } as const
 
 /** Ash of a blend, %. @param flours grams or shares by kind */
 export function ashOf(flours: FloursByKind): number {
@@ -42,4 +46,50 @@ export function acidityOf(
   const flourShare = 1 / (1 + mix.hydration + mix.salt + (mix.sugar ?? 0) + (mix.fat ?? 0))
   // 1 ml of 0.1 N is 0.1 mmol, and 10 g are 0.01 kg: the two make one tenth.
   return { pH: ACID.flourPh - acid / bufferOf(ash), tta: ((acid + ACID.ownBase + ACID.ownPerAsh * ash) * flourShare) / 10 }
+}
+
+/** How sour beside what the baker is used to, from the TTA of both. */
+export const SOURNESS = ['much milder', 'a little milder', 'about as sour', 'a little tangier', 'much tangier'] as const
+export type Sourness = (typeof SOURNESS)[number]
+/** Ends of each step, as a factor on the usual TTA; a tongue tells about a twentieth. Source: craft knowledge. */
+const SOURNESS_ENDS = [0.8, 0.95, 1.05, 1.25] as const
+
+/** @example sournessOf(11, 10) // 'a little tangier' */
+export function sournessOf(tta: number, usual: number): Sourness {
+  const step = SOURNESS_ENDS.findIndex((end) => tta / usual < end)
+  return sure(SOURNESS[step === -1 ? SOURNESS.length - 1 : step])
+}
+
+/** What makes acid lean to vinegar, and what to milk. */
+export const ACID_LEANINGS = ['firm', 'cool', 'long', 'wholegrain', 'warm', 'wet'] as const
+export type AcidLeaning = (typeof ACID_LEANINGS)[number]
+const LEANS = { firmBelow: 0.75, coolBelowC: 21, longFromHours: 14, wholegrainFrom: 0.25, warmFromC: 27, wetFrom: 1.15 } as const
+
+/**
+ * Which of its acids a mix leans to; no figure is claimed, a nose knows better. Firmer, cooler, longer and wholegrain lean to vinegar, warm and wet to milk.
+ * @param mix its hydration, mean temperature (°C), hours until it is used, and share of wholegrain or rye
+ * @returns the reasons on each side
+ * Source: work of bakers; direction only.
+ */
+export function leaningOf({
+  hydration,
+  tempC,
+  hours,
+  wholegrain
+}: {
+  readonly hydration: number
+  readonly tempC: number
+  readonly hours: number
+  readonly wholegrain: number
+}): { readonly vinegar: readonly AcidLeaning[]; readonly milk: readonly AcidLeaning[] } {
+  const is: Record<AcidLeaning, boolean> = {
+    firm: hydration < LEANS.firmBelow,
+    cool: tempC < LEANS.coolBelowC,
+    long: hours >= LEANS.longFromHours,
+    wholegrain: wholegrain >= LEANS.wholegrainFrom,
+    warm: tempC >= LEANS.warmFromC,
+    wet: hydration >= LEANS.wetFrom
+  }
+  const only = (...names: AcidLeaning[]) => names.filter((name) => is[name])
+  return { vinegar: only('firm', 'cool', 'long', 'wholegrain'), milk: only('warm', 'wet') }
 }

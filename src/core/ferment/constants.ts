@@ -35,34 +35,36 @@ export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.33
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: -0.25, optC: 33.3, maxC: 39.5, atOptimum: 0.73 }
+export const YEAST_WARM: CardinalCurve = { minC: -0.4, optC: 33.1, maxC: 39.5, atOptimum: 0.71 }
 
 /** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
-export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -3.9, optC: 32, maxC: 40.6, atOptimum: 1, power: 1.405 }
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -3.6, optC: 32, maxC: 40.8, atOptimum: 1, power: 1.35 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 1.66,
+  gasRate: 1.68,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.311,
+  foodPerGas: 0.247,
   /** K_S: food at which the yeast works at half speed. */
   halfFood: 0.28,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
   atOnce: 0.88,
   /** K_G: food at which the yeast divides at half of what that leaves: dividing slows long before fermenting does. */
-  halfFoodGrowth: 0.88,
+  halfFoodGrowth: 2.7,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
   /** k_W: loss of strength per cubed density of bacteria. */
-  weakening: 0.177,
+  weakening: 0.135,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
   enzymesFromC: 33,
   enzymesPerK: 1.3,
   /** k_L: leak of gas. */
   leak: 0.0265,
+  /** Without food, when no new gas holds the bubbles open, it leaks so many times faster besides. */
+  leakHungry: 1.75,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 3,
+  gasHeldMax: 2.69,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -78,7 +80,7 @@ export const MODEL = {
   lagWorkFed: 0.12,
   plentyOfFood: 0.6,
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
-  lagWorkPerColdDay: 0.147,
+  lagWorkPerColdDay: 0.14,
   lagWorkMax: 5,
   /** Lag work up to which a culture builds as it is, after one feed, and after two. */
   lagWorkStages: [0.6, 1.5, 3],
@@ -90,19 +92,19 @@ export const MODEL = {
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
   stiffHolds: 0.4,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.44,
+  wetLoss: 1.4,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
    * alone and takes a fifth from the bacteria; near 6 and 10 % their growth is all but gone.
    */
-  saltHalfYeast: 0.045,
+  saltHalfYeast: 0.046,
   saltPowerYeast: 3.2,
   saltHalfBacteria: 0.037,
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 5.3,
+  sugarSlows: 5.4,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
@@ -115,16 +117,16 @@ export const ACID = {
   /** pH of flour and water. */
   flourPh: 6,
   /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8. */
-  growthEndsPh: 3.88,
+  growthEndsPh: 3.9,
   makingEndsPh: 3.4,
   /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
-  rate: 58,
+  rate: 56.5,
   /** β = bufferBase + bufferPerAsh × ash (%): acid for one pH between 6 and 3.5, mmol per kg of flour. Textbooks of cereal technology. */
   bufferBase: 50,
   bufferPerAsh: 65,
   /** The flour's own acidity from pH 6 to the 8.5 of a titration, mmol per kg of flour: its own base and slope by ash. Craft knowledge. */
   ownBase: 5,
-  ownPerAsh: 43
+  ownPerAsh: 47
 } as const
 
 /** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */
@@ -145,7 +147,7 @@ export const THERMAL = {
 } as const
 
 /** How much jars differ from a typical one (sd of the logarithm of each parameter). */
-export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.2 } as const
+export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.35 } as const
 
 /** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
 export const SEED_SPREAD = 0.1

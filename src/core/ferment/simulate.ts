@@ -148,7 +148,7 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
 }
 
 // Of the loop where the time goes.
-const { halfFood, halfFoodGrowth, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, lagWorkStages } = MODEL
+const { halfFood, halfFoodGrowth, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, leakHungry, lagWorkStages } = MODEL
 
 /** The curves of growth are those of plenty: with all the food there. */
 const DIVIDING = 1 + halfFoodGrowth
@@ -345,7 +345,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dL = (moments[at + SOURING] ?? NaN) * fedBacteria * max(1 - sourToMake * sourToMake, 0)
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] ?? NaN) * b * b * b * w
-      const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full * full + max(0, g - can))
+      const dG = made - ((moments[at + LEAK] ?? NaN) * g * (1 + leakHungry * (1 - fed)) + made * full * full + max(0, g - can))
       if (stage === 0) slope[count - 1] = slopeAt(traits.lift, g, dG, tempC, (placeC - tempC) / tau)
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
@@ -412,8 +412,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
 }
 
 /** What a culture that still has food is quicker to grow again than a ripe one, as lag work. */
-const unspent = (food: number) =>
-  (MODEL.lagWorkRipe - MODEL.lagWorkFed) * min(max((food - RIPE.food) / (MODEL.plentyOfFood - RIPE.food), 0), 1)
+const unspent = (food: number) => (MODEL.lagWorkRipe - MODEL.lagWorkFed) * min(max((food - RIPE.food) / (MODEL.plentyOfFood - RIPE.food), 0), 1)
 
 /** Volume of gas against 25 °C: what is chilled shrinks. */
 const volumeAt = (tempC: number) => (tempC + KELVIN) / (25 + KELVIN)

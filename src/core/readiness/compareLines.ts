@@ -1,7 +1,9 @@
+import { type Acidity, acidityOf, leaningOf } from '../ferment/acidity'
 import { drawForecast, type Forecast, fitHours, horizonHours, type School, summarise } from '../ferment/forecast'
-import type { JarBelief } from '../ferment/jarParameters'
+import type { JarBelief, JarParameters } from '../ferment/jarParameters'
 import { type Milestones, sampleCurve } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
+import { placeTempAt } from '../ferment/thermal'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import { sure } from '../units/sure'
 
@@ -11,8 +13,8 @@ export interface ComparedBuild {
   /** The single most likely curve: g every `stepHours`. */
   readonly curve: { readonly stepHours: number; readonly gas: readonly number[] }
   readonly forecast: Forecast
-  /** Acid at the moment it is mixed, 1 in a ripe levain. */
-  readonly acid: number | null
+  /** How sour it is when its school mixes it, and what its acid leans to; null when it never gets there. */
+  readonly sour: SourAtMix | null
 }
 
 const CURVE_POINTS = 121
@@ -36,26 +38,31 @@ export function compareLine(line: BatchLine, belief: JarBelief, school: School):
     milestones,
     curve: { stepHours, gas: Array.from(gas) },
     forecast,
-    acid: acidAtMix(line, belief, school)
+    sour: sourAtMix(line, belief, school)
   }
 }
 
-/** Acid in a build when its school mixes it; null when it never gets there. */
-export function acidAtMix(line: BatchLine, belief: JarBelief, school: School): number | null {
-  const vessel = vesselOf(line, belief.centre)
-  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
-  const at = fitHours(milestones, school)
-  return at === null ? null : simulate(vessel, belief.centre, { untilHours: at }).end.acid
+/** Whole grains, which lean to vinegar. */
+const WHOLEGRAINS = ['wholegrain wheat', 'rye'] as const
+
+/** A build when its school mixes it. */
+export interface SourAtMix extends Acidity {
+  readonly leaning: ReturnType<typeof leaningOf>
 }
 
-/** How sour beside what the baker is used to. No pH is claimed. */
-export const SOURNESS = ['much milder', 'milder', 'as usual', 'tangier', 'much tangier'] as const
-export type Sourness = (typeof SOURNESS)[number]
-/** Ends of each step, as a factor on the usual acid. */
-const SOURNESS_ENDS = [0.75, 0.93, 1.08, 1.35] as const
+/** How sour a build is when its school mixes it; null when it never gets there. */
+export function sourAtMix(line: BatchLine, belief: JarBelief, school: School): SourAtMix | null {
+  const vessel = vesselOf(line, belief.centre)
+  const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  const hours = fitHours(milestones, school)
+  if (hours === null) return null
+  const wholegrain = WHOLEGRAINS.reduce((sum, kind) => sum + (vessel.flours[kind] ?? 0), 0)
+  const tempC = placeTempAt(sure(vessel.stays.findLast((stay) => stay.fromHours <= hours / 2) ?? vessel.stays[0]), hours / 2)
+  return { ...sourAfter(line, hours, belief.centre), leaning: leaningOf({ hydration: vessel.hydration, tempC, hours, wholegrain }) }
+}
 
-/** @example sournessOf(1.2, 1) // 'tangier' */
-export function sournessOf(acid: number, usual: number): Sourness {
-  const step = SOURNESS_ENDS.findIndex((end) => acid / usual < end)
-  return sure(SOURNESS[step === -1 ? SOURNESS.length - 1 : step])
+/** How sour a build is so many hours after it was mixed. */
+export function sourAfter(line: BatchLine, hours: number, jar: JarParameters): Acidity {
+  const vessel = vesselOf(line, jar)
+  return acidityOf(simulate(vessel, jar, { untilHours: hours }).end.acid, vessel)
 }

@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { NO_ADDITIONS } from '../dough/additions'
 import { mainKind } from '../dough/blend'
+import { acidityOf } from '../ferment/acidity'
 import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
@@ -64,7 +65,7 @@ export interface MixWay {
   readonly bulkHours: number | null
   /** Bulk of the same dough with the levain at its best, h. */
   readonly usualBulkHours: number | null
-  /** Acid in the levain against that at its best: above 1 the loaf is tangier. */
+  /** TTA of the levain against that at its best: above 1 the loaf is tangier. */
   readonly sourness: number
   /** Sour by now: less of it, that brings as much acid as it would at its best. Young still: more of it, that brings as much yeast, as far as there is any. */
   readonly other: OtherAmount | null
@@ -91,10 +92,10 @@ const WORTH_CARRYING_K = 2
 const WARMEST_C = 32
 /** Ratios a levain is fed at, flour per seed. */
 const FEEDS = [1, 2, 3, 5, 8, 12] as const
-/** Acid against that at its best, above which it is tasted. */
-export const TANGY = 1.12
-/** Yeast against that at its best, below which more of it is worth the weighing. */
-const FEW_YEAST = 0.9
+/** TTA against that at its best, above which it is tasted. */
+export const TANGY = 1.05
+/** Bulk against that with the levain at its best, above which more of it is worth the weighing. */
+const SLOW_BULK = 1.05
 /** A feed is offered as ripe for the planned mix when it comes so near to it, h. */
 const NEAR_HOURS = 2
 
@@ -204,18 +205,33 @@ function mixNow({ dough, course, jar, nowMs, mostGrams }: WaysAsked, shows: Batc
   if (peakHours === null) return null
   const best = shifted(shows, nowMs - peakHours * millisecondsInHour)
   const [is, would] = [cultureAt(shows, nowMs, jar), cultureAt(best, nowMs, jar)]
-  const sourness = is.acid / Math.max(would.acid, 1e-6)
+  const vessel = vesselOf(shows, jar)
+  const sourness = acidityOf(is.acid, vessel).tta / acidityOf(would.acid, vessel).tta
   if (dough === null || course === null) return { bulkHours: null, usualBulkHours: null, sourness, other: null }
   const shown = doughWith(dough, shows)
   const planned = dough.parents[0]?.grams ?? 0
-  const wanted = sourness > TANGY ? planned / sourness : is.yeast < FEW_YEAST * would.yeast ? (planned * would.yeast) / Math.max(is.yeast, 1e-6) : planned
-  const grams = Math.round(Math.min(wanted, Math.max(mostGrams, planned)))
+  const bulkHours = bulkHoursOf(course, doughPace(shown, course, jar))
+  const usualBulkHours = bulkHoursOf(course, doughPace(doughWith(dough, best), course, jar))
+  const asQuick = (grams: number) => (otherAmount(shown, course, jar, grams)?.bulkHours ?? Number.POSITIVE_INFINITY) <= (usualBulkHours ?? 0)
+  const isSlow = bulkHours !== null && usualBulkHours !== null && bulkHours > SLOW_BULK * usualBulkHours
+  const grams = Math.round(sourness > TANGY ? planned / sourness : isSlow ? leastBy(asQuick, planned, Math.max(mostGrams, planned)) : planned)
   return {
-    bulkHours: bulkHoursOf(course, doughPace(shown, course, jar)),
-    usualBulkHours: bulkHoursOf(course, doughPace(doughWith(dough, best), course, jar)),
+    bulkHours,
+    usualBulkHours,
     sourness,
     other: Math.abs(grams - planned) < LEAST_OTHER_GRAMS ? null : otherAmount(shown, course, jar, grams)
   }
+}
+
+/** The least that will do, to half a gram; the most where nothing does. */
+function leastBy(does: (grams: number) => boolean, from: number, to: number): number {
+  let [low, high] = [from, to]
+  while (high - low > 0.5) {
+    const middle = (low + high) / 2
+    if (does(middle)) high = middle
+    else low = middle
+  }
+  return high
 }
 
 /** A difference smaller than this is not worth weighing anew, g. */

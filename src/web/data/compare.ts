@@ -6,7 +6,7 @@ import { desk, ONCE } from './desk'
 import { read } from './outbox'
 
 /** Last bakes that make up what one is used to. */
-const LAST_BAKES = 6
+const LAST_BAKES = 3
 
 /** Builds side by side, worked out in the worker; null for one that cannot be. */
 export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBelief, school: School): readonly (ComparedBuild | null)[] | undefined {
@@ -19,15 +19,15 @@ export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBel
   return data
 }
 
-/** Acid the baker is used to from this jar; null before the first bake, undefined until known. */
-export function useUsualAcid(jarId: string, belief: JarBelief): number | null | undefined {
+/** TTA the baker is used to from this jar; null before the first bake, undefined until known. */
+export function useUsualTta(jarId: string, belief: JarBelief): number | null | undefined {
   const { data } = useSWR(
-    ['usual acid', jarId, belief],
+    ['usual tta', jarId, belief],
     async () => {
       const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
       const levains = builds.filter((build) => build.kind === 'levain')
       const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / millisecondsInHour }))
-      return desk().usualAcid(past, belief)
+      return desk().usualTta(past, belief)
     },
     ONCE
   )

@@ -32,10 +32,9 @@ import {
   type School,
   type SearchProgress,
   searchPlans,
-  simulate,
+  sourAfter,
   spreadsOf,
   type ToldPlan,
-  vesselOf,
   type Ways,
   type WaysAsked,
   waysNow,
@@ -107,10 +106,10 @@ const desk = {
   /** When a dough has grown by each of some shares. */
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
   drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),
-  /** Acid of past levains when they were mixed: what the baker is used to; null without any. */
-  usualAcid: (past: readonly { readonly line: BatchLine; readonly hours: number }[], belief: JarBelief): number | null => {
-    const acids = past.map(({ line, hours }) => simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: hours }).end.acid)
-    return acids.length === 0 ? null : weightedQuantile(acids, new Float64Array(acids.length).fill(1), 0.5)
+  /** TTA of past levains when they were mixed: what the baker is used to; null without any. */
+  usualTta: (past: readonly { readonly line: BatchLine; readonly hours: number }[], belief: JarBelief): number | null => {
+    const all = past.map(({ line, hours }) => sourAfter(line, hours, belief.centre).tta)
+    return all.length === 0 ? null : weightedQuantile(all, new Float64Array(all.length).fill(1), 0.5)
   },
   /** How jars are at a moment. */
   conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),

@@ -13,8 +13,8 @@ export const COMPARE_ROOM = {
   hydration: 'The hydration',
   asJar: 'as the jar is',
   oneTheseWouldBringGluten: 'One of these would bring gluten into a culture that is kept without. It cannot be taken over.',
-  sournessToldBesideRelativeNo: (word: string) =>
-    `Sourness is compared with ${word}; it is not a pH. The shaded part of each hill is where it is ready to mix.`,
+  sournessToldBeside: (word: string) =>
+    `Sourness is worked out from flour, time and warmth, and compared with ${word}; a pH meter knows better. The shaded part of each hill is where it is ready to mix.`,
   plannedBuild: 'the planned build',
   yourLastBakesFromThis: 'your last bakes from this jar',
   dayInCold: 'a day in the cold',

@@ -1,10 +1,12 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { sourceLevain } from '../../build/source'
+import type { Acidity } from '../../ferment/acidity'
 import { drawForecast, fitHours, horizonHours, type School, windowOf } from '../../ferment/forecast'
 import { type JarBelief, TYPICAL_JAR } from '../../ferment/jarParameters'
 import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
+import { sourAfter } from '../../readiness/compareLines'
 import { sure } from '../../units/sure'
 import { type Busy, busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
@@ -28,8 +30,8 @@ export interface ToldPlan {
   readonly window: Told
   readonly colder: Told | null
   readonly warmer: Told | null
-  /** Acid of the levain when it is mixed; only relative values mean something. */
-  readonly acid: number
+  /** How sour its levain is when it is mixed; null where there is none. */
+  readonly sour: Acidity | null
   readonly handsMinutes: number
   /** Fresh flour of all feeds and builds, g. */
   readonly flourGrams: number
@@ -113,7 +115,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
     window: off(0) ?? (onClock(last.window) as Told),
     colder: off(-KITCHEN_OFF_K),
     warmer: off(KITCHEN_OFF_K),
-    acid: line === null ? 0 : simulate(vesselOf(line, jar), jar, { untilHours: (plan.mixMs - last.startMs) / millisecondsInHour }).end.acid,
+    sour: line === null ? null : sourAfter(line, (plan.mixMs - last.startMs) / millisecondsInHour, jar),
     handsMinutes: tasksOfPlan(plan).reduce((sum, t) => sum + (t.needs === 'hands' ? t.minutes : 0), 0),
     flourGrams: plan.stages.reduce((sum, { stage }) => sum + flourOfStage(problem, stage), 0),
     discardGrams: emptied + (source.ok ? source.value.discardGrams : 0)

@@ -13,17 +13,16 @@ import {
   type Format,
   POSSIBLE,
   type SolvedLevain,
-  sournessOf,
   type Variant,
   variantBuild,
   variantOf
 } from '../../../core'
-import { near } from '../../../words'
+import { leaningWords, near, sourWords } from '../../../words'
 import { COMPARE_ROOM } from '../../../words/screens/compare'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
-import { useCompared, useUsualAcid } from '../../data/compare'
+import { useCompared, useUsualTta } from '../../data/compare'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/cards/Card'
 import { Quiet } from '../../parts/cards/Quiet'
@@ -87,7 +86,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
     [variants, levain, startMs, plan.school]
   )
   const compared = useCompared(lines, belief, plan.school)
-  const usual = useUsualAcid(plan.jarId, belief)
+  const usual = useUsualTta(plan.jarId, belief)
   const hills = useMemo(
     () => (compared ?? []).flatMap((c, i) => (c === null ? [] : [hillOf(c, i, startMs, variants[i], levain)])),
     [compared, startMs, variants, levain]
@@ -144,7 +143,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                         ? '…'
                         : one === null || one === undefined
                           ? 'never ripe'
-                          : says(one, { format, startMs, usual: usual ?? compared[0]?.acid ?? null })}
+                          : says(one, { format, startMs, usual: usual ?? (i === 0 ? null : (compared[0]?.sour?.tta ?? null)) })}
                     </td>
                   )
                 })}
@@ -230,7 +229,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
       </div>
       <div className={classes.notes}>
         {variants.some((v) => bringsGluten(v, seedFlour)) && <Note tone="stop">{COMPARE_ROOM.oneTheseWouldBringGluten}</Note>}
-        <Note>{COMPARE_ROOM.sournessToldBesideRelativeNo(usual === null ? COMPARE_ROOM.plannedBuild : COMPARE_ROOM.yourLastBakesFromThis)}</Note>
+        <Note>{COMPARE_ROOM.sournessToldBeside(usual === null ? COMPARE_ROOM.plannedBuild : COMPARE_ROOM.yourLastBakesFromThis)}</Note>
       </div>
     </>
   )
@@ -288,9 +287,9 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
   {
     name: 'Sourness',
-    says: (c, { usual }) =>
-      c.acid === null || usual === null ? COMPARE_ROOM.notReached : `${sournessOf(c.acid, usual)}, ${Math.round((100 * c.acid) / usual)}`
-  }
+    says: ({ sour }, { usual }) => (sour === null ? COMPARE_ROOM.notReached : sourWords(sour, usual))
+  },
+  { name: 'Leans to', says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : leaningWords(sour.leaning)) }
 ]
 
 function hillOf(compared: ComparedBuild, index: number, startMs: number, variant: Variant | undefined, levain: SolvedLevain): Hill {
