@@ -35,36 +35,39 @@ export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.33
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: -0.4, optC: 33.1, maxC: 39.5, atOptimum: 0.71 }
+export const YEAST_WARM: CardinalCurve = { minC: -0.3, optC: 33, maxC: 39.5, atOptimum: 0.692 }
 
 /** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
-export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -3.6, optC: 32, maxC: 40.8, atOptimum: 1, power: 1.35 }
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 32, maxC: 40.6, atOptimum: 1, power: 1.35 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 1.68,
+  gasRate: 1.98,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.247,
+  foodPerGas: 0.1965,
   /** K_S: food at which the yeast works at half speed. */
-  halfFood: 0.28,
+  halfFood: 0.25,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
-  atOnce: 0.88,
+  atOnce: 0.87,
   /** K_G: food at which the yeast divides at half of what that leaves: dividing slows long before fermenting does. */
-  halfFoodGrowth: 2.7,
+  halfFoodGrowth: 2.3,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
   /** k_W: loss of strength per cubed density of bacteria. */
-  weakening: 0.135,
+  weakening: 0.082,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
   enzymesFromC: 33,
   enzymesPerK: 1.3,
   /** k_L: leak of gas. */
-  leak: 0.0265,
+  leak: 0.0268,
   /** Without food, when no new gas holds the bubbles open, it leaks so many times faster besides. */
-  leakHungry: 1.75,
+  leakHungry: 1.7,
+  /** Gas that dissolves before any bubble grows, volumes per volume at 25 °C; and how much less with each kelvin, as a share. */
+  dissolves: 0.18,
+  dissolvesPerK: 0.031,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 2.69,
+  gasHeldMax: 2.7,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -88,11 +91,11 @@ export const MODEL = {
   coldFullC: 4,
   coldNoneC: 12,
   /** Below 100 % hydration the rates fall with hydration to this power. */
-  stiffPower: 0.45,
+  stiffPower: 0.48,
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
-  stiffHolds: 0.4,
+  stiffHolds: 0.31,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.4,
+  wetLoss: 1.41,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
@@ -104,7 +107,7 @@ export const MODEL = {
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 5.4,
+  sugarSlows: 5.3,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
@@ -120,13 +123,13 @@ export const ACID = {
   growthEndsPh: 3.9,
   makingEndsPh: 3.4,
   /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
-  rate: 56.5,
+  rate: 56,
   /** β = bufferBase + bufferPerAsh × ash (%): acid for one pH between 6 and 3.5, mmol per kg of flour. Textbooks of cereal technology. */
   bufferBase: 50,
   bufferPerAsh: 65,
   /** The flour's own acidity from pH 6 to the 8.5 of a titration, mmol per kg of flour: its own base and slope by ash. Craft knowledge. */
   ownBase: 5,
-  ownPerAsh: 47
+  ownPerAsh: 43
 } as const
 
 /** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */
@@ -147,7 +150,7 @@ export const THERMAL = {
 } as const
 
 /** How much jars differ from a typical one (sd of the logarithm of each parameter). */
-export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.35 } as const
+export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.3 } as const
 
 /** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
 export const SEED_SPREAD = 0.1
@@ -169,7 +172,7 @@ export const NOISE = {
   /** How far its height does (sd of the logarithm). */
   buildHeightSd: 0.08,
   /** What the model gets wrong about a level beside that, in jar heights. */
-  levelSd: 0.03
+  levelSd: 0.06
 } as const
 
 /** How a jar is learned from its log. */

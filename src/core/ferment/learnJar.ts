@@ -6,7 +6,7 @@
 import { sure } from '../units/sure'
 import { LEARNING, NOISE, PARAMETER_SPREAD } from './constants'
 import { LATENT_SD } from './draws'
-import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR } from './jarParameters'
+import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
 import { cholesky, invert, solveCholesky } from './matrix'
 import { gasAt } from './milestones'
 import { type BareHill, type FittedBuild, fitBuild, foretell, type Observation } from './oneBuild'
@@ -71,7 +71,7 @@ export function* learning(logs: readonly BuildLog[]): Generator<LearningProgress
     yield { round: round + 1, ofRounds: LEARNING.rounds }
     if (longest < LEARNING.settledStep) break
   }
-  const covariance = sums === null ? PRIOR_PRECISION.map((p, i) => PRIOR_PRECISION.map((_, j) => (i === j ? 1 / p : 0))) : invert(sums.curvature)
+  const covariance = sums === null ? UNKNOWN_JAR.covariance : invert(sums.curvature)
   return { belief: { centre: parametersOf(logsNow), covariance }, builds: telling.length }
 }
 

@@ -13,6 +13,7 @@ import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR } from './jarParameters'
 import { type Milestones, milestonesOf, type RiseCurve, topOf } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'
+import { seenGas, seenSlope } from './seenGas'
 import { bendClimb } from './shape'
 import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
 
@@ -164,7 +165,6 @@ const LEAST_STEP_HOURS = 0.04
 const WELL_PAST = { gas: 0.785, food: 0.15, leastTop: 0.05 } as const
 /** Filling counts up to this. */
 const MOST_FULL = 1.2
-const KELVIN = 273.15
 
 /** Fields of the rates of one moment, with all that does not change during a run counted in. */
 const YEAST = 0
@@ -346,7 +346,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] ?? NaN) * b * b * b * w
       const dG = made - ((moments[at + LEAK] ?? NaN) * g * (1 + leakHungry * (1 - fed)) + made * full * full + max(0, g - can))
-      if (stage === 0) slope[count - 1] = slopeAt(traits.lift, g, dG, tempC, (placeC - tempC) / tau)
+      if (stage === 0) slope[count - 1] = traits.lift * seenSlope(g, dG, tempC, (placeC - tempC) / tau)
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
       sumN += weight * dN
@@ -386,8 +386,8 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     tempC = endC
     placeC = placeEndC
     hours[count] = t
-    gas[count] = traits.lift * held * volumeAt(tempC)
-    slope[count] = slopeAt(traits.lift, held, lastG, tempC, (placeC - tempC) / tau)
+    gas[count] = traits.lift * seenGas(held, tempC)
+    slope[count] = traits.lift * seenSlope(held, lastG, tempC, (placeC - tempC) / tau)
     count++
   }
 
@@ -413,13 +413,6 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
 
 /** What a culture that still has food is quicker to grow again than a ripe one, as lag work. */
 const unspent = (food: number) => (MODEL.lagWorkRipe - MODEL.lagWorkFed) * min(max((food - RIPE.food) / (MODEL.plentyOfFood - RIPE.food), 0), 1)
-
-/** Volume of gas against 25 °C: what is chilled shrinks. */
-const volumeAt = (tempC: number) => (tempC + KELVIN) / (25 + KELVIN)
-
-/** Slope of the level. @param perHour change of the gas held; @param warming K per hour */
-const slopeAt = (lift: number, held: number, perHour: number, tempC: number, warming: number) =>
-  lift * (perHour * volumeAt(tempC) + (held * warming) / (25 + KELVIN))
 
 /** A culture taken before it woke still has the rest of its lag to do. */
 function remainingLag(lagWork: number, alpha: number): number {

@@ -69,10 +69,15 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
   }
 }
 
-/** The level one sees: gas that is chilled takes less room. */
+/** The level one sees, written anew: less what is dissolved, and chilled gas takes less room. */
 export function levelOf(t: number, y: readonly number[], d: readonly number[], lift: number): { t: number; g: number; dg: number } {
-  const [gas, warmth, perHour, warming] = [y[GAS] ?? NaN, 273.15 + (y[WARMTH] ?? NaN), d[GAS] ?? NaN, d[WARMTH] ?? NaN]
-  return { t, g: (lift * gas * warmth) / 298.15, dg: (lift * (perHour * warmth + gas * warming)) / 298.15 }
+  const seen = (gas: number, tempC: number) => {
+    const dissolves = MODEL.dissolves * Math.exp(MODEL.dissolvesPerK * (25 - tempC))
+    return (lift * (gas + dissolves * Math.expm1(-gas / dissolves)) * (273.15 + tempC)) / 298.15
+  }
+  const [gas, tempC, step] = [y[GAS] ?? NaN, y[WARMTH] ?? NaN, 1e-5]
+  const g = seen(gas, tempC)
+  return { t, g, dg: (seen(gas + step * (d[GAS] ?? NaN), tempC + step * (d[WARMTH] ?? NaN)) - g) / step }
 }
 
 /** Kept points as a curve. */

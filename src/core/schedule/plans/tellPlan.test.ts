@@ -31,8 +31,10 @@ test('hands, flour and what goes to the pot are counted', () => {
   for (const { plan, told: t } of told) {
     // Mix, shape, the oven's five steps and at least one build.
     expect(t.handsMinutes).toBeGreaterThanOrEqual(15 + 25 + 2 + 8 + 2 + 5 + 10)
-    // 220 g of levain at 1:1 hold at least 70 g of fresh flour, at 1:10 nearly 110 g; feeds before it come on top.
-    expect(t.flourGrams).toBeGreaterThan(70)
+    // 226.6 g of levain at 1:1:1 take a third of that in fresh flour, 75.5 g; feeds before it come on top.
+    expect(t.flourGrams).toBeGreaterThan(75)
+    const [only, another] = plan.stages
+    if (only !== undefined && another === undefined) expect(t.flourGrams).toBeCloseTo((226.6 * only.stage.flourPerSeed) / (1 + 2 * only.stage.flourPerSeed), 6)
     expect(t.discardGrams).toBe(plan.stages.some((s) => s.stage.kind === 'wake') ? 75 : 0)
   }
 })
@@ -58,7 +60,7 @@ test('a jar that stood long in the cold is less sure than a ripe seed', () => {
 })
 
 test('a weak jar that was fed once is not yet ripe: what is offered holds with what its feeds really make of it', () => {
-  const cold = planProblem({ coldDays: 3, wish: { kind: 'out', atMs: at(29, '18:00') } })
+  const cold = planProblem({ coldDays: 5, wish: { kind: 'out', atMs: at(29, '18:00') } })
   const weak = { ...TYPICAL_JAR, vigour: 0.4, lag: 1.3 }
   const asked = { ...cold, build: { ...cold.build, seed: { ...cold.build.seed, jar: weak } } }
   const belief = { ...UNKNOWN_JAR, centre: weak }

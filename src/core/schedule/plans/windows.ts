@@ -1,5 +1,4 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { inoculationOf } from '../../build/solveBuild'
 import { sourceLevain } from '../../build/source'
 import type { CultureState } from '../../ferment/culture'
 import { fitHours, type School, windowOf } from '../../ferment/forecast'
@@ -133,9 +132,8 @@ function asWindow(milestones: Parameters<typeof windowOf>[0], school: School): F
 /** Fresh flour that goes into a stage, g. */
 export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
   if (stage.kind === 'wake') return wakeGrams(problem.wake, stage.flourPerSeed).flour
-  const { levain } = problem.build
-  const total = stage.kind === 'build' ? levain.doughNeeds.reduce((sum, g) => sum + g, 0) + levain.keepBackGrams : firstBuildGrams(problem.build)
-  return (total / (1 + levain.hydration)) * (1 - inoculationOf(stage.flourPerSeed) / (1 + inoculationOf(stage.flourPerSeed)))
+  const source = sourceLevain(buildOfStage(problem, stage).levain)
+  return source.ok ? source.value.masses.flour : 0
 }
 
 /** So near what was expected the curve between the knots has to be, h. */
