@@ -15,7 +15,7 @@ const kitchen = {
 } as unknown as Kitchen
 const plain = (words: string) => words.replace(/\s+/g, ' ')
 const cultures = culturesWith(0)
-const wish = { kind: 'out', atMs: NOW + 42 * millisecondsInHour } as const
+const wish = { kind: 'out', atMs: NOW + 46 * millisecondsInHour } as const
 const asked = planProblemOf(BAKE, PLAN, solvePlan(PLAN, cultures, STOCKED, NOW), wish, cultures, STOCKED, NOW, []) as PlanProblem
 const problem: PlanProblem = { ...asked, spread: { jar: 0.25, fed: 0.15 } }
 /** A moment of November 2026. */

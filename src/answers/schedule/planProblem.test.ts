@@ -7,7 +7,7 @@ import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
 import { busyIn, fullStretches, planProblemOf, takePlan } from './planProblem'
 
-const wish: BreadWish = { kind: 'out', atMs: now + 42 * millisecondsInHour }
+const wish: BreadWish = { kind: 'out', atMs: now + 46 * millisecondsInHour }
 
 function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<typeof planProblemOf>[7] = []) {
   const cultures = culturesWith(coldDays)

@@ -61,7 +61,7 @@ function lagOf(parts: readonly { readonly yeast: number; readonly lagWork: numbe
  * Baker's yeast, in densities of a ripe levain for a share of 1 of all flour, and how soon it wakes. Source: craft knowledge, fitted to the bulk of doughs
  * raised by a levain with a tenth, a half and one per cent of it.
  */
-export const INSTANT_YEAST = { densityPerShare: 78, lagWork: 1 } as const
+export const INSTANT_YEAST = { densityPerShare: 82, lagWork: 0.9 } as const
 /** Grams of instant yeast that one gram of fresh yeast is worth. Source: craft knowledge, the usual third. */
 export const FRESH_YEAST_WORTH = 1 / 3
 
