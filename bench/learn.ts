@@ -1,110 +1,104 @@
 import {
   correctDraws,
   drawForecast,
-  type Forecast,
+  HABIT_NAMES,
+  HABITS,
+  type Habit,
   horizonHours,
   type JarBelief,
   type LoggedBuild,
   learnJar,
+  type Mark,
   normalFrom,
   type Observation,
+  observationsOf,
   seededRandom,
   simulate,
-  summarise,
-  TRUE_SPREAD,
   trueLog,
-  trueRiseAt,
-  UNKNOWN_JAR
+  twoLooks,
+  UNKNOWN_JAR,
+  weightedQuantiles
 } from '../src/core'
-import { logOf, vesselOfLog } from './logs'
-import { heading, percentile, report, timed } from './report'
+import { vesselOfLog } from './logs'
+import { heading, percentile } from './report'
 
-/** Builds a jar is learned from, and builds nobody has seen that it is judged by. */
-const TRAINING = 12
-const UNSEEN = 6
-/** Seeds the model was tuned on; those it is reported on were looked at once. `-- learn tune` prints the first. */
-const TUNED = { first: 1, last: 100 } as const
-const REPORTED = { first: 1001, last: 1100 } as const
-/** When the three looks at a running build are made, as shares of its climb. */
-const LOOKS = [0.25, 0.42, 0.6]
-const MANY_BUILDS = 200
+/** Bakes a jar is learned from, for the columns of the table. */
+const BAKES = [0, 1, 3, 12] as const
+/** Jars of a run, and unseen builds of each: a thousand builds in every cell. */
+const JARS = 125
+const UNSEEN = 8
+const DRAWS = 200
+/** The most the median error may be after so many bakes, as a share of the peak's hours. */
+const BARS = [0.2, 0.125, 0.1, 0.085] as const
+/** Seeds of a run begin somewhere below this. */
+const SEEDS = 1_000_000
 
-const median = (values: readonly number[]) => percentile(values, 0.5)
+interface Tally {
+  readonly off: number[]
+  readonly nine: boolean[]
+  readonly half: boolean[]
+}
+const tally = (): Tally => ({ off: [], nine: [], half: [] })
 const shareOf = (values: readonly boolean[]) => values.filter(Boolean).length / values.length
 
-/** What is kept of each unseen build, for an unlearned or a learned jar. */
-interface Tally {
-  /** Hours the peak's forecast was off after no, one, two and three looks. */
-  readonly off: number[][]
-  /** Whether the peak lay within the range, for each number of looks. */
-  readonly half: boolean[][]
-  readonly nine: boolean[][]
-}
-const tally = (): Tally => ({ off: [[], [], [], []], half: [[], [], [], []], nine: [[], [], [], []] })
-
-function count(into: Tally, looks: number, { peak }: Forecast, trueHours: number): void {
-  into.off[looks]?.push(Math.abs(peak.p50 - trueHours))
-  into.half[looks]?.push(trueHours >= peak.p25 && trueHours <= peak.p75)
-  into.nine[looks]?.push(trueHours >= peak.p05 && trueHours <= peak.p95)
+/** A build as this habit writes it down. */
+function notedBy(habit: Habit, build: LoggedBuild, seed: number): Observation[] {
+  const random = seededRandom(seed)
+  const { looks, mixed } = HABITS[habit](build.truth, { random, normal: normalFrom(random) })
+  return observationsOf(looks as readonly Mark[], mixed)
 }
 
-function tryBuild(build: LoggedBuild, belief: JarBelief, seed: number, into: Tally): void {
+/** Peak of an unseen build as foretold, against what it was. */
+function foretold(build: LoggedBuild, belief: JarBelief, seen: readonly Observation[], into: Tally): void {
   const vessel = vesselOfLog(build)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
-  const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
+  const { draws, logWeights } = correctDraws(drawForecast(vessel, belief, { untilHours: horizonHours(milestones), count: DRAWS }), seen)
+  const best = Math.max(...logWeights)
+  const peaks = draws.milestones.map((m) => m.peakHours ?? Number.POSITIVE_INFINITY)
+  const weights = logWeights.map((log) => Math.exp(log - best))
+  const [p05 = NaN, p25 = NaN, p50 = NaN, p75 = NaN, p95 = NaN] = weightedQuantiles(peaks, weights, [0.05, 0.25, 0.5, 0.75, 0.95])
   const { peakHours } = build.truth
-  count(into, 0, summarise(draws, 'dome'), peakHours)
-  const normal = normalFrom(seededRandom(seed))
-  const seen = LOOKS.map((share): Observation => {
-    const hours = share * peakHours
-    return { kind: 'level', hours, rise: Math.max(1, trueRiseAt(build.truth, hours) * (1 + TRUE_SPREAD.reading * normal())) }
-  })
-  for (let looks = 1; looks <= seen.length; looks++) {
-    const corrected = correctDraws(draws, seen.slice(0, looks))
-    const best = Math.max(...corrected.logWeights)
-    const weights = corrected.logWeights.map((log) => Math.exp(log - best))
-    count(into, looks, summarise(corrected.draws, 'dome', weights), peakHours)
-  }
+  into.off.push(Math.abs(p50 / peakHours - 1))
+  into.nine.push(peakHours >= p05 && peakHours <= p95)
+  into.half.push(peakHours >= p25 && peakHours <= p75)
 }
 
-/** How well jars are learned from logs that another generator wrote. */
-export function benchLearn(tune: boolean): void {
-  const { first, last } = tune ? TUNED : REPORTED
-  heading(`Learning, ${last - first + 1} jars (seeds ${first}–${last}), ${TRAINING} builds each, judged by ${UNSEEN} unseen builds of each`)
-  const unlearned = tally()
-  const learned = tally()
-  for (let seed = first; seed <= last; seed++) {
-    const { builds } = trueLog(seed, TRAINING + UNSEEN)
-    const { belief } = learnJar(builds.slice(0, TRAINING).map(logOf))
-    builds.slice(TRAINING).forEach((build, i) => {
-      tryBuild(build, UNKNOWN_JAR, seed * UNSEEN + i, unlearned)
-      tryBuild(build, belief, seed * UNSEEN + i, learned)
-    })
-  }
-  report('unlearned: peak off by', unlearned.off[0] ?? [], 'h', 2)
-  report('learned: peak off by', learned.off[0] ?? [], 'h', 2)
-  say('learned ÷ unlearned, median error', median(learned.off[0] ?? []) / median(unlearned.off[0] ?? []), '(at most 0.6)')
-  for (const [name, t] of [
-    ['unlearned', unlearned],
-    ['learned', learned]
-  ] as const) {
-    say(`${name}: within the 90 % range`, shareOf(t.nine[0] ?? []), '(0.85 to 0.95)')
-    say(`${name}: within the 50 % range`, shareOf(t.half[0] ?? []), '(0.42 to 0.58)')
-    for (let looks = 1; looks <= LOOKS.length; looks++) {
-      const bar = looks < LOOKS.length ? '(at most 1)' : name === 'learned' ? '(at most 0.8)' : '(at most 0.6)'
-      const cover = `within 90 %: ${shareOf(t.nine[looks] ?? []).toFixed(2)}, 50 %: ${shareOf(t.half[looks] ?? []).toFixed(2)}`
-      say(`${name}: error after ${looks} looks ÷ before`, median(t.off[looks] ?? []) / median(t.off[0] ?? []), `${bar}   ${cover}`)
-    }
-  }
-  const many = trueLog(last + 1, MANY_BUILDS).builds.map(logOf)
-  report(
-    `learning from ${MANY_BUILDS} builds`,
-    timed(4, () => learnJar(many), 1),
-    'ms',
-    0
+const cell = ({ off, nine, half }: Tally) =>
+  `${(100 * percentile(off, 0.5)).toFixed(1).padStart(5)} %  (90 %: ${shareOf(nine).toFixed(2)}, 50 %: ${shareOf(half).toFixed(2)})`
+
+/**
+ * How well jars are learned from logs that another generator wrote, as bakers of four habits write them.
+ * @param from first seed of the run; drawn anew when left out
+ */
+export function benchLearn(from = Math.floor(Math.random() * SEEDS)): void {
+  heading(
+    `Learning by habit: seeds ${from} to ${from + JARS - 1}, ${JARS} jars, ${UNSEEN} unseen builds of each; median error of the peak as a share of its hours`
   )
-}
-
-function say(name: string, value: number, beside: string): void {
-  process.stdout.write(`  ${name.padEnd(46)} ${value.toFixed(3)}   ${beside}\n`)
+  const most = Math.max(...BAKES)
+  const logs = Array.from({ length: JARS }, (_, i) => trueLog(from + i, most + UNSEEN).builds)
+  const unlearned = tally()
+  for (const builds of logs) for (const build of builds.slice(most)) foretold(build, UNKNOWN_JAR, [], unlearned)
+  for (const habit of HABIT_NAMES) {
+    const running = tally()
+    const cells = BAKES.map((bakes) => {
+      if (bakes === 0) return unlearned
+      const into = tally()
+      logs.forEach((builds, j) => {
+        const log = builds.slice(0, bakes).map((build, i) => ({ vessel: vesselOfLog(build), seen: notedBy(habit, build, (from + j) * most + i) }))
+        const { belief } = learnJar(log)
+        builds.slice(most).forEach((build, i) => {
+          foretold(build, belief, [], into)
+          if (bakes !== 3) return
+          const random = seededRandom((from + j) * UNSEEN + i)
+          const looks = twoLooks(build.truth, { random, normal: normalFrom(random) })
+          foretold(build, belief, observationsOf(looks as readonly Mark[]), running)
+        })
+      })
+      return into
+    })
+    process.stdout.write(`  ${habit}\n`)
+    cells.forEach((one, i) => process.stdout.write(`    after ${String(BAKES[i]).padStart(2)} bakes  ${cell(one)}   (at most ${100 * (BARS[i] ?? NaN)} %)\n`))
+    const near = shareOf(running.off.map((off) => off <= 0.1))
+    process.stdout.write(`    3 bakes, two looks  ${cell(running)}, within ±10 %: ${near.toFixed(2)}   (at most 7.5 %, at least 0.68)\n`)
+  }
 }

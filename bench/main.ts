@@ -10,20 +10,22 @@ import { benchKills } from './kills'
 import { benchLearn } from './learn'
 import { benchLive, benchTwoDevices } from './live'
 import { benchLong } from './long'
+import { benchLooks } from './looks'
 import { benchModel } from './model'
 import { benchPictures } from './pictures'
 import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- judge`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
   if (wants('formula')) benchFormula()
   if (wants('grid')) await benchGrid()
   if (wants('model')) benchModel()
-  if (wants('learn')) benchLearn(asked.includes('tune'))
+  if (wants('learn')) benchLearn(asked.map(Number).find((seed) => Number.isInteger(seed)))
+  if (wants('looks')) benchLooks(asked.includes('tune'))
   if (wants('judge')) benchJudge(asked.includes('tune'))
   if (wants('jars')) await benchJars()
   if (wants('files')) await benchFiles()

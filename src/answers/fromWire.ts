@@ -32,7 +32,8 @@ export const hoursOf = ({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep'
 })
 
 /** A logged build as learning takes it. */
-export function buildLogOf({ line, marks }: JarBuild): BuildLog {
-  const seen = marks.map(({ at, rise, signs }) => ({ hours: Math.max((at - line.startedAtMs) / millisecondsInHour, 0), rise, signs }))
-  return { vessel: vesselOf(line), seen: observationsOf(seen) }
+export function buildLogOf({ line, marks, mixedAt, mixedAs }: JarBuild): BuildLog {
+  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
+  const seen = marks.map(({ at, rise, signs }) => ({ hours: hoursAt(at), rise, signs }))
+  return { vessel: vesselOf(line), seen: observationsOf(seen, mixedAs === undefined ? null : { hours: hoursAt(mixedAt), as: mixedAs }) }
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, HOTTEST_WATER_C, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
+import { BAKE_STATUSES, HOTTEST_WATER_C, MIXED_AS, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, momentSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema, lineToWire, wireLineSchema } from './lines'
@@ -164,6 +164,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     keepBackGrams: gramsSchema('What goes back to the jar'),
     /** Of the dough, as measured. */
     mixTempC: tempSchema('The dough').optional(),
+    /** How the levain was then, by eye. */
+    was: z.enum(MIXED_AS).optional(),
     shown: shownSchema.optional()
   }),
   z.object({ ...noted, type: z.literal('step'), step: z.string().max(40), did: z.enum(['done', 'skipped']) }),

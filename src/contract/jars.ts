@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CULTURES, PARAMETERS, POSSIBLE, recordOf } from '../core'
+import { CULTURES, MIXED_AS, PARAMETERS, POSSIBLE, recordOf } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
 import { flourKindSchema, lineSchema, lineToWire } from './lines'
@@ -201,7 +201,9 @@ export const loggedBuildSchema = z.object({
   kind: z.enum(['levain', 'feed']),
   line: lineSchema,
   marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), signs: signsSchema })),
-  mixedAt: instantSchema
+  mixedAt: instantSchema,
+  /** How it was when it was mixed, by eye. */
+  mixedAs: z.enum(MIXED_AS).optional()
 })
 export type JarBuild = z.infer<typeof loggedBuildSchema>
 export type WireJarBuild = z.input<typeof loggedBuildSchema>

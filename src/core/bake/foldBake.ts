@@ -3,6 +3,7 @@ import { POUR_ITEMS, type PourItem, pourKey } from '../build/pourOrder'
 import { kindsOfGrams } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
 import type { Signs } from '../readiness/likelihoods'
+import type { MixedAs } from '../readiness/observations'
 import type { LineMasses } from '../schedule/planBuild'
 import { recordOf } from '../units/keysOf'
 
@@ -43,7 +44,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
-  | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number }
+  | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number; readonly was?: MixedAs }
   | {
       /** A step of the day that is no pour, band or mix. */
       readonly type: 'step'
@@ -135,6 +136,8 @@ export interface BakeState {
     readonly levainGrams: number
     readonly keepBackGrams: number
     readonly mixTempC?: number
+    /** How the levain was then, by eye. */
+    readonly was?: MixedAs
   } | null
   /** What was seen of the dough, in the order of time. */
   readonly readings: readonly (DoughReading & { readonly id: string; readonly atMs: number })[]
@@ -209,7 +212,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     else if (h.type === 'dough') readings.push({ ...h, atMs: h.happenedAtMs })
     else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
-    else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC }
+    else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC, was: h.was }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)

@@ -163,8 +163,10 @@ export const NOISE = {
   unmeasuredRoomSdC: 3,
   /** A level read off a jar, as a share of the height. */
   readingSd: 0.05,
-  /** A peak somebody saw, h: nobody looks all the time. */
-  seenPeakSdHours: 0.4,
+  /** A peak somebody saw, as a share of its hours: nobody looks all the time, and it is told by eye. */
+  seenPeakSd: 0.08,
+  /** How sharply "still climbing" and "fallen already" tell the two sides of a peak apart, as a share of its hours. */
+  sideSd: 0.05,
   /** What the model itself gets wrong about the pace of one build (sd of the logarithm). */
   buildSd: 0.1,
   /** How much fuller or emptier the climb of one build is than its jar's (sd of the logarithm of the shape). */

@@ -9,7 +9,7 @@ import { LATENT_SD } from './draws'
 import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
 import { cholesky, invert, solveCholesky } from './matrix'
 import { gasAt } from './milestones'
-import { type BareHill, type FittedBuild, fitBuild, foretell, type Observation } from './oneBuild'
+import { type BareHill, type FittedBuild, fitBuild, foretell, type Observation, sdOf } from './oneBuild'
 import { simulate, type Vessel } from './simulate'
 
 /** One build of a jar, as it was logged. */
@@ -108,7 +108,7 @@ function roundOf(logs: readonly BuildLog[], at: readonly number[], starts: reado
       const there = onHill(log.vessel, beside, horizon, (hill) => log.seen.map((o) => foretell(hill, o, fit.latents, sds).value))
       return there.map((value, n) => {
         const by = (value - (base[n] ?? NaN)) / LEARNING.slopeStep
-        return Number.isFinite(by) ? by / unitOf(sure(log.seen[n])) : 0
+        return Number.isFinite(by) ? by / sdOf(sure(log.seen[n])) : 0
       })
     })
     addBuild(fit, slopes, curvature, pull)
@@ -136,11 +136,6 @@ function bendSlopes(
     const share = Math.min(Math.max((base[n] ?? NaN) / height, 1e-6), 1 - 1e-6)
     return byShape * (Math.log(share / (1 - share)) - shapeLog)
   })
-}
-
-/** Standard deviation an observation is measured in. */
-function unitOf(seen: Observation): number {
-  return seen.kind === 'level' ? Math.hypot(NOISE.readingSd * seen.rise, NOISE.levelSd) : NOISE.seenPeakSdHours
 }
 
 /** Adds one build to the normal equations, its latents integrated out. */

@@ -36,6 +36,14 @@ test('still climbing at nine hours, and fallen already at seven, each bend the p
   expect(Math.abs(stretch({ kind: 'fallen', hours: 14 }))).toBeLessThan(0.01)
 })
 
+test('a sign that may be wrong bends the peak less than one that was seen for certain, and not at all where it is plainly wrong', () => {
+  const stretch = (hours: number, trust?: number) => fitBuild(hill, [{ kind: 'climbing', hours, trust }], LATENT_SD).latents[0] ?? 0
+  expect(stretch(9, 0.8)).toBeGreaterThan(0.05)
+  expect(stretch(9, 0.8)).toBeLessThan(stretch(9))
+  // A dome at fourteen hours on a hill whose top is at eight.
+  expect(Math.abs(stretch(14, 0.8))).toBeLessThan(0.1)
+})
+
 test('slopes are those of what is foretold', () => {
   const seen: Observation = { kind: 'level', hours: 5, rise: 2 }
   const at = [0.3, -0.4, 0.2]

@@ -14,10 +14,8 @@ export type Observation =
   | { readonly kind: 'level'; readonly hours: number; readonly rise: number }
   /** It was seen at its top. */
   | { readonly kind: 'peak'; readonly hours: number }
-  /** It was still climbing then, and nobody saw the top. */
-  | { readonly kind: 'climbing'; readonly hours: number }
-  /** It had fallen already when somebody looked. */
-  | { readonly kind: 'fallen'; readonly hours: number }
+  /** It was still climbing then, or had fallen already when somebody looked, and nobody saw the top. */
+  | { readonly kind: 'climbing' | 'fallen'; readonly hours: number; readonly trust?: number }
 
 /** A hill before the build's own doings. */
 export interface BareHill {
@@ -87,19 +85,30 @@ export function foretell(hill: BareHill, seen: Observation, latents: readonly nu
 
 /** One observation against what is foretold of it. */
 function rowOf(seen: Observation, { value, slopes }: { value: number; slopes: number[] }): Row & { readonly cost: number } {
-  if (seen.kind === 'level') {
-    const sd = Math.hypot(NOISE.readingSd * seen.rise, NOISE.levelSd)
-    return tailed((seen.rise - 1 - value) / sd, slopes, sd)
-  }
-  const sd = NOISE.seenPeakSdHours
+  const sd = sdOf(seen)
+  if (seen.kind === 'level') return tailed((seen.rise - 1 - value) / sd, slopes, sd)
   // A hill without a peak in the time looked at says nothing here.
   if (!Number.isFinite(value)) return { off: 0, weight: 0, slopes: slopes.map(() => 0), cost: 0 }
   if (seen.kind === 'peak') return tailed((seen.hours - value) / sd, slopes, sd)
   const side = seen.kind === 'climbing' ? 1 : -1
   const clear = (side * (value - seen.hours)) / sd
-  const pull = millsRatio(clear)
-  const weight = Math.min(Math.max(pull * (pull + clear), 1e-9), 1)
-  return { off: (side * pull) / weight, weight, slopes: slopes.map((s) => s / sd), cost: -2 * Math.log(Math.max(normalBelow(clear), 1e-12)) }
+  const { trust = 1 } = seen
+  // A sign that may be wrong says no more than how likely it is right: what plainly contradicts it is not bent to it.
+  const below = normalBelow(clear)
+  const likely = (1 - trust) / 2 + trust * below
+  const pull = (millsRatio(clear) * trust * below) / Math.max(likely, 1e-12)
+  // The curvature of a sign that may be wrong can be negative: there its slope squared stands for it.
+  const weight = Math.min(Math.max(trust < 1 ? pull * pull : pull * (pull + clear), LEAST_WEIGHT), 1)
+  const off = pull < LEAST_WEIGHT ? 0 : (side * pull) / weight
+  return { off, weight, slopes: slopes.map((s) => s / sd), cost: -2 * Math.log(Math.max(likely, 1e-12)) }
+}
+
+const LEAST_WEIGHT = 1e-9
+
+/** Standard deviation an observation is measured in: g for a level, hours for the others. */
+export function sdOf(seen: Observation): number {
+  if (seen.kind === 'level') return Math.hypot(NOISE.readingSd * seen.rise, NOISE.levelSd)
+  return (seen.kind === 'peak' ? NOISE.seenPeakSd : NOISE.sideSd) * Math.max(seen.hours, 1)
 }
 
 function tailed(off: number, slopes: readonly number[], sd: number): Row & { readonly cost: number } {

@@ -4,7 +4,7 @@ import type { BatchLine } from '../jars/lineage'
 import { vesselOf } from '../jars/lineage'
 import { compareLine, sourAtMix } from './compareLines'
 import { driversOf } from './drivers'
-import { observationsOf } from './observations'
+import { type MixedAs, observationsOf } from './observations'
 
 const at = Date.UTC(2026, 10, 26, 8)
 const line = (flour: number, tempC: number): BatchLine => ({
@@ -61,16 +61,22 @@ describe('what looks say of the hill', () => {
     ).toEqual([
       { kind: 'level', hours: 3, rise: 1.5 },
       { kind: 'level', hours: 5, rise: 2.2 },
-      { kind: 'fallen', hours: 8 },
-      { kind: 'climbing', hours: 5 }
+      { kind: 'fallen', hours: 8, trust: 0.75 },
+      { kind: 'climbing', hours: 5, trust: 0.8 }
     ])
-    expect(observationsOf([{ hours: 9, signs: { smear: 'yes' } }])).toEqual([{ kind: 'fallen', hours: 9 }])
+    expect(observationsOf([{ hours: 9, signs: { smear: 'yes' } }])).toEqual([{ kind: 'fallen', hours: 9, trust: 0.85 }])
   })
   test('a dome after dimples is not believed', () => {
     const seen = observationsOf([
       { hours: 7, signs: { top: 'dimpled' } },
       { hours: 8, signs: { top: 'domed' } }
     ])
-    expect(seen).toEqual([{ kind: 'fallen', hours: 7 }])
+    expect(seen).toEqual([{ kind: 'fallen', hours: 7, trust: 0.75 }])
+  })
+  test('mixed while it was rising tells of a later peak, mixed at its peak of a peak, mixed past it of an earlier one', () => {
+    const said = (as: MixedAs) => observationsOf([{ hours: 6, rise: 2.4 }], { hours: 7, as }).slice(1)
+    expect(said('rising')).toEqual([{ kind: 'climbing', hours: 7 }])
+    expect(said('at its peak')).toEqual([{ kind: 'peak', hours: 7 }])
+    expect(said('past it')).toEqual([{ kind: 'fallen', hours: 7 }])
   })
 })

@@ -34,6 +34,8 @@ export const MIX_CARD = {
   levain: 'Levain',
   levainInDough: 'Levain in the dough',
   backToJar: 'Back to the jar',
+  was: 'The levain was',
+  notLooked: 'not looked at',
   doughMeasured: 'The dough, measured',
   dough: 'The dough',
   wereMixed: (mass: string) => `${mass} were mixed`,

@@ -27,17 +27,17 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
     const name = nameOf.get(bakeId ?? '')
     const { marks, mixed } = stateOf(events.get(bakeId ?? '') ?? [])
-    return name === undefined || mixed === null ? [] : [{ id, name, marks, mixedAt: mixed.atMs }]
+    return name === undefined || mixed === null ? [] : [{ id, name, marks, mixedAt: mixed.atMs, mixedAs: mixed.was }]
   })
   const lines = await linesOf(
     work,
     mixedOnes.map(({ id }) => id),
     { usedUp: new Map(mixedOnes.map(({ id, mixedAt }) => [id, mixedAt])) }
   )
-  const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt }): JarBuild[] => {
+  const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt, mixedAs }): JarBuild[] => {
     const line = lines.get(id)
     if (line === undefined) return []
-    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })), mixedAt }]
+    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })), mixedAt, mixedAs }]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
   return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }

@@ -1,8 +1,8 @@
-import { Button, Group, Text } from '@mantine/core'
+import { Button, Group, Select, Text } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { NewBakeEvent } from '../../../contract'
-import { pouredGrams } from '../../../core'
+import { MIXED_AS, type MixedAs, pouredGrams } from '../../../core'
 import { MIX_CARD } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/cards/Card'
@@ -35,6 +35,7 @@ export function MixCard({
     Math.max(0, Math.min(Math.round(solved?.build?.keepBackGrams ?? plan.build.keepBackGrams), there - others - Math.min(wanted, there)))
   )
   const [typedC, setTypedC] = useState<number | null>(null)
+  const [was, setWas] = useState<MixedAs | null>(null)
   const over = levain + others + keep > there + 0.05
   const byScale = state.weighed.some((w) => w.into === 'dough')
   return (
@@ -59,6 +60,7 @@ export function MixCard({
         range={[0, 45]}
         onCommit={setTypedC}
       />
+      <Select mt="sm" label={MIX_CARD.was} placeholder={MIX_CARD.notLooked} data={MIXED_AS} value={was} onChange={setWas} clearable allowDeselect />
       <Text c="dimmed" mt="xs">
         {MIX_CARD.wereMixed(format.mass(there))}
         {others > 0 && MIX_CARD.forWord(format.mass(others), plan.build.alsoFor.map((d) => d.name).join(' and '))}
@@ -79,6 +81,7 @@ export function MixCard({
             levainGrams: levain,
             keepBackGrams: keep,
             mixTempC: typedC ?? expectedC,
+            ...(was === null ? {} : { was }),
             ...(judged === undefined ? {} : { shown: shownVerdict(judged) })
           })
         }
