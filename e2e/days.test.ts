@@ -71,10 +71,11 @@ async function saved(): Promise<void> {
 const planOf = async (id: string): Promise<Loose> => (await call('GET', `/api/bakes/${id}`)).plan
 const day = () => page.getByRole('region', { name: 'The whole day' })
 
-test('a jar eight days in the fridge, bread on Saturday noon, work nine to five: ways that keep all hours', async () => {
+test('a jar eight days in the fridge, bread on Saturday afternoon, work nine to five: ways that keep all hours', async () => {
+  // At 22 °C a dough mixed after work is not shaped before bed: by Saturday noon there is no way.
   await kitchenWith(THURSDAY, { fedHoursAgo: 8 * 24, cold: true, weekly: [work()] })
   const id = await newBake()
-  await setMoment(page, 28, '12', '00')
+  await setMoment(page, 28, '17', '00')
   await findWays()
   expect(await plans().count()).toBeGreaterThanOrEqual(3)
   // The jar is woken or built twice somewhere, and no way is more likely to fail than not.
@@ -94,10 +95,10 @@ test('a jar eight days in the fridge, bread on Saturday noon, work nine to five:
   const words = plain(await day().innerText())
   expect(words).toMatch(/Out of the oven/)
   expect(words).not.toMatch(/you sleep|Work,/)
-  // By the stored plan: mixed while awake and at home, and the bread is out by noon.
+  // By the stored plan: mixed while awake and at home, and the bread is out by five.
   const file = await (await fetch(`${program.address}/api/bakes/${id}/calendar.ics`)).text()
   const out = /DTSTART:(\d{8}T\d{6}Z)(?:(?!END:VEVENT)[\s\S])*SUMMARY:Out of the oven/.exec(file)?.[1] ?? ''
-  expect(out <= '20261128T123000Z').toBe(true)
+  expect(out <= '20261128T173000Z').toBe(true)
 })
 
 test('bread the same day, as soon as it can be', async () => {

@@ -3,7 +3,7 @@ import { BAKERS_TABLE, DOUGH_TABLE, WET_TABLE, within } from '../testing/bakersT
 import { type CultureState, DRIED, mixCultures, RIPE } from './culture'
 import type { JarParameters } from './jarParameters'
 import { TYPICAL_JAR } from './jarParameters'
-import { gasAt } from './milestones'
+import { firstHoursAt, gasAt } from './milestones'
 import { createWorkspace, type Run, simulate, type Vessel } from './simulate'
 import { type Stay, timeConstantHours } from './thermal'
 
@@ -250,6 +250,51 @@ describe('by shape, for any build', () => {
     const measured = times({ ...levain(5, 20), stays: [{ fromHours: 0, tempC: 20, readings }] })
     expect(measured.peak).toBeLessThan(times(levain(5, 20)).peak - 2)
     expect(measured.peak).toBeGreaterThan(times(levain(5, 25, { mixTempC: 20 })).peak - 0.01)
+  })
+  test('the wetter above 100 %, the lower', () => {
+    fc.assert(
+      fc.property(ratio, fc.double({ min: 1, max: 2.8, noNaN: true }), (f, h) => {
+        const height = (hydration: number) => run({ ...levain(f, 25), hydration }).milestones.peakGas
+        return height(h + 0.2) < height(h)
+      }),
+      runs
+    )
+  })
+  test('a dough has risen by half the sooner, the more levain it has and, up to 31 °C, the warmer it is; the later, the saltier', () => {
+    const half = (levainShare: number, tempC: number, salt: number) => {
+      const start = mixCultures([{ flourGrams: levainShare * 50, state: RIPE }], 100, 1)
+      return firstHoursAt(run({ ...levain(1, tempC), start, massGrams: 1000, hydration: 0.72, salt }).curve, 0.5) ?? Number.POSITIVE_INFINITY
+    }
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.05, max: 0.5, noNaN: true }),
+        fc.double({ min: 16, max: 30, noNaN: true }),
+        fc.double({ min: 0, max: 0.025, noNaN: true }),
+        (share, tempC, salt) => {
+          const hours = half(share, tempC, salt)
+          return half(share * 1.2, tempC, salt) < hours && half(share, tempC + 1, salt) < hours && half(share, tempC, salt + 0.008) > hours
+        }
+      ),
+      runs
+    )
+  })
+  test('what is made, eaten and held stays within bounds for any mix: 5 g to 20 kg, 30 to 300 %, salt and 30 % of sugar, all seed or none', () => {
+    const anything = fc.record({
+      f: fc.double({ min: 0, max: 100, noNaN: true }),
+      tempC: fc.double({ min: 0, max: 45, noNaN: true }),
+      massGrams: fc.double({ min: 5, max: 20_000, noNaN: true }),
+      hydration: fc.double({ min: 0.3, max: 3, noNaN: true }),
+      salt: fc.double({ min: 0, max: 0.2, noNaN: true }),
+      sugar: fc.double({ min: 0, max: 0.3, noNaN: true })
+    })
+    fc.assert(
+      fc.property(anything, ({ f, tempC, ...mix }) => {
+        const { curve, end } = run({ ...levain(f, tempC), ...mix })
+        const levels = Array.from(curve.gas.slice(0, curve.count))
+        return levels.every((g) => g >= 0 && g < 4) && end.food >= 0 && end.food <= 1 && Object.values(end).every(Number.isFinite)
+      }),
+      runs
+    )
   })
   test('above 32 °C the hill gets lower', () => {
     const height = (t: number) => run(levain(5, t)).milestones.peakGas

@@ -1,8 +1,9 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../../ferment/jarParameters'
 import { at, planProblem } from '../../testing/planProblems'
+import { sure } from '../../units/sure'
 import { findPlans } from './searchPlans'
-import { offerPlans, rankPlans, spreadsOf, tellPlan } from './tellPlan'
+import { offerPlans, rankPlans, spreadsOf, tellPlan, wishableMs, withRoom } from './tellPlan'
 import { makeStage, makeStages, windowTable, windowTables } from './windows'
 
 const problem = planProblem()
@@ -82,6 +83,12 @@ test('a weak jar that was fed once is not yet ripe: what is offered holds with w
   if (last === undefined) throw new Error('no way with a feed before it')
   const ripe = makeStage(asked, last.stage, last.startMs, null)
   expect(last.window.fit - (ripe?.window.fit ?? 0)).toBeGreaterThan(1)
+})
+
+test('bread wished for when it is told to be possible is found again, with the room a search leaves', () => {
+  const soonest = sure(findPlans({ ...problem, wish: { kind: 'soonest' } })[0])
+  const wished = { ...problem, wish: { kind: 'out', atMs: wishableMs(soonest, { kind: 'out', atMs: 0 }) } } as const
+  expect(findPlans(withRoom(wished)).length).toBeGreaterThan(0)
 })
 
 test('windows of ratios between those that are reckoned are read off to within minutes', () => {

@@ -88,6 +88,11 @@ export function withRoom(problem: PlanProblem): PlanProblem {
   return wish.kind === 'out' || wish.kind === 'eat' ? { ...problem, wish: { ...wish, atMs: wish.atMs - ROOM_MS } } : problem
 }
 
+/** When bread can be wished for so that a search with its room finds this plan again, ms. */
+export const wishableMs = ({ times }: Pick<DayPlan, 'times'>, wish: PlanProblem['wish']): number =>
+  Math.ceil(((wish.kind === 'eat' ? times.eatMs : times.outMs) + ROOM_MS) / FIVE_MINUTES_MS) * FIVE_MINUTES_MS
+const FIVE_MINUTES_MS = 5 * 60_000
+
 /** The problem with a levain that is ripe and lively: what a jar that is woken first makes of a dough. */
 export function withRipeLevain(problem: PlanProblem): PlanProblem {
   return { ...problem, dough: { ...problem.dough, parents: problem.dough.parents.map((p) => ({ ...p, line: null })) } }

@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, ToldPlan } from '../../../../core'
-import { sure } from '../../../../core'
+import { sure, wishableMs } from '../../../../core'
 import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
@@ -195,8 +195,8 @@ function NoWay({
       {later !== null && (
         <>
           <Text mt="md">{PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}</Text>
-          <Button mt="xs" variant="default" onClick={() => onLater(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)}>
-            {PLAN_CARDS.planFor(format.dayTime(near(problem.wish.kind === 'eat' ? later.times.eatMs : later.times.outMs)))}
+          <Button mt="xs" variant="default" onClick={() => onLater(wishableMs(later, problem.wish))}>
+            {PLAN_CARDS.planFor(format.dayTime(near(wishableMs(later, problem.wish))))}
           </Button>
         </>
       )}
