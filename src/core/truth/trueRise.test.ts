@@ -1,7 +1,19 @@
-import { BAKERS_TABLE, within } from '../testing/bakersTable'
+import { BAKERS_TABLE, DOUGH_TABLE, within } from '../testing/bakersTable'
 import { normalFrom, seededRandom } from './seededRandom'
 import { trueLog } from './trueLog'
-import { seedShareOf, TRUE_RIPE, type TrueBuild, type TrueCulture, type TrueCurve, trueRise, trueRiseAt, USUAL_JAR, warmHoursPerHour } from './trueRise'
+import {
+  mixPaceOf,
+  seedShareOf,
+  TRUE_RIPE,
+  type TrueBuild,
+  type TrueCulture,
+  type TrueCurve,
+  trueAcidity,
+  trueRise,
+  trueRiseAt,
+  USUAL_JAR,
+  warmHoursPerHour
+} from './trueRise'
 
 const build = (flourPerSeed: number, tempC: number, more: Partial<TrueBuild> = {}): TrueBuild => ({
   seedShare: seedShareOf(flourPerSeed),
@@ -100,4 +112,73 @@ test('a log is the same for the same seed; looks are missed, and none lies below
 test('jars of the logs differ in pace by a quarter', () => {
   const logs = Array.from({ length: 300 }, (_, i) => Math.log(trueLog(i + 1, 0).jar.pace))
   expect(Math.sqrt(logs.reduce((s, x) => s + x * x, 0) / logs.length)).toBeCloseTo(0.25, 1)
+})
+
+describe('the second table, by the other laws', () => {
+  const pace = mixPaceOf({ hydration: 0.72, salt: 0.02 })
+  const plain = (tempC: number, more: Partial<TrueBuild> = {}) => build(0, tempC, { seedShare: 10 / 110, mixPace: pace, ...more })
+  const half = (b: TrueBuild) => {
+    const { hours, rise } = trueRise(b, 40)
+    return hours[rise.findIndex((r) => r >= 1.5)] ?? Number.POSITIVE_INFINITY
+  }
+
+  test.each(DOUGH_TABLE)('a dough of 72 %% with 20 %% levain at %d °C', (tempC, hours) => {
+    within(half(plain(tempC)), hours)
+  })
+  test('a levain that has just doubled takes its dough 10 to 35 % longer', () => {
+    const peaked = trueRise(build(5, 25), 30)
+    const doubled = peaked.hours[peaked.rise.findIndex((r) => r >= 2)] ?? NaN
+    const young = trueRise(build(5, 25), doubled).atPeak
+    within(half(plain(25, { seed: young })) / half(plain(25, { seed: peaked.atPeak })), [1.1, 1.35])
+  })
+  test.each([
+    [0.001, 2.2, 3.3],
+    [0.005, 1, 1.8],
+    [0.01, 0.7, 1.3]
+  ])('instant yeast, %d of the flour', (yeast, low, high) => {
+    within(half(plain(25, { yeast })), [low, high])
+  })
+  test('sugar and butter: a rich dough takes 6 to 12 h', () => {
+    within(half(plain(26, { mixPace: mixPaceOf({ hydration: 0.6, salt: 0.018, sugar: 0.136, fat: 0.168 }) })), [6, 12])
+  })
+  test('salt: 5 % makes it 1.4 to 3 times as late, with 15 % it never doubles', () => {
+    const salted = (salt: number) => trueRise(build(5, 25, { mixPace: mixPaceOf({ hydration: 1, salt }) }), 60)
+    within(salted(0.05).peakHours / trueRise(build(5, 25), 60).peakHours, [1.4, 3])
+    expect(Math.max(...salted(0.15).rise)).toBeLessThan(2)
+  })
+  test('850 g into the fridge at +50 %: +60 to 105 % after twelve hours, no more than +130 % after two days', () => {
+    const from = half(plain(25))
+    const curve = trueRise(plain(25, { tempAt: (h) => (h < from ? 25 : 4 + 21 * Math.exp(-(h - from) / 2.6)) }), from + 49)
+    const [night, twoDays] = [trueRiseAt(curve, from + 12) - 1, trueRiseAt(curve, from + 48) - 1]
+    within(night, [0.6, 1.05])
+    within(twoDays, [night, 1.3])
+  })
+  test('it peaks sooner up to 31 °C, and falls as levains do', () => {
+    const [at28, at31] = [trueRise(build(5, 28), 30).peakHours, trueRise(build(5, 31), 30).peakHours]
+    within(at28, [5.9, 7.6])
+    within(at31, [5, Math.min(7, at28)])
+    const { hours, rise, peakHours } = trueRise(build(5, 25), 40)
+    const top = Math.max(...rise) - 1
+    const fallen = (share: number) => (hours[rise.findIndex((r, i) => (hours[i] ?? 0) > peakHours && r - 1 < share * top)] ?? NaN) - peakHours
+    within(fallen(0.8), [2, 4.5])
+    within(fallen(0.5), [4.5, 10])
+  })
+
+  const acidAt = ({ acid, hours }: TrueCurve, at: number) => acid[hours.findIndex((h) => h >= at)] ?? NaN
+  test('pH and TTA of levains and doughs', () => {
+    const white = trueRise(build(5, 25), 30)
+    const ripe = trueAcidity(white.atPeak.acid)
+    within(ripe.pH, [3.85, 4.3])
+    within(ripe.tta, [7, 12])
+    within(trueAcidity(acidAt(white, white.peakHours + 6)).pH, [3.55, 3.9])
+    const whole = trueAcidity(trueRise(build(5, 25, { mixPace: 1.15 }), 30).atPeak.acid, { wholegrain: 1 }).tta
+    within(whole, [12, 17])
+    expect(whole).toBeGreaterThan(1.35 * ripe.tta)
+    const dough = trueAcidity(acidAt(trueRise(plain(25), 12), 7), { flourShare: 1 / 1.74 })
+    within(dough.pH, [4.4, 5.1])
+    within(dough.tta, [4, 8.5])
+    const ttaOf = (ratio: number, tempC: number) => trueAcidity(trueRise(build(ratio, tempC), 30).atPeak.acid).tta
+    within(ttaOf(5, 20) / ttaOf(5, 30), [0.8, 1.25])
+    within(ttaOf(1, 25) / ttaOf(10, 25), [1.03, 1.35])
+  })
 })
