@@ -35,5 +35,6 @@ export const hoursOf = ({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep'
 export function buildLogOf({ line, marks, mixedAt, mixedAs }: JarBuild): BuildLog {
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
   const seen = marks.map(({ at, rise, signs }) => ({ hours: hoursAt(at), rise, signs }))
-  return { vessel: vesselOf(line), seen: observationsOf(seen, mixedAs === undefined ? null : { hours: hoursAt(mixedAt), as: mixedAs }) }
+  const metered = marks.flatMap(({ at, pH }) => (pH === undefined ? [] : [{ hours: hoursAt(at), pH }]))
+  return { vessel: vesselOf(line), metered, seen: observationsOf(seen, mixedAs === undefined ? null : { hours: hoursAt(mixedAt), as: mixedAs }) }
 }

@@ -152,6 +152,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     ...noted,
     type: z.literal('mark'),
     rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
+    pH: numberIn(POSSIBLE.pH, 'The pH').optional(),
     signs: signsSchema,
     note: z.string().max(500).optional(),
     picture: pictureNameSchema.optional()

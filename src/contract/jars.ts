@@ -200,7 +200,7 @@ export const loggedBuildSchema = z.object({
   /** A levain that was mixed, or a feed that was looked at. */
   kind: z.enum(['levain', 'feed']),
   line: lineSchema,
-  marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), signs: signsSchema })),
+  marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), pH: z.number().optional(), signs: signsSchema })),
   mixedAt: instantSchema,
   /** How it was when it was mixed, by eye. */
   mixedAs: z.enum(MIXED_AS).optional()

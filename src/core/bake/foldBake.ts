@@ -42,7 +42,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
       readonly lineId?: string
     } & BenchTemps)
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
-  | { readonly type: 'mark'; readonly rise?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
+  | { readonly type: 'mark'; readonly rise?: number; readonly pH?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number; readonly was?: MixedAs }
   | {
@@ -124,6 +124,8 @@ export interface BakeState {
     readonly id: string
     readonly atMs: number
     readonly rise?: number
+    /** By a meter. */
+    readonly pH?: number
     readonly signs: Signs
     readonly note?: string
     readonly picture?: string
@@ -200,7 +202,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       done.add(pourKey(h))
       notePour(pourKey(h), h)
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC, levelMm: h.levelMm }
-    else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, signs: h.signs, note: h.note, picture: h.picture })
+    else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, pH: h.pH, signs: h.signs, note: h.note, picture: h.picture })
     else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
     else if (h.type === 'weigh') {
       weighed.push({ id: h.id, into: h.into, key: h.key, lineId: h.lineId, grams: h.weighedGrams })

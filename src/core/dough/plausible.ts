@@ -38,6 +38,7 @@ export const POSSIBLE = {
   tempC: [-5, 50],
   waterTempC: [0, 40],
   rise: [0.5, 8],
+  pH: [2.5, 8],
   grams: [0, 50_000]
 } as const satisfies Record<string, Range>
 

@@ -17,6 +17,8 @@ export interface JarParameters {
   readonly shape: number
   /** How steep the middle of its climb is: power of those odds. */
   readonly steep: number
+  /** Factor on the acid its bacteria make, by what a pH meter showed; 1 when left out. No level tells of it. */
+  readonly souring?: number
 }
 
 export const TYPICAL_JAR: JarParameters = { vigour: 1, lag: 1, hold: 1, cold: 1, warmth: 1, shape: 1, steep: 1 }

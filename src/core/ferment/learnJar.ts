@@ -7,6 +7,7 @@ import { sure } from '../units/sure'
 import { LEARNING, NOISE, PARAMETER_SPREAD } from './constants'
 import { LATENT_SD } from './draws'
 import { type JarBelief, logsOf, PARAMETERS, parametersOf, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
+import { type Metered, souringOf } from './learnSouring'
 import { cholesky, invert, solveCholesky } from './matrix'
 import { gasAt } from './milestones'
 import { type BareHill, type FittedBuild, fitBuild, foretell, type Observation, sdOf } from './oneBuild'
@@ -16,6 +17,8 @@ import { simulate, type Vessel } from './simulate'
 export interface BuildLog {
   readonly vessel: Vessel
   readonly seen: readonly Observation[]
+  /** What a pH meter showed, hours since mixing. */
+  readonly metered?: readonly Metered[]
   /** How little is known of the room, K; that of an ordinary thermometer when left out. */
   readonly roomSdC?: number
 }
@@ -57,6 +60,7 @@ interface Sums {
  */
 export function* learning(logs: readonly BuildLog[]): Generator<LearningProgress, LearnedJar> {
   const telling = logs.filter((log) => log.seen.length > 0)
+  const metered = logs.filter((log) => (log.metered?.length ?? 0) > 0)
   let logsNow = logsOf(TYPICAL_JAR)
   let latents: (readonly number[])[] = telling.map(() => [0, 0, 0])
   let sums: Sums | null = null
@@ -72,7 +76,8 @@ export function* learning(logs: readonly BuildLog[]): Generator<LearningProgress
     if (longest < LEARNING.settledStep) break
   }
   const covariance = sums === null ? UNKNOWN_JAR.covariance : invert(sums.curvature)
-  return { belief: { centre: parametersOf(logsNow), covariance }, builds: telling.length }
+  const centre = parametersOf(logsNow)
+  return { belief: { centre: metered.length === 0 ? centre : { ...centre, souring: souringOf(metered, centre) }, covariance }, builds: telling.length }
 }
 
 /** Learns a jar in one go. */

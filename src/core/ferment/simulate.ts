@@ -190,20 +190,21 @@ const moments = new Float64Array(3 * MOMENT_WIDTH)
 interface Factors {
   readonly pace: number
   readonly sour: number
+  readonly souring: number
   readonly vigour: number
   readonly warmShare: number
   readonly cold: number
 }
 
 /** Puts the rates of one temperature into their place. */
-function setMoment(at: number, tempC: number, { pace, sour, vigour, warmShare, cold }: Factors): void {
+function setMoment(at: number, tempC: number, { pace, sour, souring, vigour, warmShare, cold }: Factors): void {
   ratesAt(tempC, tabled)
   const chilled = min(max((MODEL.coldNoneC - tempC) / (MODEL.coldNoneC - MODEL.coldFullC), 0), 1)
   const speed = pace * (1 + (cold - 1) * chilled)
   const metabolism = speed * (tabled[RATE.metabolism] ?? NaN)
   moments[at + YEAST] = speed * ((1 - warmShare) * (tabled[RATE.yeast] ?? NaN) + warmShare * (tabled[RATE.warm] ?? NaN))
   moments[at + BACTERIA] = sour * speed * (tabled[RATE.bacteria] ?? NaN)
-  moments[at + SOURING] = ACID.rate * sour * pace * (tabled[RATE.leak] ?? NaN)
+  moments[at + SOURING] = ACID.rate * souring * pace * (tabled[RATE.leak] ?? NaN)
   moments[at + GAS] = vigour * MODEL.gasRate * metabolism
   moments[at + WEAK] = MODEL.weakening * pace * (tabled[RATE.weakening] ?? NaN)
   moments[at + DEATH] = tabled[RATE.death] ?? NaN
@@ -234,7 +235,14 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   const { untilHours, stopPastPeak = false, stride = 1 } = options
   const traits = mixTraits(vessel)
   const { vigour } = jar
-  const factors: Factors = { pace: traits.pace, sour: traits.sour, vigour, warmShare: min(MODEL.warmShare * jar.warmth, 1), cold: jar.cold }
+  const factors: Factors = {
+    pace: traits.pace,
+    sour: traits.sour,
+    souring: traits.sour * (jar.souring ?? 1),
+    vigour,
+    warmShare: min(MODEL.warmShare * jar.warmth, 1),
+    cold: jar.cold
+  }
   const gasHeldMax = MODEL.gasHeldMax * traits.hold * jar.hold
   const maxCount = hours.length
   const growsUntil = traits.buffer * (ACID.flourPh - ACID.growthEndsPh)

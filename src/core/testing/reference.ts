@@ -59,6 +59,7 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
         -MODEL.weakening * traits.pace * weakeningRate(tempC) * a ** 3 * w,
         (placeTempAt(stay, hours) - tempC) / timeConstantHours(vessel.massGrams, stay.surroundings, vessel.material),
         ACID.rate *
+          (jar.souring ?? 1) *
           traits.sour *
           traits.pace *
           metabolism(Math.min(tempC, 33)) *

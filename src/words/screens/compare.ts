@@ -21,6 +21,7 @@ export const COMPARE_ROOM = {
   daysInCold: (d: number) => `${d} days in the cold`,
   notReached: 'not reached',
   readyToMix: 'Ready to mix',
+  leansTo: 'Its acid leans to',
   inBake: (letter: string) => `${letter} is in the bake.`,
   takeOver: (letter: string) => `Take ${letter} over`,
   takeAway: (letterOf: string) => `Remove ${letterOf}`,

@@ -37,7 +37,7 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt, mixedAs }): JarBuild[] => {
     const line = lines.get(id)
     if (line === undefined) return []
-    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, signs }) => ({ at: atMs, rise, signs })), mixedAt, mixedAs }]
+    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs })), mixedAt, mixedAs }]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
   return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }

@@ -289,7 +289,7 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
     name: 'Sourness',
     says: ({ sour }, { usual }) => (sour === null ? COMPARE_ROOM.notReached : sourWords(sour, usual))
   },
-  { name: 'Leans to', says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : leaningWords(sour.leaning)) }
+  { name: COMPARE_ROOM.leansTo, says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : leaningWords(sour.leaning)) }
 ]
 
 function hillOf(compared: ComparedBuild, index: number, startMs: number, variant: Variant | undefined, levain: SolvedLevain): Hill {

@@ -3,7 +3,21 @@ import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
-import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
+import {
+  type BatchLine,
+  contentsOf,
+  type JarParameters,
+  levelOf,
+  mainKind,
+  mannerOf,
+  POSSIBLE,
+  type Reasons,
+  rowsOf,
+  SIGN_KINDS,
+  type SignKind,
+  type Signs,
+  sourAfter
+} from '../../../../core'
 import { LOOKS_LIKE, SIGN_WORDS } from '../../../../words'
 import { LOOK } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
@@ -25,11 +39,11 @@ const RISE_STEP = 0.1
 const FRESH_MS = 20 * 60_000
 
 /** What is noted at a look. */
-export type LookNote = (rise: number | undefined, signs: Signs, minutesAgo: number) => void
+export type LookNote = (seen: { readonly rise?: number; readonly pH?: number; readonly signs: Signs }, minutesAgo: number) => void
 
 /** What is seen of the jar: its level, and signs of seven kinds. */
 export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
-  const { state, judged, now } = useBakeHere()
+  const { state, judged, now, belief } = useBakeHere()
   const { kitchen, format } = useKitchen()
   const last = state.marks.findLast((m) => m.rise !== undefined)
   const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / millisecondsInHour, 0))
@@ -38,17 +52,19 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
   const [typed, setTyped] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})
   const [ago, setAgo] = useState(0)
+  const [metered, setMetered] = useState<number | null>(null)
   const rise = typed ?? start
   const bandMm = state.band?.levelMm
   const step = (by: number) => setTyped(Math.min(Math.max(Math.round((rise + by) * 10) / 10, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
   const fromMm = (mm: number) => bandMm !== undefined && setTyped(Math.min(Math.max(Math.round((mm / bandMm) * 100) / 100, POSSIBLE.rise[0]), POSSIBLE.rise[1]))
   const manner = judged === undefined ? 'wheat' : mannerOf(judged.line)
   /** Only what was seen is noted: the level shown before anybody has touched it is the one expected. */
-  const nothing = typed === null && Object.keys(signs).length === 0
+  const nothing = typed === null && metered === null && Object.keys(signs).length === 0
   const mark = () => {
     if (nothing) return
-    onMark(typed ?? undefined, signs, ago)
+    onMark({ rise: typed ?? undefined, pH: metered ?? undefined, signs }, ago)
     setTyped(null)
+    setMetered(null)
     setSigns({})
     setAgo(0)
   }
@@ -100,10 +116,26 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
           onChoose={(sign) => setSigns({ ...signs, [kind]: sign })}
         />
       ))}
+      {judged !== undefined && (
+        <QuantityField
+          mt="md"
+          kind="parts"
+          label={LOOK.pHByMeter}
+          what={LOOK.pH}
+          description={metered === null ? LOOK.expectedNow : undefined}
+          value={metered ?? pHNow(judged.line, belief.centre, now)}
+          range={POSSIBLE.pH}
+          onCommit={setMetered}
+        />
+      )}
       <Note tone="stop">{LOOK.pinkOrangeOrFuzzyThrow}</Note>
     </Card>
   )
 }
+
+/** pH as it should be now, to a tenth: a first figure for the field. */
+const pHNow = (line: BatchLine, jar: JarParameters, now: number) =>
+  Math.round(10 * sourAfter(line, Math.max((now - line.startedAtMs) / millisecondsInHour, 0), jar).pH) / 10
 
 /** One kind of sign: a small drawing for each, and what the chosen one looks like in words. */
 function SignChoice({

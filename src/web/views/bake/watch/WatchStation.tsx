@@ -52,7 +52,7 @@ export function WatchStation() {
   return (
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
-        <Look reasons={reasons} onMark={(rise, signs, ago) => noteUndoably({ type: 'mark', rise, signs }, ago, 'Noted.')} />
+        <Look reasons={reasons} onMark={(seen, ago) => noteUndoably({ type: 'mark', ...seen }, ago, 'Noted.')} />
         <Card title={WATCH_STATION.fromPicturesOrLog}>
           <details className={classes.how}>
             <summary>{WATCH_STATION.photographsJar}</summary>
@@ -140,7 +140,7 @@ function Marks({ onUndo }: { onUndo?: (id: string) => void }) {
             <tr key={m.id}>
               <th scope="row">{format.dayTime(m.atMs)}</th>
               <td>
-                {Object.values(m.signs).join(', ')}
+                {[...Object.values(m.signs), ...(m.pH === undefined ? [] : [WATCH_STATION.pH(m.pH)])].join(', ')}
                 {m.picture !== undefined && <img className={watch.thumb} src={ROUTES.picture(m.picture)} alt={WATCH_STATION.jarAt(format.time(m.atMs))} />}
               </td>
               <td className={classes.grams}>{m.rise === undefined ? '' : format.rise(m.rise)}</td>
