@@ -1,12 +1,16 @@
-import { leaningOf } from '../core'
-import { leaningWords, sourWords } from './sour'
+import { leaningOf, sournessOf } from '../core'
+import { leaningWords, pHWords, ttaWords } from './sour'
 
-test('pH and TTA with their doubt, and in words against the last loaves', () => {
-  expect(sourWords({ pH: 4.05, tta: 10 }, null)).toBe('pH 3.9 to 4.2, TTA 9 to 12')
-  expect(sourWords({ pH: 4.05, tta: 10 }, 10.2)).toBe('pH 3.9 to 4.2, TTA 9 to 12: about as sour')
-  expect([7, 9, 11.5, 14].map((tta) => sourWords({ pH: 4, tta }, 10).split(': ')[1])).toEqual([
+test('pH and TTA with their doubt', () => {
+  expect(pHWords(4.05)).toBe('3.9 – 4.2')
+  expect(ttaWords(10)).toBe('9 – 12 ml')
+})
+
+test('in words against what one is used to', () => {
+  expect([7, 9, 10.2, 11.5, 14].map((tta) => sournessOf(tta, 10))).toEqual([
     'much milder',
     'a little milder',
+    'about as sour',
     'a little tangier',
     'much tangier'
   ])

@@ -14,7 +14,7 @@ export const COMPARE_ROOM = {
   asJar: 'as the jar is',
   oneTheseWouldBringGluten: 'One of these would bring gluten into a culture that is kept without. It cannot be taken over.',
   sournessToldBeside: (word: string) =>
-    `Sourness is worked out from flour, time and warmth, and compared with ${word}; a pH meter knows better. The shaded part of each hill is where it is ready to mix.`,
+    `Sourness is worked out from flour, time and warmth, and compared with ${word}; a pH meter knows better. TTA is acid by titration, ml of 0.1 N NaOH for 10 g of levain. The shaded part of each hill is where it is ready to mix.`,
   plannedBuild: 'the planned build',
   yourLastBakesFromThis: 'your last bakes from this jar',
   dayInCold: 'a day in the cold',

@@ -13,11 +13,12 @@ import {
   type Format,
   POSSIBLE,
   type SolvedLevain,
+  sournessOf,
   type Variant,
   variantBuild,
   variantOf
 } from '../../../core'
-import { leaningWords, near, sourWords } from '../../../words'
+import { leaningWords, near, pHWords, ttaWords } from '../../../words'
 import { COMPARE_ROOM } from '../../../words/screens/compare'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
@@ -287,8 +288,10 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
   { name: 'Collapsed', says: (c, told) => at(c.milestones.collapsedHours, told) },
   {
     name: 'Sourness',
-    says: ({ sour }, { usual }) => (sour === null ? COMPARE_ROOM.notReached : sourWords(sour, usual))
+    says: ({ sour }, { usual }) => (sour === null ? COMPARE_ROOM.notReached : usual === null ? '' : sournessOf(sour.tta, usual))
   },
+  { name: 'pH', says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : pHWords(sour.pH)) },
+  { name: 'TTA', says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : ttaWords(sour.tta)) },
   { name: COMPARE_ROOM.leansTo, says: ({ sour }) => (sour === null ? COMPARE_ROOM.notReached : leaningWords(sour.leaning)) }
 ]
 
