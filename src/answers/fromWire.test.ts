@@ -1,6 +1,6 @@
 import { bakeEventSchema, bakeSchema, bakeToWire, planToWire } from '../contract'
 import { BAKE } from '../testing/plannedBake'
-import { bakeOf, stateOf, wishOf } from './fromWire'
+import { bakeOf, buildLogOf, stateOf, wishOf } from './fromWire'
 
 const id = '11111111-1111-4111-8111-111111111111'
 
@@ -30,4 +30,20 @@ test('what an earlier version kept is read, though its figures lie outside of th
   const back = bakeOf(bakeSchema.parse({ ...wire, plan, events: [mark] }))
   expect(back.plan).toMatchObject({ tempC: 900, moves: [], pins: [] })
   expect(back.state.marks).toMatchObject([{ rise: 99, atMs: Date.UTC(2026, 10, 26, 20) }])
+})
+
+test('a logged build as learning takes it: levels and signs, a meter’s reading, and how it was when it was mixed', () => {
+  const mark = bakeEventSchema.parse({ id, type: 'mark', happenedAt: '2026-11-26T16:00:00Z', rise: 2.1, pH: 4.4, signs: {} })
+  expect(stateOf([mark]).marks).toMatchObject([{ rise: 2.1, pH: 4.4 }])
+  const line = { startedAtMs: Date.UTC(2026, 10, 26, 10), flours: { 'white wheat': 100 }, waterGrams: 100, saltGrams: 0, mixTempC: 24, stays: [], parents: [] }
+  const build = {
+    line: { ...line, stays: [{ fromMs: line.startedAtMs, tempC: 24 }] },
+    marks: [{ at: Date.UTC(2026, 10, 26, 16), rise: 2.1, pH: 4.4, signs: {} }]
+  }
+  const { seen, metered } = buildLogOf({ ...build, mixedAt: Date.UTC(2026, 10, 26, 17), mixedAs: 'rising' } as never)
+  expect(seen).toEqual([
+    { kind: 'level', hours: 6, rise: 2.1 },
+    { kind: 'climbing', hours: 7 }
+  ])
+  expect(metered).toEqual([{ hours: 6, pH: 4.4 }])
 })

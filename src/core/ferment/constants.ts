@@ -50,10 +50,10 @@ export const MODEL = {
   halfFood: 0.25,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
   atOnce: 0.87,
-  /** K_G: food at which the yeast divides at half of what that leaves: dividing slows long before fermenting does. */
-  halfFoodGrowth: 2.3,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
+  /** K_G: dividing goes with (1 + K_G) S/(S + K_G), so that it slows with the food long before fermenting does. */
+  halfFoodGrowth: 2.3,
   /** k_W: loss of strength per cubed density of bacteria. */
   weakening: 0.082,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
