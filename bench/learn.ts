@@ -97,7 +97,8 @@ export function benchLearn(from = Math.floor(Math.random() * SEEDS)): void {
       return into
     })
     process.stdout.write(`  ${habit}\n`)
-    cells.forEach((one, i) => process.stdout.write(`    after ${String(BAKES[i]).padStart(2)} bakes  ${cell(one)}   (at most ${100 * (BARS[i] ?? NaN)} %)\n`))
+    for (const [i, one] of cells.entries())
+      process.stdout.write(`    after ${String(BAKES[i]).padStart(2)} bakes  ${cell(one)}   (at most ${100 * (BARS[i] ?? NaN)} %)\n`)
     const near = shareOf(running.off.map((off) => off <= 0.1))
     process.stdout.write(`    3 bakes, two looks  ${cell(running)}, within ±10 %: ${near.toFixed(2)}   (at most 7.5 %, at least 0.68)\n`)
   }
