@@ -10,28 +10,27 @@ const WARM_K = 298.15
 const KELVIN = 273.15
 
 /** Gas that the water takes up, volumes per volume. */
-const dissolvedAt = (tempC: number) => MODEL.dissolves * exp(-MODEL.dissolvesPerK * (tempC - 25))
+export const dissolvedAt = (tempC: number) => MODEL.dissolves * exp(-MODEL.dissolvesPerK * (tempC - 25))
+
+/** Share of what could dissolve that still does not: 1 in a fresh mix, next to none once it is full of gas. @param most from dissolvedAt */
+export const thirstAt = (held: number, most: number) => exp(-held / most)
 
 /**
  * The gas one sees as height.
  * @param held gas in the mix, volumes per volume at 25 °C
+ * @param most from dissolvedAt
+ * @param thirst from thirstAt
  * @returns g before what escapes from wet and weak mixes
- * @example seenGas(2, 25) // what dissolves is missing
  */
-export function seenGas(held: number, tempC: number): number {
-  const most = dissolvedAt(tempC)
-  return ((held - most * (1 - exp(-held / most))) * (tempC + KELVIN)) / WARM_K
-}
+export const seenGas = (held: number, most: number, thirst: number, tempC: number): number => ((held - most * (1 - thirst)) * (tempC + KELVIN)) / WARM_K
 
 /**
  * Its slope, 1/h.
  * @param perHour change of the gas held
  * @param warming of the mix, K per hour
  */
-export function seenSlope(held: number, perHour: number, tempC: number, warming: number): number {
-  const most = dissolvedAt(tempC)
-  const free = exp(-held / most)
-  const bubbles = held - most * (1 - free)
-  const released = MODEL.dissolvesPerK * (most * (1 - free) - held * free)
-  return ((perHour * (1 - free) + released * warming) * (tempC + KELVIN) + bubbles * warming) / WARM_K
+export function seenSlope(held: number, most: number, thirst: number, perHour: number, tempC: number, warming: number): number {
+  const bubbles = held - most * (1 - thirst)
+  const released = MODEL.dissolvesPerK * (most * (1 - thirst) - held * thirst)
+  return ((perHour * (1 - thirst) + released * warming) * (tempC + KELVIN) + bubbles * warming) / WARM_K
 }

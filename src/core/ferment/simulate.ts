@@ -13,7 +13,7 @@ import { FLOURS, type FlourKind } from './flours'
 import { type JarParameters, TYPICAL_JAR } from './jarParameters'
 import { type Milestones, milestonesOf, type RiseCurve, topOf } from './milestones'
 import { RATE, RATE_WIDTH, ratesAt } from './rates'
-import { seenGas, seenSlope } from './seenGas'
+import { dissolvedAt, seenGas, seenSlope, thirstAt } from './seenGas'
 import { bendClimb } from './shape'
 import { isSteady, placeTempAt, type Stay, timeConstantHours, type VesselMaterial } from './thermal'
 
@@ -273,6 +273,9 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   gas[0] = 0
   slope[0] = 0
   let ratesC = tempC
+  let dissolvesC = tempC
+  let dissolves = dissolvedAt(tempC)
+  let thirst = 1
   for (const at of [0, MOMENT_WIDTH, 2 * MOMENT_WIDTH]) setMoment(at, tempC, factors)
 
   while (t < untilHours - 1e-9 && count < maxCount) {
@@ -354,7 +357,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] ?? NaN) * b * b * b * w
       const dG = made - ((moments[at + LEAK] ?? NaN) * g * (1 + leakHungry * (1 - fed)) + made * full * full + max(0, g - can))
-      if (stage === 0) slope[count - 1] = traits.lift * seenSlope(g, dG, tempC, (placeC - tempC) / tau)
+      if (stage === 0) slope[count - 1] = traits.lift * seenSlope(g, dissolves, thirst, dG, tempC, (placeC - tempC) / tau)
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl
       sumN += weight * dN
@@ -394,8 +397,13 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
     tempC = endC
     placeC = placeEndC
     hours[count] = t
-    gas[count] = traits.lift * seenGas(held, tempC)
-    slope[count] = traits.lift * seenSlope(held, lastG, tempC, (placeC - tempC) / tau)
+    if (tempC !== dissolvesC) {
+      dissolves = dissolvedAt(tempC)
+      dissolvesC = tempC
+    }
+    thirst = thirstAt(held, dissolves)
+    gas[count] = traits.lift * seenGas(held, dissolves, thirst, tempC)
+    slope[count] = traits.lift * seenSlope(held, dissolves, thirst, lastG, tempC, (placeC - tempC) / tau)
     count++
   }
 
