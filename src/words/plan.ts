@@ -1,6 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import type { Kitchen } from '../contract'
 import {
+  ACID,
   buildOfStage,
   type CostPart,
   type DayPlan,
@@ -70,12 +71,11 @@ export function planTitles(problem: PlanProblem, plans: readonly DayPlan[], kitc
 
 /** How it will taste against the others, from the acid of its levain and the hours in the cold. */
 export function tasteWord({ sour }: ToldPlan, { course }: DayPlan): string {
-  const tang =
-    (sour === null ? 0 : (RIPE_PH.flour - sour.pH) / (RIPE_PH.flour - RIPE_PH.ripe)) + (course.proof.kind === 'cold' ? COLD_TANG * course.proof.hours : 0)
+  const tang = (sour === null ? 0 : (ACID.flourPh - sour.pH) / (ACID.flourPh - RIPE_PH)) + (course.proof.kind === 'cold' ? COLD_TANG * course.proof.hours : 0)
   return tang < MILD ? 'mild' : tang > TANGY ? 'tangy' : 'in between'
 }
-/** pH of flour and water, and of a ripe levain. */
-const RIPE_PH = { flour: 6, ripe: 3.95 } as const
+/** pH of a ripe levain. */
+const RIPE_PH = 3.95
 /** The way from flour to a ripe levain is 1; a night in the cold adds about as much tang as a third of it. Craft knowledge. */
 const COLD_TANG = 0.03
 const MILD = 0.95

@@ -21,7 +21,8 @@ export function beliefOfBake(bake: Pick<Bake, 'plan' | 'state' | 'events'>, beli
   const event = bake.events.findLast((e) => e.id === bake.state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
   const told = parametersSchema.safeParse(shown?.modelVersion === MODEL_VERSION ? shown.theta : null)
-  return told.success ? { ...belief, centre: told.data } : belief
+  // How much acid it makes is no part of what was kept then, and moves no level.
+  return told.success ? { ...belief, centre: { ...told.data, souring: belief.centre.souring } } : belief
 }
 
 /** What is believed of a jar without its log; null where it is to be learned from that. */

@@ -36,7 +36,7 @@ export function ashOf(flours: FloursByKind): number {
  * pH and TTA of a mix. The two agree: both come from the acid that was made and from the same buffer; the flour's own acidity counts in TTA only.
  * @param acid made, mmol per kg of flour
  * @param mix its flours (grams or shares by kind), and water, salt, sugar and fat ÷ flour
- * @example acidityOf(165, { flours: { 'white wheat': 1 }, hydration: 1, salt: 0 }) // pH 4.08, TTA 10
+ * @example acidityOf(165, { flours: { 'white wheat': 1 }, hydration: 1, salt: 0 }) // pH 4.08, TTA 9.7
  */
 export function acidityOf(
   acid: number,
@@ -67,7 +67,7 @@ const LEANS = { firmBelow: 0.75, coolBelowC: 21, longFromHours: 14, wholegrainFr
 
 /**
  * Which of its acids a mix leans to; no figure is claimed, a nose knows better. Firmer, cooler, longer and wholegrain lean to vinegar, warm and wet to milk.
- * @param mix its hydration, mean temperature (°C), hours until it is used, and share of wholegrain or rye
+ * @param mix its hydration, temperature half way (°C), hours until it is used, and share of wholegrain or rye
  * @returns the reasons on each side
  * Source: work of bakers; direction only.
  */

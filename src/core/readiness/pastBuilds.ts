@@ -40,9 +40,11 @@ const LOOK_HOURS = 240
 export function* pastBuilds(logs: readonly BuildLog[]): Generator<{ readonly done: number; readonly of: number }, PastBuild[]> {
   const first = Math.max(0, logs.length - MOST_PAST)
   const past: PastBuild[] = []
+  // What a meter showed tells nothing of a peak.
+  const told = logs.map(({ metered: _, ...log }): BuildLog => log)
   for (let index = first; index < logs.length; index++) {
     const { vessel, seen } = sure(logs[index])
-    const belief = learnJar(logs.slice(0, index)).belief
+    const belief = learnJar(told.slice(0, index)).belief
     const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
     const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
     // What came is told by its own looks, from a jar of which nothing else is known.
