@@ -1,4 +1,5 @@
 /** The public face of the answers: what follows from the records, asked once and told by everyone. */
+export * from './bake/courseHere'
 export * from './bake/dayOfBake'
 export * from './bake/levainToWeigh'
 export * from './bake/mergePlans'

@@ -97,7 +97,7 @@ export function situationsFrom(seed: number, call: (method: string, path: string
       autolyseMinutes: pick([0, 40]),
       folds: pick([0, 3]),
       foldEveryMinutes: 30,
-      bulkGas: pick([0.3, 0.5, 0.75]),
+      bulkGas: pick([null, 0.3, 0.5, 0.75]),
       bulkStretch: pick([1, 1.1]),
       proof: maybe(0.5) ? { kind: 'warm', gas: 0.35 } : { kind: 'cold', hours: whole(8, 20) },
       preheatMinutes: 45,

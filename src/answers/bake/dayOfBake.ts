@@ -4,10 +4,13 @@ import {
   type BakeDough,
   type BakeState,
   type BatchLine,
+  type BulkStop,
   type Claim,
+  type CourseHere,
   type CourseTimes,
   contentsOf,
   DOUGH_RISE_K,
+  type DoughForecast,
   type DoughItem,
   dayOfDough,
   doughItems,
@@ -36,6 +39,7 @@ import type { Bake } from '../fromWire'
 import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
+import { courseHere } from './courseHere'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 /** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
@@ -111,7 +115,7 @@ export interface BakeDay {
   readonly bake: Bake
   readonly solved: SolvedBake | null
   /** What its steps hang on. */
-  readonly facts: StepFacts
+  readonly facts: DayFacts
   /** From now on. */
   readonly steps: readonly Step[]
   /** When its work begins: the first feed, stage or pour that is still to come; when the band was set, once it is; null while the plan cannot be. */
@@ -122,6 +126,8 @@ export interface BakeDay {
   readonly times: CourseTimes | null
   /** How long the bulk takes, h; null where it is not planned. */
   readonly bulkHours: number | null
+  /** Where it is to be stopped; null where it is not planned, or never rises so far. */
+  readonly bulkStop: BulkStop | null
   /** What it takes of hands, oven and places. */
   readonly claim: Claim
 }
@@ -146,6 +152,7 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
     mixMs,
     times,
     bulkHours: times === null ? null : (times.shapeMs - mixMs) / millisecondsInHour,
+    bulkStop: facts.dough?.pace.stop ?? null,
     claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
   }
 }
@@ -187,6 +194,11 @@ export function levainForDough(bake: Bake, verdict: Verdict | null, mixMs: numbe
   return bake.line === null ? undefined : levainAsItShows(bake.line, shown, mixMs, belief.centre)
 }
 
+/** What the steps of a bake hang on, with where its bulk is to be stopped. */
+export interface DayFacts extends StepFacts {
+  readonly dough: { readonly course: CourseHere; readonly pace: DoughForecast } | null
+}
+
 /** What the steps of a bake hang on. */
 export function stepFactsOf(
   bake: Bake,
@@ -196,13 +208,13 @@ export function stepFactsOf(
   stocked: Stocked,
   cultures: Cultures,
   nowMs: number
-): StepFacts {
+): DayFacts {
   const { kitchen } = stocked
   const { band, mixed, moves, deeds, status } = bake.state
   const build = solved?.build ?? null
   const beginning = beginningOf(plan, solved)
   const from = band?.atMs ?? beginning.startMs
-  const without: StepFacts = {
+  const without: DayFacts = {
     status,
     mixAtMs: plan.mixAt,
     ...beginning,
@@ -216,7 +228,7 @@ export function stepFactsOf(
     bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
   }
   if (plan.course === null) return without
-  const { course } = plan
+  const course = courseHere(plan.course, plan, kitchen)
   const belief = beliefOfBake({ ...bake, plan }, cultures.beliefs)
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)

@@ -17,6 +17,7 @@ import {
   USUAL_COURSE,
   wakeGrams
 } from '../../core'
+import { courseHere } from '../bake/courseHere'
 import { doughOf } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solvePlan'
 import { type Bake, hoursOf } from '../fromWire'
@@ -71,7 +72,7 @@ export function planProblemOf(
   const bare = plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs)
   const build = bare?.build
   const jar = cultures.jars.find((j) => j.id === plan.jarId)
-  const course = plan.course
+  const course = plan.course === null ? null : courseHere(plan.course, plan, kitchen)
   const dough = doughOf(bake, plan, bare, stocked, plan.mixAt)
   if (build === null || build === undefined || jar === undefined || course === null || dough === null) return null
   const mixMs = plan.mixAt
@@ -107,7 +108,12 @@ export function planProblemOf(
 }
 
 /** A plan as it is once a way to it has been taken. */
-export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, course }: DayPlan, { places }: Kitchen): Partial<Plan> {
+export function takePlan(
+  plan: Plan,
+  problem: PlanProblem,
+  { stages, mixMs, course: { proof, bulkStretch, proofStretch } }: DayPlan,
+  { places }: Kitchen
+): Partial<Plan> {
   const last = stages.at(-1)
   if (last === undefined || plan.course === null) return {}
   const tempOf = (id: string) => (id === plan.placeId ? plan.tempC : (places.find((p) => p.id === id)?.tempC ?? plan.tempC))
@@ -120,7 +126,7 @@ export function takePlan(plan: Plan, problem: PlanProblem, { stages, mixMs, cour
     moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
     mixAt: mixMs,
     startAt: last.startMs,
-    course: { ...plan.course, ...course },
+    course: { ...plan.course, proof, bulkStretch, proofStretch },
     before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
     pins: []
   }

@@ -259,7 +259,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
   let stay = 0
   let t = 0
   let tempC = vessel.mixTempC
-  let tau = timeConstantHours(massGrams, place.surroundings, material)
+  let tau = timeConstantHours(place.pieceGrams ?? massGrams, place.surroundings, material)
   let steady = isSteady(place)
   let placeC = placeTempAt(place, 0)
   let nextMove = stays[1]?.fromHours ?? Number.POSITIVE_INFINITY
@@ -284,7 +284,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
 
     while (nextMove <= t + 1e-9) {
       place = sure(stays[++stay])
-      tau = timeConstantHours(massGrams, place.surroundings, material)
+      tau = timeConstantHours(place.pieceGrams ?? massGrams, place.surroundings, material)
       steady = isSteady(place)
       placeC = placeTempAt(place, t)
       nextMove = stays[stay + 1]?.fromHours ?? Number.POSITIVE_INFINITY

@@ -35,6 +35,8 @@ export interface Stay {
   readonly tempC: number
   /** What surrounds the vessel there. */
   readonly surroundings?: Surroundings
+  /** What each piece weighs that stands there, g; all of it together when left out. */
+  readonly pieceGrams?: number
   readonly daily?: DailyCurve
   /** What was measured there, in the order of time; it counts for more than what was expected. */
   readonly readings?: readonly Reading[]

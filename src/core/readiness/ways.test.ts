@@ -2,7 +2,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { drawForecast, summarise } from '../ferment/forecast'
 import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
-import { doughPace, USUAL_COURSE } from '../schedule/course'
+import { type CourseHere, doughPace, USUAL_COURSE } from '../schedule/course'
 import { type WaysAsked, waysNow, withInstantYeast } from './ways'
 
 const start = Date.UTC(2026, 10, 27, 6)
@@ -26,7 +26,7 @@ const dough: BatchLine = {
   stays: [{ fromMs: 0, tempC: 23 }],
   parents: [{ grams: 180, hydration: 1, flour: 'white wheat', line }]
 }
-const course = { ...USUAL_COURSE.wheat, autolyseMinutes: 0 }
+const course: CourseHere = { ...USUAL_COURSE.wheat, autolyseMinutes: 0, kind: 'wheat', pieceGrams: 850, coldC: 4 }
 const asked = (hours: number, more: Partial<WaysAsked> = {}): WaysAsked => {
   const nowMs = start + hours * millisecondsInHour
   return {

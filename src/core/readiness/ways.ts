@@ -6,7 +6,7 @@ import type { Forecast, School } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
-import { bulkHoursOf, type DoughCourse, doughPace } from '../schedule/course'
+import { bulkHoursOf, type CourseHere, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
 import type { Phase } from './phases'
 
@@ -30,7 +30,7 @@ export interface WaysAsked {
   readonly places: readonly OtherPlace[]
   /** The dough as it would be if it were mixed now; null where no dough's day is planned. */
   readonly dough: BatchLine | null
-  readonly course: DoughCourse | null
+  readonly course: CourseHere | null
   /** So much of the levain can go into the dough: what there is, less what is kept back, g. */
   readonly mostGrams: number
   /** When it was meant to be mixed, ms. */
@@ -238,7 +238,7 @@ function leastBy(does: (grams: number) => boolean, from: number, to: number): nu
 const LEAST_OTHER_GRAMS = 3
 
 /** The dough with another amount of its levain, as heavy as before. */
-function otherAmount(dough: BatchLine, course: DoughCourse, jar: JarParameters, grams: number): OtherAmount | null {
+function otherAmount(dough: BatchLine, course: CourseHere, jar: JarParameters, grams: number): OtherAmount | null {
   const [levain, ...others] = dough.parents
   if (levain === undefined) return null
   const left = levain.grams - grams

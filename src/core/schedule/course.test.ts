@@ -1,10 +1,10 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import fc from 'fast-check'
 import { DOUGH } from '../testing/planProblems'
-import { courseTimes, doughAt, doughPace, tasksOfDough, timesFrom, USUAL_COURSE } from './course'
+import { type CourseHere, courseTimes, doughAt, doughPace, tasksOfDough, timesFrom, USUAL_COURSE } from './course'
 
 const mix = Date.UTC(2026, 10, 28, 8)
-const wheat = USUAL_COURSE.wheat
+const wheat: CourseHere = { ...USUAL_COURSE.wheat, kind: 'wheat', pieceGrams: 850, coldC: 4 }
 const pace = { bulkHours: 4, proofHours: 1.5 }
 
 test('a day by hand: mixed at eight, bulk four hours, shaped, an hour and a half of proof, in the oven for 45 minutes', () => {

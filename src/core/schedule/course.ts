@@ -1,9 +1,10 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { DoughKind } from '../dough/formula'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
-import { firstHoursAt } from '../ferment/milestones'
+import { firstHoursAt, gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
+import { type BulkStop, bulkStop, proofedGas } from './bulkStop'
 import type { Standing } from './planBuild'
 
 /** Nobody shapes to the minute. */
@@ -29,8 +30,8 @@ export interface DoughCourse {
   readonly folds: number
   /** Between two folds, and before the first, min. */
   readonly foldEveryMinutes: number
-  /** How far it is let rise in bulk: g, its rise less 1. */
-  readonly bulkGas: number
+  /** How far it is let rise in bulk: g, its rise less 1; null: as far as its proof wants. */
+  readonly bulkGas: number | null
   /** Factor on the time that takes, where a step was moved by hand. */
   readonly bulkStretch: number
   readonly proof: Proof
@@ -46,11 +47,20 @@ export interface DoughCourse {
   readonly coolHours: number
 }
 
+/** A course with what the end of its bulk is worked back from. */
+export interface CourseHere extends DoughCourse {
+  readonly kind: DoughKind
+  /** The largest piece, g. */
+  readonly pieceGrams: number
+  /** How cold it is where it is proofed in the cold, °C. */
+  readonly coldC: number
+}
+
 const WHEAT: DoughCourse = {
   autolyseMinutes: 0,
   folds: 3,
   foldEveryMinutes: 30,
-  bulkGas: 0.5,
+  bulkGas: null,
   bulkStretch: 1,
   proof: { kind: 'warm', gas: 0.35 },
   proofStretch: 1,
@@ -63,11 +73,14 @@ const WHEAT: DoughCourse = {
 /** What is usual for each kind of dough. Source: craft knowledge; every figure can be changed. */
 export const USUAL_COURSE: Readonly<Record<DoughKind, DoughCourse>> = {
   wheat: WHEAT,
-  'rye tin': { ...WHEAT, folds: 0, bulkGas: 0.25, proof: { kind: 'warm', gas: 0.3 }, bakeMinutes: 60, coolHours: 12 },
-  enriched: { ...WHEAT, folds: 2, bulkGas: 0.6, proof: { kind: 'warm', gas: 0.5 }, preheatMinutes: 30, bakeMinutes: 30, coolHours: 1 },
-  flatbread: { ...WHEAT, folds: 1, bulkGas: 0.5, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 15, coolHours: 0.25 },
-  'gluten-free': { ...WHEAT, folds: 0, bulkGas: 0.2, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 60, coolHours: 3 }
+  'rye tin': { ...WHEAT, folds: 0, proof: { kind: 'warm', gas: 0.3 }, bakeMinutes: 60, coolHours: 12 },
+  enriched: { ...WHEAT, folds: 2, proof: { kind: 'warm', gas: 0.5 }, preheatMinutes: 30, bakeMinutes: 30, coolHours: 1 },
+  flatbread: { ...WHEAT, folds: 1, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 15, coolHours: 0.25 },
+  'gluten-free': { ...WHEAT, folds: 0, proof: { kind: 'warm', gas: 0.15 }, bakeMinutes: 60, coolHours: 3 }
 }
+
+/** How far each kind of dough rises in bulk before a proof in the warm, g. Source: craft knowledge. */
+export const USUAL_BULK: Readonly<Record<DoughKind, number>> = { wheat: 0.5, 'rye tin': 0.25, enriched: 0.6, flatbread: 0.5, 'gluten-free': 0.2 }
 
 /** Within these a stage may be stretched by hand before the bread suffers; cold hours as they are. Source: craft knowledge. */
 export const STRETCH = { bulk: [0.88, 1.15], proof: [0.8, 1.25], coldHours: [8, 36] } as const satisfies Record<string, readonly [number, number]>
@@ -98,21 +111,46 @@ export interface DoughPace {
   readonly proofHours: number | null
 }
 
+/** The same, with where its bulk is to be stopped. */
+export interface DoughForecast extends DoughPace {
+  readonly stop: BulkStop | null
+}
+
 /** A dough is followed no longer than this, h. */
 const LONGEST_DOUGH_HOURS = 36
 
 /**
- * How long the bulk and a warm proof of a dough take where it stands.
+ * How long the bulk and a warm proof of a dough take where it stands. Where nobody said how far it is to rise, bulk ends where its proof wants it:
+ * before a night in the cold worked back from the loaf that goes into the oven, which is to hold as much gas as after a proof in the warm.
  * @param dough as it is mixed: doughLine
  * @param course what is wanted of it
  * @param jar how its culture differs from a typical one
  */
-export function doughPace(dough: BatchLine, course: DoughCourse, jar: JarParameters = TYPICAL_JAR): DoughPace {
-  const { curve } = simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
-  const bulkHours = firstHoursAt(curve, course.bulkGas)
-  if (bulkHours === null) return { bulkHours, proofHours: null }
-  const proofed = firstHoursAt(curve, course.bulkGas + (course.proof.kind === 'warm' ? course.proof.gas : 0))
-  return { bulkHours, proofHours: proofed === null ? null : proofed - bulkHours }
+export function doughPace(dough: BatchLine, course: CourseHere, jar: JarParameters = TYPICAL_JAR): DoughForecast {
+  const vessel = vesselOf(dough, jar)
+  const bulk = simulate(vessel, jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
+  const { proof, kind } = course
+  if (course.bulkGas === null && proof.kind === 'cold') {
+    const found = bulkStop(vessel, bulk, { ...course, wantedGas: wantedGas(kind), shapeHours: HANDS_MINUTES.shape / 60 }, jar)
+    return found === null ? NEVER : { bulkHours: found.hours, proofHours: 0, stop: found.stop }
+  }
+  const gas = course.bulkGas ?? USUAL_BULK[kind]
+  const hours = firstHoursAt(bulk.curve, gas)
+  if (hours === null) return NEVER
+  const proofed = firstHoursAt(bulk.curve, gas + (proof.kind === 'warm' ? proof.gas : 0))
+  return {
+    bulkHours: hours,
+    proofHours: proofed === null ? null : proofed - hours,
+    stop: { gas: course.bulkStretch === 1 ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
+  }
+}
+
+const NEVER: DoughForecast = { bulkHours: null, proofHours: null, stop: null }
+
+/** Gas a loaf of a kind holds when it goes into the oven. */
+function wantedGas(kind: DoughKind): number {
+  const { proof } = USUAL_COURSE[kind]
+  return proofedGas(USUAL_BULK[kind], proof.kind === 'warm' ? proof.gas : 0)
 }
 
 /** When a dough has grown by so much where it stands, h; null where it never does: what its bulk is timed by. */

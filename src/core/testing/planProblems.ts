@@ -61,7 +61,7 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
       hydration: 1,
       pantry: pantryOf(BUILT_IN_INGREDIENTS)
     },
-    course: USUAL_COURSE.wheat,
+    course: { ...USUAL_COURSE.wheat, kind: 'wheat', pieceGrams: 850, coldC: 4 },
     proofs: [
       { kind: 'warm', gas: 0.35 },
       { kind: 'cold', hours: 12 }

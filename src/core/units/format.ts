@@ -29,6 +29,8 @@ export interface Format {
   temperatureGap(kelvin: number): string
   percent(share: number, digits?: number): string
   rise(rise: number): string
+  /** What was gained, g, to five points: "+35 %". */
+  growth(gas: number): string
   /** "08:25" */
   time(ms: number): string
   /** "Sat 08:25"; six days away or more "Sat 28 Nov 08:25", in another year with that. */
@@ -95,6 +97,7 @@ export function createFormat(choice: UnitChoice, now: () => number = () => Numbe
     },
     percent: (share, digits = 1) => `${Number(number(share * 100, digits))}${NARROW}%`,
     rise: (rise) => `×${number(rise, 1)}`,
+    growth: (gas) => `${gas < 0 ? '−' : '+'}${Math.abs(Math.round(gas * 20) * 5)}${NARROW}%`,
     time,
     dayTime: (ms) => `${isFar(ms) ? date(ms) : shortDay.format(ms)} ${time(ms)}`,
     date,

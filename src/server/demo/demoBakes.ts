@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
-import { courseFor, doughToWeigh, levainToWeigh } from '../../answers'
+import { courseFor, courseHere, doughToWeigh, levainToWeigh } from '../../answers'
 import type { Plan } from '../../contract'
 import {
   atClock,
@@ -257,6 +257,6 @@ function dayAfter(plan: Plan, levain: BatchLine, mixAtMs: number): number[] {
   if (course === null || !dough.ok) return []
   const at = { mixAtMs, mixTempC: course.mixTempC, standing: { tempC: course.tempC } }
   const line = doughLine(dough.value.weigh, { line: levain, hydration: plan.build.hydration, flour: mainKind(levain.flours) }, at, PANTRY)
-  const times = courseTimes(course, mixAtMs, doughPace(line, course, { ...TYPICAL_JAR, vigour: LIVELY }))
+  const times = courseTimes(course, mixAtMs, doughPace(line, courseHere(course, plan, { places: [] }), { ...TYPICAL_JAR, vigour: LIVELY }))
   return times === null ? [] : [times.shapeMs, times.bakeMs, times.outMs]
 }

@@ -4,7 +4,7 @@ import type { School } from '../../ferment/forecast'
 import type { Kept } from '../../jars/feeding'
 import type { BatchLine } from '../../jars/lineage'
 import type { Busy } from '../availability'
-import type { CourseTimes, DoughCourse, DoughPace } from '../course'
+import type { CourseHere, CourseTimes, DoughPace } from '../course'
 import type { Interval } from '../nights'
 import type { PlannedBuild, Standing } from '../planBuild'
 
@@ -41,9 +41,9 @@ export interface PlanProblem {
   readonly mixTemps: readonly number[]
   /** What a wake-up feed keeps of the jar, and what it is fed; `line` as it stands. */
   readonly wake: { readonly kept: Kept; readonly feed: readonly BlendPart[]; readonly hydration: number; readonly pantry: Pantry }
-  readonly course: DoughCourse
+  readonly course: CourseHere
   /** Kinds of proof that are tried. */
-  readonly proofs: readonly DoughCourse['proof'][]
+  readonly proofs: readonly CourseHere['proof'][]
   /** The dough as it would be mixed, with the levain as it is planned now. */
   readonly dough: BatchLine
   readonly doughPlace: PlanPlace
@@ -103,7 +103,7 @@ export interface DayPlan {
   /** In the order of time; the last is the build whose levain is mixed. */
   readonly stages: readonly TimedPlanStage[]
   readonly mixMs: number
-  readonly course: DoughCourse
+  readonly course: CourseHere
   readonly pace: DoughPace
   readonly times: CourseTimes
   /** How likely the levain is fit while hands are there, by the search's own estimate. */

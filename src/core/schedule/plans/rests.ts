@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { type CourseTimes, courseTimes, type DoughCourse, type DoughPace, doughAt, doughPace, STRETCH, timesOfBake } from '../course'
+import { type CourseHere, type CourseTimes, courseTimes, type DoughPace, doughAt, doughPace, STRETCH, timesOfBake } from '../course'
 import type { Grid } from './grid'
 import type { PlanProblem } from './problem'
 import type { Trouble } from './trouble'
@@ -14,7 +14,7 @@ const LONGEST_COLD_HOURS = 24
 /** The best rest of a day from a mix on. */
 export interface Rest {
   readonly cost: number
-  readonly course: DoughCourse
+  readonly course: CourseHere
   readonly times: CourseTimes
   readonly pace: DoughPace
 }
@@ -25,7 +25,7 @@ export function restsOf(problem: PlanProblem, trouble: Trouble, grid: Grid): (Re
   const jar = problem.build.seed.jar
   const fixed = wish.kind === 'mix' || wish.kind === 'habit'
   return proofs.map((proof) => {
-    const wanted: DoughCourse = { ...course, proof }
+    const wanted: CourseHere = { ...course, proof }
     const table = curveTable(
       (ms): readonly [number, number] | null => {
         const { bulkHours, proofHours } = doughPace(doughAt(dough, ms, doughPlace.standing), wanted, jar)
@@ -43,7 +43,7 @@ export function restsOf(problem: PlanProblem, trouble: Trouble, grid: Grid): (Re
 }
 
 /** The best rest of one day. */
-export function bestRest(trouble: Trouble, wanted: DoughCourse, grid: Grid, mixMs: number, pace: DoughPace): Rest | null {
+export function bestRest(trouble: Trouble, wanted: CourseHere, grid: Grid, mixMs: number, pace: DoughPace): Rest | null {
   let best: Rest | null = null
   let morning = { shapeMs: Number.NaN, cost: 0 }
   for (const course of coursesTried(wanted)) {
@@ -62,16 +62,16 @@ export function bestRest(trouble: Trouble, wanted: DoughCourse, grid: Grid, mixM
 }
 
 /** A course with its stretches. */
-export function coursesTried(wanted: DoughCourse): DoughCourse[] {
+export function coursesTried(wanted: CourseHere): CourseHere[] {
   return BULK_STRETCHES.flatMap((bulkStretch) =>
     (wanted.proof.kind === 'warm' ? PROOF_STRETCHES : [1]).map((proofStretch) => ({ ...wanted, bulkStretch, proofStretch }))
   )
 }
 
 /** Days of a course whose dough is mixed and shaped: one where the proof is warm, one for each moment of the oven where it is cold. */
-export function daysOf(course: DoughCourse, times: CourseTimes, stepMs: number): [DoughCourse, CourseTimes][] {
+export function daysOf(course: CourseHere, times: CourseTimes, stepMs: number): [CourseHere, CourseTimes][] {
   if (course.proof.kind === 'warm') return [[course, times]]
-  const days: [DoughCourse, CourseTimes][] = []
+  const days: [CourseHere, CourseTimes][] = []
   const first = Math.ceil((times.proofMs + STRETCH.coldHours[0] * millisecondsInHour) / stepMs) * stepMs
   for (let bakeMs = first; bakeMs <= times.proofMs + LONGEST_COLD_HOURS * millisecondsInHour; bakeMs += stepMs)
     days.push([{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / millisecondsInHour } }, timesOfBake(course, { ...times, bakeMs })])

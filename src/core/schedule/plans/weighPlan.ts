@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { sure } from '../../units/sure'
-import { type DoughCourse, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
+import { type CourseHere, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
 import { gridOf } from './grid'
 import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
@@ -94,7 +94,7 @@ function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }:
   const levain = made?.at(-1)?.line
   if (made === null || levain === undefined) return null
   const timed = stages.map((s, i) => ({ ...s, window: sure(made[i]).window }))
-  const wanted: DoughCourse = { ...problem.course, proof: problem.proofs.find((p) => p.kind === course.proof.kind) ?? course.proof }
+  const wanted: CourseHere = { ...problem.course, proof: problem.proofs.find((p) => p.kind === course.proof.kind) ?? course.proof }
   const mixed = doughAt(dough, mixMs, doughPlace.standing)
   const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
   const rest = bestRest(trouble, wanted, gridOf(problem), mixMs, pace)

@@ -103,10 +103,18 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
 }
 
 /** What is needed at a step, in figures that carry. */
-function StepFigures({ day: { bake, solved, judged, times }, step, now }: { readonly day: OpenBake; readonly step: Step; readonly now: number }): ReactNode {
+function StepFigures({
+  day: { bake, solved, judged, times, bulkStop },
+  step,
+  now
+}: {
+  readonly day: OpenBake
+  readonly step: Step
+  readonly now: number
+}): ReactNode {
   const { format, pantry } = useKitchen()
   const build = solved?.build
-  const { course, before } = bake.plan
+  const { before } = bake.plan
   switch (step.kind) {
     case 'build':
     case 'finish weighing':
@@ -159,9 +167,9 @@ function StepFigures({ day: { bake, solved, judged, times }, step, now }: { read
         </Figures>
       )
     case 'shape':
-      return course === null ? null : (
+      return bulkStop === null ? null : (
         <Figures>
-          <Figure size="lg" value={format.rise(1 + course.bulkGas)} name={NEXT_CARD.risenInBulk} />
+          <Figure size="lg" value={format.growth(bulkStop.gas)} name={NEXT_CARD.risenInBulk} />
           {bake.plan.target.kind === 'pieces' && (
             <Figure size="lg" value={bake.plan.target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name={NEXT_CARD.pieces} />
           )}

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
 import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
-import { near } from '../../../../words'
+import { bulkStopSentence, near } from '../../../../words'
 import { DOUGH_READ_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
@@ -36,10 +36,12 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
     () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
     [bake, plan, solved, here, judged, belief, mixMs, minute]
   )
-  const target = plan.course?.bulkGas ?? 0.5
+  const stop = day.bulkStop
+  const target = stop?.gas ?? null
+  const stopWords = stop === null ? null : bulkStopSentence(stop, format)
   const last = state.readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
   const progress = useMemo(() => {
-    if (line === null || last === undefined) return null
+    if (line === null || last === undefined || target === null) return null
     const read = last.rise !== undefined ? ({ rise: last.rise, of: 'bowl' } as const) : ({ rise: last.sampleRise ?? 1, of: 'sample' } as const)
     return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
   }, [line, last, target, belief])
@@ -49,17 +51,18 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
     <Card title={DOUGH_READ_CARD.whatDoughShows}>
       {!shaped && (
         <Figures>
-          <Figure size="lg" value={format.rise(1 + target)} name={DOUGH_READ_CARD.wantedInBulk} />
+          {target !== null && <Figure size="lg" value={format.growth(target)} name={DOUGH_READ_CARD.wantedInBulk} />}
           {progress !== null && (
             <Figure
               size="lg"
-              value={format.rise(progress.bowlRise)}
+              value={format.growth(progress.bowlRise - 1)}
               name={last?.rise === undefined ? DOUGH_READ_CARD.inBowlBySample : DOUGH_READ_CARD.inBowl}
             />
           )}
           {progress?.targetMs != null && <Figure size="lg" value={format.time(near(progress.targetMs))} name={DOUGH_READ_CARD.thereAtThisPace} />}
         </Figures>
       )}
+      {!shaped && stopWords !== null && <Text mt="sm">{stopWords}</Text>}
       {!shaped && (
         <>
           <Chip.Group value={of} onChange={(v) => setOf(v === 'sample' ? 'sample' : 'bowl')}>

@@ -2,6 +2,7 @@ import { Button, NumberInput, SegmentedControl, SimpleGrid, Text } from '@mantin
 import { courseFor } from '../../../../answers'
 import type { Course } from '../../../../contract'
 import { POSSIBLE, USUAL_COURSE } from '../../../../core'
+import { bulkStopSentence } from '../../../../words'
 import { DOUGH_DAY_CARD } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
@@ -14,8 +15,8 @@ const COLD_HOURS = 12
 
 /** The dough's own day after the mix: how far it rises, how it is proofed and baked. */
 export function DoughDayCard() {
-  const { plan, edit, frozen } = useBakeHere()
-  const { kitchen } = useKitchen()
+  const { plan, edit, frozen, day } = useBakeHere()
+  const { kitchen, format } = useKitchen()
   const { course } = plan
   if (course === null) {
     const place = kitchen.places.find((p) => p.id === plan.placeId) ?? kitchen.places[0]
@@ -45,6 +46,7 @@ export function DoughDayCard() {
     />
   )
   const { proof } = course
+  const stop = day.bulkStop === null ? null : bulkStopSentence(day.bulkStop, format)
   return (
     <Card title={DOUGH_DAY_CARD.bulkShapeProofBake}>
       <SimpleGrid cols={2} spacing="sm">
@@ -60,7 +62,22 @@ export function DoughDayCard() {
         />
         {number('Autolyse', course.autolyseMinutes, [0, 480], 10, (autolyseMinutes) => put({ autolyseMinutes }), DOUGH_DAY_CARD.min)}
         {number('Folds', course.folds, [0, 12], 1, (folds) => put({ folds }))}
-        {number(DOUGH_DAY_CARD.riseInBulk, Math.round(course.bulkGas * PERCENT), [5, 250], 5, (v) => put({ bulkGas: v / PERCENT, bulkStretch: 1 }), ' %')}
+        <NumberInput
+          label={DOUGH_DAY_CARD.riseInBulk}
+          description={day.bulkStop === null || course.bulkGas !== null ? undefined : DOUGH_DAY_CARD.riseFromProof(format.growth(day.bulkStop.gas))}
+          inputWrapperOrder={['label', 'input', 'description', 'error']}
+          value={course.bulkGas === null ? '' : Math.round(course.bulkGas * PERCENT)}
+          disabled={frozen}
+          min={5}
+          max={250}
+          step={5}
+          suffix=" %"
+          clampBehavior="blur"
+          onChange={(v) => {
+            if (v === '') put({ bulkGas: null, bulkStretch: 1 })
+            else if (typeof v === 'number' && v >= 5 && v <= 250) put({ bulkGas: v / PERCENT, bulkStretch: 1 })
+          }}
+        />
         {proof.kind === 'warm'
           ? number(
               DOUGH_DAY_CARD.growthInProof,
@@ -88,6 +105,7 @@ export function DoughDayCard() {
         ]}
         onChange={(kind) => put({ proof: kind === 'cold' ? { kind, hours: COLD_HOURS } : USUAL_COURSE[plan.formula.doughKind].proof, proofStretch: 1 })}
       />
+      {stop !== null && <Text mt="md">{stop}</Text>}
       {!frozen && (
         <Button mt="sm" variant="subtle" onClick={() => edit({ course: null })}>
           {DOUGH_DAY_CARD.planOnlyLevain}

@@ -1,7 +1,7 @@
 import { Button, Skeleton } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
-import { awakeAt, doughOf, standingIn } from '../../../../answers'
+import { awakeAt, courseHere, doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
 import { near } from '../../../../words'
 import { WAYS_CARD } from '../../../../words/screens/watch'
@@ -44,7 +44,7 @@ function useWaysHere(): Ways | undefined {
     () => ({
       places: kitchen.places.map(({ id, name, tempC }) => ({ id, name, standing: standingIn(kitchen, id, tempC, nowMs) })),
       dough: line === undefined || plan.course === null ? null : doughOf(bake, plan, solved, stocked, nowMs, line),
-      course: plan.course,
+      course: plan.course === null ? null : courseHere(plan.course, plan, kitchen),
       mostGrams: line === undefined ? 0 : contentsOf(line).totalGrams - (solved?.build?.keepBackGrams ?? plan.build.keepBackGrams),
       plannedMixMs: plan.mixAt,
       school: plan.school
