@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BUSY_KINDS, PERCENTAGE_BASES, SCHOOLS } from '../core'
+import { BUSY_KINDS, PERCENTAGE_BASES, SCHOOLS, UNKNOWN_DOUGHS } from '../core'
 import { clockTimeSchema, idSchema, instantSchema, isoOf, LONGEST_NAME, nameSchema, numberIn, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema } from './jars'
 import { surroundingsSchema } from './lines'
@@ -79,7 +79,9 @@ export const kitchenSchema = kitchenEditSchema.extend({
   id: idSchema,
   version: versionSchema,
   /** The made-up kitchen to try things in. */
-  demo: z.boolean()
+  demo: z.boolean(),
+  /** How fast its doughs go beside what is reckoned, as a logarithm with its doubt, and how many it was learned from. */
+  doughs: z.object({ log: z.number(), sd: z.number(), doughs: z.number().int() }).default(UNKNOWN_DOUGHS)
 })
 export type Kitchen = z.infer<typeof kitchenSchema>
 export type WireKitchen = z.input<typeof kitchenSchema>

@@ -1,7 +1,17 @@
-import type { BulkStop, Format } from '../core'
+import type { BulkStop, DoughBelief, Format } from '../core'
 
 /** "Stop bulk at +35 %: the dough is 27 °C then, and gains another 40 % while it cools and rests in the cold." Nothing where it is proofed in the warm. */
 export const bulkStopSentence = ({ gas, cold }: BulkStop, format: Format): string | null =>
   cold === null
     ? null
     : `Stop bulk at ${format.growth(gas)}: the dough is ${format.temperature(cold.tempC, 0)} then, and gains another ${format.growth(cold.gas).slice(1)} while it cools and rests in the cold.`
+
+/** Doughs that go by less than this beside what is reckoned go as reckoned. */
+const AS_RECKONED = 0.03
+
+/** "Your doughs take about 8 % longer than an ordinary one would: learned from 3." */
+export function doughsSentence({ log, doughs }: DoughBelief): string {
+  const points = Math.round(100 * Math.abs(Math.expm1(-log)))
+  if (Math.abs(log) < AS_RECKONED) return `Your doughs take as long as an ordinary one would: learned from ${doughs}.`
+  return `Your doughs take about ${points} % ${log > 0 ? 'less time' : 'longer'} than an ordinary one would: learned from ${doughs}.`
+}

@@ -22,6 +22,7 @@ import {
   mainKind,
   nightAt,
   type Phase,
+  quickened,
   reckonMix,
   type School,
   type ShownAge,
@@ -75,7 +76,7 @@ export function doughOf(
   if (solved === null || !solved.dough.ok || line === undefined) return null
   const { placeId, tempC, mixTempC } = plan.course ?? plan
   const { state } = bake
-  return doughLine(
+  const dough = doughLine(
     doughAsWeighed(state, plan, solved.dough.value),
     { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
     {
@@ -85,6 +86,7 @@ export function doughOf(
     },
     pantryOfBake(bake, pantry)
   )
+  return quickened(dough, Math.exp(kitchen.doughs.log))
 }
 
 /** How warm a dough comes out by what was measured of it; null while nothing was. */
@@ -174,7 +176,7 @@ export function workBegins({ startMs, growMs, before, deeds }: Pick<StepFacts, '
 }
 
 /** What the looks had shown of a levain's age when it was mixed, as it was told then. */
-function shownAtMix(bake: Bake): ShownAge | null {
+export function shownAtMix(bake: Bake): ShownAge | null {
   const event = bake.events.findLast((e) => e.id === bake.state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
   const peakHours = shown?.quantiles.peak[2]

@@ -35,39 +35,39 @@ export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.33
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: -0.3, optC: 33, maxC: 39.5, atOptimum: 0.692 }
+export const YEAST_WARM: CardinalCurve = { minC: -0.34, optC: 33.2, maxC: 39.5, atOptimum: 0.684 }
 
 /** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
-export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 32, maxC: 40.6, atOptimum: 1, power: 1.35 }
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 31.7, maxC: 40.7, atOptimum: 1, power: 1.4 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 1.98,
+  gasRate: 2.07,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.1965,
+  foodPerGas: 0.199,
   /** K_S: food at which the yeast works at half speed. */
-  halfFood: 0.25,
+  halfFood: 0.28,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
-  atOnce: 0.87,
+  atOnce: 0.566,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
   /** K_G: dividing goes with (1 + K_G) S/(S + K_G), so that it slows with the food long before fermenting does. */
-  halfFoodGrowth: 2.3,
+  halfFoodGrowth: 0.996,
   /** k_W: loss of strength per cubed density of bacteria. */
-  weakening: 0.082,
+  weakening: 0.145,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
   enzymesFromC: 33,
-  enzymesPerK: 1.3,
+  enzymesPerK: 1.34,
   /** k_L: leak of gas. */
-  leak: 0.0268,
+  leak: 0.0266,
   /** Without food, when no new gas holds the bubbles open, it leaks so many times faster besides. */
-  leakHungry: 1.7,
+  leakHungry: 1.68,
   /** Gas that dissolves before any bubble grows, volumes per volume at 25 °C; and how much less with each kelvin, as a share. */
-  dissolves: 0.18,
+  dissolves: 0.172,
   dissolvesPerK: 0.031,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 2.7,
+  gasHeldMax: 3.04,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -83,7 +83,7 @@ export const MODEL = {
   lagWorkFed: 0.12,
   plentyOfFood: 0.6,
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
-  lagWorkPerColdDay: 0.14,
+  lagWorkPerColdDay: 0.163,
   lagWorkMax: 5,
   /** Lag work up to which a culture builds as it is, after one feed, and after two. */
   lagWorkStages: [0.6, 1.5, 3],
@@ -91,23 +91,23 @@ export const MODEL = {
   coldFullC: 4,
   coldNoneC: 12,
   /** Below 100 % hydration the rates fall with hydration to this power. */
-  stiffPower: 0.48,
+  stiffPower: 0.535,
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
-  stiffHolds: 0.31,
+  stiffHolds: 0.218,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.41,
+  wetLoss: 1.47,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
    * alone and takes a fifth from the bacteria; near 6 and 10 % their growth is all but gone.
    */
-  saltHalfYeast: 0.046,
+  saltHalfYeast: 0.0466,
   saltPowerYeast: 3.2,
   saltHalfBacteria: 0.037,
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 5.3,
+  sugarSlows: 4.66,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
@@ -120,16 +120,16 @@ export const ACID = {
   /** pH of flour and water. */
   flourPh: 6,
   /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8. */
-  growthEndsPh: 3.9,
+  growthEndsPh: 4,
   makingEndsPh: 3.4,
   /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
-  rate: 56,
+  rate: 61.7,
   /** β = bufferBase + bufferPerAsh × ash (%): acid for one pH between 6 and 3.5, mmol per kg of flour. Textbooks of cereal technology. */
   bufferBase: 50,
   bufferPerAsh: 65,
   /** The flour's own acidity from pH 6 to the 8.5 of a titration, mmol per kg of flour: its own base and slope by ash. Craft knowledge. */
   ownBase: 5,
-  ownPerAsh: 43
+  ownPerAsh: 46.9
 } as const
 
 /** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */

@@ -222,6 +222,16 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
   return range(hours, weights ?? new Float64Array(hours.length).fill(1))
 }
 
+/** A normal distribution leaves 5 % below the first and a quarter below the second, sd. */
+const TAIL_SD = 1.645
+const QUARTER_SD = 0.674
+
+/** Hours whose pace is not known either. @param sd of its logarithm */
+export function withPaceDoubt({ p05, p25, p50, p75, p95 }: HourRange, sd: number): HourRange {
+  const wider = (hours: number, atSd: number) => p50 * exp(Math.sign(atSd) * Math.hypot(Math.log(hours / p50), atSd * sd))
+  return { p05: wider(p05, -TAIL_SD), p25: wider(p25, -QUARTER_SD), p50, p75: wider(p75, QUARTER_SD), p95: wider(p95, TAIL_SD) }
+}
+
 /** g of one draw at a time between the points of the grid. */
 export function drawnGas(draws: Draws, k: number, hours: number): number {
   const points = draws.gridHours.length

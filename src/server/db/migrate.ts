@@ -11,6 +11,7 @@ import * as access from './migrations/0009-access'
 import * as changes from './migrations/0010-changes'
 import * as imports from './migrations/0011-imports'
 import * as additions from './migrations/0012-additions'
+import * as doughs from './migrations/0013-doughs'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -30,7 +31,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0009-access', step: access },
   { name: '0010-changes', step: changes },
   { name: '0011-imports', step: imports },
-  { name: '0012-additions', step: additions }
+  { name: '0012-additions', step: additions },
+  { name: '0013-doughs', step: doughs }
 ]
 
 /** Names of the steps this version knows. */

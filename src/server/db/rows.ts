@@ -5,6 +5,7 @@ import type {
   BlendPart,
   Culture,
   CupKind,
+  DoughBelief,
   FlourKind,
   Ingredient,
   OwnTraits,
@@ -38,6 +39,7 @@ export interface KitchenRow {
   name: string
   demo: boolean
   settings: KitchenSettings
+  doughs: DoughBelief | null
   version: number
 }
 export interface PlaceRow {

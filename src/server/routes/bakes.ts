@@ -3,7 +3,8 @@ import { bakeEventSchema, bakePostSchema, bakePutSchema, bakeQuerySchema, bakeTo
 import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakes/addBakeEvent'
-import { createBake, findBake, listBakes, putBake, setDeleted } from '../records/bakes/bakes'
+import { createBake, findBake, listBakes, putBake } from '../records/bakes/bakes'
+import { setDeleted } from '../records/bakes/learnDoughs'
 import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
 

@@ -96,10 +96,10 @@ export function useDrivers(line: BatchLine | null, belief: JarBelief, school: Sc
 }
 
 /** When a dough has grown by each of some shares, hours since it was mixed. */
-export function useGrown(line: BatchLine | null, belief: JarBelief, gas: readonly number[]): readonly HourRange[] | undefined {
+export function useGrown(line: BatchLine | null, belief: JarBelief, gas: readonly number[], paceSd: number): readonly HourRange[] | undefined {
   const { data } = useSWR(
-    line === null ? null : ['grown', line, belief, gas],
-    ([, l, b, g]: [string, BatchLine, JarBelief, readonly number[]]) => desk().grown(l, b, g),
+    line === null ? null : ['grown', line, belief, gas, paceSd],
+    ([, l, b, g, sd]: [string, BatchLine, JarBelief, readonly number[], number]) => desk().grown(l, b, g, sd),
     ONCE
   )
   return line === null ? undefined : data

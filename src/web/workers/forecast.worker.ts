@@ -39,6 +39,7 @@ import {
   type WaysAsked,
   waysNow,
   weightedQuantile,
+  withPaceDoubt,
   withRipeLevain,
   withRoom
 } from '../../core'
@@ -104,7 +105,8 @@ const desk = {
     )
   },
   /** When a dough has grown by each of some shares. */
-  grown: (line: BatchLine, belief: JarBelief, gas: readonly number[]): HourRange[] => gas.map((g) => reaches(drawsOf(line, belief), g)),
+  grown: (line: BatchLine, belief: JarBelief, gas: readonly number[], paceSd: number): HourRange[] =>
+    gas.map((g) => withPaceDoubt(reaches(drawsOf(line, belief), g), paceSd)),
   drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),
   /** TTA of past levains when they were mixed: what the baker is used to; null without any. */
   usualTta: (past: readonly { readonly line: BatchLine; readonly hours: number }[], belief: JarBelief): number | null => {

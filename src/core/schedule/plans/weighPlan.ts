@@ -69,22 +69,28 @@ function staysOfPlan(
 
 /** With exact figures the best start of the last build may shift a little: so many moments of the grid are tried on either side. */
 const MOVED_STEPS = 4
+/** Where its own levain makes the dough too slow or too quick for its limits, it is mixed so many moments sooner or later: the nearest that will do. */
+const MIX_MOVED = [0, -1, 1, -2, 2, -3, -4] as const
 
 /**
  * A plan that was found, worked out with what its stages are really seeded with, and its dough with its own levain: the search takes one of each for all.
- * The last build begins a little sooner or later where that is better.
+ * The last build begins a little sooner or later where that is better; the mix moves only where it must.
  * @returns null where it keeps no limits then
  */
 export function refinePlan(problem: PlanProblem, plan: DayPlan): DayPlan | null {
   const trouble = troubleOf(problem, plan.violations.length > 0)
   const { stepMs } = gridOf(problem)
-  let best: DayPlan | null = null
-  for (let moved = -MOVED_STEPS; moved <= MOVED_STEPS; moved++) {
-    const stages = plan.stages.map((s, i) => (i < plan.stages.length - 1 ? s : { ...s, startMs: s.startMs + moved * stepMs }))
-    const found = reckonedAnew(problem, trouble, plan, stages)
-    if (found !== null && found.cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = found
+  const fixed = problem.wish.kind === 'mix' || problem.wish.kind === 'habit'
+  for (const mixMoved of fixed ? [0] : MIX_MOVED) {
+    let best: DayPlan | null = null
+    for (let moved = -MOVED_STEPS; moved <= MOVED_STEPS; moved++) {
+      const stages = plan.stages.map((s, i) => (i < plan.stages.length - 1 ? s : { ...s, startMs: s.startMs + moved * stepMs }))
+      const found = reckonedAnew(problem, trouble, { ...plan, mixMs: plan.mixMs + mixMoved * stepMs }, stages)
+      if (found !== null && found.cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = found
+    }
+    if (best !== null) return best
   }
-  return best
+  return null
 }
 
 function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }: DayPlan, stages: readonly TimedPlanStage[]): DayPlan | null {

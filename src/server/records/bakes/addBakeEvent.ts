@@ -12,6 +12,7 @@ import { bakeRow, eventsOf } from './bakes'
 import { isEcho } from './events/echo'
 import { effectOf } from './events/effects'
 import type { KeptBake } from './keptBake'
+import { learnKitchensDoughs } from './learnDoughs'
 
 /** Keeps what happened to a bake. Sent twice, it counts once. */
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
@@ -48,6 +49,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     { status, frozen: await frozenOf(work, row, hasBegun(after)), version: row.version + 1 },
     { where: { id: bakeId }, transaction: work.transaction }
   )
+  if (state.deeds.has('bake') || after.deeds.has('bake')) await learnKitchensDoughs(work)
 }
 
 /** A pour of flour says which; where the levain has one flour only it is that. */

@@ -82,3 +82,41 @@ test('a place of the dough that is gone is refused, with the field', async () =>
   const plan = { ...body.plan, course: { ...body.plan.course, placeId: testId() } }
   expect((await server.send('PUT', `/api/bakes/${bakeId}`, { version: body.version, plan })).status).toBe(400)
 })
+
+describe('the pace of the kitchen’s doughs', () => {
+  const doughs = async () => (await server.send('GET', '/api/kitchen')).body.kitchen.doughs
+  /** Mixed, shaped and put into the oven after so many minutes of bulk and of proof. */
+  const baked = async (bulkMinutes: number, proofMinutes: number) => {
+    await mixedBake()
+    await moveClock(600 + bulkMinutes + proofMinutes + 100)
+    await step('shape', 600 + bulkMinutes)
+    await step('bake', 600 + bulkMinutes + proofMinutes)
+  }
+
+  test('a dough that was slower than reckoned teaches it once it is in the oven; taken back, or the bake taken away, it teaches nothing', async () => {
+    expect(await doughs()).toEqual({ log: 0, sd: 0.15, doughs: 0 })
+    await baked(600, 300)
+    const slow = await doughs()
+    expect(slow).toMatchObject({ doughs: 1 })
+    expect(slow.log).toBeLessThan(-0.05)
+    expect(slow.sd).toBeLessThan(0.15)
+    const { events } = (await server.send('GET', `/api/bakes/${bakeId}`)).body
+    await event('undo', { undoes: events.at(-1).id }, 1500)
+    expect((await doughs()).doughs).toBe(0)
+    await step('bake', 1500)
+    expect((await doughs()).doughs).toBe(1)
+    await server.send('DELETE', `/api/bakes/${bakeId}`)
+    expect((await doughs()).doughs).toBe(0)
+    await server.send('POST', `/api/bakes/${bakeId}/restore`)
+    expect((await doughs()).doughs).toBe(1)
+  })
+
+  test('a quick one makes them quicker, and what the baker changes of the kitchen leaves it', async () => {
+    await baked(180, 90)
+    const quick = await doughs()
+    expect(quick.log).toBeGreaterThan(0.05)
+    const { kitchen } = (await server.send('GET', '/api/kitchen')).body
+    const { id: _id, version, demo: _demo, doughs: _doughs, ...edit } = kitchen
+    expect((await server.send('PUT', '/api/kitchen', { version, kitchen: { ...edit, tapTempC: 11 } })).body.doughs).toEqual(quick)
+  })
+})

@@ -78,6 +78,12 @@ async function bakeViews(work: Work, rows: readonly KeptBake[]): Promise<Bake[]>
   }))
 }
 
+/** Some bakes, those that were taken away left out; each with all that happened to it. */
+export async function bakesById(work: Work, ids: readonly string[]): Promise<Bake[]> {
+  const rows = await work.models.bakes.findAll({ where: { id: ids as string[], deletedAtMs: null }, transaction: work.transaction })
+  return bakeViews(work, rows.map(keptBake))
+}
+
 /** One bake, taken away or not. */
 export async function findBake(work: Work, id: string): Promise<Bake> {
   return sure((await bakeViews(work, [await bakeRow(work, id)]))[0])
@@ -173,9 +179,3 @@ export async function putBake(work: Work, id: string, version: number, plan: Pla
 
 /** What the masses of a dough hang on, in one word. */
 const massesOf = ({ target, formula, build: { hydration, salt, oil, flours } }: Plan) => JSON.stringify([target, formula, hydration, salt, oil, flours])
-
-/** Takes a bake off the table, or puts it back. */
-export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<void> {
-  await bakeRow(work, id)
-  await work.models.bakes.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
-}

@@ -1,5 +1,6 @@
 import { Op } from 'sequelize'
 import { type Kitchen, type KitchenEdit, kitchenToWire, msOf, type Place } from '../../../contract'
+import { UNKNOWN_DOUGHS } from '../../../core'
 import { REFUSE_KITCHEN } from '../../../words/refusals/kitchen'
 import { plain } from '../../db/rows'
 import { Problem } from '../../problems'
@@ -10,12 +11,13 @@ import { noteChange } from './changes'
 export async function findKitchen({ models, transaction }: Work): Promise<Kitchen | null> {
   const row = await models.kitchens.findOne({ transaction })
   if (row === null) return null
-  const { id, name, demo, settings, version } = plain(row)
+  const { id, name, demo, settings, doughs, version } = plain(row)
   const places = await models.places.findAll({ where: { kitchenId: id, deletedAtMs: null }, order: [['position', 'ASC']], transaction })
   return {
     id,
     version,
     demo: Boolean(demo),
+    doughs: doughs ?? UNKNOWN_DOUGHS,
     name,
     ...settings,
     once: settings.once.map((one) => ({ ...one, from: msOf(one.from), to: msOf(one.to) })),
@@ -43,7 +45,7 @@ export function placeIn(kitchen: Kitchen, placeId: string): Place {
 /** Sets a kitchen up. */
 export async function createKitchen(work: Work, id: string, demo: boolean, edit: KitchenEdit): Promise<void> {
   const { name, places, ...settings } = edit
-  await work.models.kitchens.create({ id, name, demo, settings: kitchenToWire(settings), version: 1 }, { transaction: work.transaction })
+  await work.models.kitchens.create({ id, name, demo, settings: kitchenToWire(settings), doughs: null, version: 1 }, { transaction: work.transaction })
   await writePlaces(work, id, places)
 }
 

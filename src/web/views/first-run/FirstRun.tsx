@@ -4,7 +4,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { FIRST_JAR, FIRST_KITCHEN, FIRST_ROOM_C } from '../../../answers'
 import { isoOf, type Kitchen } from '../../../contract'
-import { type FlourKind, POSSIBLE } from '../../../core'
+import { type FlourKind, POSSIBLE, UNKNOWN_DOUGHS } from '../../../core'
 import { FIRST_RUN } from '../../../words/screens/first-run'
 import { nowMs } from '../../data/clock'
 import { KitchenProvider, sendFirstRun, useKitchenHere } from '../../data/kitchen'
@@ -35,6 +35,7 @@ const BEFORE: Kitchen = {
   id: '00000000-0000-4000-8000-000000000000',
   version: 1,
   demo: false,
+  doughs: UNKNOWN_DOUGHS,
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   places: []
 }

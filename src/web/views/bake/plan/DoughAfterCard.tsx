@@ -3,7 +3,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import { hoursToGas } from '../../../../core'
-import { near } from '../../../../words'
+import { doughsSentence, near } from '../../../../words'
 import { DOUGH_AFTER_CARD } from '../../../../words/screens/plan'
 import { useGrown } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
@@ -38,7 +38,7 @@ export function DoughAfterCard() {
     () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
     [bake, plan, solved, here, judged, belief, mixMs, minute]
   )
-  const grown = useGrown(line, belief, GAS)
+  const grown = useGrown(line, belief, GAS, kitchen.doughs.sd)
   const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan
   const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? DOUGH_AFTER_CARD.thatPlace
@@ -72,6 +72,7 @@ export function DoughAfterCard() {
       <Text c="dimmed" mt="xs">
         {DOUGH_AFTER_CARD.mixedAtWithStandingIn(format.time(line.startedAtMs), format.temperature(line.mixTempC), place)}
       </Text>
+      {kitchen.doughs.doughs > 0 && <Text c="dimmed">{doughsSentence(kitchen.doughs)}</Text>}
     </Card>
   )
 }
