@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { bakeOf, type Cultures, courseFor, type Stocked } from '../answers'
 import type { BakeRecord, Jar, Kitchen, Plan } from '../contract'
-import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_JAR } from '../core'
+import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_DOUGHS, UNKNOWN_JAR } from '../core'
 
 /** A planned bake in a small kitchen, for the tests of all floors. */
 export const NOW = Date.UTC(2026, 10, 26, 18)
@@ -15,6 +15,7 @@ export const KITCHEN = {
   smallScale: true,
   tapTempC: 14,
   cups: 'metric',
+  doughs: UNKNOWN_DOUGHS,
   places: [place('room', 21), place('warm', 26, 1), place('fridge', 4)]
 } as unknown as Kitchen
 export const STOCKED: Stocked = { kitchen: KITCHEN, pantry: pantryOf(BUILT_IN_INGREDIENTS), vessels: [] }

@@ -35,39 +35,39 @@ export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.33
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: -0.34, optC: 33.2, maxC: 39.5, atOptimum: 0.684 }
+export const YEAST_WARM: CardinalCurve = { minC: 0.0218, optC: 33.2, maxC: 39.5, atOptimum: 0.681 }
 
 /** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
-export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 31.7, maxC: 40.7, atOptimum: 1, power: 1.4 }
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 31.4, maxC: 40.8, atOptimum: 1, power: 1.45 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 2.07,
+  gasRate: 2.27,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.199,
+  foodPerGas: 0.203,
   /** K_S: food at which the yeast works at half speed. */
-  halfFood: 0.28,
+  halfFood: 0.36,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
-  atOnce: 0.566,
+  atOnce: 0.484,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
   /** K_G: dividing goes with (1 + K_G) S/(S + K_G), so that it slows with the food long before fermenting does. */
-  halfFoodGrowth: 0.996,
+  halfFoodGrowth: 0.871,
   /** k_W: loss of strength per cubed density of bacteria. */
-  weakening: 0.145,
+  weakening: 0.17,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
   enzymesFromC: 33,
-  enzymesPerK: 1.34,
+  enzymesPerK: 1.3,
   /** k_L: leak of gas. */
-  leak: 0.0266,
+  leak: 0.0305,
   /** Without food, when no new gas holds the bubbles open, it leaks so many times faster besides. */
-  leakHungry: 1.68,
+  leakHungry: 1.37,
   /** Gas that dissolves before any bubble grows, volumes per volume at 25 °C; and how much less with each kelvin, as a share. */
-  dissolves: 0.172,
+  dissolves: 0.163,
   dissolvesPerK: 0.031,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 3.04,
+  gasHeldMax: 3.14,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -83,7 +83,7 @@ export const MODEL = {
   lagWorkFed: 0.12,
   plentyOfFood: 0.6,
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
-  lagWorkPerColdDay: 0.163,
+  lagWorkPerColdDay: 0.14,
   lagWorkMax: 5,
   /** Lag work up to which a culture builds as it is, after one feed, and after two. */
   lagWorkStages: [0.6, 1.5, 3],
@@ -91,23 +91,23 @@ export const MODEL = {
   coldFullC: 4,
   coldNoneC: 12,
   /** Below 100 % hydration the rates fall with hydration to this power. */
-  stiffPower: 0.535,
+  stiffPower: 0.519,
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
-  stiffHolds: 0.218,
+  stiffHolds: 0.231,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.47,
+  wetLoss: 1.46,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
    * alone and takes a fifth from the bacteria; near 6 and 10 % their growth is all but gone.
    */
-  saltHalfYeast: 0.0466,
+  saltHalfYeast: 0.0502,
   saltPowerYeast: 3.2,
   saltHalfBacteria: 0.037,
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 4.66,
+  sugarSlows: 4.71,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
@@ -129,7 +129,7 @@ export const ACID = {
   bufferPerAsh: 65,
   /** The flour's own acidity from pH 6 to the 8.5 of a titration, mmol per kg of flour: its own base and slope by ash. Craft knowledge. */
   ownBase: 5,
-  ownPerAsh: 46.9
+  ownPerAsh: 43
 } as const
 
 /** How heat gets to a vessel. Craft knowledge, fitted to the cooling of jars and tubs. */

@@ -28,7 +28,7 @@ test('learning a jar takes it in; without a meter nothing is said of it', () => 
 })
 
 test('more acid is a lower pH, and moves no level to speak of before the peak', () => {
-  const run = (souring: number) => simulate(vessel, { ...TYPICAL_JAR, souring }, { untilHours: 7 })
+  const run = (souring: number) => simulate(vessel, { ...TYPICAL_JAR, souring }, { untilHours: 6 })
   expect(run(1.3).end.acid).toBeGreaterThan(1.1 * run(1).end.acid)
   expect(run(1.3).milestones.peakGas).toBeCloseTo(run(1).milestones.peakGas, 1)
 })

@@ -93,7 +93,7 @@ const FALLEN_STEPS = 6
 /** So near its place a vessel's warmth counts as settled, K. */
 const CALM_K = 0.3
 /** A change of temperature too small to look the rates up again, K. */
-const STEADY_K = 0.002
+const STEADY_K = 0.0005
 
 /** Drier than this nothing is counted as drier, water ÷ flour. */
 const DRIEST = 0.05

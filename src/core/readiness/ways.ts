@@ -93,7 +93,7 @@ const WARMEST_C = 32
 /** Ratios a levain is fed at, flour per seed. */
 const FEEDS = [1, 2, 3, 5, 8, 12] as const
 /** TTA against that at its best, above which it is tasted. */
-export const TANGY = 1.12
+export const TANGY = 1.1
 /** Bulk against that with the levain at its best, above which more of it is worth the weighing. */
 const SLOW_BULK = 1.05
 /** A feed is offered as ripe for the planned mix when it comes so near to it, h. */
