@@ -20,7 +20,8 @@ import {
   TYPICAL_JAR,
   topOf,
   UNKNOWN_JAR,
-  type Vessel
+  type Vessel,
+  withYeast
 } from '../src/core'
 import { bendClimb } from '../src/core/ferment/shape'
 import { referenceRun } from '../src/core/testing/reference'
@@ -164,7 +165,7 @@ function bentMilestones(curve: RiseCurve, jar: JarParameters): Milestones {
   return milestonesOf(curve, top)
 }
 
-/** Any vessel of a kitchen: ratio, flour, texture, salt, mass, moves, days and nights, jars that differ. */
+/** Any vessel of a kitchen: ratio, flour, texture, salt, yeast, sugar, fat, mass, moves, the cold too, days and nights, jars that differ. */
 function anyCase(random: () => number, normal: () => number) {
   const jar = {
     ...TYPICAL_JAR,
@@ -176,6 +177,8 @@ function anyCase(random: () => number, normal: () => number) {
   const first = 16 + 16 * random()
   const stays: Stay[] = [{ fromHours: 0, tempC: first, daily: random() < 0.3 ? { swingK: 3 * random(), warmestHours: 24 * random() } : undefined }]
   if (random() < 0.35) stays.push({ fromHours: 1 + 3 * random(), tempC: 14 + 18 * random(), surroundings: random() < 0.3 ? 'water bath' : 'air' })
+  // A fifth goes into the cold, for a night and on; a third is a dough with yeast, with sugar and fat in it, or both.
+  if (random() < 0.2) stays.push({ fromHours: 5 + 6 * random(), tempC: 2 + 5 * random() })
   const kind = FLOUR_KINDS[Math.floor(random() * FLOUR_KINDS.length)] ?? 'white wheat'
   const here = vessel(0.6 + 12 * random(), first, 20 + 1500 * random() ** 2, {
     hydration: 0.45 + 1.2 * random(),
@@ -184,7 +187,9 @@ function anyCase(random: () => number, normal: () => number) {
     mixTempC: 12 + 18 * random(),
     stays
   })
-  return { here, jar }
+  const yeast = random() < 0.3 ? 0.01 * random() : 0
+  const rich = random() < 0.3 ? { sugar: 0.25 * random(), fat: 0.25 * random() } : {}
+  return { here: { ...here, ...rich, start: withYeast(here.start, yeast) }, jar }
 }
 
 /** Minutes between the same moments of two runs. */

@@ -1,6 +1,6 @@
 import { bakeEventSchema, bakeSchema, bakeToWire, planToWire } from '../contract'
 import { BAKE } from '../testing/plannedBake'
-import { bakeOf, buildLogOf, stateOf, wishOf } from './fromWire'
+import { bakeOf, buildLogOf, buildLogsOf, stateOf, wishOf } from './fromWire'
 
 const id = '11111111-1111-4111-8111-111111111111'
 
@@ -46,4 +46,25 @@ test('a logged build as learning takes it: levels and signs, a meter’s reading
     { kind: 'climbing', hours: 7 }
   ])
   expect(metered).toEqual([{ hours: 6, pH: 4.4 }])
+})
+
+test('a dough a meter was put into is a log of its own, that tells of acid only', () => {
+  const startedAtMs = Date.UTC(2026, 10, 26, 10)
+  const line = {
+    startedAtMs,
+    flours: { 'white wheat': 100 },
+    waterGrams: 100,
+    saltGrams: 0,
+    mixTempC: 24,
+    stays: [{ fromMs: startedAtMs, tempC: 24 }],
+    parents: []
+  }
+  const build = { batchId: id, name: 'Loaf', kind: 'levain' as const, line, marks: [], mixedAt: startedAtMs }
+  expect(buildLogsOf(build)).toHaveLength(1)
+  const mixedAtMs = Date.UTC(2026, 10, 26, 18)
+  const dough = {
+    line: { ...line, startedAtMs: mixedAtMs, saltGrams: 2, stays: [{ fromMs: mixedAtMs, tempC: 24 }] },
+    metered: [{ at: Date.UTC(2026, 10, 26, 22), pH: 5.2 }]
+  }
+  expect(buildLogsOf({ ...build, dough })[1]).toMatchObject({ vessel: { salt: 0.02 }, seen: [], metered: [{ hours: 4, pH: 5.2 }] })
 })

@@ -31,6 +31,14 @@ export const hoursOf = ({ sleep, weekly, once, timeZone }: Pick<Kitchen, 'sleep'
   timeZone
 })
 
+/** What learning takes of a logged build: its levain, and its dough where a meter was put into that. */
+export function buildLogsOf(build: JarBuild): BuildLog[] {
+  const { dough } = build
+  if (dough === undefined) return [buildLogOf(build)]
+  const metered = dough.metered.map(({ at, pH }) => ({ hours: (at - dough.line.startedAtMs) / millisecondsInHour, pH }))
+  return [buildLogOf(build), { vessel: vesselOf(dough.line), seen: [], metered }]
+}
+
 /** A logged build as learning takes it. */
 export function buildLogOf({ line, marks, mixedAt, mixedAs }: JarBuild): BuildLog {
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)

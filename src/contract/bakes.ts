@@ -178,6 +178,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
     sampleRise: numberIn(POSSIBLE.rise, 'The rise of the sample').optional(),
     poke: z.enum(POKES).optional(),
+    pH: numberIn(POSSIBLE.pH, 'The pH').optional(),
     coreTempC: numberIn([0, 130], 'The middle of the bread', '°C').optional()
   }),
   z.object({

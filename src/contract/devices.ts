@@ -1,16 +1,18 @@
 import { z } from 'zod'
+import { POSSIBLE } from '../core'
 import { idSchema, instantSchema, nameSchema, numberIn } from './common'
 
-/** What a device measures: grams, °C in a dough or a jar, millimetres of level, °C of a place. */
-export const DEVICE_KINDS = ['scale', 'probe', 'level', 'room'] as const
+/** What a device measures: grams, °C in a dough or a jar, millimetres of level, °C of a place, pH. */
+export const DEVICE_KINDS = ['scale', 'probe', 'level', 'room', 'pH meter'] as const
 export type DeviceKind = (typeof DEVICE_KINDS)[number]
 
-/** What is possible for each kind, in g, °C, mm, °C. */
+/** What is possible for each kind, in g, °C, mm, °C, pH. */
 export const DEVICE_RANGE: Readonly<Record<DeviceKind, readonly [low: number, high: number]>> = {
   scale: [-50_000, 50_000],
   probe: [-30, 300],
   level: [0, 600],
-  room: [-30, 60]
+  room: [-30, 60],
+  'pH meter': [0, 14]
 }
 
 /** A device of the kitchen. */
@@ -62,7 +64,8 @@ export const deviceDeedSchema = z.discriminatedUnion('do', [
   z.object({ do: z.literal('battery'), share: z.number().min(0).max(1) }),
   z.object({ do: z.literal('warm'), tempC: numberIn([-20, 60], 'The temperature', '°C') }),
   z.object({ do: z.literal('dip'), tempC: numberIn([-20, 120], 'The temperature', '°C') }),
-  z.object({ do: z.literal('fill'), levelMm: numberIn([1, 300], 'The level', 'mm') })
+  z.object({ do: z.literal('fill'), levelMm: numberIn([1, 300], 'The level', 'mm') }),
+  z.object({ do: z.literal('immerse'), pH: numberIn(POSSIBLE.pH, 'The pH') })
 ])
 export type DeviceDeed = z.infer<typeof deviceDeedSchema>
 

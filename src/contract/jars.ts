@@ -153,8 +153,13 @@ export const jarSplitSchema = z.object({
 })
 export type JarSplit = z.input<typeof jarSplitSchema>
 
-/** A look at a jar: how high it stands, what it looks like. */
-export const jarLookSchema = z.object({ ...noted, rise: numberIn(POSSIBLE.rise, 'The rise').optional(), signs: signsSchema })
+/** A look at a jar: how high it stands, what it looks like, its pH by a meter. */
+export const jarLookSchema = z.object({
+  ...noted,
+  rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
+  pH: numberIn(POSSIBLE.pH, 'The pH').optional(),
+  signs: signsSchema
+})
 export type JarLook = z.input<typeof jarLookSchema>
 
 /** A jar that is no more. */
@@ -175,6 +180,8 @@ export const jarEventSchema = z.object({
   waterGrams: z.number().nullable(),
   /** Height ÷ height after the feed, of a look. */
   rise: z.number().nullable(),
+  /** By a meter, of a look. */
+  pH: z.number().nullable(),
   placeName: z.string().nullable(),
   /** The bake it went into, or came back from. */
   bakeName: z.string().nullable()
@@ -203,7 +210,9 @@ export const loggedBuildSchema = z.object({
   marks: z.array(z.object({ at: instantSchema, rise: z.number().optional(), pH: z.number().optional(), signs: signsSchema })),
   mixedAt: instantSchema,
   /** How it was when it was mixed, by eye. */
-  mixedAs: z.enum(MIXED_AS).optional()
+  mixedAs: z.enum(MIXED_AS).optional(),
+  /** The dough it went into, where a meter was put into that. */
+  dough: z.object({ line: lineSchema, metered: z.array(z.object({ at: instantSchema, pH: z.number() })) }).optional()
 })
 export type JarBuild = z.infer<typeof loggedBuildSchema>
 export type WireJarBuild = z.input<typeof loggedBuildSchema>
@@ -212,7 +221,9 @@ export const buildToWire = (build: JarBuild): z.input<typeof loggedBuildSchema> 
   ...build,
   line: lineToWire(build.line),
   marks: build.marks.map((mark) => ({ ...mark, at: isoOf(mark.at) })),
-  mixedAt: isoOf(build.mixedAt)
+  mixedAt: isoOf(build.mixedAt),
+  dough:
+    build.dough === undefined ? undefined : { line: lineToWire(build.dough.line), metered: build.dough.metered.map(({ at, pH }) => ({ at: isoOf(at), pH })) }
 })
 /** The log of a jar, oldest build first. */
 export const jarLogSchema = z.object({ builds: z.array(loggedBuildSchema) })

@@ -2,6 +2,7 @@
 export * from './changes'
 export * from './condition'
 export * from './copies'
+export * from './devices'
 export * from './dough'
 export * from './drivers'
 export * from './entries'

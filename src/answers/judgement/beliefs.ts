@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { type Jar, type JarBuild, NO_LOG, parametersSchema } from '../../contract'
 import { type JarBelief, learning, MODEL_VERSION, type PastBuild, pinnedJar, UNKNOWN_JAR } from '../../core'
-import { type Bake, buildLogOf } from '../fromWire'
+import { type Bake, buildLogsOf } from '../fromWire'
 
 /** Mixed so little before its peak, a levain was at it for any baker, h. */
 const SEEN_WITHIN_HOURS = 0.5
@@ -37,7 +37,7 @@ export const beliefStamp = ({ id, pace, logStamp }: Pick<Jar, 'id' | 'pace' | 'l
 /** Learns a jar from its log, round by round, so that others get a word in; each round is told as a share. */
 export function* learnedFrom(builds: readonly JarBuild[]): Generator<number, JarBelief> {
   if (builds.length === 0) return UNKNOWN_JAR
-  const rounds = learning(builds.map(buildLogOf))
+  const rounds = learning(builds.flatMap(buildLogsOf))
   for (;;) {
     const next = rounds.next()
     if (next.done === true) return next.value.belief

@@ -75,6 +75,8 @@ export interface DoughReading {
   /** The same in a small sample jar beside it. */
   readonly sampleRise?: number
   readonly poke?: Poke
+  /** By a meter. */
+  readonly pH?: number
   /** Of the bread, in its middle. */
   readonly coreTempC?: number
 }

@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import { type Acidity, acidityOf, leaningOf } from '../ferment/acidity'
 import { drawForecast, type Forecast, fitHours, horizonHours, type School, summarise } from '../ferment/forecast'
 import type { JarBelief, JarParameters } from '../ferment/jarParameters'
@@ -60,6 +61,10 @@ export function sourAtMix(line: BatchLine, belief: JarBelief, school: School): S
   const tempC = placeTempAt(sure(vessel.stays.findLast((stay) => stay.fromHours <= hours / 2) ?? vessel.stays[0]), hours / 2)
   return { ...sourAfter(line, hours, belief.centre), leaning: leaningOf({ hydration: vessel.hydration, tempC, hours, wholegrain }) }
 }
+
+/** pH a batch should have at a moment. */
+export const pHAfter = (line: BatchLine, atMs: number, jar: JarParameters): number =>
+  sourAfter(line, Math.max((atMs - line.startedAtMs) / millisecondsInHour, 0), jar).pH
 
 /** How sour a build is so many hours after it was mixed. */
 export function sourAfter(line: BatchLine, hours: number, jar: JarParameters): Acidity {

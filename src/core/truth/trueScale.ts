@@ -102,6 +102,21 @@ export function noisyTenth(value: number, random: () => number): number {
   return Math.round((value + PROBE.noiseC * normalFrom(random)()) * 10) / 10
 }
 
+/** A glass electrode in thick dough: two thirds of the way in twelve seconds. Source: craft knowledge. */
+const METER = { followsSeconds: 12, noise: 0.015 } as const
+/** What it shows out of its storing liquid. */
+export const STORED_PH = 4
+
+/** What a pH meter shows a moment later. */
+export function stepMeter(shown: number, truePh: number, seconds: number): number {
+  return truePh + (shown - truePh) * Math.exp(-seconds / METER.followsSeconds)
+}
+
+/** A reading of it with its noise, to a hundredth. */
+export function noisyHundredth(pH: number, random: () => number): number {
+  return Math.round((pH + METER.noise * normalFrom(random)()) * 100) / 100
+}
+
 /** A levain of 1:5:5 is followed so far, h. */
 const FOLLOWED_HOURS = 48
 

@@ -1,5 +1,5 @@
 import { seededRandom } from '../truth/seededRandom'
-import { EMPTY_SCALE, noisyTenth, shownBy, stepProbe, stepScale, type TrueScale, touchScale } from '../truth/trueScale'
+import { EMPTY_SCALE, noisyTenth, shownBy, stepMeter, stepProbe, stepScale, type TrueScale, touchScale } from '../truth/trueScale'
 import { readPour, toleranceOf } from './readPour'
 import { beginItem, pouredNow, pouredStill, readScale, type ScaleState, SILENT_SCALE } from './scaleWatch'
 
@@ -104,6 +104,8 @@ test('an empty battery says nothing', () => {
 test('a probe lags: two thirds of the way after six seconds, there after half a minute', () => {
   expect(stepProbe(20, 40, 6)).toBeCloseTo(32.64, 1)
   expect(stepProbe(20, 40, 30)).toBeGreaterThan(39.8)
+  // A pH meter is half as quick.
+  expect(stepMeter(7, 4, 12)).toBeCloseTo(5.1, 1)
   expect(Math.abs(noisyTenth(25, seededRandom(3)) - 25)).toBeLessThan(0.5)
 })
 

@@ -8,6 +8,7 @@ export const BREAD_STATION = {
   notedForRecord: 'Noted for the record.',
   min: (minutes: number) => `${minutes} min`,
   thenWord: 'Then',
+  pH: (pH: number) => `pH\u202f${pH}`,
   sample: (rise: string) => `sample ${rise}`,
   middle: (temperature: string) => `middle ${temperature}`,
   readSoFar: 'Read so far'

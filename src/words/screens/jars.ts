@@ -76,6 +76,7 @@ export const JAR_HISTORY = {
   bake: 'a bake',
   backIntoJarFrom: (mass: string, word: string) => `${mass} back into the jar from ${word}`,
   lookedAt: 'looked at',
+  pH: (pH: number) => `, pH\u202f${pH}`,
   lookedAt2: (rise: string) => `looked at: ${rise}`,
   leftKitchenAndCameBack: 'left the kitchen, and came back',
   weighed: (mass: string) => `weighed: ${mass}`,

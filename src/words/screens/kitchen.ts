@@ -23,12 +23,10 @@ export const CALENDAR_CARD = {
 } as const
 
 export const DEVICES_CARD = {
-  levelSensor: 'Level sensor',
-  roomSensor: 'Room sensor',
   curlXPostHAuthorization: (origin: string, deviceReadings: string, token: string) =>
     `curl -X POST ${origin}${deviceReadings} -H 'Authorization: Bearer ${token}' -H 'Content-Type: application/json' -d '{"readings":[{"value":412}]}'`,
   benchReadsScaleProbeAnd:
-    'Weigh, Watch and Bread can read a scale, a probe and a level sensor; typed figures always work. The simulated ones come with Olvent, to try it.',
+    'Weigh, Watch and Bread can read a scale, a probe, a level sensor and a pH meter; typed figures always work. The simulated ones come with Olvent, to try it.',
   tokenToldOnlyNowDevice: 'Its token is shown only now. A device that pushes its readings sends them like this:',
   deviceYourOwn: 'A device of your own',
   scaleByWindow: 'Scale by the window',
@@ -38,11 +36,11 @@ export const DEVICES_CARD = {
   heatingMatsProofersAndTheir: 'Heating mats, proofers and their sensors: as their makers say; keep electrics dry.',
   devices: 'Devices',
   lastHeard: (dayTime: string) => `last heard ${dayTime}`,
-  mm: (value: number) => `${value} mm`,
   takeAway: (name: string) => `Remove ${name}`,
   whatStuckInto: 'What it measures',
   levainFilledInTo: 'A levain filled in to',
   room: 'The room',
+  putInto: 'Put into a mix of pH',
   doWord: 'Do it'
 } as const
 

@@ -11,6 +11,7 @@ export const FEED_SEVERAL = {
 } as const
 
 export const FEED_SHEET = {
+  beforeFeed: 'Measured before the feed',
   feed: (name: string) => `Feed ${name}`,
   fed: (name: string) => `${name} is fed.`,
   stayInJarJarOn: (mass: string) => `${mass} stay in the jar. Put the jar on the scale and set it to zero.`,

@@ -23,10 +23,13 @@ export const MIS_POUR = {
   hydrationInAll: (percent: string, salt: string, mass: string) => `hydration ${percent}${salt} · ${mass} in all`
 } as const
 
+export const PH_FIELD = {
+  pHByMeter: 'pH, by a meter',
+  pH: 'The pH',
+  expectedNow: 'expected now'
+} as const
+
 export const READ_FROM = {
-  levelSensor: 'Level sensor',
-  roomSensor: 'Room sensor',
-  mm: (value: number) => `${value} mm`,
   typedByHand: 'Typed by hand',
   take: (words: string) => `Take ${words}`,
   takenFrom: (kind: string, words: string) => `Taken from the ${kind}: ${words}.`

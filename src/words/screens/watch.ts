@@ -50,9 +50,6 @@ export const LOOK = {
   rise: 'The rise',
   orHeight: 'Or its height',
   height: 'The height',
-  pHByMeter: 'pH, by a meter',
-  pH: 'The pH',
-  expectedNow: 'Expected now.',
   seen: 'Seen',
   saveWhatYouSaw: 'Save what you saw',
   pinkOrangeOrFuzzyThrow: 'Pink, orange or fuzzy: throw all of it away, do not scoop; wash the jar with hot water and soap.',
@@ -82,7 +79,7 @@ export const VERDICT_CARD = {
 } as const
 
 export const WATCH_STATION = {
-  pH: (pH: number) => `pH ${pH}`,
+  pH: (pH: number) => `pH\u202f${pH}`,
   nothingToWatchYet: 'Nothing to watch yet',
   onceLevainWeighedAndLevel: 'Once the levain is weighed and its level is marked, you can follow its rise here.',
   goToWeigh: 'Go to Weigh',

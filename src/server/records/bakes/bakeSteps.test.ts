@@ -120,3 +120,13 @@ describe('the pace of the kitchen’s doughs', () => {
     expect((await server.send('PUT', '/api/kitchen', { version, kitchen: { ...edit, tapTempC: 11 } })).body.doughs).toEqual(quick)
   })
 })
+
+test('a pH measured in the dough is in its jar’s log, with the dough it was measured in', async () => {
+  await mixedBake()
+  await moveClock(900)
+  expect((await event('dough', { pH: 5.1 }, 840)).status).toBe(200)
+  const { jarId } = (await server.send('GET', `/api/bakes/${bakeId}`)).body.plan
+  const { builds } = (await server.send('GET', `/api/jars/${jarId}/log`)).body
+  expect(builds).toMatchObject([{ kind: 'levain', dough: { line: { startedAt: at(600), parents: [{}] }, metered: [{ at: at(840), pH: 5.1 }] } }])
+  expect((await event('dough', { pH: 14 }, 850)).status).toBe(400)
+})

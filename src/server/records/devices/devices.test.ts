@@ -45,9 +45,9 @@ const readingsOf = (kind: string) => lines.filter((l) => l.type === 'reading' &&
 const standIn = async (kind: string) =>
   (await server.send('GET', '/api/devices')).body.devices.find((d: { kind: string; simulated: boolean }) => d.simulated && d.kind === kind)
 
-test('four stand-ins ship, and speak while somebody listens', async () => {
+test('five stand-ins ship, and speak while somebody listens', async () => {
   const { body } = await server.send('GET', '/api/devices')
-  expect(body.devices.map((d: { kind: string }) => d.kind).sort()).toEqual(['level', 'probe', 'room', 'scale'])
+  expect(body.devices.map((d: { kind: string }) => d.kind).sort()).toEqual(['level', 'pH meter', 'probe', 'room', 'scale'])
   await until(() => readingsOf('scale').length > 5)
 })
 
@@ -57,6 +57,14 @@ test('what the panel puts on the scale is shown by it', async () => {
   await until(() => Math.abs((readingsOf('scale').at(-1) ?? 0) - 412) <= 2)
   await server.send('POST', `/api/devices/${scale.id}/deeds`, { do: 'tare' })
   await until(() => Math.abs(readingsOf('scale').at(-1) ?? 99) <= 2)
+})
+
+test('a pH meter is silent until it is put into something, and settles on its pH within a minute', async () => {
+  expect(readingsOf('pH meter')).toEqual([])
+  const meter = await standIn('pH meter')
+  expect((await server.send('POST', `/api/devices/${meter.id}/deeds`, { do: 'immerse', pH: 4.3 })).status).toBe(200)
+  await until(() => Math.abs((readingsOf('pH meter').at(-1) ?? 0) - 4.3) <= 0.06)
+  expect((await server.send('POST', `/api/devices/${meter.id}/deeds`, { do: 'immerse', pH: 13 })).status).toBe(400)
 })
 
 test('a deed for another device, or nonsense, is refused with a sentence', async () => {

@@ -35,7 +35,14 @@ export async function jarHistory(work: Work, jarId: string, { before, limit }: z
   const cameIn = (eventId: string) => entries.reduce((sum, entry) => (entry.get('eventId') === eventId ? sum + (entry.get('milligrams') as number) : sum), 0)
   const figure = (value: unknown) => (typeof value === 'number' ? value : null)
   const events = shown.map(({ id, bakeId, happenedAtMs, type, payload }): WireJarEvent => {
-    const common = { id, at: isoOf(Number(happenedAtMs)), undone: undone.has(id), rise: figure(payload.rise), bakeName: nameOf.get(bakeId ?? '') ?? null }
+    const common = {
+      id,
+      at: isoOf(Number(happenedAtMs)),
+      undone: undone.has(id),
+      rise: figure(payload.rise),
+      pH: figure(payload.pH),
+      bakeName: nameOf.get(bakeId ?? '') ?? null
+    }
     if (bakeId !== null) {
       const milligrams = cameIn(id)
       const nothing = { keepGrams: null, flourGrams: null, waterGrams: null, placeName: null }

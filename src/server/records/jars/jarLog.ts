@@ -1,6 +1,7 @@
 import { Op } from 'sequelize'
 import { stateOf } from '../../../answers'
 import type { JarBuild } from '../../../contract'
+import type { BatchLine } from '../../../core'
 import { plain } from '../../db/rows'
 import { eventsOf } from '../bakes/bakes'
 import { undoneIds, type Work } from '../work'
@@ -26,21 +27,36 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
   const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
     const name = nameOf.get(bakeId ?? '')
-    const { marks, mixed } = stateOf(events.get(bakeId ?? '') ?? [])
-    return name === undefined || mixed === null ? [] : [{ id, name, marks, mixedAt: mixed.atMs, mixedAs: mixed.was }]
+    const { marks, mixed, readings } = stateOf(events.get(bakeId ?? '') ?? [])
+    const metered = readings.flatMap(({ atMs, pH }) => (pH === undefined ? [] : [{ at: atMs, pH }]))
+    return name === undefined || mixed === null ? [] : [{ id, bakeId, name, marks, metered, mixedAt: mixed.atMs, mixedAs: mixed.was }]
   })
   const lines = await linesOf(
     work,
     mixedOnes.map(({ id }) => id),
     { usedUp: new Map(mixedOnes.map(({ id, mixedAt }) => [id, mixedAt])) }
   )
-  const builds = mixedOnes.flatMap(({ id, name, marks, mixedAt, mixedAs }): JarBuild[] => {
+  const doughs = await doughsOf(
+    work,
+    mixedOnes.flatMap(({ bakeId, metered }) => (metered.length > 0 && bakeId !== null ? [bakeId] : []))
+  )
+  const builds = mixedOnes.flatMap(({ id, bakeId, name, marks, metered, mixedAt, mixedAs }): JarBuild[] => {
     const line = lines.get(id)
     if (line === undefined) return []
-    return [{ batchId: id, name, kind: 'levain', line, marks: marks.map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs })), mixedAt, mixedAs }]
+    const dough = doughs.get(bakeId ?? '')
+    const seen = marks.map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs }))
+    return [{ batchId: id, name, kind: 'levain', line, marks: seen, mixedAt, mixedAs, dough: dough === undefined ? undefined : { line: dough, metered } }]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
   return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }
+}
+
+/** Doughs by their bake. */
+async function doughsOf(work: Work, bakeIds: readonly string[]): Promise<Map<string, BatchLine>> {
+  const rows = await work.models.batches.findAll({ where: { kind: 'dough', bakeId: bakeIds as string[] }, transaction: work.transaction })
+  const bakeOf = new Map(rows.map(plain).map(({ id, bakeId }) => [id, bakeId ?? '']))
+  const lines = await linesOf(work, [...bakeOf.keys()])
+  return new Map([...lines].map(([id, line]) => [bakeOf.get(id) ?? '', line]))
 }
 
 /** Feeds of the jar that somebody looked at while they rose. */
@@ -54,8 +70,8 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
   const looks = new Map<string, JarBuild['marks']>()
   for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
     if (batchId === null || undone.has(id)) continue
-    const { rise, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'signs'>
-    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, signs }])
+    const { rise, pH, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'pH' | 'signs'>
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, pH, signs }])
   }
   const latest = [...looks].slice(-MOST_BUILDS)
   const lines = await linesOf(

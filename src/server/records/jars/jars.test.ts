@@ -263,6 +263,14 @@ describe('looks', () => {
     expect(await log()).toEqual([])
     expect((await jars())[0].logStamp).toBe('none')
   })
+  test('a meter’s reading alone is a look: in the log, and told in the history', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    const [jar] = await jars()
+    expect((await look({ pH: 3.85 })).status).toBe(200)
+    expect((await server.send('GET', `/api/jars/${jar.id}/log`)).body.builds).toMatchObject([{ kind: 'feed', marks: [{ at: TEST_NOW, pH: 3.85 }] }])
+    expect((await server.send('GET', `/api/jars/${jar.id}/history`)).body.events[0]).toMatchObject({ type: 'look', pH: 3.85, rise: null })
+    expect((await look({ pH: 12 })).body.error.message).toMatch(/The pH has to be/)
+  })
   test('a look that saw nothing, one before the feed, one in the future', async () => {
     await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
     expect((await look({})).status).toBe(400)

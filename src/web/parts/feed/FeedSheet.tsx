@@ -24,6 +24,7 @@ import {
   type JarCondition,
   type JarParameters,
   POSSIBLE,
+  pHAfter,
   pourManner,
   pourOrder,
   ratioOf
@@ -32,6 +33,7 @@ import { tellCondition, whenWords } from '../../../words'
 import { FEED_SHEET } from '../../../words/screens/parts-feed'
 import { useCultures } from '../../data/beliefs'
 import { nowMs, useNow } from '../../data/clock'
+import { lookAtJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { doTogether } from '../../data/together'
@@ -41,6 +43,7 @@ import { tellDone, tellError } from '../cards/tell'
 import { BlendEditor } from '../fields/BlendEditor'
 import { PlaceSelect } from '../fields/PlaceSelect'
 import { QuantityField } from '../fields/QuantityField'
+import { PhField } from '../weigh/PhField'
 import classes from './FeedSheet.module.css'
 import { InVessel } from './InVessel'
 import { NOTHING_OUT, type TakenOut, TakeOut, takenOut } from './TakeOut'
@@ -78,6 +81,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, now, amounts))
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
   const [weighing, setWeighing] = useState(false)
+  const [pH, setPh] = useState<number | null>(null)
   const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
   const { line } = jar
   const there = jar.grams - out.grams
@@ -113,8 +117,12 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       vesselId,
       underWater
     }
-    const undo = await doTogether([...takenOut(jar, out), { do: 'feed', jarId: jar.id, feed: fed }])
-    tellDone(FEED_SHEET.fed(jar.name), undo)
+    const unlook = pH === null ? null : await lookAtJar(jar, { pH, signs: {} })
+    const unfeed = await doTogether([...takenOut(jar, out), { do: 'feed', jarId: jar.id, feed: fed }])
+    tellDone(FEED_SHEET.fed(jar.name), async () => {
+      await unfeed()
+      await unlook?.()
+    })
   }
   const choose = (by: FeedWay) =>
     edit({ by, ...(by === 'grams' && figures !== null ? { flourGrams: figures.flourGrams, waterGrams: figures.waterGrams } : {}) })
@@ -241,6 +249,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       )}
       <Note tone="care">{FEED_SHEET.lidOnLooselySealedJar}</Note>
       <WeighJar jar={jar} onClose={onClose} />
+      <Text fw={500}>{FEED_SHEET.beforeFeed}</Text>
+      <PhField value={pH} expected={pHAfter(line, now, parameters)} onRead={setPh} />
       <div className={classes.foot} data-testid="feed-forecast">
         {coming !== null && <FeedForecast coming={coming} now={now} />}
         <Button variant="default" disabled={refused} onClick={() => setWeighing(true)}>

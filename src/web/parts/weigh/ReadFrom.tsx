@@ -1,12 +1,11 @@
 import { Button, Group, Select } from '@mantine/core'
 import type { DeviceKind } from '../../../contract'
+import { capital, DEVICE_WORDS, readingWords } from '../../../words'
 import { READ_FROM } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
 import { useLatest } from '../../data/live'
 import { tellDone } from '../cards/tell'
-
-const NAMES: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: READ_FROM.levelSensor, room: READ_FROM.roomSensor }
 
 /** Takes a figure from a device, where there is one. */
 export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly onRead?: (value: number) => void }) {
@@ -14,18 +13,11 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
   const { format } = useKitchen()
   const reading = useLatest(device?.id ?? null)
   if (all.length === 0) return null
-  const words =
-    reading === null
-      ? 'silent'
-      : kind === 'level'
-        ? READ_FROM.mm(reading.value)
-        : kind === 'scale'
-          ? format.mass(reading.value, device?.resolution ?? 1)
-          : format.temperature(reading.value, 1)
+  const words = reading === null ? 'silent' : readingWords({ kind, resolution: device?.resolution ?? 1 }, reading.value, format)
   return (
     <Group gap="sm" mt="xs" align="flex-end">
       <Select
-        label={NAMES[kind]}
+        label={capital(DEVICE_WORDS[kind])}
         data={[{ value: 'none', label: READ_FROM.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
         value={device?.id ?? 'none'}
         onChange={(value) => value !== null && choose(value === 'none' ? null : value)}
@@ -38,7 +30,7 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
           onClick={() => {
             if (reading === null) return
             onRead(reading.value)
-            tellDone(READ_FROM.takenFrom(NAMES[kind].toLowerCase(), words))
+            tellDone(READ_FROM.takenFrom(DEVICE_WORDS[kind], words))
           }}
         >
           {READ_FROM.take(words)}

@@ -36,7 +36,7 @@ export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
   )
 }
 
-function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, placeName, bakeName }: JarEvent, format: Format): string {
+function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, placeName, bakeName }: JarEvent, format: Format): string {
   const at = placeName === null ? '' : `, ${placeName}`
   if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
@@ -44,7 +44,7 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, plac
   }
   if (type === 'drawn') return JAR_HISTORY.takenFor(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
   if (type === 'returned') return JAR_HISTORY.backIntoJarFrom(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
-  if (type === 'look') return rise === null ? JAR_HISTORY.lookedAt : JAR_HISTORY.lookedAt2(format.rise(rise))
+  if (type === 'look') return `${rise === null ? JAR_HISTORY.lookedAt : JAR_HISTORY.lookedAt2(format.rise(rise))}${pH === null ? '' : JAR_HISTORY.pH(pH)}`
   if (type === 'ended') return JAR_HISTORY.leftKitchenAndCameBack
   if (type === 'weighing') return JAR_HISTORY.weighed(format.mass(grams ?? 0))
   if (type === 'split') return JAR_HISTORY.wentIntoNewJar(format.mass(grams ?? 0))

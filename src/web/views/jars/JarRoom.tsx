@@ -118,7 +118,7 @@ export function JarRoom() {
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
       <SplitSheet jar={jar} opened={splitting} onClose={split.close} />
       <EditJarSheet jar={jar} opened={editing} onClose={edit.close} />
-      <LookSheet jar={jar} expected={condition?.rise ?? 1} opened={looking} onClose={look.close} />
+      <LookSheet jar={jar} expected={condition?.rise ?? 1} parameters={centre} opened={looking} onClose={look.close} />
       <EndJar jar={jar} jars={cultures.jars} opened={ending} onClose={end.close} />
     </Room>
   )

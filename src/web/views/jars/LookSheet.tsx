@@ -1,36 +1,50 @@
 import { Button, Chip, Drawer, Group, Stack, Switch, Text } from '@mantine/core'
 import { useState } from 'react'
+import { minuteOf } from '../../../answers'
 import type { Jar } from '../../../contract'
-import { keysOf, POSSIBLE, SIGNS, type Signs } from '../../../core'
+import { type JarParameters, keysOf, POSSIBLE, pHAfter, SIGNS, type Signs } from '../../../core'
 import { LOOK_SHEET } from '../../../words/screens/jars'
+import { useNow } from '../../data/clock'
 import { lookAtJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { QuantityField } from '../../parts/fields/QuantityField'
 import { familyOf } from '../../parts/jar/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
+import { PhField } from '../../parts/weigh/PhField'
 
 const TOPS = keysOf(SIGNS.top)
 
 /** A look at a kept jar, in the warm or the cold: its level, its top. What is seen makes its next forecasts narrower. */
-export function LookSheet({ jar, expected, opened, onClose }: { jar: Jar; expected: number; opened: boolean; onClose: () => void }) {
+export function LookSheet({ opened, ...form }: FormProps & { opened: boolean }) {
+  const { jar, onClose } = form
   return (
     <Drawer opened={opened} onClose={onClose} position="right" size="md" title={LOOK_SHEET.whatYouSee(jar.name)}>
-      {opened && <LookForm jar={jar} expected={expected} onClose={onClose} />}
+      {opened && <LookForm {...form} />}
     </Drawer>
   )
 }
 
-function LookForm({ jar, expected, onClose }: { jar: Jar; expected: number; onClose: () => void }) {
+interface FormProps {
+  readonly jar: Jar
+  /** Level it should have, × that after the feed. */
+  readonly expected: number
+  readonly parameters: JarParameters
+  readonly onClose: () => void
+}
+
+function LookForm({ jar, expected, parameters, onClose }: FormProps) {
   const { format } = useKitchen()
+  const now = minuteOf(useNow())
   /** Only a level that was read is noted: what is shown before is the one expected. */
   const [rise, setRise] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})
+  const [pH, setPh] = useState<number | null>(null)
   const note = () => {
-    lookAtJar(jar, { rise: rise ?? undefined, signs }).then((undo) => tellDone(LOOK_SHEET.notedAndKnownBetter(jar.name), undo), tellError)
+    lookAtJar(jar, { rise: rise ?? undefined, pH: pH ?? undefined, signs }).then((undo) => tellDone(LOOK_SHEET.notedAndKnownBetter(jar.name), undo), tellError)
     onClose()
   }
-  const nothing = rise === null && Object.keys(signs).length === 0
+  const nothing = rise === null && pH === null && Object.keys(signs).length === 0
   return (
     <Stack gap="md" align="stretch">
       <Text>{LOOK_SHEET.heightNowHeightAfterFeed(format.rise(expected))}</Text>
@@ -62,6 +76,7 @@ function LookForm({ jar, expected, onClose }: { jar: Jar; expected: number; onCl
         checked={signs.smear === 'yes'}
         onChange={(e) => setSigns(({ smear: _before, ...rest }) => (e.currentTarget.checked ? { ...rest, smear: 'yes' } : rest))}
       />
+      <PhField value={pH} expected={pHAfter(jar.line, now, parameters)} onRead={setPh} />
       <Button disabled={nothing} onClick={note}>
         {LOOK_SHEET.note}
       </Button>

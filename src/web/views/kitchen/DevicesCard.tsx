@@ -2,6 +2,8 @@ import { ActionIcon, Button, Group, Select, SimpleGrid, Text, TextInput } from '
 import { IconMinus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { DEVICE_KINDS, type Device, type DeviceDeed, type DeviceKind, devicePostSchema, type NewDevice, ROUTES } from '../../../contract'
+import { POSSIBLE } from '../../../core'
+import { DEVICE_WORDS, readingWords } from '../../../words'
 import { DEVICES_CARD } from '../../../words/screens/kitchen'
 import { addDevice, removeDevice, touchDevice, useDevices } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
@@ -14,15 +16,13 @@ import { useSchemaForm } from '../../parts/fields/useSchemaForm'
 import classes from './KitchenRoom.module.css'
 import { TellOnce } from './TellOnce'
 
-const KIND_WORDS: Readonly<Record<DeviceKind, string>> = { scale: 'Scale', probe: 'Probe', level: DEVICES_CARD.levelSensor, room: DEVICES_CARD.roomSensor }
-
-/** Scale, probe, level and room sensor: what they say now, a new one that pushes, and what moves the stand-ins. */
+/** Scale, probe, level and room sensor, pH meter: what they say now, a new one that pushes, and what moves the stand-ins. */
 export function DevicesCard() {
   const { kitchen } = useKitchen()
   const devices = useDevices()
   const [made, setMade] = useState<{ readonly id: string; readonly token: string } | null>(null)
   const { form, problem, onSubmit } = useSchemaForm(devicePostSchema, newDevice(kitchen.places[0]?.id ?? null), (device) => {
-    addDevice({ ...device, placeId: device.kind === 'room' ? device.placeId : null, resolution: device.kind === 'scale' ? 1 : 0.1 }).then((told) => {
+    addDevice({ ...device, placeId: device.kind === 'room' ? device.placeId : null, resolution: RESOLUTION[device.kind] }).then((told) => {
       setMade(told)
       form.setValues(newDevice(device.placeId))
     }, tellError)
@@ -41,7 +41,7 @@ export function DevicesCard() {
           <TextInput label={DEVICES_CARD.deviceYourOwn} placeholder={DEVICES_CARD.scaleByWindow} maxLength={80} {...form.getInputProps('name')} />
           <Select
             label={DEVICES_CARD.itIsA}
-            data={DEVICE_KINDS.map((value) => ({ value, label: KIND_WORDS[value].toLowerCase() }))}
+            data={DEVICE_KINDS.map((value) => ({ value, label: DEVICE_WORDS[value] }))}
             value={draft.kind}
             allowDeselect={false}
             onChange={(kind) => kind !== null && edit({ kind })}
@@ -66,6 +66,9 @@ export function DevicesCard() {
   )
 }
 
+/** Smallest step a kind shows, in its unit. */
+const RESOLUTION: Readonly<Record<DeviceKind, number>> = { scale: 1, probe: 0.1, level: 0.1, room: 0.1, 'pH meter': 0.01 }
+
 /** What the form begins from. */
 const newDevice = (placeId: string | null): NewDevice => ({ id: newId(), name: '', kind: 'scale', placeId })
 
@@ -74,15 +77,7 @@ function DeviceRow({ device }: { readonly device: Device }) {
   const { format } = useKitchen()
   const reading = useLatest(device.id)
   const says =
-    reading === null
-      ? device.seenAt === null
-        ? 'silent'
-        : DEVICES_CARD.lastHeard(format.dayTime(device.seenAt))
-      : device.kind === 'scale'
-        ? format.mass(reading.value, device.resolution)
-        : device.kind === 'level'
-          ? DEVICES_CARD.mm(Math.round(reading.value))
-          : format.temperature(reading.value, 1)
+    reading === null ? (device.seenAt === null ? 'silent' : DEVICES_CARD.lastHeard(format.dayTime(device.seenAt))) : readingWords(device, reading.value, format)
   return (
     <div className={classes.device}>
       <Group wrap="nowrap" justify="space-between">
@@ -108,7 +103,8 @@ const MOVED: Readonly<
 > = {
   probe: { label: DEVICES_CARD.whatStuckInto, deed: (tempC) => ({ do: 'dip', tempC }), range: [-20, 120], first: 25 },
   level: { label: DEVICES_CARD.levainFilledInTo, deed: (levelMm) => ({ do: 'fill', levelMm }), range: [1, 300], first: 60 },
-  room: { label: DEVICES_CARD.room, deed: (tempC) => ({ do: 'warm', tempC }), range: [-20, 60], first: 22 }
+  room: { label: DEVICES_CARD.room, deed: (tempC) => ({ do: 'warm', tempC }), range: [-20, 60], first: 22 },
+  'pH meter': { label: DEVICES_CARD.putInto, deed: (pH) => ({ do: 'immerse', pH }), range: POSSIBLE.pH, first: 4.1 }
 }
 
 /** Moves what a stand-in measures. */
@@ -118,7 +114,7 @@ function StandIn({ device }: { readonly device: Device }) {
   return (
     <Group align="flex-end" wrap="nowrap" gap="sm">
       <QuantityField
-        kind={device.kind === 'level' ? 'millimetres' : 'temperature'}
+        kind={device.kind === 'level' ? 'millimetres' : device.kind === 'pH meter' ? 'parts' : 'temperature'}
         label={label}
         value={value}
         range={range}

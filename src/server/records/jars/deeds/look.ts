@@ -13,10 +13,11 @@ export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof
   const row = await jarRow(work, jarId)
   const atMs = look.happenedAt
   refuseFuture(atMs, work.nowMs, REFUSE_JARS.look)
-  if (look.rise === undefined && Object.keys(look.signs).length === 0) throw new Problem(400, 'empty', REFUSE_RECORDS.noteLevelOrAtLeast)
+  if (look.rise === undefined && look.pH === undefined && Object.keys(look.signs).length === 0)
+    throw new Problem(400, 'empty', REFUSE_RECORDS.noteLevelOrAtLeast)
   const [first] = row.currentBatchId === null ? [] : await staysOf(work, row.currentBatchId)
   if (first !== undefined && atMs < first.fromMs) throw new Problem(400, 'before the feed', REFUSE_JARS.wasFedAfterThat(row.name))
-  const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, signs: look.signs })
+  const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, pH: look.pH, signs: look.signs })
   await record(work, { ...event, batchId: row.currentBatchId })
   await work.models.jars.update({ version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
 }

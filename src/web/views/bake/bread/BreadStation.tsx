@@ -98,6 +98,7 @@ function ReadingsCard() {
               <td>
                 {[
                   r.poke,
+                  r.pH === undefined ? null : BREAD_STATION.pH(r.pH),
                   r.sampleRise === undefined ? null : BREAD_STATION.sample(format.rise(r.sampleRise)),
                   r.coreTempC === undefined ? null : BREAD_STATION.middle(format.temperature(r.coreTempC))
                 ]

@@ -2,12 +2,13 @@ import { Button, Chip, Group, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
-import { doughProgress, POKES, POSSIBLE, type Poke } from '../../../../core'
+import { doughProgress, POKES, POSSIBLE, type Poke, pHAfter } from '../../../../core'
 import { bulkStopSentence, near } from '../../../../words'
 import { DOUGH_READ_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import { QuantityField } from '../../../parts/fields/QuantityField'
+import { PhField } from '../../../parts/weigh/PhField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
@@ -30,6 +31,7 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
   const [rise, setRise] = useState<number | null>(null)
   const [tempC, setTempC] = useState<number | null>(null)
   const [poke, setPoke] = useState<Poke | null>(null)
+  const [pH, setPh] = useState<number | null>(null)
   const { mixMs } = day
   const minute = minuteOf(now)
   const line = useMemo(
@@ -46,7 +48,7 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
     return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
   }, [line, last, target, belief])
   const shaped = state.deeds.has('shape')
-  const nothing = rise === null && tempC === null && poke === null
+  const nothing = rise === null && tempC === null && poke === null && pH === null
   return (
     <Card title={DOUGH_READ_CARD.whatDoughShows}>
       {!shaped && (
@@ -88,6 +90,7 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
         />
       </Group>
       <ReadFrom kind="probe" onRead={setTempC} />
+      {line !== null && <PhField value={pH} expected={pHAfter(line, minute, belief.centre)} onRead={setPh} />}
       {shaped && (
         <fieldset className={sheet.signs}>
           <legend>{DOUGH_READ_CARD.flouredFingerCentimetreDeepDent}</legend>
@@ -111,11 +114,13 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
           onRead({
             ...(rise === null ? {} : of === 'bowl' ? { rise } : { sampleRise: rise }),
             ...(tempC === null ? {} : { tempC }),
-            ...(poke === null ? {} : { poke })
+            ...(poke === null ? {} : { poke }),
+            ...(pH === null ? {} : { pH })
           })
           setRise(null)
           setTempC(null)
           setPoke(null)
+          setPh(null)
         }}
       >
         {DOUGH_READ_CARD.note}

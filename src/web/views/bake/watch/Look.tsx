@@ -3,21 +3,7 @@ import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
-import {
-  type BatchLine,
-  contentsOf,
-  type JarParameters,
-  levelOf,
-  mainKind,
-  mannerOf,
-  POSSIBLE,
-  type Reasons,
-  rowsOf,
-  SIGN_KINDS,
-  type SignKind,
-  type Signs,
-  sourAfter
-} from '../../../../core'
+import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, pHAfter, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
 import { LOOKS_LIKE, SIGN_WORDS } from '../../../../words'
 import { LOOK } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
@@ -26,6 +12,7 @@ import large from '../../../parts/cards/Large.module.css'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { familyOf } from '../../../parts/jar/family'
 import type { Top } from '../../../parts/jar/JarDrawing'
+import { PhField } from '../../../parts/weigh/PhField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
@@ -116,26 +103,11 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
           onChoose={(sign) => setSigns({ ...signs, [kind]: sign })}
         />
       ))}
-      {judged !== undefined && (
-        <QuantityField
-          mt="md"
-          kind="parts"
-          label={LOOK.pHByMeter}
-          what={LOOK.pH}
-          description={metered === null ? LOOK.expectedNow : undefined}
-          value={metered ?? pHNow(judged.line, belief.centre, now)}
-          range={POSSIBLE.pH}
-          onCommit={setMetered}
-        />
-      )}
+      {judged !== undefined && <PhField value={metered} expected={pHAfter(judged.line, now, belief.centre)} onRead={setMetered} />}
       <Note tone="stop">{LOOK.pinkOrangeOrFuzzyThrow}</Note>
     </Card>
   )
 }
-
-/** pH as it should be now, to a tenth: a first figure for the field. */
-const pHNow = (line: BatchLine, jar: JarParameters, now: number) =>
-  Math.round(10 * sourAfter(line, Math.max((now - line.startedAtMs) / millisecondsInHour, 0), jar).pH) / 10
 
 /** One kind of sign: a small drawing for each, and what the chosen one looks like in words. */
 function SignChoice({

@@ -1,0 +1,26 @@
+import { POSSIBLE } from '../../../core'
+import { PH_FIELD } from '../../../words/screens/parts-weigh'
+import { QuantityField } from '../fields/QuantityField'
+import { ReadFrom } from './ReadFrom'
+
+/**
+ * pH as a meter shows it, typed or taken from one.
+ * @param value null: nothing was measured; what is shown then is the one expected
+ */
+export function PhField({ value, expected, onRead }: { readonly value: number | null; readonly expected: number; readonly onRead: (pH: number) => void }) {
+  const read = (pH: number) => onRead(Math.min(Math.max(pH, POSSIBLE.pH[0]), POSSIBLE.pH[1]))
+  return (
+    <div>
+      <QuantityField
+        kind="parts"
+        label={PH_FIELD.pHByMeter}
+        what={PH_FIELD.pH}
+        description={value === null ? PH_FIELD.expectedNow : undefined}
+        value={value ?? Math.round(10 * expected) / 10}
+        range={POSSIBLE.pH}
+        onCommit={onRead}
+      />
+      <ReadFrom kind="pH meter" onRead={read} />
+    </div>
+  )
+}
