@@ -45,7 +45,8 @@ const shareOf = (values: readonly boolean[]) => values.filter(Boolean).length / 
 function notedBy(habit: Habit, build: LoggedBuild, seed: number): Observation[] {
   const random = seededRandom(seed)
   const { looks, mixed } = HABITS[habit](build.truth, { random, normal: normalFrom(random) })
-  return observationsOf(looks as readonly Mark[], mixed)
+  // Who does not say how it was mixes after the last look.
+  return observationsOf(looks as readonly Mark[], mixed ?? { hours: looks.at(-1)?.hours ?? 0 })
 }
 
 /** Peak of an unseen build as foretold, against what it was. */

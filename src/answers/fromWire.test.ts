@@ -37,6 +37,7 @@ test('a logged build as learning takes it: levels and signs, a meter’s reading
   expect(stateOf([mark]).marks).toMatchObject([{ rise: 2.1, pH: 4.4 }])
   const line = { startedAtMs: Date.UTC(2026, 10, 26, 10), flours: { 'white wheat': 100 }, waterGrams: 100, saltGrams: 0, mixTempC: 24, stays: [], parents: [] }
   const build = {
+    kind: 'levain',
     line: { ...line, stays: [{ fromMs: line.startedAtMs, tempC: 24 }] },
     marks: [{ at: Date.UTC(2026, 10, 26, 16), rise: 2.1, pH: 4.4, signs: {} }]
   }

@@ -40,9 +40,9 @@ export function buildLogsOf(build: JarBuild): BuildLog[] {
 }
 
 /** A logged build as learning takes it. */
-export function buildLogOf({ line, marks, mixedAt, mixedAs }: JarBuild): BuildLog {
+export function buildLogOf({ kind, line, marks, mixedAt, mixedAs }: JarBuild): BuildLog {
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
   const seen = marks.map(({ at, rise, signs }) => ({ hours: hoursAt(at), rise, signs }))
   const metered = marks.flatMap(({ at, pH }) => (pH === undefined ? [] : [{ hours: hoursAt(at), pH }]))
-  return { vessel: vesselOf(line), metered, seen: observationsOf(seen, mixedAs === undefined ? null : { hours: hoursAt(mixedAt), as: mixedAs }) }
+  return { vessel: vesselOf(line), metered, seen: observationsOf(seen, kind === 'levain' ? { hours: hoursAt(mixedAt), as: mixedAs } : null) }
 }

@@ -12,8 +12,8 @@ import { bendSlope, bentShare } from './shape'
 export type Observation =
   /** A level read off the jar: height ÷ height at the band. */
   | { readonly kind: 'level'; readonly hours: number; readonly rise: number }
-  /** It was seen at its top. */
-  | { readonly kind: 'peak'; readonly hours: number }
+  /** It was seen at its top. @param share how far off that may be, as a share of its hours; that of a peak somebody saw when left out */
+  | { readonly kind: 'peak'; readonly hours: number; readonly share?: number }
   /** It was still climbing then, or had fallen already when somebody looked, and nobody saw the top. */
   | { readonly kind: 'climbing' | 'fallen'; readonly hours: number; readonly trust?: number }
 
@@ -108,7 +108,7 @@ const LEAST_WEIGHT = 1e-9
 /** Standard deviation an observation is measured in: g for a level, hours for the others. */
 export function sdOf(seen: Observation): number {
   if (seen.kind === 'level') return Math.hypot(NOISE.readingSd * seen.rise, NOISE.levelSd)
-  return (seen.kind === 'peak' ? NOISE.seenPeakSd : NOISE.sideSd) * Math.max(seen.hours, 1)
+  return (seen.kind === 'peak' ? (seen.share ?? NOISE.seenPeakSd) : NOISE.sideSd) * Math.max(seen.hours, 1)
 }
 
 function tailed(off: number, slopes: readonly number[], sd: number): Row & { readonly cost: number } {
