@@ -1,5 +1,5 @@
 import { leaningOf, sournessOf } from '../core'
-import { leaningWords, pHWords, ttaWords } from './sour'
+import { leaningWords, pHWords, sourWords, ttaWords } from './sour'
 
 test('pH and TTA with their doubt', () => {
   expect(pHWords(4.05)).toBe('3.9 – 4.2')
@@ -20,7 +20,14 @@ test('what acid leans to, with its reasons: firm and cool to vinegar, warm and w
   const told = (hydration: number, tempC: number, hours: number, wholegrain = 0) => leaningWords(leaningOf({ hydration, tempC, hours, wholegrain }))
   expect(told(0.5, 18, 20, 0.5)).toBe('sharper, like vinegar: firm, cool, long, wholegrain')
   expect(told(1.25, 28, 6)).toBe('milder, like yogurt: warm, wet')
-  expect(told(1, 24, 8)).toBe('in between')
+  expect(told(1, 24, 8)).toBe('in between milk and vinegar')
   // One reason each way: no word for either.
-  expect(told(0.5, 29, 6)).toBe('in between')
+  expect(told(0.5, 29, 6)).toBe('in between milk and vinegar')
+})
+
+test('all of it in two sentences, against the last three where they are known', () => {
+  const sour = { pH: 3.95, tta: 10.5, leaning: leaningOf({ hydration: 1.25, tempC: 28, hours: 6, wholegrain: 0 }) }
+  expect(sourWords(sour)).toBe('pH\u202f3.8 – 4.1, TTA\u202f9 – 12 ml. Its acid is milder, like yogurt: warm, wet.')
+  expect(sourWords(sour, 12)).toContain('9 – 12 ml, a little milder than your last three.')
+  expect(sourWords(sour, 10.4)).toContain(', about as sour as your last three.')
 })

@@ -15,7 +15,7 @@ export interface ComparedBuild {
   readonly curve: { readonly stepHours: number; readonly gas: readonly number[] }
   readonly forecast: Forecast
   /** How sour it is when its school mixes it, and what its acid leans to; null when it never gets there. */
-  readonly sour: SourAtMix | null
+  readonly sour: Sour | null
 }
 
 const CURVE_POINTS = 121
@@ -46,20 +46,25 @@ export function compareLine(line: BatchLine, belief: JarBelief, school: School):
 /** Whole grains, which lean to vinegar. */
 const WHOLEGRAINS = ['wholegrain wheat', 'rye'] as const
 
-/** A build when its school mixes it. */
-export interface SourAtMix extends Acidity {
+/** How sour a batch is, and what its acid leans to. */
+export interface Sour extends Acidity {
   readonly leaning: ReturnType<typeof leaningOf>
 }
 
+/** How sour a batch is so many hours after it was mixed, and what its acid leans to. */
+export function sourOf(line: BatchLine, hours: number, jar: JarParameters): Sour {
+  const vessel = vesselOf(line, jar)
+  const wholegrain = WHOLEGRAINS.reduce((sum, kind) => sum + (vessel.flours[kind] ?? 0), 0)
+  const tempC = placeTempAt(sure(vessel.stays.findLast((stay) => stay.fromHours <= hours / 2) ?? vessel.stays[0]), hours / 2)
+  return { ...sourAfter(line, hours, jar), leaning: leaningOf({ hydration: vessel.hydration, tempC, hours, wholegrain }) }
+}
+
 /** How sour a build is when its school mixes it; null when it never gets there. */
-export function sourAtMix(line: BatchLine, belief: JarBelief, school: School): SourAtMix | null {
+export function sourAtMix(line: BatchLine, belief: JarBelief, school: School): Sour | null {
   const vessel = vesselOf(line, belief.centre)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
   const hours = fitHours(milestones, school)
-  if (hours === null) return null
-  const wholegrain = WHOLEGRAINS.reduce((sum, kind) => sum + (vessel.flours[kind] ?? 0), 0)
-  const tempC = placeTempAt(sure(vessel.stays.findLast((stay) => stay.fromHours <= hours / 2) ?? vessel.stays[0]), hours / 2)
-  return { ...sourAfter(line, hours, belief.centre), leaning: leaningOf({ hydration: vessel.hydration, tempC, hours, wholegrain }) }
+  return hours === null ? null : sourOf(line, hours, belief.centre)
 }
 
 /** pH a batch should have at a moment. */

@@ -37,7 +37,8 @@ export function observationsOf(marks: readonly Mark[], mixed: { readonly hours: 
   if (fallen !== undefined) seen.push(fallen)
   const climbing = sides.findLast(({ kind }) => kind === 'climbing')
   if (climbing !== undefined && (fallen === undefined || climbing.hours < fallen.hours)) {
-    const wasLast = fallen === undefined && climbing.hours === marks.at(-1)?.hours && climbing.hours >= LAST_DOME.of * (mixed?.hours ?? Number.POSITIVE_INFINITY)
+    const wasLast =
+      fallen === undefined && climbing.hours === marks.at(-1)?.hours && climbing.hours >= LAST_DOME.of * (mixed?.hours ?? Number.POSITIVE_INFINITY)
     seen.push(wasLast && mixed?.as === undefined ? { kind: 'peak', hours: LAST_DOME.before * climbing.hours, share: LAST_DOME.share } : climbing)
   }
   if (mixed?.as !== undefined) seen.push({ kind: MIXED_SAYS[mixed.as], hours: mixed.hours })

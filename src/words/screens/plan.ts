@@ -69,6 +69,7 @@ export const EXPECT_CARD = {
   doubledAfterAbout: (duration: string) => `Doubled after about ${duration}.`,
   chanceReadyWhileYoureHome: (time: string) => ` chance it’s ready while you’re home around ${time}`,
   chanceReadyAt: (time: string) => ` chance it’s ready at ${time}`,
+  whenMixed: 'When it is mixed: ',
   whatToExpect: 'What to expect',
   whatOlventKnowsAbout: (name: string) => `What Olvent knows about ${name}`
 } as const

@@ -2,13 +2,13 @@ import { Button, Group, Menu, Skeleton, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { IconChevronDown } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { FeedAmounts } from '../../../answers'
 import { beliefIn } from '../../../answers'
 import type { Jar } from '../../../contract'
-import { type JarCondition, withoutSpare } from '../../../core'
-import { knownSentence, tellCondition, USE_WORDS, whenWords } from '../../../words'
+import { type JarCondition, type JarParameters, sourOf, withoutSpare } from '../../../core'
+import { knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
 import { JAR_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -98,7 +98,13 @@ export function JarRoom() {
       {jar.program !== null && <InProgram jar={jar} now={now} />}
       <div className={classes.columns}>
         <div className={classes.side}>
-          {dried ? <Asleep jar={jar} /> : condition === undefined ? <Skeleton height={280} /> : <HowItIs jar={jar} condition={condition} now={now} />}
+          {dried ? (
+            <Asleep jar={jar} />
+          ) : condition === undefined ? (
+            <Skeleton height={280} />
+          ) : (
+            <HowItIs jar={jar} parameters={centre} condition={condition} now={now} />
+          )}
           <JarHistory jar={jar} now={now} />
         </div>
         <div className={classes.side}>
@@ -192,10 +198,11 @@ const DRAWN_PX = 72
 /** Nobody works out the food of a jar to the minute: to an hour, and from two days on to a day. */
 const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
 
-function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; now: number }) {
+function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: JarParameters; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
   const { rise, hungryMs, peakMs, peakRise, fades } = condition
   const told = tellCondition(condition, now, format)
+  const sour = useMemo(() => sourOf(jar.line, Math.max((now - jar.line.startedAtMs) / millisecondsInHour, 0), parameters), [jar.line, parameters, now])
   const coming = [
     ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: JAR_ROOM.ripe(format.rise(peakRise)) }] : []),
     ...(hungryMs !== null && hungryMs > now ? [{ ms: hungryMs, words: 'hungry' }] : []),
@@ -217,6 +224,9 @@ function HowItIs({ jar, condition, now }: { jar: Jar; condition: JarCondition; n
               <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / millisecondsInHour)))} name={JAR_ROOM.untilHungry} />
             )}
           </Figures>
+          <Text c="dimmed" mt="sm">
+            {sourWords(sour)}
+          </Text>
         </div>
       </div>
       {coming.length > 0 && (

@@ -4,9 +4,10 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt } from '../../../../answers'
 import type { Jar } from '../../../../contract'
-import type { Busy, Forecast, HourRange, JarBelief } from '../../../../core'
-import { knownSentence, near } from '../../../../words'
+import { type Busy, type Forecast, type HourRange, type JarBelief, sourAtMix } from '../../../../core'
+import { knownSentence, near, sourWords } from '../../../../words'
 import { EXPECT_CARD } from '../../../../words/screens/plan'
+import { useUsualTta } from '../../../data/compare'
 import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
@@ -21,6 +22,9 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
   const { mixMs } = day
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
+  const grows = judged?.line ?? build?.asItStands.line ?? null
+  const sour = useMemo(() => (grows === null ? null : sourAtMix(grows, belief, plan.school)), [grows, belief, plan.school])
+  const usual = useUsualTta(plan.jarId, belief)
   const line = judged === undefined && bake.line === null ? build?.asItStands.line : undefined
   const whileHome = useChances(
     useMemo(
@@ -62,6 +66,12 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
         <Text mt="sm">
           <b>{format.percent(shown.fitAtMix, 0)}</b>
           {EXPECT_CARD.chanceReadyAt(format.time(mixMs))}
+        </Text>
+      )}
+      {sour !== null && (
+        <Text mt="sm">
+          {EXPECT_CARD.whenMixed}
+          {sourWords(sour, usual ?? null)}
         </Text>
       )}
       <KnownJar jar={jar} belief={belief} />
