@@ -35,39 +35,37 @@ export const YEAST_ISOTHERMAL: IsothermalCurve = { a: 0.01194, b: 3.012, c: 0.33
 export const BACTERIA_ISOTHERMAL: IsothermalCurve = { a: 0.1284, b: 1.535, c: 0.193, maxC: 41 }
 
 /** A home culture's yeasts stand warmth better than the isolate. Form: Rosso et al. 1993; values: craft knowledge. */
-export const YEAST_WARM: CardinalCurve = { minC: 0.0218, optC: 33.2, maxC: 39.5, atOptimum: 0.681 }
+export const YEAST_WARM: CardinalCurve = { minC: -1.25, optC: 33.5, maxC: 39.6, atOptimum: 0.717 }
 
 /** Gas made per yeast, relative to 25 °C: a cardinal curve to a power. Form: Rosso et al. 1993; values: fitted to what bakers see. */
-export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4, optC: 31.4, maxC: 40.8, atOptimum: 1, power: 1.45 }
+export const METABOLISM: CardinalCurve & { readonly power: number } = { minC: -4.7, optC: 32.2, maxC: 40.5, atOptimum: 1, power: 1.28 }
 
 /** The rest of the model. All rates per hour, all masses relative to flour. Craft knowledge unless noted. */
 export const MODEL = {
   /** k_P: gas made per hour by a levain's own peak density, 25 °C, volumes per volume. */
-  gasRate: 2.27,
+  gasRate: 2.67,
   /** y: food used per volume of gas. */
-  foodPerGas: 0.203,
+  foodPerGas: 0.128,
   /** K_S: food at which the yeast works at half speed. */
-  halfFood: 0.36,
+  halfFood: 0.234,
   /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
-  atOnce: 0.484,
+  atOnce: 0.139,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
   /** K_G: dividing goes with (1 + K_G) S/(S + K_G), so that it slows with the food long before fermenting does. */
-  halfFoodGrowth: 0.871,
+  halfFoodGrowth: 3.08,
   /** k_W: loss of strength per cubed density of bacteria. */
-  weakening: 0.17,
+  weakening: 0.026,
   /** Above the first, °C, the flour's own enzymes weaken it by so much more with each kelvin. */
   enzymesFromC: 33,
   enzymesPerK: 1.3,
   /** k_L: leak of gas. */
-  leak: 0.0305,
-  /** Without food, when no new gas holds the bubbles open, it leaks so many times faster besides. */
-  leakHungry: 1.37,
+  leak: 0.1,
   /** Gas that dissolves before any bubble grows, volumes per volume at 25 °C; and how much less with each kelvin, as a share. */
-  dissolves: 0.163,
+  dissolves: 0.175,
   dissolvesPerK: 0.031,
   /** g_max of white wheat at 100 % hydration: the gas it can hold, volumes per volume. */
-  gasHeldMax: 3.14,
+  gasHeldMax: 2.44,
   /** Food below which the yeast starves. */
   starvedFood: 0.05,
   /** Food below which a culture is hungry. */
@@ -80,7 +78,7 @@ export const MODEL = {
   /** h₀ of a seed at its peak. */
   lagWorkRipe: 0.5,
   /** h₀ of one that still has plenty of food, and how much that is; in between on a straight line from a ripe one. */
-  lagWorkFed: 0.12,
+  lagWorkFed: 0.1,
   plentyOfFood: 0.6,
   /** Growth of h₀ per day at 4 °C once the food is gone; it doubles every 10 K. */
   lagWorkPerColdDay: 0.14,
@@ -91,28 +89,28 @@ export const MODEL = {
   coldFullC: 4,
   coldNoneC: 12,
   /** Below 100 % hydration the rates fall with hydration to this power. */
-  stiffPower: 0.519,
+  stiffPower: 0.572,
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
-  stiffHolds: 0.231,
+  stiffHolds: 0.1,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.46,
+  wetLoss: 1.38,
   wetPower: 1.25,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
    * alone and takes a fifth from the bacteria; near 6 and 10 % their growth is all but gone.
    */
-  saltHalfYeast: 0.0502,
+  saltHalfYeast: 0.0462,
   saltPowerYeast: 3.2,
   saltHalfBacteria: 0.037,
   saltPowerBacteria: 5,
   /** Sugar on flour above the first slows yeast and bacteria by e to the second per unit: it binds water. Craft knowledge. */
   sugarFrom: 0.05,
-  sugarSlows: 4.71,
+  sugarSlows: 3.93,
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
   /** φ of a typical jar: the share of its yeast that stands warmth. */
-  warmShare: 0.8
+  warmShare: 0.675
 } as const
 
 /** Acid: what the bacteria make and what the flour buffers. */
@@ -120,10 +118,10 @@ export const ACID = {
   /** pH of flour and water. */
   flourPh: 6,
   /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8. */
-  growthEndsPh: 4,
+  growthEndsPh: 4.08,
   makingEndsPh: 3.4,
   /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
-  rate: 61.7,
+  rate: 57.8,
   /** β = bufferBase + bufferPerAsh × ash (%): acid for one pH between 6 and 3.5, mmol per kg of flour. Textbooks of cereal technology. */
   bufferBase: 50,
   bufferPerAsh: 65,
@@ -150,7 +148,7 @@ export const THERMAL = {
 } as const
 
 /** How much jars differ from a typical one (sd of the logarithm of each parameter). */
-export const PARAMETER_SPREAD = { vigour: 0.27, lag: 0.4, hold: 0.2, cold: 0.3, warmth: 0.3, shape: 0.6, steep: 0.3 } as const
+export const PARAMETER_SPREAD = { vigour: 0.34, lag: 0.4, hold: 0.2, cold: 0.4, warmth: 0.3, shape: 0.15, steep: 0.1 } as const
 
 /** How little is known of the seed: its density of yeast when it was taken (sd of the logarithm). Craft knowledge. */
 export const SEED_SPREAD = 0.1

@@ -23,10 +23,10 @@ export interface SeedPart {
 }
 
 /** A culture at the peak of a feed: what a seed is taken to be when nothing else is known. */
-export const RIPE: CultureState = { yeast: 1, bacteria: 1, food: 0.118, acid: 184, lagWork: MODEL.lagWorkRipe }
+export const RIPE: CultureState = { yeast: 1, bacteria: 1, food: 0.18, acid: 181, lagWork: MODEL.lagWorkRipe }
 
 /** A culture that was dried: most of it is lost, the rest sleeps deep. Source: craft knowledge (dried flakes hardly rise at their first feed and want two or three). */
-export const DRIED: CultureState = { yeast: 0.00142, bacteria: 0.0523, food: 0.118, acid: 184, lagWork: 4.11 }
+export const DRIED: CultureState = { yeast: 0.00208, bacteria: 0.116, food: 0.18, acid: 181, lagWork: 4.77 }
 
 /**
  * Seeds and fresh flour mixed: what the vessel starts from. Water does not dilute, densities are per flour.
@@ -61,7 +61,7 @@ function lagOf(parts: readonly { readonly yeast: number; readonly lagWork: numbe
  * Baker's yeast, in densities of a ripe levain for a share of 1 of all flour, and how soon it wakes. Source: craft knowledge, fitted to the bulk of doughs
  * raised by a levain with a tenth, a half and one per cent of it.
  */
-export const INSTANT_YEAST = { densityPerShare: 108, lagWork: 1.2 } as const
+export const INSTANT_YEAST = { densityPerShare: 113, lagWork: 1.07 } as const
 /** Grams of instant yeast that one gram of fresh yeast is worth. Source: craft knowledge, the usual third. */
 export const FRESH_YEAST_WORTH = 1 / 3
 

@@ -370,6 +370,6 @@ describe('at the limits', () => {
 test('densities are shared by flour: one part of seed flour in eleven', () => {
   const mixed = mixCultures([{ flourGrams: 10, state: { ...RIPE, lagWork: 2 } }], 100, 1)
   expect(mixed.yeast).toBeCloseTo(1 / 11, 12)
-  expect(mixed.food).toBeCloseTo(10 / 11 + 0.118 / 11, 12)
+  expect(mixed.food).toBeCloseTo(10 / 11 + 0.18 / 11, 12)
   expect(mixed.lagWork).toBeCloseTo(2, 12)
 })

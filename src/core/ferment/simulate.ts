@@ -149,7 +149,7 @@ export function mixTraits(vessel: Pick<Vessel, 'flours' | 'own' | 'hydration' | 
 }
 
 // Of the loop where the time goes.
-const { halfFood, halfFoodGrowth, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, leakHungry, lagWorkStages } = MODEL
+const { halfFood, halfFoodGrowth, halfFoodBacteria, starvedFood, hungryFood, foodPerGas, lagWorkStages } = MODEL
 
 /** The curves of growth are those of plenty: with all the food there. */
 const DIVIDING = 1 + halfFoodGrowth
@@ -356,7 +356,7 @@ export function simulate(vessel: Vessel, jar: JarParameters = TYPICAL_JAR, optio
       const dL = (moments[at + SOURING] ?? NaN) * fedBacteria * max(1 - sourToMake * sourToMake, 0)
       const dS = -foodPerGas * made
       const dW = -(moments[at + WEAK] ?? NaN) * b * b * b * w
-      const dG = made - ((moments[at + LEAK] ?? NaN) * g * (1 + leakHungry * (1 - fed)) + made * full * full + max(0, g - can))
+      const dG = made - ((moments[at + LEAK] ?? NaN) * g + made * full * full + max(0, g - can))
       if (stage === 0) slope[count - 1] = traits.lift * seenSlope(g, dissolves, thirst, dG, tempC, (placeC - tempC) / tau)
       const weight = STAGE_WEIGHT[stage] ?? NaN
       sumAl += weight * dAl

@@ -71,5 +71,5 @@ test('two cultures poured together without fresh flour are their mean by flour',
   const vessel = vesselOf(mixed)
   expect(contentsOf(mixed).flourGrams).toBe(40)
   expect(vessel.start.yeast).toBeCloseTo(1, 12)
-  expect(vessel.start.food).toBeCloseTo(0.118, 12)
+  expect(vessel.start.food).toBeCloseTo(0.18, 12)
 })

@@ -11,6 +11,8 @@ export type Phases = Readonly<Record<Phase, number>>
 const STRANGE = 0.04
 /** How often a level has fallen to less than four fifths of what was read before, by phase: only a collapsed one really has. */
 const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, young: 0.02, peak: 0.03, easing: 0.2, collapsed: 0.9 }
+/** A level far below one that was read before is believed so far at least, whatever the forecast has of it: what has fallen is no guess. Source: craft knowledge. */
+const FALLEN_IS_BELIEVED = 0.8
 /** Phases in which a school mixes. */
 const FIT: Readonly<Record<School, Phase>> = { young: 'young', dome: 'peak', mature: 'easing' }
 
@@ -44,7 +46,8 @@ export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phas
   })
   const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
   const told = seen.reduce((sum, s, i) => sum + s * foretold[sure(PHASES[i])], 0)
-  const strange = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
+  const unlike = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
+  const strange = hasFallen ? Math.max(unlike, FALLEN_IS_BELIEVED) : unlike
   const phases = recordOf(PHASES, (_, i) => (seen[i] ?? NaN) / (alone * PHASES.length))
   return { strange, phases, hours }
 }

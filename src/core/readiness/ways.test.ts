@@ -89,16 +89,16 @@ test('past its best, less of it brings as much acid as usual: flour and water ma
 })
 
 test('young still, so much more of it that the bulk is as usual, or all there is; at its best the amount stands', () => {
-  const mix = waysNow(asked(6, { mostGrams: 400 }), forecastOf).mix
+  const mix = waysNow(asked(5.5, { mostGrams: 400 }), forecastOf).mix
   expect(mix?.bulkHours ?? 0).toBeGreaterThan((mix?.usualBulkHours ?? 99) + 1)
   expect(mix?.other?.bulkHours ?? 99).toBeCloseTo(mix?.usualBulkHours ?? 0, 1)
   // As heavy as before: what there is more of the levain there is less of flour and water.
   expect((mix?.other?.flourGrams ?? 0) + (mix?.other?.waterGrams ?? 0)).toBeCloseTo(180 - (mix?.other?.grams ?? 0), 9)
-  const scarce = waysNow(asked(6, { mostGrams: 220 }), forecastOf).mix
+  const scarce = waysNow(asked(5.5, { mostGrams: 220 }), forecastOf).mix
   expect(scarce?.other?.grams).toBe(220)
   expect(scarce?.other?.bulkHours ?? 0).toBeGreaterThan((mix?.usualBulkHours ?? 0) + 0.5)
   expect(scarce?.other?.bulkHours ?? 99).toBeLessThan((mix?.bulkHours ?? 0) - 0.5)
-  expect(waysNow(asked(6, { mostGrams: 181 }), forecastOf).mix?.other).toBeNull()
+  expect(waysNow(asked(5.5, { mostGrams: 181 }), forecastOf).mix?.other).toBeNull()
   expect(waysNow(asked(forecast.peak.p50, { mostGrams: 400 }), forecastOf).mix?.other).toBeNull()
 })
 

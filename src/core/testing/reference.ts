@@ -52,10 +52,7 @@ export function equations(vessel: Vessel, jar: JarParameters): Equations {
         jar.vigour * muYeast * alpha * n * dividing - (death + starving) * n,
         muBacteria * fedBacteria * Math.max(1 - (l / (traits.buffer * (ACID.flourPh - ACID.growthEndsPh))) ** 3, 0) - death * a,
         -MODEL.foodPerGas * made,
-        made -
-          (MODEL.leak * g * metabolism(Math.min(tempC, 33)) * (1 + MODEL.leakHungry * (1 - eating)) +
-            made * Math.min(1.2, g / held) ** 2 +
-            Math.max(0, g - held)),
+        made - (MODEL.leak * g * metabolism(Math.min(tempC, 33)) + made * Math.min(1.2, g / held) ** 2 + Math.max(0, g - held)),
         -MODEL.weakening * traits.pace * weakeningRate(tempC) * a ** 3 * w,
         (placeTempAt(stay, hours) - tempC) / timeConstantHours(vessel.massGrams, stay.surroundings, vessel.material),
         ACID.rate *

@@ -44,7 +44,7 @@ export const DOUGH_DAY_CARD = {
   dough: 'The dough',
   min: ' min',
   riseInBulk: 'Rise in bulk',
-  riseFromProof: (growth: string) => `Empty: ${growth}, worked back from the proof`,
+  fromItsProof: (growth: string) => `${growth}, from its proof`,
   growthInProof: 'Growth in the proof',
   inCold: 'In the cold',
   heatOven: 'Heat the oven',

@@ -50,7 +50,7 @@ test('plans that would most likely fail are not offered beside better ones, and 
 })
 
 test('a jar that stood long in the cold is less sure than a ripe seed', () => {
-  const cold = planProblem({ coldDays: 8 })
+  const cold = planProblem({ coldDays: 18 })
   const stage = { kind: 'build', flourPerSeed: 5, place: { id: 'room', standing: { tempC: 22 } }, mixTempC: 24, chill: null, fedBefore: 0 } as const
   const line = makeStage(cold, stage, at(27, '08:00'))?.line
   if (line === undefined) throw new Error('no line')
@@ -61,7 +61,7 @@ test('a jar that stood long in the cold is less sure than a ripe seed', () => {
 })
 
 test('a weak jar that was fed once is not yet ripe: what is offered holds with what its feeds really make of it', () => {
-  const cold = planProblem({ coldDays: 5, wish: { kind: 'out', atMs: at(29, '18:00') } })
+  const cold = planProblem({ coldDays: 9, wish: { kind: 'out', atMs: at(29, '18:00') } })
   const weak = { ...TYPICAL_JAR, vigour: 0.4, lag: 1.3 }
   const asked = { ...cold, build: { ...cold.build, seed: { ...cold.build.seed, jar: weak } } }
   const belief = { ...UNKNOWN_JAR, centre: weak }

@@ -137,7 +137,7 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
 }
 
 /** So near what was expected the curve between the knots has to be, h. */
-const NEAR_HOURS = 0.006
+const NEAR_HOURS = 0.003
 /** What does not change by more than this over the whole stretch is taken to be the same everywhere, h. */
 const SAME_HOURS = 1e-4
 /** Between two knots at first, h; halved as often as it takes, so that no knot is worked out twice. */

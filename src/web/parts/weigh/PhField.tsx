@@ -1,3 +1,4 @@
+import { Group } from '@mantine/core'
 import { POSSIBLE } from '../../../core'
 import { PH_FIELD } from '../../../words/screens/parts-weigh'
 import { QuantityField } from '../fields/QuantityField'
@@ -10,17 +11,19 @@ import { ReadFrom } from './ReadFrom'
 export function PhField({ value, expected, onRead }: { readonly value: number | null; readonly expected: number; readonly onRead: (pH: number) => void }) {
   const read = (pH: number) => onRead(Math.min(Math.max(pH, POSSIBLE.pH[0]), POSSIBLE.pH[1]))
   return (
-    <div>
+    <Group gap="sm" mt="sm" align="flex-end">
       <QuantityField
+        style={{ flex: '1 1 9rem' }}
         kind="parts"
         label={PH_FIELD.pHByMeter}
         what={PH_FIELD.pH}
         description={value === null ? PH_FIELD.expectedNow : undefined}
+        inputWrapperOrder={['label', 'description', 'input', 'error']}
         value={value ?? Math.round(10 * expected) / 10}
         range={POSSIBLE.pH}
         onCommit={onRead}
       />
       <ReadFrom kind="pH meter" onRead={read} />
-    </div>
+    </Group>
   )
 }

@@ -1,6 +1,6 @@
 import { Button, Group, Select } from '@mantine/core'
 import type { DeviceKind } from '../../../contract'
-import { capital, DEVICE_WORDS, readingWords } from '../../../words'
+import { DEVICE_LABELS, DEVICE_WORDS, readingWords } from '../../../words'
 import { READ_FROM } from '../../../words/screens/parts-weigh'
 import { useChosenDevice } from '../../data/devices'
 import { useKitchen } from '../../data/kitchen'
@@ -17,7 +17,7 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
   return (
     <Group gap="sm" mt="xs" align="flex-end">
       <Select
-        label={capital(DEVICE_WORDS[kind])}
+        label={DEVICE_LABELS[kind]}
         data={[{ value: 'none', label: READ_FROM.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
         value={device?.id ?? 'none'}
         onChange={(value) => value !== null && choose(value === 'none' ? null : value)}

@@ -99,14 +99,16 @@ function ReadingsCard() {
                 {[
                   r.poke,
                   r.pH === undefined ? null : BREAD_STATION.pH(r.pH),
-                  r.sampleRise === undefined ? null : BREAD_STATION.sample(format.rise(r.sampleRise)),
+                  r.sampleRise === undefined ? null : BREAD_STATION.sample(format.growth(r.sampleRise - 1)),
                   r.coreTempC === undefined ? null : BREAD_STATION.middle(format.temperature(r.coreTempC))
                 ]
                   .filter(Boolean)
                   .join(', ')}
               </td>
               <td className={sheet.grams}>
-                {[r.tempC === undefined ? null : format.temperature(r.tempC, 1), r.rise === undefined ? null : format.rise(r.rise)].filter(Boolean).join(' · ')}
+                {[r.tempC === undefined ? null : format.temperature(r.tempC, 1), r.rise === undefined ? null : format.growth(r.rise - 1)]
+                  .filter(Boolean)
+                  .join(' · ')}
               </td>
             </tr>
           ))}

@@ -64,8 +64,7 @@ export function DoughDayCard() {
         {number('Folds', course.folds, [0, 12], 1, (folds) => put({ folds }))}
         <NumberInput
           label={DOUGH_DAY_CARD.riseInBulk}
-          description={day.bulkStop === null || course.bulkGas !== null ? undefined : DOUGH_DAY_CARD.riseFromProof(format.growth(day.bulkStop.gas))}
-          inputWrapperOrder={['label', 'input', 'description', 'error']}
+          placeholder={day.bulkStop === null ? undefined : DOUGH_DAY_CARD.fromItsProof(format.growth(day.bulkStop.gas).slice(1))}
           value={course.bulkGas === null ? '' : Math.round(course.bulkGas * PERCENT)}
           disabled={frozen}
           min={5}
