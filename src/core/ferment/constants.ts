@@ -48,7 +48,7 @@ export const MODEL = {
   foodPerGas: 0.128,
   /** K_S: food at which the yeast works at half speed. */
   halfFood: 0.234,
-  /** ε: share of the yeast that makes gas from the first minutes on; the rest as it wakes. A vigorous seed ferments at once, its dividing waits. */
+  /** ε: share of the yeast that makes gas from the first minutes whether it is awake or not; the rest does as it wakes. */
   atOnce: 0.139,
   /** The same for the bacteria, which go on longer. */
   halfFoodBacteria: 0.015,
@@ -117,7 +117,7 @@ export const MODEL = {
 export const ACID = {
   /** pH of flour and water. */
   flourPh: 6,
-  /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8. */
+  /** pH at which the bacteria no longer grow, and at which they make no more acid. Gänzle, Ehmann & Hammes 1998: growth ends near 3.8; the first is fitted to pH after the peak. */
   growthEndsPh: 4.08,
   makingEndsPh: 3.4,
   /** Acid made per hour by a levain's own peak density of bacteria at 25 °C, mmol per kg of flour. Fitted to pH and TTA of ripe levains. */
