@@ -1,7 +1,8 @@
-import { BAKERS_TABLE, DOUGH_TABLE, within } from '../testing/bakersTable'
+import { BAKERS_TABLE, DOUGH_TABLE, WET_TABLE, within } from '../testing/bakersTable'
 import { normalFrom, seededRandom } from './seededRandom'
 import { trueLog } from './trueLog'
 import {
+  DRIED_CULTURE,
   mixPaceOf,
   seedShareOf,
   TRUE_RIPE,
@@ -140,6 +141,33 @@ describe('the second table, by the other laws', () => {
   })
   test('sugar and butter: a rich dough takes 6 to 12 h', () => {
     within(half(plain(26, { mixPace: mixPaceOf({ hydration: 0.6, salt: 0.018, sugar: 0.136, fat: 0.168 }) })), [6, 12])
+  })
+  test.each(WET_TABLE)('1:3 of %d: the wetter, the lower', (hydration, rise) => {
+    within(Math.max(...trueRise(build(3, 25, { hydration }), 30).rise), rise)
+  })
+  test('a rye tin: 80 %, 35 % of the rye pre-fermented, 28 °C', () => {
+    const { hours, rise } = trueRise(build(0, 28, { seedShare: 0.35, mixPace: 1.15 * mixPaceOf({ hydration: 0.8, salt: 0.02 }) }), 20)
+    within(hours[rise.findIndex((r) => r >= 1.4)] ?? Number.POSITIVE_INFINITY, [1.2, 2.6])
+  })
+  test('a poolish of a fifth of the flour, 14 h at 20 °C, beside the levain: a fifth sooner at least', () => {
+    const poolish = trueRise(build(0, 20, { seedShare: 0, yeast: 0.001 }), 14).end.yeast
+    within(half(plain(25, { yeast: 0.2 * poolish })), [2, 3.4])
+    expect(half(plain(25, { yeast: 0.2 * poolish }))).toBeLessThan(0.8 * half(plain(25)))
+  })
+  test('flakes fed daily: hardly a rise at the first feed, in time at the third', () => {
+    const usual = trueRise(build(10, 25), 40).peakHours
+    let fed = trueRise(build(10, 25, { seed: DRIED_CULTURE }), 24)
+    expect(Math.max(...fed.rise)).toBeLessThan(1.5)
+    fed = trueRise(build(10, 25, { seed: fed.end }), 24)
+    within(trueRise(build(10, 25, { seed: fed.end }), 40).peakHours / usual, [0.75, 1.25])
+  })
+  test('a week in the cold makes the next build sharper by a quarter at most', () => {
+    const kept = trueRise(build(2, 4, { tempAt: (h: number) => (h < 1 ? 22 : 4) }), 169).end
+    const tta = (seed: TrueCulture) => {
+      const curve = trueRise(build(5, 25, { seed }), 40)
+      return trueAcidity(curve.atPeak.acid).tta
+    }
+    within(tta(kept) / tta(TRUE_RIPE), [1, 1.25])
   })
   test('salt: 5 % makes it 1.4 to 3 times as late, with 15 % it never doubles', () => {
     const salted = (salt: number) => trueRise(build(5, 25, { mixPace: mixPaceOf({ hydration: 1, salt }) }), 60)

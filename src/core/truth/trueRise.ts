@@ -38,6 +38,9 @@ export const TRUE_RIPE: TrueCulture = { crowd: 0.9, sugar: 0.12, sour: 0.8, acid
 /** Pause added by a day in the cold, warm hours. */
 const REST_PER_COLD_DAY = 0.33
 
+/** A ripe culture that was dried: hardly one in a thousand lives, and sleeps deep. */
+export const DRIED_CULTURE: TrueCulture = { ...TRUE_RIPE, crowd: 0.0006, sour: 0.03, restHours: 8 }
+
 /** A ripe culture that stood in the cold. */
 export const restedCulture = (coldDays: number): TrueCulture => ({ ...TRUE_RIPE, restHours: REST_PER_COLD_DAY * coldDays })
 
@@ -55,6 +58,8 @@ export interface TrueBuild {
   readonly mixPace?: number
   /** Instant yeast ÷ flour. */
   readonly yeast?: number
+  /** Water ÷ flour: what is wetter than 100 % holds less of its gas. */
+  readonly hydration?: number
 }
 
 /** A true rise over time. */
@@ -68,6 +73,8 @@ export interface TrueCurve {
   readonly peakHours: number
   /** The culture at the peak. */
   readonly atPeak: TrueCulture
+  /** When it was followed to its end, with the baker's yeast in it as a share of instant yeast that would be as much. */
+  readonly end: TrueCulture & { readonly yeast: number }
 }
 
 /** Share of all flour that comes with a seed of 100 %, fed with fresh flour per gram of it. */
@@ -96,6 +103,9 @@ const LAW = {
   /** Below the first, °C, what is seen of the gas shrinks by so much for each kelvin: the water takes it up. */
   shrinksBelowC: 15,
   shrinksPerK: 0.022,
+  /** What a mix wetter than 100 % keeps of its height: a hyperbola. */
+  wet: 4,
+  wetPower: 1.75,
   /** Instant yeast: crowd for each share of the flour, how soon it wakes (warm hours), and its gas beside that of the culture's own. */
   yeastCrowd: 62,
   yeastPauseHours: 0.5
@@ -124,7 +134,7 @@ function souringPerHour(tempC: number): number {
  * @returns rise every few minutes
  */
 export function trueRise(build: TrueBuild, untilHours: number): TrueCurve {
-  const { seedShare, seed, jar, chance, mixPace = 1, yeast = 0 } = build
+  const { seedShare, seed, jar, chance, mixPace = 1, yeast = 0, hydration = 1 } = build
   const fed = Math.max(seed.sugar - LAW.wellFedFrom, 0)
   const pause = (LAW.pauseHours * (1 - LAW.wellFed * fed) + seed.restHours) * jar.pause
   let crowd = seedShare * seed.crowd
@@ -132,6 +142,7 @@ export function trueRise(build: TrueBuild, untilHours: number): TrueCurve {
   let sour = seedShare * seed.sour
   let acid = seedShare * seed.acid
   let bakers = LAW.yeastCrowd * yeast
+  const keeps = 1 / (1 + LAW.wet * Math.max(hydration - 1, 0) ** LAW.wetPower)
   let [gas, warm, top, peakHours] = [0, 0, 0, Number.POSITIVE_INFINITY]
   let atPeak = seed
   const hours: number[] = []
@@ -141,7 +152,7 @@ export function trueRise(build: TrueBuild, untilHours: number): TrueCurve {
     const t = i * STEP_HOURS
     if (i % KEEP_EVERY === 0) {
       hours.push(t)
-      rise.push(1 + gas * jar.height * (1 - LAW.shrinksPerK * Math.max(LAW.shrinksBelowC - build.tempAt(t), 0)))
+      rise.push(1 + gas * jar.height * keeps * (1 - LAW.shrinksPerK * Math.max(LAW.shrinksBelowC - build.tempAt(t), 0)))
       acids.push(acid)
     }
     if (gas > top) {
@@ -169,8 +180,9 @@ export function trueRise(build: TrueBuild, untilHours: number): TrueCurve {
     gas = Math.max(gas + STEP_HOURS * (made - lost), 0)
     warm += STEP_HOURS * pace
   }
+  const end = { crowd, sugar, sour, acid, restHours: 0, yeast: bakers / LAW.yeastCrowd }
   const stillClimbing = 1 + gas * jar.height >= 1 + top * jar.height * 0.999
-  return { hours, rise, acid: acids, peakHours: stillClimbing ? Number.POSITIVE_INFINITY : peakHours, atPeak }
+  return { hours, rise, acid: acids, peakHours: stillClimbing ? Number.POSITIVE_INFINITY : peakHours, atPeak, end }
 }
 
 /** Twice per 10 K, gone by 42 °C. */

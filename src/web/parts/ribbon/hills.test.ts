@@ -18,7 +18,7 @@ const noted = (id: string, hours: number) => ({ id, happenedAt: start + hours * 
 
 /** A levain mixed eight hours after its band, with what was told of it then. */
 function mixedBake(told: boolean): Bake {
-  const quantiles = { opens: [5, 6, 7, 8, 9], peak: [7, 8, 9, 10, 11], closes: [9, 10, 11, 12, 13] }
+  const quantiles = { opens: [5, 6, 7, 8, 9], peak: [7, 8, 9, 10, 11], closes: [8, 9, 10, 11, 12] }
   const shown = { modelVersion: MODEL_VERSION, theta: TYPICAL_JAR, quantiles, phase: 'peak', probability: 0.8 }
   const events = [
     { ...noted('00000000-0000-4000-8000-000000000001', 0), type: 'band', mixTempC: 24 },
@@ -37,9 +37,9 @@ const hours = (ms: number | undefined) => ((ms ?? Number.NaN) - start) / millise
 test('the record keeps the window that was told at the mix, whatever was learned since', () => {
   for (const cultures of [unknown, learned]) {
     const hill = recordHill(mixedBake(true), line, cultures)
-    expect([hours(hill.window?.fromMs), hours(hill.window?.toMs)]).toEqual([7, 11])
+    expect([hours(hill.window?.fromMs), hours(hill.window?.toMs)]).toEqual([7, 10])
     // An hour and a half of the fall beyond the window.
-    expect(hours(hill.points.at(-1)?.ms)).toBeCloseTo(12.5, 9)
+    expect(hours(hill.points.at(-1)?.ms)).toBeCloseTo(11.5, 9)
     expect(hill).toMatchObject({ id: 'bake', label: 'Juno levain', family: 'wheat', running: true, mixAtMs: start + 8 * millisecondsInHour })
     expect(hill.marks).toEqual([{ ms: start + 6 * millisecondsInHour, gas: 1.4 }])
   }
