@@ -55,7 +55,7 @@ test('too little food is said, a seed too wet is refused', async () => {
 
 test('out for an hour, then the fridge: ripe days later, and it is there', async () => {
   await choose(page, { name: 'Then it goes to' }, { name: /Fridge/ })
-  await page.waitForFunction(() => /Dec/.test(document.querySelector('[data-testid=feed-forecast]')?.textContent ?? ''))
+  await page.waitForFunction(() => /Mon|Tue|Wed|Dec/.test(document.querySelector('[data-testid=feed-forecast]')?.textContent ?? ''))
   await page.getByRole('button', { name: 'Fed like this' }).click()
   await page.getByText('Juno is fed.').waitFor()
   await page.getByText(/140 g/).waitFor()

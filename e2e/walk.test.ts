@@ -91,7 +91,7 @@ test('ready on Friday at six: when to begin, and the ribbon answers to ratio and
 
 test('a start in the night says so and offers a ratio that lets one sleep', async () => {
   await page.getByRole('link', { name: /^Plan/ }).click()
-  await setMix(page, 28, '11', '30')
+  await setMix(page, 28, '12', '30')
   await page.getByText(/falls in your night/).waitFor()
   await page
     .getByRole('button', { name: /begins Fri (1\d|2[0-2]):|begins Sat 0[67]/ })

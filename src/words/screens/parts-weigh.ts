@@ -26,7 +26,7 @@ export const MIS_POUR = {
 export const PH_FIELD = {
   pHByMeter: 'pH, by a meter',
   pH: 'The pH',
-  expectedNow: 'expected now'
+  expectedNow: (pH: string) => `about ${pH} expected`
 } as const
 
 export const READ_FROM = {

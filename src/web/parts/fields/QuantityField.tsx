@@ -15,18 +15,22 @@ export function QuantityField({
   range,
   what,
   onCommit,
+  onClear,
   ...input
 }: {
   readonly kind: QuantityKind
-  readonly value: number
+  /** null: nothing was typed yet; what is expected is the placeholder then. */
+  readonly value: number | null
   readonly range: readonly [low: number, high: number]
   /** Name of the figure in a sentence; the label where there is none. */
   readonly what?: string
   readonly onCommit: (value: number) => void
+  /** The field was emptied, where it may be. */
+  readonly onClear?: () => void
 } & Omit<TextInputProps, 'value' | 'onChange' | 'error'>) {
   const { format } = useKitchen()
   const scale = scaleOf(kind, format)
-  const shown = scale.show(value)
+  const shown = value === null ? '' : scale.show(value)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string | null>(null)
   const lastShown = useRef(shown)
@@ -42,6 +46,12 @@ export function QuantityField({
   }, [shown])
   const change = (next: string) => {
     setText(next)
+    if (onClear !== undefined && next === '') {
+      setError(null)
+      lastShown.current = ''
+      onClear()
+      return
+    }
     const figure = evaluate(next)
     const unit = scale.unit === '' ? '' : ` ${scale.unit}`
     const read = figure === null ? Number.NaN : scale.read(figure)

@@ -6,9 +6,17 @@ import { ReadFrom } from './ReadFrom'
 
 /**
  * pH as a meter shows it, typed or taken from one.
- * @param value null: nothing was measured; what is shown then is the one expected
+ * @param value null: nothing was measured; the field is empty then
  */
-export function PhField({ value, expected, onRead }: { readonly value: number | null; readonly expected: number; readonly onRead: (pH: number) => void }) {
+export function PhField({
+  value,
+  expected,
+  onRead
+}: {
+  readonly value: number | null
+  readonly expected: number
+  readonly onRead: (pH: number | null) => void
+}) {
   const read = (pH: number) => onRead(Math.min(Math.max(pH, POSSIBLE.pH[0]), POSSIBLE.pH[1]))
   return (
     <Group gap="sm" mt="sm" align="flex-end">
@@ -17,11 +25,11 @@ export function PhField({ value, expected, onRead }: { readonly value: number | 
         kind="parts"
         label={PH_FIELD.pHByMeter}
         what={PH_FIELD.pH}
-        description={value === null ? PH_FIELD.expectedNow : undefined}
-        inputWrapperOrder={['label', 'description', 'input', 'error']}
-        value={value ?? Math.round(10 * expected) / 10}
+        value={value}
+        placeholder={PH_FIELD.expectedNow(expected.toFixed(1))}
         range={POSSIBLE.pH}
         onCommit={onRead}
+        onClear={() => onRead(null)}
       />
       <ReadFrom kind="pH meter" onRead={read} />
     </Group>

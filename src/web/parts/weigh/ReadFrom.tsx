@@ -15,13 +15,13 @@ export function ReadFrom({ kind, onRead }: { readonly kind: DeviceKind; readonly
   if (all.length === 0) return null
   const words = reading === null ? 'silent' : readingWords({ kind, resolution: device?.resolution ?? 1 }, reading.value, format)
   return (
-    <Group gap="sm" mt="xs" align="flex-end">
+    <Group gap="sm" mt="xs" align="flex-end" maw="100%" miw={0}>
       <Select
         label={DEVICE_LABELS[kind]}
         data={[{ value: 'none', label: READ_FROM.typedByHand }, ...all.map((d) => ({ value: d.id, label: d.name }))]}
         value={device?.id ?? 'none'}
         onChange={(value) => value !== null && choose(value === 'none' ? null : value)}
-        w={220}
+        style={{ flex: '0 1 13.75rem', minWidth: 0 }}
       />
       {device !== null && onRead !== undefined && (
         <Button
