@@ -126,6 +126,20 @@ test('sunken, a film on the glass, and far below what was read half an hour ago:
   expect(odd.phases.collapsed).toBeLessThan(0.1)
 })
 
+test('read at a tenth and then at a twentieth in its first hours, it has not fallen: readings differ by so much', () => {
+  const { phases } = judge(
+    draws,
+    [
+      { hours: 0.5, rise: 1.1 },
+      { hours: 1, rise: 1.04, signs: { top: 'flat' } }
+    ],
+    1,
+    'dome',
+    wheat
+  )
+  expect(phases.collapsed).toBeLessThan(0.05)
+})
+
 test('weights are shares, and however sure the marks are some doubt stays', () => {
   const { weights } = weighDraws(draws, looks(1.9, [3, 4, 5, 6, 7, 8]), wheat)
   expect(weights.reduce((a, b) => a + b)).toBeCloseTo(1, 9)

@@ -171,9 +171,12 @@ export function judge(draws: Draws, marks: readonly Mark[], nowHours: number, sc
   return { phase, probability: phases[phase], phases, fitNow, forecast, holds, advice: advise(draws, phase, forecast, fitNow, nowHours, marks) }
 }
 
-/** A level so far below the highest one read before, by its g, that it has collapsed. */
+/** Two readings of one level differ by less than this share of it: early on, when little has risen, one below another is no fall. */
+const READ_ALIKE = 0.12
+
+/** A level so far below the highest one read before, by its g and by more than readings are off by, that it has collapsed. */
 const hasFallen = ({ hours, rise }: Mark, levels: readonly Level[]) =>
-  rise !== undefined && levels.some((l) => l.hours < hours && rise - 1 < LEVELS.collapsed * (l.rise - 1))
+  rise !== undefined && levels.some((l) => l.hours < hours && rise - 1 < LEVELS.collapsed * (l.rise - 1) && rise < (1 - READ_ALIKE) * l.rise)
 
 /** How likely each phase is at a time, and the likeliest. */
 export function phasesOf({ draws, weights, surprise }: Weighed, hours: number): { readonly phases: Phases; readonly phase: Phase } {
