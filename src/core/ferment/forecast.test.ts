@@ -1,6 +1,6 @@
 import { whiteVessel } from '../testing/builds'
 import { drawParameters, inverseNormal } from './draws'
-import { drawForecast, fitAt, levelOf, summarise } from './forecast'
+import { drawForecast, fitAt, levelOf, summarise, withPaceDoubt } from './forecast'
 import { pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from './jarParameters'
 import { simulate } from './simulate'
 
@@ -21,6 +21,22 @@ test('draws have the spread they are said to have', () => {
   expect(mean).toBeCloseTo(0, 1)
   expect(sd).toBeGreaterThan(0.3)
   expect(sd).toBeLessThan(0.38)
+})
+
+test('hours whose pace is doubtful, too, lie wider around the same middle; what never comes stays so', () => {
+  const range = { p05: 3, p25: 3.6, p50: 4, p75: 4.4, p95: 5 }
+  expect(withPaceDoubt(range, 0)).toEqual({
+    ...range,
+    p05: expect.closeTo(3, 9),
+    p25: expect.closeTo(3.6, 9),
+    p75: expect.closeTo(4.4, 9),
+    p95: expect.closeTo(5, 9)
+  })
+  // ln(5 ÷ 4) = 0.223 and 1.645 × 0.15 = 0.247 together are 0.333
+  expect(withPaceDoubt(range, 0.15).p95).toBeCloseTo(4 * Math.exp(0.333), 1)
+  expect(withPaceDoubt(range, 0.15).p50).toBe(4)
+  const rarely = { p05: 6, p25: Number.POSITIVE_INFINITY, p50: Number.POSITIVE_INFINITY, p75: Number.POSITIVE_INFINITY, p95: Number.POSITIVE_INFINITY }
+  expect(withPaceDoubt(rarely, 0.15)).toEqual(rarely)
 })
 
 test('a jar known exactly still has a room that is not', () => {

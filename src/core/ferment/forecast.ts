@@ -227,7 +227,9 @@ const TAIL_SD = 1.645
 const QUARTER_SD = 0.674
 
 /** Hours whose pace is not known either. @param sd of its logarithm */
-export function withPaceDoubt({ p05, p25, p50, p75, p95 }: HourRange, sd: number): HourRange {
+export function withPaceDoubt(range: HourRange, sd: number): HourRange {
+  const { p05, p25, p50, p75, p95 } = range
+  if (!Number.isFinite(p50)) return range
   const wider = (hours: number, atSd: number) => p50 * exp(Math.sign(atSd) * Math.hypot(Math.log(hours / p50), atSd * sd))
   return { p05: wider(p05, -TAIL_SD), p25: wider(p25, -QUARTER_SD), p50, p75: wider(p75, QUARTER_SD), p95: wider(p95, TAIL_SD) }
 }
