@@ -9,9 +9,10 @@ export const bulkStopSentence = ({ gas, cold }: BulkStop, format: Format): strin
 /** Doughs that go by less than this beside what is reckoned go as reckoned. */
 const AS_RECKONED = 0.03
 
-/** "Your doughs take about 8 % longer than an ordinary one would: learned from 3." */
+/** "Your doughs take about 8 % longer than an ordinary one would: learned from 3 doughs." */
 export function doughsSentence({ log, doughs }: DoughBelief): string {
   const points = Math.round(100 * Math.abs(Math.expm1(-log)))
-  if (Math.abs(log) < AS_RECKONED) return `Your doughs take as long as an ordinary one would: learned from ${doughs}.`
-  return `Your doughs take about ${points} % ${log > 0 ? 'less time' : 'longer'} than an ordinary one would: learned from ${doughs}.`
+  const from = `learned from ${doughs} ${doughs === 1 ? 'dough' : 'doughs'}`
+  if (Math.abs(log) < AS_RECKONED) return `Your doughs take as long as an ordinary one would: ${from}.`
+  return `Your doughs take about ${points} % ${log > 0 ? 'less time' : 'longer'} than an ordinary one would: ${from}.`
 }

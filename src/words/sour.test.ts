@@ -28,6 +28,6 @@ test('what acid leans to, with its reasons: firm and cool to vinegar, warm and w
 test('all of it in two sentences, against the last three where they are known', () => {
   const sour = { pH: 3.95, tta: 10.5, leaning: leaningOf({ hydration: 1.25, tempC: 28, hours: 6, wholegrain: 0 }) }
   expect(sourWords(sour)).toBe('pH\u202f3.8 – 4.1, TTA\u202f9 – 12 ml. Its acid is milder, like yogurt: warm, wet.')
-  expect(sourWords(sour, 12)).toContain('9 – 12 ml, a little milder than your last three.')
-  expect(sourWords(sour, 10.4)).toContain(', about as sour as your last three.')
+  expect(sourWords(sour, 12)).toContain('9 – 12 ml, a little milder than your last bakes.')
+  expect(sourWords(sour, 10.4)).toContain(', about as sour as your last bakes.')
 })

@@ -13,11 +13,11 @@ export function leaningWords({ vinegar, milk }: ReturnType<typeof leaningOf>): s
   return vinegar.length > milk.length ? `sharper, like vinegar: ${because(vinegar)}` : `milder, like yogurt: ${because(milk)}`
 }
 
-/** "pH 3.8 – 4.1, TTA 9 – 12 ml, about as sour as your last three. Its acid is milder, like yogurt: warm, wet." @param usual TTA one is used to; null where nobody knows */
+/** "pH 3.8 – 4.1, TTA 9 – 12 ml, about as sour as your last bakes. Its acid is milder, like yogurt: warm, wet." @param usual TTA one is used to; null where nobody knows */
 export function sourWords({ pH, tta, leaning }: Sour, usual: number | null = null): string {
   const beside = usual === null ? '' : `, ${besideLast(sournessOf(tta, usual))}`
   return `pH\u202f${pHWords(pH)}, TTA\u202f${ttaWords(tta)}${beside}. Its acid is ${leaningWords(leaning)}.`
 }
 
-/** "about as sour as your last three", "a little milder than your last three" */
-const besideLast = (sourness: ReturnType<typeof sournessOf>) => `${sourness}${sourness === 'about as sour' ? ' as' : ' than'} your last three`
+/** "about as sour as your last bakes", "a little milder than your last bakes" */
+const besideLast = (sourness: ReturnType<typeof sournessOf>) => `${sourness}${sourness === 'about as sour' ? ' as' : ' than'} your last bakes`

@@ -1,0 +1,17 @@
+import { createFormat } from '../core'
+import { bulkStopSentence, doughsSentence } from './dough'
+
+test('where bulk stops before a night in the cold, in fives; nothing before a proof in the warm', () => {
+  const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'Europe/Lisbon' } as never)
+  expect(bulkStopSentence({ gas: 0.36, cold: { tempC: 26.7, gas: 0.41 } }, format)?.replaceAll('\u202f', ' ')).toBe(
+    'Stop bulk at +35 %: the dough is 27 °C then, and gains another 40 % while it cools and rests in the cold.'
+  )
+  expect(bulkStopSentence({ gas: 0.5, cold: null }, format)).toBeNull()
+})
+
+test('how long the doughs of a kitchen take beside an ordinary one', () => {
+  const told = (log: number, doughs: number) => doughsSentence({ log, sd: 0.1, doughs }).replaceAll('\u202f', ' ')
+  expect(told(0.16, 1)).toBe('Your doughs take about 15 % less time than an ordinary one would: learned from 1 dough.')
+  expect(told(-0.1, 3)).toBe('Your doughs take about 11 % longer than an ordinary one would: learned from 3 doughs.')
+  expect(told(0.01, 2)).toBe('Your doughs take as long as an ordinary one would: learned from 2 doughs.')
+})
