@@ -1,14 +1,39 @@
-import { type BuildLog, type LoggedBuild, MODEL, mixCultures, type Observation, RIPE, type Vessel } from '../src/core'
+import {
+  type BuildLog,
+  FLOURS,
+  type FlourKind,
+  type LoggedBuild,
+  MODEL,
+  mixCultures,
+  type Observation,
+  RIPE,
+  TRUE_MIXES,
+  type TrueMixName,
+  type Vessel
+} from '../src/core'
+
+const FLOUR_OF: Readonly<Record<TrueMixName, FlourKind>> = {
+  white: 'white wheat',
+  wholegrain: 'wholegrain wheat',
+  rye: 'rye',
+  wet: 'white wheat',
+  stiff: 'white wheat',
+  'gluten-free': 'gluten-free'
+}
+
+/** What a mix is made of. */
+export const flourOf = (mix: TrueMixName): FlourKind => FLOUR_OF[mix]
 
 /** A logged build as the forecast takes it: what the baker wrote down, not what was. */
-export function vesselOfLog({ coldDays, flourPerSeed, massGrams, mixTempC, roomC }: LoggedBuild): Vessel {
+export function vesselOfLog({ mix, coldDays, flourPerSeed, massGrams, mixTempC, roomC }: LoggedBuild): Vessel {
+  const { hydration } = TRUE_MIXES[mix]
   const seed = { ...RIPE, lagWork: RIPE.lagWork + MODEL.lagWorkPerColdDay * coldDays }
   return {
-    start: mixCultures([{ flourGrams: 0.5, state: seed }], flourPerSeed, 1),
+    start: mixCultures([{ flourGrams: 1 / (1 + hydration), state: seed }], flourPerSeed, FLOURS[FLOUR_OF[mix]].food),
     massGrams,
-    hydration: 1,
+    hydration,
     salt: 0,
-    flours: { 'white wheat': 1 },
+    flours: { [FLOUR_OF[mix]]: 1 },
     mixTempC,
     stays: [{ fromHours: 0, tempC: roomC }]
   }

@@ -26,7 +26,7 @@ async function main(): Promise<void> {
   if (wants('model')) benchModel()
   if (wants('learn')) benchLearn(asked.map(Number).find((seed) => Number.isInteger(seed)))
   if (wants('looks')) benchLooks(asked.includes('tune'))
-  if (wants('judge')) benchJudge(asked.includes('tune'))
+  if (wants('judge')) benchJudge()
   if (wants('jars')) await benchJars()
   if (wants('files')) await benchFiles()
   if (wants('live')) {

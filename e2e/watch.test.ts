@@ -227,7 +227,7 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   await page.reload()
   await page
     .getByTestId('away')
-    .getByText(/Two lantern loaves: the levain may be ready to mix: look at it/)
+    .getByText(/Two lantern loaves: the levain should be ready: look at it first/)
     .waitFor()
   // Who would rather be told when it is likely hears nothing of it yet.
   await program.moveClock(NOW)
@@ -242,5 +242,5 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   await page.reload()
   await page.getByTestId('ribbon').waitFor()
   await page.waitForTimeout(2000)
-  expect(await page.getByText(/the levain may be ready/).count()).toBe(0)
+  expect(await page.getByText(/the levain should be ready/).count()).toBe(0)
 })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BAKE_STATUSES, HOTTEST_WATER_C, MIXED_AS, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
+import { BAKE_STATUSES, EXPLANATIONS, HOTTEST_WATER_C, MIXED_AS, MOST_BOWLS, POKES, POSSIBLE, POUR_ITEMS, REPAIR_INTO, SCHOOLS, WEIGH_INTO } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, momentSchema, nameSchema, noted, numberIn, tempSchema, versionSchema } from './common'
 import { buildPlanSchema, formulaSchema, ingredientIdSchema, targetSchema } from './formulas'
 import { lineSchema, lineToWire, wireLineSchema } from './lines'
@@ -158,6 +158,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     note: z.string().max(500).optional(),
     picture: pictureNameSchema.optional()
   }),
+  z.object({ ...noted, type: z.literal('explained'), look: idSchema, as: z.enum(EXPLANATIONS) }),
   z.object({ ...noted, type: z.literal('moved'), placeId: idSchema, tempC: tempSchema('The place') }),
   z.object({
     ...noted,

@@ -14,6 +14,7 @@ const EVENTS: Readonly<Record<string, string>> = {
   measured: 'Measured temperature',
   band: 'Levain mixed',
   mark: 'What you saw',
+  explained: 'What you said of a level',
   moved: 'Levain moved',
   mixed: 'Dough mixed',
   step: 'Step done',

@@ -1,3 +1,4 @@
+export * from './advice'
 /** The public face of the words. */
 export * from './changes'
 export * from './condition'

@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import type { Format, Phase, Target, Verdict } from '../core'
+import type { Format, Phase, Target } from '../core'
 
 /** Phases as words with a shape, so that colour is never alone. */
 export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readonly says: string; readonly shape: string }>> = {
@@ -9,30 +9,6 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
   peak: { word: 'At its peak', says: 'as high as it gets', shape: '▲' },
   easing: { word: 'Easing', says: 'just past the top', shape: '◣' },
   collapsed: { word: 'Collapsed', says: 'well past, weak and sour', shape: '▂' }
-}
-
-/**
- * The one sentence of advice.
- * @param awake when somebody is up for what would be due at a moment
- */
-export function adviceSentence({ advice, fitNow }: Verdict, bandMs: number, format: Format, awake: (ms: number) => number): string {
-  const at = (hours: number) => format.dayTime(near(bandMs + hours * millisecondsInHour))
-  const lookAt = (hours: number) => format.dayTime(near(awake(bandMs + hours * millisecondsInHour)))
-  const chance = format.percent(fitNow, 0)
-  switch (advice.kind) {
-    case 'mix now':
-      return Number.isFinite(advice.closesHours)
-        ? `Mix now: ${chance} chance that it is ready. It stays ready until about ${at(advice.closesHours)}.`
-        : `Mix now: ${chance} chance that it is ready.`
-    case 'wait':
-      return `Wait: it should be ready from about ${at(advice.opensHours)}. Look again at ${lookAt(advice.lookAgainHours)}.`
-    case 'mix soon':
-      return 'It is past its best and still usable: mix soon, use a little more of it, and expect a tangier loaf.'
-    case 'feed again':
-      return 'It has collapsed: keep some of it, feed it again, and mix with the next one.'
-    case 'not rising':
-      return `It is not rising${Number.isFinite(advice.lateHours) ? `: there was a 95 % chance that this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${lookAt(advice.lookAgainHours)}; without any rise by then, feed again from the jar.`
-  }
 }
 
 /** To five minutes: a forecast to the minute would claim too much. */

@@ -55,7 +55,7 @@ test('the cautions stand where work can hurt: fire, the heavy hot pot and the bl
 })
 
 test('the window is told with the name of its bake, and each time with what to do', () => {
-  expect(windowTitle(bake, 'opens soon')).toBe('Two lantern loaves: the levain will be ready to mix in about half an hour')
-  expect(windowTitle(bake, 'opens')).toMatch(/look at it$/)
-  expect(windowTitle(bake, 'closes soon')).toMatch(/mix it, or chill it$/)
+  expect(windowTitle(bake, 'opens soon')).toBe('Two lantern loaves: the levain should be ready in about half an hour')
+  expect(windowTitle(bake, 'opens')).toMatch(/look at it first$/)
+  expect(windowTitle(bake, 'closes soon')).toMatch(/look at it, then mix or chill it$/)
 })

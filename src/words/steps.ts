@@ -54,9 +54,9 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
 }
 
 const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
-  'opens soon': 'will be ready to mix in about half an hour',
-  opens: 'may be ready to mix: look at it',
-  'closes soon': 'stays ready for about half an hour more: mix it, or chill it'
+  'opens soon': 'should be ready in about half an hour',
+  opens: 'should be ready: look at it first',
+  'closes soon': 'should stay ready for about half an hour more: look at it, then mix or chill it'
 }
 
 /** What is told of the window of a running levain, in a line. */

@@ -1,14 +1,18 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import {
   type BatchLine,
+  chilledSince,
   type Draws,
   drawForecast,
   type Forecast,
+  holdHours,
   horizonHours,
   type JarBelief,
   judge,
+  levelOf,
   type Mark,
   mannerOf,
+  readAs,
   type School,
   type ShownAge,
   simulate,
@@ -79,12 +83,52 @@ export function readyQuestion(bake: Bake, belief: JarBelief, nowMs: number): Rea
   const { line, plan, state } = bake
   if (line === null || state.band === null || state.mixed !== null) return null
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
-  const marks = state.marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs }))
+  const marks = state.marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs, explained: m.explained }))
   return { line, marks, hours: hoursAt(minuteOf(nowMs)), school: plan.school, belief }
 }
 
-/** Is it ready to mix: phase, window, and what to do. */
-export const isItReady = ({ line, marks, hours, school, belief }: ReadyQuestion): Verdict => judge(drawsOf(line, belief), marks, hours, school, mannerOf(line))
+/**
+ * Is it ready to mix: phase, window, and what to do.
+ * @param draw draws the forecast of a batch
+ */
+export function isItReady(question: ReadyQuestion, draw: (line: BatchLine, belief: JarBelief) => Draws = drawsOf): Verdict {
+  const { line, marks, hours, school, belief } = question
+  const verdict = judge(draw(line, belief), marks, hours, school, mannerOf(line))
+  return heldInTheCold(question, verdict, draw) ?? verdict
+}
+
+/** The verdict on a levain that was chilled while it was ready: it is judged by how it was then, and by how long it keeps; null where it is not held. */
+function heldInTheCold(
+  { line, marks, hours, school, belief }: ReadyQuestion,
+  now: Verdict,
+  draw: (line: BatchLine, belief: JarBelief) => Draws
+): Verdict | null {
+  const cold = chilledSince(line, hours)
+  if (cold === null || marks.some((m) => m.hours > cold.hours && m.signs?.top === 'sunken')) return null
+  const seen = marks.filter((m) => m.hours <= cold.hours)
+  const then = judge(draw({ ...line, stays: cold.stays }, belief), seen, cold.hours, school, mannerOf(line))
+  if (then.advice.kind !== 'mix now' && !(then.advice.kind === 'look' && then.advice.why === 'should be ready')) return null
+  const untilHours = cold.hours + holdHours(line, cold.hours, belief.centre)
+  const closes = { p05: untilHours, p25: untilHours, p50: untilHours, p75: untilHours, p95: untilHours }
+  const { opens, peak } = then.forecast
+  const fit = now.forecast.gridHours.map((h) => (h <= cold.hours ? fitIn(then.forecast, h) : h <= untilHours ? then.fitNow : 0))
+  const { phase, phases, probability, fitNow } = then
+  return {
+    ...now,
+    phase,
+    phases,
+    probability,
+    fitNow: hours <= untilHours ? fitNow : 0,
+    holds: true,
+    forecast: { ...now.forecast, opens, peak, closes, fit },
+    advice: hours <= untilHours ? { kind: 'held', untilHours, seen: then.advice.kind === 'mix now' } : { kind: 'past', how: 'past its best' }
+  }
+}
+
+const fitIn = ({ gridHours, fit }: Pick<Forecast, 'gridHours' | 'fit'>, hours: number): number => fit[Math.round(hours / (gridHours[1] ?? 1))] ?? 0
+
+/** The level to be read in the jar at a time, by the forecast: height ÷ height at the band. */
+export const levelToRead = ({ forecast, reads }: Pick<Verdict, 'forecast' | 'reads'>, hours: number) => readAs(levelOf(forecast, Math.max(hours, 0)), reads)
 
 /** What the looks have shown of a levain's age; null while nobody has looked. */
 export function shownAge({ line, marks, hours }: Pick<ReadyQuestion, 'line' | 'marks' | 'hours'>, { forecast, holds, phase }: Verdict): ShownAge | null {

@@ -3,6 +3,7 @@ import { POUR_ITEMS, type PourItem, pourKey } from '../build/pourOrder'
 import { kindsOfGrams } from '../dough/blend'
 import type { Pantry } from '../dough/ingredient'
 import type { Signs } from '../readiness/likelihoods'
+import type { Explanation } from '../readiness/marks'
 import type { MixedAs } from '../readiness/observations'
 import type { LineMasses } from '../schedule/planBuild'
 import { recordOf } from '../units/keysOf'
@@ -43,6 +44,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
     } & BenchTemps)
   | { readonly type: 'band'; readonly mixTempC: number; readonly levelMm?: number }
   | { readonly type: 'mark'; readonly rise?: number; readonly pH?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
+  | { /** What a baker says of a level that was asked about. */ readonly type: 'explained'; readonly look: string; readonly as: Explanation }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number; readonly was?: MixedAs }
   | {
@@ -131,6 +133,8 @@ export interface BakeState {
     readonly signs: Signs
     readonly note?: string
     readonly picture?: string
+    /** What the baker said of its level, where it was asked about. */
+    readonly explained?: Explanation
   }[]
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
@@ -159,7 +163,7 @@ export function standing<H extends Happening>(happenings: readonly H[]): Exclude
 }
 
 /**
- * What may be taken back: the latest happening that stands, so that nothing is left hanging; and any pour while its bowl is still being filled.
+ * What may be taken back: the latest happening that stands, so that nothing is left hanging; any pour while its bowl is still being filled; and a look at any time.
  * @param happenings in the order they were recorded
  */
 export function canUndo(happenings: readonly Happening[], id: string): boolean {
@@ -168,6 +172,8 @@ export function canUndo(happenings: readonly Happening[], id: string): boolean {
   if (asked === undefined) return false
   if (asked === stood.at(-1)) return true
   const filled = (type: 'band' | 'mixed') => stood.some((h) => h.type === type)
+  // Nothing hangs on a look but what was said of it, which goes with it.
+  if (asked.type === 'mark' || asked.type === 'explained') return true
   if (asked.type === 'pour') return !filled('band')
   if (asked.type !== 'weigh') return false
   if (asked.into === 'first build') return !stood.some((h) => h.type === 'pour' || (h.type === 'step' && h.step === asked.into))
@@ -186,6 +192,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   let band: BakeState['band'] = null
   let mixed: BakeState['mixed'] = null
   const marks: BakeState['marks'][number][] = []
+  const explained = new Map<string, Explanation>()
   const moves: BakeState['moves'][number][] = []
   const deeds = new Map<string, StepDeed>()
   const weighed: BakeState['weighed'][number][] = []
@@ -205,6 +212,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       notePour(pourKey(h), h)
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC, levelMm: h.levelMm }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, pH: h.pH, signs: h.signs, note: h.note, picture: h.picture })
+    else if (h.type === 'explained') explained.set(h.look, h.as)
     else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
     else if (h.type === 'weigh') {
       weighed.push({ id: h.id, into: h.into, key: h.key, lineId: h.lineId, grams: h.weighedGrams })
@@ -235,7 +243,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     readings,
     outcome,
     band,
-    marks,
+    marks: marks.map((m) => (explained.has(m.id) ? { ...m, explained: explained.get(m.id) } : m)),
     moves,
     mixed,
     deeds,

@@ -1,4 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { AS_MARKED } from '../readiness/marks'
 import type { Verdict } from '../readiness/verdict'
 import { USUAL_COURSE } from '../schedule/course'
 import { expectedMixMs, type StepFacts, stepsOf } from './steps'
@@ -29,6 +30,8 @@ function verdict(advice: Verdict['advice']): Verdict {
     probability: 0.8,
     phases: { lag: 0, climbing: 0.8, young: 0.2, peak: 0, easing: 0, collapsed: 0 },
     holds: true,
+    marks: [],
+    reads: AS_MARKED,
     fitNow: 0,
     forecast: {
       gridHours: [0, 1],
@@ -78,8 +81,8 @@ test('ripe: mix now, not at the time once planned', () => {
   expect(ripening({ kind: 'mix now', closesHours: 10 })[0]).toEqual({ id: 'mix', kind: 'mix', atMs: now, untilMs: now + 5 * millisecondsInHour, minutes: 15 })
 })
 
-test('collapsed: feed again; mixed: nothing more', () => {
-  expect(ripening({ kind: 'feed again' }).map((s) => s.kind)).toEqual(['feed again'])
+test('past and collapsed: feed again; mixed: nothing more', () => {
+  expect(ripening({ kind: 'past', how: 'collapsed' }).map((s) => s.kind)).toEqual(['feed again'])
   expect(stepsOf(facts({ status: 'mixed' }), now)).toEqual([])
 })
 

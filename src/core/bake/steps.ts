@@ -98,10 +98,17 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
   switch (advice.kind) {
     // The appointment is the planned one for as long as the levain allows it; its window is the time in which it may wait.
     case 'mix now':
-    case 'mix soon':
+    case 'held':
       return [mix(mixMs, closes)]
-    case 'feed again':
-      return [step('feed again', nowMs)]
+    case 'past':
+      return advice.how === 'collapsed' ? [step('feed again', nowMs)] : [mix(mixMs)]
+    case 'ask':
+    case 'look': {
+      const look = awake(nowMs)
+      // What may be past, or does not fit, is not called to the bowl; an hour that is still to come stays.
+      const isOpen = advice.kind === 'ask' || advice.why === 'may be past'
+      return [...chills, step('look', look), ...(isOpen && facts.mixAtMs <= nowMs ? [] : [mix(Math.max(mixMs, look), isOpen ? null : closes)])]
+    }
     case 'not rising':
       return [step('look', awake(at(advice.lookAgainHours)))]
     case 'wait': {
@@ -133,7 +140,7 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   const at = (hours: number) => running.bandMs + hours * millisecondsInHour
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
   // Ready, and the planned hour has passed or comes too late for it: now.
-  if ((advice.kind === 'mix now' || advice.kind === 'mix soon') && (mixAtMs < nowMs || mixAtMs > closes)) return nowMs
+  if ((advice.kind === 'mix now' || advice.kind === 'past') && (mixAtMs < nowMs || mixAtMs > closes)) return nowMs
   const soonest = Math.max(nowMs, at(forecast.opens.p50))
   // Where the dough's day is planned, its hour counts as long as the levain allows it; else it is mixed from when it is ready on.
   const wanted = dough === null && advice.kind === 'wait' ? soonest : Math.max(soonest, Math.min(mixAtMs, closes))

@@ -303,24 +303,26 @@ function range(hours: readonly (number | null)[], weights: ArrayLike<number>): H
 /**
  * Probability that the levain is fit to mix at a time.
  * @param hours since mixing
+ * @param withinHours so little before its window or after it counts as in it, h
  * @returns 0 … 1
  */
-export function fitAt(draws: Draws, school: School, hours: number, weights?: ArrayLike<number>): number {
+export function fitAt(draws: Draws, school: School, hours: number, weights?: ArrayLike<number>, withinHours = 0): number {
   return fitIn(
     draws.milestones.map((m) => windowOf(m, school)),
     hours,
-    weights ?? new Float64Array(draws.milestones.length).fill(1)
+    weights ?? new Float64Array(draws.milestones.length).fill(1),
+    withinHours
   )
 }
 
-function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, weights: ArrayLike<number>): number {
+function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, weights: ArrayLike<number>, within = 0): number {
   let fit = 0
   let total = 0
   for (let k = 0; k < windows.length; k++) {
     const weight = weights[k] ?? NaN
     const { opensHours, closesHours } = sure(windows[k])
     total += weight
-    if (opensHours !== null && hours >= opensHours && hours <= (closesHours ?? Number.POSITIVE_INFINITY)) fit += weight
+    if (opensHours !== null && hours >= opensHours - within && hours <= (closesHours ?? Number.POSITIVE_INFINITY) + within) fit += weight
   }
   return total > 0 ? fit / total : 0
 }

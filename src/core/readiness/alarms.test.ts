@@ -51,6 +51,6 @@ test('by the clock from when it was mixed; nothing of a levain that has collapse
   const [soon, opens] = alarmsByClock(verdict, startedAtMs, 25)
   expect(opens?.atMs).toBe(startedAtMs + verdict.forecast.opens.p25 * millisecondsInHour)
   expect((opens?.atMs ?? 0) - (soon?.atMs ?? 0)).toBe(30 * 60_000)
-  expect(alarmsByClock({ ...verdict, phase: 'collapsed' }, startedAtMs, 25)).toEqual([])
+  expect(alarmsByClock({ ...verdict, advice: { kind: 'past', how: 'collapsed' } }, startedAtMs, 25)).toEqual([])
   expect(alarmsByClock({ ...verdict, holds: false }, startedAtMs, 25)).toEqual([])
 })

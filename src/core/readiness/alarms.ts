@@ -39,16 +39,18 @@ export function windowAlarms({ opens, closes }: Pick<Forecast, 'opens' | 'closes
 /** Which risk is taken where nobody has chosen. */
 export const USUAL_RISK: LateRisk = 25
 
+const CALLED: ReadonlySet<Verdict['advice']['kind']> = new Set(['wait', 'look', 'mix now', 'held'])
+
 /**
  * The words about the window of a running levain, by the clock.
  * @param startedAtMs when it was mixed
- * @returns in the order of time; none where its forecast does not hold, or where it has collapsed
+ * @returns in the order of time; none where its forecast does not hold, where it is past, or where a level does not fit
  */
 export function alarmsByClock(
-  { holds, phase, forecast }: Verdict,
+  { holds, advice, forecast }: Verdict,
   startedAtMs: number,
   risk: LateRisk
 ): { readonly kind: WindowAlarm['kind']; readonly atMs: number }[] {
-  if (!holds || phase === 'collapsed') return []
+  if (!holds || !CALLED.has(advice.kind) || (advice.kind === 'look' && advice.why === 'may be past')) return []
   return windowAlarms(forecast, risk).map(({ kind, atHours }) => ({ kind, atMs: startedAtMs + atHours * millisecondsInHour }))
 }

@@ -131,5 +131,5 @@ export function likelihood(kind: SignKind, sign: string, phase: Phase, manner: C
   return (1 - SLIP) * (found.p[PHASES.indexOf(phase)] ?? NaN) + SLIP / Object.keys(rows).length
 }
 
-/** What a kind of sign weighs for a culture, as an exponent of its likelihood. */
-export const temperOf = (kind: SignKind, manner: CultureManner) => (DULL_KINDS[manner].includes(kind) ? DULL : TEMPER)
+/** What a sign weighs for a culture, as an exponent of its likelihood; a sunken centre is past in every culture. */
+export const temperOf = (kind: SignKind, manner: CultureManner, sign?: string) => (DULL_KINDS[manner].includes(kind) && sign !== 'sunken' ? DULL : TEMPER)

@@ -1,5 +1,5 @@
+import type { Mark } from './marks'
 import { observationsOf } from './observations'
-import type { Mark } from './verdict'
 
 const look = (hours: number, more: Partial<Mark> = {}): Mark => ({ hours, ...more })
 const domed = (hours: number, rise?: number) => look(hours, { rise, signs: { top: 'domed' } })

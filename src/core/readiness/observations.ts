@@ -1,5 +1,5 @@
 import type { Observation } from '../ferment/oneBuild'
-import type { Mark } from './verdict'
+import type { Mark } from './marks'
 
 /** How a levain was when it was mixed, by eye. */
 export const MIXED_AS = ['rising', 'at its peak', 'past it'] as const

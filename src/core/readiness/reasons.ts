@@ -2,9 +2,10 @@ import { type Draws, drawnGas } from '../ferment/forecast'
 import { entriesOf, recordOf } from '../units/keysOf'
 import { sure } from '../units/sure'
 import { type CultureManner, likelihood, rowsOf, SIGN_KINDS, type SignKind, temperOf } from './likelihoods'
+import type { Mark } from './marks'
 import { PHASES, phaseAt } from './phases'
 import type { Phases } from './surprise'
-import { type Mark, phasesOf, weighDraws } from './verdict'
+import { phasesOf, straightened, weighDraws } from './weighLooks'
 
 /** What one observation did to the verdict. */
 export interface Said {
@@ -41,10 +42,11 @@ const LEAST_BITS = 0.02
 /**
  * What each observation said, and what to look at next.
  * @param draws forecast of the build as it was mixed
- * @param marks looks so far
+ * @param noted looks so far, in the order of time
  * @param nowHours hours since mixing
  */
-export function reasonsOf(draws: Draws, marks: readonly Mark[], nowHours: number, manner: CultureManner): Reasons {
+export function reasonsOf(draws: Draws, noted: readonly Mark[], nowHours: number, manner: CultureManner): Reasons {
+  const { marks } = straightened(draws, noted, manner)
   const all = weighDraws(draws, marks, manner)
   const { phases, phase } = phasesOf(all, nowHours)
   const said = marks.flatMap((mark, i) =>

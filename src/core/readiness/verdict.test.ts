@@ -4,8 +4,10 @@ import { gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { whiteVessel } from '../testing/builds'
 import type { CultureManner } from './likelihoods'
+import type { Mark } from './marks'
 import { phaseAt } from './phases'
-import { judge, type Mark, mannerOf, weighDraws } from './verdict'
+import { judge, mannerOf } from './verdict'
+import { weighDraws } from './weighLooks'
 
 const vessel = whiteVessel(23)
 const draws = drawForecast(vessel, UNKNOWN_JAR, { untilHours: 30 })
@@ -68,10 +70,10 @@ test('too early for the dome is just right for those who mix young', () => {
   expect(judge(draws, marks, hours, 'young', wheat).advice.kind).toBe('mix now')
 })
 
-test('sunken with a film above the level, long past: feed again', () => {
+test('sunken with a film above the level, long past: collapsed', () => {
   const { advice, phase } = judge(draws, [{ hours: 20, rise: 1.7, signs: { top: 'sunken', smear: 'yes', smell: 'vinegar' } }], 20, 'dome', wheat)
   expect(phase).toBe('collapsed')
-  expect(advice.kind).toBe('feed again')
+  expect(advice).toEqual({ kind: 'past', how: 'collapsed' })
 })
 
 test('at the band after nine hours: it is not rising', () => {
@@ -113,7 +115,7 @@ test('sunken, a film on the glass, and far below what was read half an hour ago:
   const early = [...looks(1, [4, 5.5]), { hours: 6, rise: 1.7, signs: { top: 'sunken' as const, smear: 'yes' as const } }]
   const { phase, advice, fitNow } = judge(draws, [...looks(1, [4]), { hours: 5.5, rise: 2.5 }, early.at(-1) as Mark], 6, 'dome', wheat)
   expect(phase).toBe('collapsed')
-  expect(advice.kind).toBe('feed again')
+  expect(advice).toEqual({ kind: 'past', how: 'collapsed' })
   expect(fitNow).toBeLessThan(0.2)
   // One odd sign among others that fit is a slip, and changes little.
   const odd = judge(

@@ -3,6 +3,7 @@
  * learning is judged by; it imports nothing from ferment.
  */
 import { normalFrom, seededRandom } from './seededRandom'
+import { TRUE_MIXES, type TrueMixName } from './trueMixes'
 import { type HiddenJar, restedCulture, seedShareOf, type TrueCurve, trueRise, trueRiseAt } from './trueRise'
 
 /** How much jars, rooms, builds and readings differ (sd; of the logarithm where a factor). */
@@ -19,6 +20,7 @@ export interface LoggedLook {
 
 /** One build as the baker knows it, and as it really went. */
 export interface LoggedBuild {
+  readonly mix: TrueMixName
   readonly flourPerSeed: number
   /** What the thermometer said, °C. */
   readonly roomC: number
@@ -47,8 +49,9 @@ const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10] as const
  * A jar nobody knows and its log.
  * @param seed whole number; the same gives the same jar
  * @param builds how many
+ * @param mix what it is fed with, every time
  */
-export function trueLog(seed: number, builds: number): TrueLog {
+export function trueLog(seed: number, builds: number, mix: TrueMixName = 'white'): TrueLog {
   const random = seededRandom(seed)
   const normal = normalFrom(random)
   const jar = {
@@ -56,10 +59,10 @@ export function trueLog(seed: number, builds: number): TrueLog {
     pause: Math.exp(TRUE_SPREAD.pause * normal()),
     height: Math.exp(TRUE_SPREAD.height * normal())
   }
-  return { jar, builds: Array.from({ length: builds }, () => loggedBuild(jar, random, normal)) }
+  return { jar, builds: Array.from({ length: builds }, () => loggedBuild(jar, mix, random, normal)) }
 }
 
-function loggedBuild(jar: HiddenJar, random: () => number, normal: () => number): LoggedBuild {
+function loggedBuild(jar: HiddenJar, mix: TrueMixName, random: () => number, normal: () => number): LoggedBuild {
   const flourPerSeed = RATIOS[Math.floor(random() * RATIOS.length)] ?? NaN
   const roomC = Math.round((19 + 8 * random()) * 2) / 2
   const mixTempC = Math.round(20 + 6 * random())
@@ -69,7 +72,10 @@ function loggedBuild(jar: HiddenJar, random: () => number, normal: () => number)
   const tau = 0.5 + massGrams / 220
   const tempAt = followed((h) => roomC + (offs[Math.min(Math.floor(h * 4), offs.length - 1)] ?? NaN), mixTempC, tau)
   const chance = Math.exp(TRUE_SPREAD.chance * normal())
-  const truth = trueRise({ seedShare: seedShareOf(flourPerSeed), seed: restedCulture(coldDays), tempAt, jar, chance }, LONGEST_HOURS)
+  const { hydration, pace, height } = TRUE_MIXES[mix]
+  const own = { ...jar, height: jar.height * height }
+  const seedShare = seedShareOf(flourPerSeed, hydration)
+  const truth = trueRise({ seedShare, seed: restedCulture(coldDays), tempAt, jar: own, chance, mixPace: pace, hydration }, LONGEST_HOURS)
   const peak = Math.min(truth.peakHours, LONGEST_HOURS)
   const look = (hours: number): LoggedLook => ({ hours, rise: Math.max(1, trueRiseAt(truth, hours) * (1 + TRUE_SPREAD.reading * normal())) })
   const looks = [0.3, 0.5, 0.65, 0.8, 0.92, 1.02]
@@ -78,6 +84,7 @@ function loggedBuild(jar: HiddenJar, random: () => number, normal: () => number)
     .map((share) => look(share * peak))
   const lastShare = 0.85 + 0.35 * random()
   return {
+    mix,
     flourPerSeed,
     roomC,
     mixTempC,

@@ -91,6 +91,14 @@ function signsThere(full: number, falling: boolean): Readonly<Record<string, Wei
   }
 }
 
+/** The same of rye and of mixes without gluten: hardly a dome, no web, nothing that floats for long. */
+function denseSigns(full: number, falling: boolean): Readonly<Record<string, Weights>> {
+  const spoon = { sinks: 6, hangs: 3, floats: full > 0.8 ? 3 : 1 }
+  const webbing = { none: 6, strands: full > 0.5 ? 3 : 1, slack: falling ? 3 : 1 }
+  if (!falling) return { top: { flat: 6, domed: full > 0.5 ? 4 : 2 }, spoon, webbing }
+  return { top: full < 0.8 ? { sunken: 6, dimpled: 2, flat: 2 } : { flat: 6, dimpled: 3, domed: 1 }, spoon, webbing }
+}
+
 const ALL: Readonly<Record<string, readonly string[]>> = {
   top: ['domed', 'flat', 'dimpled', 'sunken'],
   surface: ['smooth', 'pitted', 'foamy', 'cracked'],
@@ -115,10 +123,19 @@ function drawn(weights: Weights, random: () => number): string {
  * One look at a jar.
  * @param curve how it really goes
  * @param kinds how many kinds of sign are noted
+ * @param dense it neither domes nor floats nor pulls webs
  */
-export function trueLook(curve: TrueCurve, hours: number, observer: Observer, kinds: number, random: () => number, normal: () => number): TrueLook {
+export function trueLook(
+  curve: TrueCurve,
+  hours: number,
+  observer: Observer,
+  kinds: number,
+  random: () => number,
+  normal: () => number,
+  dense = false
+): TrueLook {
   const { full, falling } = stateAt(curve, hours)
-  const there = signsThere(full, falling)
+  const there = { ...signsThere(full, falling), ...(dense ? denseSigns(full, falling) : {}) }
   const chosen = Object.keys(there)
     .map((kind) => ({ kind, at: random() }))
     .sort((a, b) => a.at - b.at)

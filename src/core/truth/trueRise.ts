@@ -77,8 +77,8 @@ export interface TrueCurve {
   readonly end: TrueCulture & { readonly yeast: number }
 }
 
-/** Share of all flour that comes with a seed of 100 %, fed with fresh flour per gram of it. */
-export const seedShareOf = (flourPerSeed: number) => 0.5 / (0.5 + flourPerSeed)
+/** Share of all flour that comes with a seed as wet as its feed, with so much fresh flour per gram of it. */
+export const seedShareOf = (flourPerSeed: number, hydration = 1) => 1 / (1 + flourPerSeed * (1 + hydration))
 
 const LAW = {
   lowestC: -3,

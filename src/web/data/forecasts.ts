@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type Bake, beliefIn, type Cultures, minuteOf, type ReadyQuestion, readyQuestion } from '../../answers'
+import { type AdviceNow, adviceNow, awakeAt, type Bake, beliefIn, type Cultures, minuteOf, type ReadyQuestion, readyQuestion } from '../../answers'
 import type { BatchLine, Busy, Drivers, Forecast, HourRange, JarBelief, Mark, School, Verdict } from '../../core'
 import { desk, ONCE } from './desk'
+import { useKitchen } from './kitchen'
 
 /** A running levain with what is thought of it now. */
 export interface Judged {
@@ -12,6 +13,8 @@ export interface Judged {
   /** What was believed of its jar. */
   readonly belief: JarBelief
   readonly verdict: Verdict
+  /** What follows from it by the clock: every face tells this. */
+  readonly told: AdviceNow
   /** The looks it rests on, and when it was judged, hours since mixing. */
   readonly marks: readonly Mark[]
   readonly hours: number
@@ -117,7 +120,7 @@ const questionsOf = (bakes: readonly Bake[], nowMs: number, { beliefs }: Culture
   })
 
 /** Answers as an array: two maps are alike to SWR, whatever they hold. */
-const answersTo = (questions: readonly Question[]): Promise<(Omit<Judged, 'bake'> & { readonly id: string })[]> =>
+const answersTo = (questions: readonly Question[]): Promise<(Omit<Judged, 'bake' | 'told'> & { readonly id: string })[]> =>
   Promise.all(questions.map(async (question) => ({ ...question, verdict: await desk().judge(question) })))
 
 /**
@@ -126,6 +129,7 @@ const answersTo = (questions: readonly Question[]): Promise<(Omit<Judged, 'bake'
  */
 export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cultures: Cultures | undefined): ReadonlyMap<string, Judged> | undefined {
   const minute = minuteOf(now)
+  const { kitchen } = useKitchen()
   const questions = useMemo(() => (cultures === undefined ? [] : questionsOf(bakes ?? [], minute, cultures)), [bakes, minute, cultures])
   const { data, error } = useSWR(questions.length === 0 ? null : ['verdicts', questions], ([, asked]: [string, Question[]]) => answersTo(asked), ONCE)
   return useMemo(() => {
@@ -134,8 +138,9 @@ export function useVerdicts(bakes: readonly Bake[] | undefined, now: number, cul
     for (const { id } of questions) {
       const answer = data?.find((a) => a.id === id)
       const bake = bakes.find((b) => b.id === id)
-      if (answer !== undefined && bake !== undefined) judged.set(id, { ...answer, bake })
+      if (answer !== undefined && bake !== undefined)
+        judged.set(id, { ...answer, bake, told: adviceNow(answer.verdict, answer.line.startedAtMs, minute, (ms) => awakeAt(kitchen, ms)) })
     }
     return judged
-  }, [questions, bakes, cultures, data, error])
+  }, [questions, bakes, cultures, data, error, minute, kitchen])
 }

@@ -10,17 +10,14 @@ import {
   chanceWhileHome,
   compareLine,
   type DayPlan,
-  type Draws,
   type Drivers,
   driversOf,
   type HourRange,
   type JarBelief,
   type JarCondition,
   type JarParameters,
-  judge,
   type Mark,
   type Mendings,
-  mannerOf,
   mendPlans,
   offerPlans,
   type PastBuild,
@@ -96,12 +93,12 @@ const desk = {
     wanted: Omit<WaysAsked, 'line' | 'nowMs' | 'forecast' | 'shown' | 'jar'>,
     belief: JarBelief
   ): Ways => {
-    const asLooked = (draws: Draws) => judge(draws, marks, hours, wanted.school, mannerOf(line))
-    const verdict = asLooked(drawsOf(line, belief))
+    const asked = { marks, hours, school: wanted.school, belief }
+    const verdict = isItReady({ ...asked, line })
     const nowMs = line.startedAtMs + hours * millisecondsInHour
     return waysNow(
       { ...wanted, line, nowMs, forecast: verdict.forecast, shown: shownAge({ line, marks, hours }, verdict), jar: belief.centre },
-      (moved) => asLooked(drawn(moved, belief)).forecast
+      (moved) => isItReady({ ...asked, line: moved }, drawn).forecast
     )
   },
   /** When a dough has grown by each of some shares. */

@@ -35,6 +35,18 @@ export const FROM_PICTURES = {
   leaveOutPicture: (time: string) => `Leave out the picture of ${time}`
 } as const
 
+export const LEVEL_ASKED = {
+  mistyped: (rise: string) => `I mistyped ${rise}`,
+  stirred: 'It was stirred or knocked down',
+  'band moved': 'The band was moved',
+  rightItFell: 'It is right: it fell',
+  right: 'It is right',
+  levelYouSaw: 'The level you saw',
+  level: 'The level',
+  save: 'Save',
+  noted: 'Noted. The forecast goes on from there.'
+} as const
+
 export const LEVEL_JAR = {
   levelInJar: 'Level in the jar',
   markedLevel: (rise: string) => `${rise} × the marked level`
@@ -79,6 +91,7 @@ export const VERDICT_CARD = {
 } as const
 
 export const WATCH_STATION = {
+  levelCorrected: 'The level is corrected.',
   pH: (pH: number) => `pH\u202f${pH}`,
   nothingToWatchYet: 'Nothing to watch yet',
   onceLevainWeighedAndLevel: 'Once the levain is weighed and its level is marked, you can follow its rise here.',
@@ -114,8 +127,10 @@ export const WAYS_CARD = {
   daysFromNow: 'days from now',
   jar: 'the jar',
   mixNow: 'Mix now',
-  mixNowAlthoughYoung: 'Mix now, although it is young',
-  mixNowAlthoughPast: 'Mix now, although it is past',
+  ifMixedNow: 'If you mix it now',
+  mixYoung: 'Mix it young',
+  mixFromCold: 'Mix it from the cold',
+  mixPast: 'Mix it past its best',
   lookAgainAt: (dayTime: string) => `Look again at ${dayTime}`,
   readyFromAboutUntil: (at: string, at2: string) => `Ready from about ${at} until ${at2}.`,
   warm: (name: string) => `Warm it: ${name}`,

@@ -85,7 +85,7 @@ test('the window of a levain on its way calls before it opens, as it opens, and 
     server.send('POST', `/api/bakes/${bakeId}/events`, { id: testId(), type, happenedAt: at(minutes).toISOString(), ...more })
   const inFile = async () => {
     const events = eventsOf((await text('/api/calendar.ics')).body)
-    return { window: events.find((e) => e.summary === 'Ready to mix: Two loaves'), mix: events.find((e) => e.summary === 'Mix: Two loaves') }
+    return { window: events.find((e) => e.summary === 'Should be ready: Two loaves'), mix: events.find((e) => e.summary === 'Mix: Two loaves') }
   }
   expect((await inFile()).window).toBeUndefined()
   for (const [item, grams] of [
@@ -103,9 +103,9 @@ test('the window of a levain on its way calls before it opens, as it opens, and 
     words: alarm.getFirstPropertyValue('description')
   }))
   expect(alarms.map(({ words }) => words)).toEqual([
-    'Two loaves: the levain will be ready to mix in about half an hour',
-    'Two loaves: the levain may be ready to mix: look at it',
-    'Two loaves: the levain stays ready for about half an hour more: mix it, or chill it'
+    'Two loaves: the levain should be ready in about half an hour',
+    'Two loaves: the levain should be ready: look at it first',
+    'Two loaves: the levain should stay ready for about half an hour more: look at it, then mix or chill it'
   ])
   const [soon, opens, closes] = alarms.map((alarm) => alarm.at) as [number, number, number]
   expect(opens - soon).toBe(1800)

@@ -1,6 +1,8 @@
 import { millisecondsInMinute } from 'date-fns/constants'
 import ical, { ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
 import {
+  adviceNow,
+  awakeAt,
   type Bake,
   type Beliefs,
   beliefIn,
@@ -8,7 +10,6 @@ import {
   beliefWithoutLog,
   type Cultures,
   dayOfBake,
-  fitWindow,
   isItReady,
   learnedFrom,
   minuteOf,
@@ -17,7 +18,7 @@ import {
   solveBakeHere
 } from '../../../answers'
 import { isoOf, type WireCalendarAddress } from '../../../contract'
-import { alarmsByClock, type JarBelief, type Step, USUAL_RISK, type Verdict } from '../../../core'
+import { alarmsByClock, type JarBelief, type Step, USUAL_RISK } from '../../../core'
 import { stepCaution, stepTitle, windowTitle } from '../../../words'
 import { REFUSE_CALENDAR } from '../../../words/refusals/calendar'
 import { THINGS } from '../../../words/refusals/things'
@@ -92,11 +93,15 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenNa
     const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
     const verdict = question === null ? null : isItReady(question)
     const minute = minuteOf(work.nowMs)
+    const told = question === null || verdict === null ? null : adviceNow(verdict, question.line.startedAtMs, minute, (ms) => awakeAt(kitchen, ms))
     const { steps } = dayOfBake(bake, { solved: solveBakeHere(bake, cultures, stocked, minute), verdict }, stocked, cultures, minute)
     bakes.push({
       bake,
       entries: steps.map((step): Entry => ({ step, title: stepTitle(bake, step, jars) })),
-      window: windowOf(bake, verdict)
+      window:
+        question === null || verdict === null || told?.window == null
+          ? null
+          : { ...told.window, alarms: alarmsByClock(verdict, question.line.startedAtMs, USUAL_RISK) }
     })
   }
   return { kitchenName: kitchen.name, bakes }
@@ -116,19 +121,11 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
     start: new Date(window.fromMs),
     end: new Date(window.toMs),
     stamp: new Date(nowMs),
-    summary: `Ready to mix: ${bake.plan.name}`,
+    summary: `Should be ready: ${bake.plan.name}`,
     description: REFUSE_CALENDAR.byWhatYouHaveSeen
   })
   for (const { kind, atMs } of window.alarms) event.createAlarm({ type: ICalAlarmType.display, trigger: new Date(atMs), description: windowTitle(bake, kind) })
   return true
-}
-
-/** When a levain on its way is fit to mix, and when that is called out; null where there is no window to come. */
-function windowOf({ line }: Bake, verdict: Verdict | null): BakeEntries['window'] {
-  if (verdict === null || line === null) return null
-  const alarms = alarmsByClock(verdict, line.startedAtMs, USUAL_RISK)
-  const window = fitWindow(verdict.forecast, line.startedAtMs)
-  return alarms.length === 0 || window === null ? null : { ...window, alarms }
 }
 
 /** A name could end its line and begin a property of its own. */

@@ -1,7 +1,7 @@
 import { Op } from 'sequelize'
 import { stateOf } from '../../../answers'
 import type { JarBuild } from '../../../contract'
-import type { BatchLine } from '../../../core'
+import { type BatchLine, undisturbed } from '../../../core'
 import { plain } from '../../db/rows'
 import { eventsOf } from '../bakes/bakes'
 import { undoneIds, type Work } from '../work'
@@ -44,7 +44,7 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
     const line = lines.get(id)
     if (line === undefined) return []
     const dough = doughs.get(bakeId ?? '')
-    const seen = marks.map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs }))
+    const seen = undisturbed(marks).map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs }))
     return [{ batchId: id, name, kind: 'levain', line, marks: seen, mixedAt, mixedAs, dough: dough === undefined ? undefined : { line: dough, metered } }]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]

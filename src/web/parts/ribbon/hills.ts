@@ -103,7 +103,7 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
 }
 
 /** A running levain as a hill, as its marks have corrected it. */
-export function runningHill({ bake, line, belief, verdict, marks }: Judged, { jars }: Cultures): Hill {
+export function runningHill({ bake, line, belief, verdict, told, marks }: Judged, { jars }: Cultures): Hill {
   const { forecast } = verdict
   const start = line.startedAtMs
   const grid = forecast.gridHours.map((hours, i) => ({ ms: start + hours * millisecondsInHour, gas: forecast.gas.p50[i] ?? NaN }))
@@ -117,8 +117,8 @@ export function runningHill({ bake, line, belief, verdict, marks }: Judged, { ja
     points: grid.filter((p) => p.ms <= endMs),
     was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),
-    window: verdict.holds ? fitWindow(forecast, start) : null,
-    marks: markPoints(bake.state.marks),
+    window: told.window,
+    marks: verdict.marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ ms: start + hours * millisecondsInHour, gas: rise - 1 }])),
     fit: fitOf(forecast, start),
     moves: movesOf(line),
     mixAtMs: bake.plan.mixAt

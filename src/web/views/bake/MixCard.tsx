@@ -74,7 +74,7 @@ export function MixCard({
         fullWidth
         mt="md"
         disabled={over}
-        variant={byScale || judged?.verdict.advice.kind === 'mix now' ? 'filled' : 'default'}
+        variant={byScale || judged?.told.advice.kind === 'mix now' ? 'filled' : 'default'}
         onClick={() =>
           void onMixed({
             type: 'mixed',

@@ -1,6 +1,5 @@
-import { millisecondsInHour } from 'date-fns/constants'
 import { type Format, pouredGrams, ratioOf } from '../../../core'
-import { near, PHASE_WORDS } from '../../../words'
+import { HEADLINE_WORDS, near } from '../../../words'
 import { STATION_FIGURE } from '../../../words/screens/bake'
 import type { StationId } from '../../parts/stations'
 import type { BakeHere } from './bakeHere'
@@ -29,12 +28,9 @@ export function stationFigure(id: StationId, { state, solved, judged, day }: Bak
     }
     case 'watch': {
       if (state.mixed !== null) return STATION_FIGURE.mixed(format.dayTime(state.mixed.atMs))
-      const opens = judged?.verdict.forecast.opens.p50
-      const closes = judged?.verdict.forecast.closes.p50
-      if (judged?.verdict.holds === false) return PHASE_WORDS[judged.verdict.phase].word.toLowerCase()
-      if (judged === undefined || opens === undefined || closes === undefined || !Number.isFinite(opens)) return STATION_FIGURE.nothingToSeeYet
-      const at = (hours: number) => format.time(near(judged.line.startedAtMs + hours * millisecondsInHour))
-      return Number.isFinite(closes) ? `${at(opens)}–${at(closes)}` : STATION_FIGURE.from(at(opens))
+      if (judged === undefined) return STATION_FIGURE.nothingToSeeYet
+      const { window, headline } = judged.told
+      return window === null ? HEADLINE_WORDS[headline].word.toLowerCase() : `${format.time(near(window.fromMs))}–${format.time(near(window.toMs))}`
     }
   }
 }

@@ -3,12 +3,11 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { awakeAt, whereItStands } from '../../../answers'
-import { type Format, isCold, levelOf, pourKey, type Step, type WeighedDough } from '../../../core'
+import { type AdviceNow, levelToRead, whereItStands } from '../../../answers'
+import { type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, ITEM_WORDS, near, stepCaution } from '../../../words'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
-import type { Judged } from '../../data/forecasts'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass } from '../../parts/cards/Card'
@@ -84,7 +83,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   return (
     <>
       <StepFigures day={day} step={step} now={now} />
-      {judged !== undefined && <Text mt="md">{adviceSentence(judged.verdict, judged.line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</Text>}
+      {judged !== undefined && <Text mt="md">{adviceSentence(judged.told, judged.line.startedAtMs, format)}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && <Text mt="md">{NEXT_CARD.standsInColdTakeOut(coldPlace.name.toLowerCase())}</Text>}
       <Group mt="lg">
@@ -160,10 +159,10 @@ function StepFigures({
         <Figures>
           <Figure
             size="lg"
-            value={format.rise(1 + levelOf(judged.verdict.forecast, (now - judged.line.startedAtMs) / millisecondsInHour))}
+            value={format.rise(levelToRead(judged.verdict, (now - judged.line.startedAtMs) / millisecondsInHour))}
             name={NEXT_CARD.expectedNow}
           />
-          <Figure size="lg" value={windowWords(judged, format)} name={NEXT_CARD.readyToMix} />
+          {judged.told.window !== null && <Figure size="lg" value={windowWords(judged.told.window, format)} name={NEXT_CARD.readyToMix} />}
         </Figures>
       )
     case 'shape':
@@ -200,7 +199,4 @@ function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
   return figures.filter(([, grams]) => grams > 0)
 }
 
-function windowWords({ line, verdict }: Judged, format: Format): string {
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
-  return `${at(verdict.forecast.opens.p50)} – ${at(verdict.forecast.closes.p50)}`
-}
+const windowWords = ({ fromMs, toMs }: NonNullable<AdviceNow['window']>, format: Format) => `${format.time(near(fromMs))} – ${format.time(near(toMs))}`

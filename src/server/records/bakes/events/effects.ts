@@ -2,6 +2,7 @@ import type { BakeEvent } from '../../../../contract'
 import { band } from './band'
 import { doughRead } from './dough'
 import type { Effect, Told } from './effect'
+import { explained } from './explained'
 import { mark } from './mark'
 import { measured } from './measured'
 import { mixed } from './mixed'
@@ -23,6 +24,7 @@ const EFFECTS: { readonly [T in Type]: (told: Told<T>) => Promise<Effect> } = {
   measured,
   band,
   mark,
+  explained,
   moved,
   mixed,
   dough: doughRead,

@@ -3,7 +3,8 @@ import { useHotkeys } from '@mantine/hooks'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
-import { contentsOf, levelOf, mainKind, mannerOf, POSSIBLE, pHAfter, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
+import { levelToRead } from '../../../../answers'
+import { contentsOf, mainKind, mannerOf, POSSIBLE, pHAfter, type Reasons, rowsOf, SIGN_KINDS, type SignKind, type Signs } from '../../../../core'
 import { LOOKS_LIKE, SIGN_WORDS } from '../../../../words'
 import { LOOK } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
@@ -33,7 +34,7 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
   const { state, judged, now, belief } = useBakeHere()
   const { kitchen, format } = useKitchen()
   const last = state.marks.findLast((m) => m.rise !== undefined)
-  const expected = judged === undefined ? 1 : 1 + levelOf(judged.verdict.forecast, Math.max((now - judged.line.startedAtMs) / millisecondsInHour, 0))
+  const expected = judged === undefined ? 1 : levelToRead(judged.verdict, (now - judged.line.startedAtMs) / millisecondsInHour)
   const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS
   const start = Math.round((isFresh ? (last.rise ?? 1) : expected) * 10) / 10
   const [typed, setTyped] = useState<number | null>(null)

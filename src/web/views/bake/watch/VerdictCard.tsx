@@ -1,14 +1,14 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
-import { awakeAt } from '../../../../answers'
 import type { Reasons, Said } from '../../../../core'
-import { adviceSentence, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
+import { adviceSentence, HEADLINE_WORDS, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
 import { VERDICT_CARD } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { LevelAsked } from './LevelAsked'
 import classes from './Watch.module.css'
 
 /** Surer than this nobody is of a levain. */
@@ -20,10 +20,10 @@ const LEAST_MOVED = 0.005
 /** Phase, window and the one sentence of advice; and why. */
 export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined }) {
   const { judged } = useBakeHere()
-  const { kitchen, format } = useKitchen()
+  const { format } = useKitchen()
   if (judged === undefined) return <Skeleton height={190} />
-  const { verdict, line, marks } = judged
-  const { word, says, shape } = PHASE_WORDS[verdict.phase]
+  const { verdict, line, marks, told } = judged
+  const { word, says, shape } = HEADLINE_WORDS[told.headline]
   const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
   const { opens, closes } = verdict.forecast
   const next = reasons?.next[0]
@@ -36,12 +36,13 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
         </span>{' '}
         {word}
       </h2>
-      <Text c="dimmed">{VERDICT_CARD.sure(says, sure(verdict.probability, format.percent))}</Text>
-      <p className={sheet.advice}>{adviceSentence(verdict, line.startedAtMs, format, (ms) => awakeAt(kitchen, ms))}</p>
-      {!verdict.holds && <Note tone="care">{VERDICT_CARD.thisNotWhatForecastSaid}</Note>}
-      {verdict.holds && (
+      <Text c="dimmed">{told.probability === null ? says : VERDICT_CARD.sure(says, sure(told.probability, format.percent))}</Text>
+      <p className={sheet.advice}>{adviceSentence(told, line.startedAtMs, format)}</p>
+      {told.advice.kind === 'ask' && <LevelAsked about={told.advice.about} />}
+      {!verdict.holds && told.advice.kind !== 'ask' && <Note tone="care">{VERDICT_CARD.thisNotWhatForecastSaid}</Note>}
+      {told.window !== null && (
         <Figures>
-          <Figure value={`${at(opens.p50)} – ${at(closes.p50)}`} name={VERDICT_CARD.readyToMix} />
+          <Figure value={`${format.time(near(told.window.fromMs))} – ${format.time(near(told.window.toMs))}`} name={VERDICT_CARD.readyToMix} />
           <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name={VERDICT_CARD.chanceBetween} />
           <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name={VERDICT_CARD.chanceBetween2} />
         </Figures>
@@ -58,7 +59,14 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
           <table className={classes.why}>
             <tbody>
               {reasons.said.slice(0, MOST_TOLD).map((s) => (
-                <Reason key={`${s.mark} ${s.of}`} said={s} hours={marks[s.mark]?.hours ?? 0} startMs={line.startedAtMs} now={verdict.probability} word={word} />
+                <Reason
+                  key={`${s.mark} ${s.of}`}
+                  said={s}
+                  hours={marks[s.mark]?.hours ?? 0}
+                  startMs={line.startedAtMs}
+                  now={verdict.probability}
+                  word={PHASE_WORDS[verdict.phase].word}
+                />
               ))}
             </tbody>
           </table>

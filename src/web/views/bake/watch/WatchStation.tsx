@@ -1,15 +1,12 @@
 import { Button, Group } from '@mantine/core'
-import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { type Happening, newEvent, type Place, ROUTES } from '../../../../contract'
+import { type Place, ROUTES } from '../../../../contract'
 import { near } from '../../../../words'
 import { WATCH_STATION } from '../../../../words/screens/watch'
-import { addEvent } from '../../../data/bakes'
-import { nowMs } from '../../../data/clock'
 import { useReasons } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
-import { newId } from '../../../data/newId'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
 import { Quiet } from '../../../parts/cards/Quiet'
 import { tellDone, tellError } from '../../../parts/cards/tell'
@@ -22,6 +19,7 @@ import { WhenField } from '../WhenField'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
 import { Look } from './Look'
+import { useNotes } from './useNotes'
 import { VerdictCard } from './VerdictCard'
 import watch from './Watch.module.css'
 import { WaysCard } from './WaysCard'
@@ -30,13 +28,7 @@ import { WaysCard } from './WaysCard'
 export function WatchStation() {
   const bakeHere = useBakeHere()
   const { bake, state, judged, plan } = bakeHere
-  const { pantry } = useKitchen()
-  const note = (event: Happening, minutesAgo = 0, id = newId()) => addEvent(bake, newEvent(event, id, nowMs() - minutesAgo * millisecondsInMinute), pantry)
-  const undo = (id: string) => note({ type: 'undo', undoes: id })
-  const noteUndoably = (event: Happening, minutesAgo: number, told: string) => {
-    const id = newId()
-    note(event, minutesAgo, id).then(() => tellDone(told, () => undo(id)), tellError)
-  }
+  const { note, undo, noteUndoably } = useNotes()
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
   const reasons = useReasons(state.mixed === null ? judged : undefined)
   if (state.band === null) {

@@ -1,9 +1,9 @@
 import { Button, Skeleton } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
-import { awakeAt, courseHere, doughOf, standingIn } from '../../../../answers'
+import { courseHere, doughOf, standingIn } from '../../../../answers'
 import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
-import { near } from '../../../../words'
+import { mixTitle, near } from '../../../../words'
 import { WAYS_CARD } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
@@ -57,12 +57,12 @@ function useWaysHere(): Ways | undefined {
 function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
   const { jar } = useBakeHere()
   const { format, kitchen } = useKitchen()
-  const { verdict, line } = judged
+  const { verdict, line, told } = judged
   const { opens, closes } = verdict.forecast
   const at = (hours: number) => (Number.isFinite(hours) ? format.dayTime(near(line.startedAtMs + hours * millisecondsInHour)) : WAYS_CARD.daysFromNow)
   const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
-  const isPast = verdict.phase === 'easing' || verdict.phase === 'collapsed'
-  const before = judged.hours < opens.p50 && !isPast
+  const isPast = told.advice.kind === 'past'
+  const before = told.advice.kind === 'wait'
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
   const name = jar?.name ?? WAYS_CARD.jar
@@ -70,13 +70,13 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
     <ul className={classes.ways} data-testid="ways">
       {ways.mix !== null && (
         <li>
-          <b>{verdict.fitNow >= 0.5 ? WAYS_CARD.mixNow : before ? WAYS_CARD.mixNowAlthoughYoung : isPast ? WAYS_CARD.mixNowAlthoughPast : WAYS_CARD.mixNow}</b>
+          <b>{mixTitle(told)}</b>
           {mixWords(ways.mix, verdict.fitNow, isPast, format)}
         </li>
       )}
-      {verdict.advice.kind === 'wait' && (
+      {told.advice.kind === 'wait' && told.lookMs !== null && (
         <li>
-          <b>{WAYS_CARD.lookAgainAt(format.dayTime(near(awakeAt(kitchen, line.startedAtMs + verdict.advice.lookAgainHours * millisecondsInHour))))}</b>
+          <b>{WAYS_CARD.lookAgainAt(format.dayTime(near(told.lookMs)))}</b>
           {WAYS_CARD.readyFromAboutUntil(at(opens.p50), at(closes.p50))}
         </li>
       )}
@@ -87,7 +87,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           <Move place={warm.place.name} onMove={() => onMove(warm.place.id, tempOf(warm.place.id))} />
         </li>
       )}
-      {chill !== undefined && verdict.phase !== 'collapsed' && (
+      {chill !== undefined && told.headline !== 'collapsed' && (
         <li>
           <b>{WAYS_CARD.chillToHold(chill.place.name)}</b>
           {WAYS_CARD.usableUntilAboutInsteadCold(

@@ -1,5 +1,4 @@
 import { Button, CopyButton, Group } from '@mantine/core'
-import { millisecondsInHour } from 'date-fns/constants'
 import { ratioOf } from '../../../../core'
 import { near } from '../../../../words'
 import { LEVAIN_LABEL } from '../../../../words/screens/weigh'
@@ -14,8 +13,8 @@ export function LevainLabel() {
   const { band, poured } = state
   if (band === null) return null
   const vessel = vessels.find((v) => v.id === solved?.build?.fit?.vessel.id)
-  const opens = judged?.verdict.forecast.opens.p50
-  const due = opens === undefined || !Number.isFinite(opens) ? null : format.dayTime(near(band.atMs + opens * millisecondsInHour))
+  const ready = judged?.told.window ?? null
+  const due = ready === null ? null : format.dayTime(near(ready.fromMs))
   const rows = [
     LEVAIN_LABEL.levainFrom(plan.name, jar?.name ?? LEVAIN_LABEL.jar),
     LEVAIN_LABEL.at(

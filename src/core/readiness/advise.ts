@@ -1,0 +1,122 @@
+/** What to do with a running levain: one advice for a moment, by rules that no likelihood may break. Every screen, reminder and calendar tells this one. */
+import { type Draws, drawnGas, type Forecast, reaches, type School } from '../ferment/forecast'
+import { BELOW_MARK, type Contradiction } from './contradiction'
+import type { Mark } from './marks'
+import type { Phase } from './phases'
+import type { Phases } from './surprise'
+
+/** What to do now. Hours since mixing. */
+export type Advice =
+  | {
+      /** Ready, and seen to be so. */
+      readonly kind: 'mix now'
+      /** Infinity: no end known. */
+      readonly closesHours: number
+    }
+  | { readonly kind: 'wait'; readonly opensHours: number; readonly lookAgainHours: number }
+  | {
+      /** Nobody has looked of late, or what was seen does not settle it. */
+      readonly kind: 'look'
+      readonly why: 'should be ready' | 'may be past' | 'not sure'
+      readonly closesHours: number
+      /** Probability that it is past what the school wants. */
+      readonly pastNow: number
+    }
+  | { /** The last level contradicts what was seen, or what can be. */ readonly kind: 'ask'; readonly about: Contradiction }
+  | {
+      /** Chilled while it was ready, and good until then. */ readonly kind: 'held'
+      readonly untilHours: number /** Somebody had looked then. */
+      readonly seen: boolean
+    }
+  | { /** Later than the school wants. */ readonly kind: 'past'; readonly how: 'riper than wanted' | 'past its best' | 'collapsed' }
+  | {
+      readonly kind: 'not rising'
+      readonly lookAgainHours: number
+      /** By then it would have begun 19 times in 20, for this jar where it stands. */
+      readonly lateHours: number
+    }
+
+/** What an advice is made of. */
+export interface AdviceFacts {
+  /** As it was mixed. */
+  readonly draws: Draws
+  /** As the looks have corrected it. */
+  readonly forecast: Forecast
+  readonly phases: Phases
+  /** Probability that it is fit to mix now. */
+  readonly fitNow: number
+  readonly nowHours: number
+  /** In the order of time. */
+  readonly marks: readonly Mark[]
+  readonly school: School
+  readonly contradiction: Contradiction | null
+}
+
+/** A look counts as of now for so long, h. */
+export const FRESH_HOURS = 0.5
+/** Rise below which a jar that should be climbing is not rising. */
+const STILL_RISE = 1.1
+/** Share of draws below which such a level is a surprise. */
+const SURPRISE = 0.1
+/** Looked at again after so long at the soonest, h. */
+const SOONEST_LOOK_HOURS = 0.25
+/** Phases in which it is past what a school wants. */
+const PAST: Readonly<Record<School, readonly Phase[]>> = {
+  young: ['peak', 'easing', 'collapsed'],
+  dome: ['easing', 'collapsed'],
+  mature: ['collapsed']
+}
+
+/** Phases before it. */
+const BEFORE: Readonly<Record<School, readonly Phase[]>> = {
+  young: ['lag', 'climbing'],
+  dome: ['lag', 'climbing', 'young'],
+  mature: ['lag', 'climbing', 'young', 'peak']
+}
+/** Ready at less than even odds: where that is still the likeliest, and hardly any are against it for having collapsed. */
+const LEAST_FIT = 0.4
+const MOST_COLLAPSED = 0.1
+
+/** What to do with a levain now. */
+export function advise(facts: AdviceFacts): Advice {
+  const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
+  if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
+  const pastNow = PAST[school].reduce((sum, phase) => sum + phases[phase], 0)
+  const beforeNow = BEFORE[school].reduce((sum, phase) => sum + phases[phase], 0)
+  const closes = forecast.closes.p50
+  const closesHours = closes > nowHours ? closes : Number.POSITIVE_INFINITY
+  const ready = fitNow >= 0.5 || (fitNow >= LEAST_FIT && fitNow >= beforeNow && phases.collapsed <= MOST_COLLAPSED)
+  const below = contradiction !== null && (contradiction.kind === 'fell' || contradiction.kind === 'below the mark')
+  // A slow levain lies below its forecast, too: it is asked about only where it would be taken for a ripe one, or has been higher.
+  if (contradiction !== null && !contradiction.believed && (contradiction.earlier !== null || contradiction.kind !== 'fell' || ready || pastNow >= 0.5))
+    return { kind: 'ask', about: contradiction }
+  const last = marks.at(-1)
+  const isFresh = last !== undefined && last.explained !== 'stirred' && last.explained !== 'band moved' && nowHours - last.hours <= FRESH_HOURS
+  const sunken = last?.signs?.top === 'sunken'
+  if (ready && !below && !sunken) return isFresh ? { kind: 'mix now', closesHours } : { kind: 'look', why: 'should be ready', closesHours, pastNow }
+  const hasBeenHigher = below && contradiction.earlier !== null
+  if (sunken || hasBeenHigher || pastNow >= 0.5) {
+    if (!isFresh && !sunken && !hasBeenHigher) return { kind: 'look', why: 'may be past', closesHours, pastNow }
+    const how =
+      phases.collapsed >= phases.easing && phases.collapsed >= phases.peak
+        ? 'collapsed'
+        : phases.easing >= phases.peak || sunken
+          ? 'past its best'
+          : 'riper than wanted'
+    return { kind: 'past', how }
+  }
+  const opens = forecast.opens.p50
+  if (nowHours < opens) {
+    const soonest = nowHours + SOONEST_LOOK_HOURS
+    return { kind: 'wait', opensHours: opens, lookAgainHours: Math.max(soonest, Math.min(forecast.opens.p25, nowHours + 0.7 * (opens - nowHours))) }
+  }
+  return { kind: 'look', why: 'not sure', closesHours, pastNow }
+}
+
+/** The last look found the level at the band although hardly any draw says it could still be there. */
+function notRising(draws: Draws, last: Mark | undefined): boolean {
+  if (last?.rise === undefined || last.rise >= STILL_RISE || last.rise < BELOW_MARK) return false
+  const { hours } = last
+  const lazy = draws.milestones.filter((_, k) => drawnGas(draws, k, hours) < STILL_RISE - 1).length
+  return lazy < SURPRISE * draws.milestones.length
+}
