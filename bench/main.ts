@@ -1,5 +1,6 @@
 import { benchCutOff } from './cutOff'
 import { benchExtremes } from './extremes'
+import { benchFaces } from './faces'
 import { benchFiles } from './files'
 import { benchFormula } from './formula'
 import { benchGrid } from './grid'
@@ -17,7 +18,7 @@ import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- faces`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -27,6 +28,7 @@ async function main(): Promise<void> {
   if (wants('learn')) benchLearn(asked.map(Number).find((seed) => Number.isInteger(seed)))
   if (wants('looks')) benchLooks(asked.includes('tune'))
   if (wants('judge')) benchJudge()
+  if (wants('faces')) benchFaces()
   if (wants('jars')) await benchJars()
   if (wants('files')) await benchFiles()
   if (wants('live')) {

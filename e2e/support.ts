@@ -226,12 +226,13 @@ export async function mixedBake(program: Program, now = NOW): Promise<string> {
 
 /** Asks until what is asked for is as it should be. @throws after half a minute or more */
 export async function until<T>(ask: () => Promise<T>, enough: (answer: T) => boolean): Promise<T> {
+  let answer = await ask()
   for (let tries = 0; tries < 300; tries++) {
-    const answer = await ask()
     if (enough(answer)) return answer
     await new Promise((go) => setTimeout(go, 100))
+    answer = await ask()
   }
-  throw new Error('It never came.')
+  throw new Error(`It never came: at last it was ${JSON.stringify(answer)}.`)
 }
 
 /** Nothing on the page has changed for so long: what was asked has been answered. */

@@ -96,7 +96,7 @@ test('the level is dragged in the jar, and moved by keys', async () => {
 test('what can be done has its consequence in numbers; moving it is one press, and taken back', async () => {
   const { page } = window
   const ways = plain(await page.getByTestId('ways').innerText())
-  expect(ways).toMatch(/Mix now, although it is young/)
+  expect(ways).toMatch(/Mix it young/)
   expect(ways).toMatch(/Chill it to hold: Fridge Usable until about \w+ \d\d:\d\d instead of \w+ \d\d:\d\d/)
   expect(ways).toMatch(/Feed again 1:1:1 Ripe about \w+ \d\d:\d\d/)
   await page.getByRole('button', { name: /I have put it there: Fridge/ }).click()
@@ -242,5 +242,5 @@ test('an alarm rings when the window is near, by the risk that was chosen', asyn
   await page.reload()
   await page.getByTestId('ribbon').waitFor()
   await page.waitForTimeout(2000)
-  expect(await page.getByText(/the levain should be ready/).count()).toBe(0)
+  expect(await page.getByText(/the levain should be ready: look at it first/).count()).toBe(0)
 })

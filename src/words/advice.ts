@@ -28,7 +28,7 @@ export function adviceSentence({ advice, lookMs, fitNow }: AdviceNow, startMs: n
     case 'mix now':
       return `Mix now: ${chance} chance that it is ready.${until(advice.closesHours)}`
     case 'wait':
-      return `Wait: it should be ready from about ${at(advice.opensHours)}. Look again at ${look}.`
+      return `Wait: ${Number.isFinite(advice.opensHours) ? `it should be ready from about ${at(advice.opensHours)}` : 'when it will be ready cannot be said yet'}. Look again at ${look}.`
     case 'look':
       return lookSentence(advice.why, chance, format.percent(advice.pastNow, 0)) + (advice.why === 'should be ready' ? until(advice.closesHours) : '')
     case 'ask':

@@ -108,9 +108,9 @@ function heldInTheCold(
   const seen = marks.filter((m) => m.hours <= cold.hours)
   const then = judge(draw({ ...line, stays: cold.stays }, belief), seen, cold.hours, school, mannerOf(line))
   if (then.advice.kind !== 'mix now' && !(then.advice.kind === 'look' && then.advice.why === 'should be ready')) return null
-  const untilHours = cold.hours + holdHours(line, cold.hours, belief.centre)
-  const closes = { p05: untilHours, p25: untilHours, p50: untilHours, p75: untilHours, p95: untilHours }
   const { opens, peak } = then.forecast
+  const untilHours = cold.hours + holdHours(cold.hours, { opens: opens.p50, closes: then.forecast.closes.p50 })
+  const closes = { p05: untilHours, p25: untilHours, p50: untilHours, p75: untilHours, p95: untilHours }
   const fit = now.forecast.gridHours.map((h) => (h <= cold.hours ? fitIn(then.forecast, h) : h <= untilHours ? then.fitNow : 0))
   const { phase, phases, probability, fitNow } = then
   return {

@@ -104,10 +104,9 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
       return advice.how === 'collapsed' ? [step('feed again', nowMs)] : [mix(mixMs)]
     case 'ask':
     case 'look': {
-      const look = awake(nowMs)
       // What may be past, or does not fit, is not called to the bowl; an hour that is still to come stays.
-      const isOpen = advice.kind === 'ask' || advice.why === 'may be past'
-      return [...chills, step('look', look), ...(isOpen && facts.mixAtMs <= nowMs ? [] : [mix(Math.max(mixMs, look), isOpen ? null : closes)])]
+      const open = isOpen(advice)
+      return [...chills, step('look', awake(nowMs)), ...(open && facts.mixAtMs <= nowMs ? [] : [mix(mixMs, open ? null : closes)])]
     }
     case 'not rising':
       return [step('look', awake(at(advice.lookAgainHours)))]
@@ -117,6 +116,12 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
     }
   }
 }
+
+/** A look that is asked for first takes so long, min. */
+const LOOK_MINUTES = 5
+
+/** Whether a look has to settle first whether it can be mixed at all. */
+const isOpen = (advice: Extract<Verdict['advice'], { kind: 'look' | 'ask' }>) => advice.kind === 'ask' || advice.why === 'may be past'
 
 /**
  * When the dough will be mixed as things stand: when it was, as planned where the levain allows it, else at the nearer end of its window, and not in the night.
@@ -141,7 +146,10 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
   // Ready, and the planned hour has passed or comes too late for it: now.
   if ((advice.kind === 'mix now' || advice.kind === 'past') && (mixAtMs < nowMs || mixAtMs > closes)) return nowMs
-  const soonest = Math.max(nowMs, at(forecast.opens.p50))
+  const isToLook = advice.kind === 'look' || advice.kind === 'ask'
+  const looked = awake(nowMs) + LOOK_MINUTES * millisecondsInMinute
+  if (isToLook && isOpen(advice)) return Math.max(mixAtMs, looked)
+  const soonest = Math.max(isToLook ? looked : nowMs, at(forecast.opens.p50))
   // Where the dough's day is planned, its hour counts as long as the levain allows it; else it is mixed from when it is ready on.
   const wanted = dough === null && advice.kind === 'wait' ? soonest : Math.max(soonest, Math.min(mixAtMs, closes))
   return whileAwake(wanted, soonest)

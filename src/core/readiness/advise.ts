@@ -13,7 +13,7 @@ export type Advice =
       /** Infinity: no end known. */
       readonly closesHours: number
     }
-  | { readonly kind: 'wait'; readonly opensHours: number; readonly lookAgainHours: number }
+  | { readonly kind: 'wait' /** Infinity: nobody knows. */; readonly opensHours: number; readonly lookAgainHours: number }
   | {
       /** Nobody has looked of late, or what was seen does not settle it. */
       readonly kind: 'look'
@@ -60,6 +60,7 @@ const STILL_RISE = 1.1
 const SURPRISE = 0.1
 /** Looked at again after so long at the soonest, h. */
 const SOONEST_LOOK_HOURS = 0.25
+const LONGEST_WAIT_HOURS = 6
 /** Phases in which it is past what a school wants. */
 const PAST: Readonly<Record<School, readonly Phase[]>> = {
   young: ['peak', 'easing', 'collapsed'],
@@ -86,7 +87,10 @@ export function advise(facts: AdviceFacts): Advice {
   const closes = forecast.closes.p50
   const closesHours = closes > nowHours ? closes : Number.POSITIVE_INFINITY
   const ready = fitNow >= 0.5 || (fitNow >= LEAST_FIT && fitNow >= beforeNow && phases.collapsed <= MOST_COLLAPSED)
-  const below = contradiction !== null && (contradiction.kind === 'fell' || contradiction.kind === 'below the mark')
+  // A level below its forecast alone, once it is said to be right, is what the forecast goes on from.
+  const below =
+    contradiction !== null &&
+    (contradiction.kind === 'fell' ? contradiction.earlier !== null || !contradiction.believed : contradiction.kind === 'below the mark')
   // A slow levain lies below its forecast, too: it is asked about only where it would be taken for a ripe one, or has been higher.
   if (contradiction !== null && !contradiction.believed && (contradiction.earlier !== null || contradiction.kind !== 'fell' || ready || pastNow >= 0.5))
     return { kind: 'ask', about: contradiction }
@@ -108,7 +112,9 @@ export function advise(facts: AdviceFacts): Advice {
   const opens = forecast.opens.p50
   if (nowHours < opens) {
     const soonest = nowHours + SOONEST_LOOK_HOURS
-    return { kind: 'wait', opensHours: opens, lookAgainHours: Math.max(soonest, Math.min(forecast.opens.p25, nowHours + 0.7 * (opens - nowHours))) }
+    // Where nobody knows when it gets there, it is looked at again after some hours.
+    const wait = Math.min(opens - nowHours, LONGEST_WAIT_HOURS)
+    return { kind: 'wait', opensHours: opens, lookAgainHours: Math.max(soonest, Math.min(forecast.opens.p25, nowHours + 0.7 * wait)) }
   }
   return { kind: 'look', why: 'not sure', closesHours, pastNow }
 }

@@ -1,28 +1,24 @@
 /**
- * Holding a ripe levain in the cold. Its level tells little there: gas takes less room, and the water takes more of it up. What it loses is strength, to the
- * acid that is made on; so it is held by that, and never longer than a day. Source: craft knowledge.
+ * Holding a ripe levain in the cold. Its level tells little there: gas takes less room, and the water takes more of it up. What it loses is strength: acid works
+ * on, while hardly any food is left. That is hours, not days. Source: craft knowledge; the model's own acid and yeast say nothing of the strength of a dough.
  */
 import { millisecondsInHour } from 'date-fns/constants'
-import type { JarParameters } from '../ferment/jarParameters'
 import type { BatchLine, LineStay } from '../jars/lineage'
-import { sourAfter } from './compareLines'
 
-/** Colder than this it is held, °C; so much more acid it bears, and so long at most, h. */
-export const HOLD = { belowC: 10, moreTta: 1.15, mostHours: 24, stepHours: 0.5 } as const
+/** Colder than this it is held, °C; and for how long, h. */
+export const HOLD = { belowC: 10, mostHours: 24, leastHours: 8 } as const
 
 /** Whether a place is cold enough to hold a levain. */
 export const holds = (tempC: number) => tempC < HOLD.belowC
 
 /**
- * How long a levain stays good from the hour it is chilled, h.
- * @param line with its move into the cold
+ * How long a levain stays good from the hour it is chilled, h: a day where it was put away as it became ready, a third of that at the end of its window.
  * @param chilledHours when that was, since mixing
+ * @param window when it was ready, since mixing
  */
-export function holdHours(line: BatchLine, chilledHours: number, jar: JarParameters): number {
-  const most = HOLD.moreTta * sourAfter(line, chilledHours, jar).tta
-  let hours: number = HOLD.stepHours
-  while (hours < HOLD.mostHours && sourAfter(line, chilledHours + hours + HOLD.stepHours, jar).tta <= most) hours += HOLD.stepHours
-  return hours
+export function holdHours(chilledHours: number, window: { readonly opens: number; readonly closes: number }): number {
+  const gone = (chilledHours - window.opens) / Math.max(window.closes - window.opens, 0.1)
+  return HOLD.mostHours + (HOLD.leastHours - HOLD.mostHours) * Math.min(Math.max(gone, 0), 1)
 }
 
 /** When it was last put into the cold, h since mixing, and where it had stood before; null where it does not stand in the cold at that hour. */

@@ -39,7 +39,7 @@ export function LevelAsked({ about }: { readonly about: Contradiction }) {
         ))}
         {EXPLAINED_BY[about.kind].map((as) => (
           <Button key={as} variant="default" onClick={() => noteUndoably({ type: 'explained', look: idOf(about.last), as }, 0, LEVEL_ASKED.noted)}>
-            {as === 'right' ? (about.kind === 'fell' ? LEVEL_ASKED.rightItFell : LEVEL_ASKED.right) : LEVEL_ASKED[as]}
+            {as === 'right' ? (about.kind === 'fell' && about.earlier !== null ? LEVEL_ASKED.rightItFell : LEVEL_ASKED.right) : LEVEL_ASKED[as]}
           </Button>
         ))}
       </Group>

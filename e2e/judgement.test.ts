@@ -1,0 +1,142 @@
+import { randomUUID } from 'node:crypto'
+import type { Loose } from '../src/server/testing/testServer'
+import { closeBrowser, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+
+/** The rules of the judgement, one case each, as Watch, Today and the calendar show them. */
+let program: Program
+let window: Window
+let bake: Loose
+let bandMs: number
+
+beforeAll(async () => {
+  program = await startProgram({ demo: true })
+  const { bakes } = await program.call('GET', '/api/bakes?state=open')
+  bake = bakes.find((b: Loose) => b.status === 'ripening') as Loose
+  bandMs = Date.parse((bake.events.find((e: Loose) => e.type === 'band') as Loose).happenedAt)
+})
+beforeEach(async () => {
+  window = await openWindow()
+})
+afterEach(async () => {
+  expect(window.complaints).toEqual([])
+  await window.close()
+  // Each begins with no look at all.
+  const { events } = (await program.call('GET', `/api/bakes/${bake.id}`)) as { events: Loose[] }
+  const undone = new Set(events.flatMap((e) => (e.type === 'undo' ? [e.undoes] : [])))
+  for (const { id, type } of events.filter((e) => ['mark', 'explained', 'moved'].includes(e.type) && !undone.has(e.id)).reverse()) {
+    if (type === 'moved') continue
+    await note({ type: 'undo', undoes: id }, 4)
+  }
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const at = (hours: number) => new Date(bandMs + hours * 3_600_000).toISOString()
+const note = (event: Loose, hours: number) => program.call('POST', `/api/bakes/${bake.id}/events`, { id: randomUUID(), happenedAt: at(hours), ...event })
+const look = (hours: number, rise: number, signs: Loose = {}) => note({ type: 'mark', rise, signs }, hours)
+const watch = () => window.page.goto(`${program.address}/bakes/${bake.id}/watch`)
+const verdict = async () => plain(await window.page.getByTestId('verdict').innerText())
+const untilVerdict = (words: RegExp) => until(verdict, (told) => words.test(told))
+const today = async () => {
+  await window.page.goto(program.address)
+  await window.page.getByTestId('next').waitFor()
+  return plain(await window.page.locator('main').innerText())
+}
+const calendar = async () => (await fetch(`${program.address}/api/bakes/${bake.id}/calendar.ics`)).text()
+/** Hours from the mix to its peak, as the calendar's window has it: in its middle. */
+async function peakHours(): Promise<number> {
+  await program.moveClock(at(0.2))
+  const file = await calendar()
+  const window = /SUMMARY:Should be ready[^]*?END:VEVENT|BEGIN:VEVENT(?:(?!END:VEVENT)[^])*Should be ready[^]*?END:VEVENT/.exec(file)?.[0] ?? ''
+  const moment = (key: string) => {
+    const [, day = '', time = ''] = new RegExp(`${key}:(\\d{8})T(\\d{6})Z`).exec(window) ?? []
+    return Date.parse(`${day.slice(0, 4)}-${day.slice(4, 6)}-${day.slice(6)}T${time.slice(0, 2)}:${time.slice(2, 4)}:00Z`)
+  }
+  return ((moment('DTSTART') + moment('DTEND')) / 2 - bandMs) / 3_600_000
+}
+
+test('ready needs a look of the last half hour: without one it should be ready, on Watch, on Today and in the calendar', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await watch()
+  await untilVerdict(/Should be ready.*It should be ready: \d+ % chance\. Look first/)
+  expect(plain(await window.page.getByTestId('ways').innerText())).not.toMatch(/Mix now/)
+  expect(await today()).toMatch(/Look at/)
+  expect(await calendar()).toMatch(/SUMMARY:Look at/)
+  await look(peak - 0.1, 3.3, { top: 'flat', bubbles: 'many' })
+  await watch()
+  await untilVerdict(/Mix now: \d+ % chance that it is ready/)
+  await program.moveClock(at(peak + 0.55))
+  await watch()
+  await untilVerdict(/It should be ready: \d+ % chance\. Look first/)
+})
+
+test('a slip of the thumb is asked about, and mended where it stands', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await look(peak - 0.5, 3.3)
+  await look(peak - 0.02, 1.4)
+  await watch()
+  await untilVerdict(/×1\.4 is much lower than the ×3\.3 you saw at \d\d:\d\d\. Did you type it right\?/)
+  expect(await today()).toMatch(/Did you type it right/)
+  await watch()
+  await window.page.getByRole('button', { name: 'I mistyped ×1.4' }).click()
+  await window.page.getByRole('textbox', { name: 'The level you saw' }).fill('3.35')
+  await window.page.getByTestId('level-asked').getByRole('button', { name: 'Save' }).click()
+  await untilVerdict(/Mix now/)
+})
+
+test('stirred, the forecast goes on; the band moved, levels are read from the new one; right, it has fallen', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await look(peak - 0.5, 3.3)
+  await look(peak - 0.02, 1.3)
+  for (const [answer, then] of [
+    ['It was stirred or knocked down', /Should be ready|At its peak|Mix now/],
+    ['The band was moved', /Should be ready|At its peak|Mix now/],
+    ['It is right: it fell', /past its best|collapsed/i]
+  ] as const) {
+    await watch()
+    await untilVerdict(/Did you type it right/)
+    await window.page.getByRole('button', { name: answer }).click()
+    await untilVerdict(then)
+    await window.page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await untilVerdict(/Did you type it right/)
+  }
+})
+
+test('nobody has looked, and its hours are over: it may be past, no window is told, and Today asks for a look', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(2.2 * peak))
+  await watch()
+  await untilVerdict(/May be past its best.*Look first: a sunken top/)
+  expect(await verdict()).not.toMatch(/ready to mix/)
+  expect(await today()).not.toMatch(/Mix now/)
+  expect(await calendar()).not.toMatch(/Should be ready/)
+})
+
+test('a sunken centre is past, however high it stands', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await look(peak - 0.05, 3.3, { top: 'sunken' })
+  await watch()
+  await untilVerdict(/It is past its best and still usable|It has collapsed/)
+  expect(plain(await window.page.getByTestId('ways').innerText())).not.toMatch(/Mix now/)
+})
+
+test('chilled while it is ready, it is held for hours; its level may sink there', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await look(peak - 0.05, 3.3, { top: 'flat', bubbles: 'many' })
+  await watch()
+  await untilVerdict(/Mix now/)
+  await window.page.getByRole('button', { name: /I have put it there: Fridge/ }).click()
+  await window.page.getByText('It stands: Fridge').waitFor()
+  await program.moveClock(at(peak + 3))
+  await look(peak + 2.95, 2.4)
+  await watch()
+  await untilVerdict(/Held in the cold.*stays good there until about/)
+  expect(await today()).toMatch(/It was ready when it went into the cold/)
+})
