@@ -151,6 +151,15 @@ function verdictOf({ build, hours, marks }: Case, belief: JarBelief, looks: numb
   return judge(draws, told, hours, 'dome', mannerOfMix(build))
 }
 
+/** Whether something that was truly seen, or the forecast before any look, is against a levain being ready. */
+function isAgainst(c: Case, belief: JarBelief, looks: number): boolean {
+  const seen = c.marks.slice(Math.max(c.marks.length - looks, 0))
+  const last = seen.at(-1)
+  const fell = seen.some(({ rise = 0 }) => (last?.rise ?? 9) < 0.85 * rise)
+  const { phases } = verdictOf({ ...c, marks: [] }, belief, 0)
+  return fell || last?.signs?.top === 'sunken' || last?.signs?.smear === 'yes' || phases.easing + phases.collapsed >= 0.8
+}
+
 const isNear = ({ build, hours }: Case, phase: Phase) =>
   [-1, -0.5, 0, 0.5, 1].some((by) => truePhase(build.truth, Math.max(hours + by * NEAR_HOURS, 0)) === phase)
 const share = (some: number, all: number) => (all === 0 ? '–' : `${((100 * some) / all).toFixed(1)} %`)
@@ -195,9 +204,10 @@ export function benchJudge(from = Math.floor(Math.random() * SEEDS), jars = JARS
       const collapsed = cases.filter((c) => c.truth === 'collapsed')
       const onlyMistyped = collapsed.filter((c) => c.mishap === 'mistyped' && looks === 1)
       const others = collapsed.filter((c) => !onlyMistyped.includes(c))
+      const against = others.filter((c) => isAgainst(c, beliefOf(c), looks))
       say(
         '   collapsed told "mix now"',
-        `${of(others.filter(mix).length, others.length)}; the only look mistyped: ${of(onlyMistyped.filter(mix).length, onlyMistyped.length)}`
+        `a level, a sunken centre, a film or the forecast against it ${of(against.filter(mix).length, against.length)}; nothing against it ${others.filter((c) => mix(c) && !against.includes(c)).length} of ${others.length - against.length}; the only look mistyped ${of(onlyMistyped.filter(mix).length, onlyMistyped.length)}`
       )
       for (const c of others.filter(mix))
         say('      ', `${c.mishap}, ${c.build.mix}, seen ${seenWords(c, looks)}, ${(c.hours / c.build.truth.peakHours).toFixed(2)} of its peak’s hours`)

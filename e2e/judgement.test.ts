@@ -49,7 +49,7 @@ const calendar = async () => (await fetch(`${program.address}/api/bakes/${bake.i
 async function peakHours(): Promise<number> {
   await program.moveClock(at(0.2))
   const file = await calendar()
-  const window = /SUMMARY:Should be ready[^]*?END:VEVENT|BEGIN:VEVENT(?:(?!END:VEVENT)[^])*Should be ready[^]*?END:VEVENT/.exec(file)?.[0] ?? ''
+  const window = file.split('BEGIN:VEVENT').find((event) => event.includes('Should be ready')) ?? ''
   const moment = (key: string) => {
     const [, day = '', time = ''] = new RegExp(`${key}:(\\d{8})T(\\d{6})Z`).exec(window) ?? []
     return Date.parse(`${day.slice(0, 4)}-${day.slice(4, 6)}-${day.slice(6)}T${time.slice(0, 2)}:${time.slice(2, 4)}:00Z`)

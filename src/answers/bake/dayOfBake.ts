@@ -86,7 +86,8 @@ export function doughOf(
     },
     pantryOfBake(bake, pantry)
   )
-  return quickened(dough, Math.exp(kitchen.doughs.log))
+  const moved = state.doughMoves.map((move) => ({ fromMs: move.atMs, ...standingIn(kitchen, move.placeId, move.tempC, move.atMs) }))
+  return quickened({ ...dough, stays: [...dough.stays, ...moved] }, Math.exp(kitchen.doughs.log))
 }
 
 /** How warm a dough comes out by what was measured of it; null while nothing was. */

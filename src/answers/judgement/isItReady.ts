@@ -5,6 +5,7 @@ import {
   type Draws,
   drawForecast,
   type Forecast,
+  HOLD,
   holdHours,
   horizonHours,
   type JarBelief,
@@ -94,17 +95,32 @@ export function readyQuestion(bake: Bake, belief: JarBelief, nowMs: number): Rea
 export function isItReady(question: ReadyQuestion, draw: (line: BatchLine, belief: JarBelief) => Draws = drawsOf): Verdict {
   const { line, marks, hours, school, belief } = question
   const verdict = judge(draw(line, belief), marks, hours, school, mannerOf(line))
-  return heldInTheCold(question, verdict, draw) ?? verdict
+  const cold = chilledSince(line, hours)
+  if (cold === null) return verdict
+  return heldInTheCold(question, cold, verdict, draw) ?? { ...verdict, forecast: keptAtMost(verdict.forecast, cold.hours) }
+}
+
+/** A forecast of a levain that gets ready in the cold: it keeps no longer there than one that was chilled as it became ready. */
+function keptAtMost(forecast: Forecast, chilledHours: number): Forecast {
+  const { opens, closes, gridHours, fit } = forecast
+  const until = Math.max(opens.p50, chilledHours) + HOLD.mostHours
+  const { p05, p25, p50, p75, p95 } = closes
+  const at = (hours: number) => Math.min(hours, until)
+  return {
+    ...forecast,
+    closes: { p05: at(p05), p25: at(p25), p50: at(p50), p75: at(p75), p95: at(p95) },
+    fit: fit.map((share, i) => ((gridHours[i] ?? 0) > until ? 0 : share))
+  }
 }
 
 /** The verdict on a levain that was chilled while it was ready: it is judged by how it was then, and by how long it keeps; null where it is not held. */
 function heldInTheCold(
   { line, marks, hours, school, belief }: ReadyQuestion,
+  cold: NonNullable<ReturnType<typeof chilledSince>>,
   now: Verdict,
   draw: (line: BatchLine, belief: JarBelief) => Draws
 ): Verdict | null {
-  const cold = chilledSince(line, hours)
-  if (cold === null || marks.some((m) => m.hours > cold.hours && m.signs?.top === 'sunken')) return null
+  if (marks.some((m) => m.hours > cold.hours && m.signs?.top === 'sunken')) return null
   const seen = marks.filter((m) => m.hours <= cold.hours)
   const then = judge(draw({ ...line, stays: cold.stays }, belief), seen, cold.hours, school, mannerOf(line))
   if (then.advice.kind !== 'mix now' && !(then.advice.kind === 'look' && then.advice.why === 'should be ready')) return null

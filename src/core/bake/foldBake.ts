@@ -138,6 +138,8 @@ export interface BakeState {
   }[]
   /** Where it was moved to, in the order of time. */
   readonly moves: readonly { readonly id: string; readonly atMs: number; readonly placeId: string; readonly tempC: number }[]
+  /** Where the dough was moved to, in the order of time. */
+  readonly doughMoves: BakeState['moves']
   readonly mixed: {
     readonly id: string
     readonly atMs: number
@@ -194,6 +196,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   const marks: BakeState['marks'][number][] = []
   const explained = new Map<string, Explanation>()
   const moves: BakeState['moves'][number][] = []
+  const doughMoves: BakeState['moves'][number][] = []
   const deeds = new Map<string, StepDeed>()
   const weighed: BakeState['weighed'][number][] = []
   const repairs: Partial<Record<RepairInto, Readonly<Record<string, number>>>> = {}
@@ -213,7 +216,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     } else if (h.type === 'band') band = { id: h.id, atMs: h.happenedAtMs, mixTempC: h.mixTempC, levelMm: h.levelMm }
     else if (h.type === 'mark') marks.push({ id: h.id, atMs: h.happenedAtMs, rise: h.rise, pH: h.pH, signs: h.signs, note: h.note, picture: h.picture })
     else if (h.type === 'explained') explained.set(h.look, h.as)
-    else if (h.type === 'moved') moves.push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
+    else if (h.type === 'moved') (mixed === null ? moves : doughMoves).push({ id: h.id, atMs: h.happenedAtMs, placeId: h.placeId, tempC: h.tempC })
     else if (h.type === 'weigh') {
       weighed.push({ id: h.id, into: h.into, key: h.key, lineId: h.lineId, grams: h.weighedGrams })
       notePour(weighKey(h), h)
@@ -228,6 +231,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)
+  doughMoves.sort((a, b) => a.atMs - b.atMs)
   const status: BakeStatus = mixed !== null ? (deeds.has('out') ? 'baked' : 'mixed') : band !== null ? 'ripening' : done.size > 0 ? 'building' : 'planned'
   readings.sort((a, b) => a.atMs - b.atMs)
   return {
@@ -245,6 +249,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     band,
     marks: marks.map((m) => (explained.has(m.id) ? { ...m, explained: explained.get(m.id) } : m)),
     moves,
+    doughMoves,
     mixed,
     deeds,
     lastUndoable: stood.at(-1) ?? null

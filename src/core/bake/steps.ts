@@ -178,7 +178,8 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
   return [
     // It comes before the mix, or it does not come any more.
     ...(before && times.autolyseMs !== null && mixMs > nowMs ? [step('autolyse', times.autolyseMs)] : []),
-    ...times.foldMs.map((ms, i) => step('fold', ms, { id: `fold ${i + 1}`, untilMs: times.shapeMs })),
+    // Nobody folds a dough whose bulk is over.
+    ...(times.shapeMs <= nowMs ? [] : times.foldMs.map((ms, i) => step('fold', ms, { id: `fold ${i + 1}`, untilMs: times.shapeMs }))),
     step('shape', times.shapeMs),
     step('preheat', times.preheatMs),
     step('bake', times.bakeMs),

@@ -74,9 +74,10 @@ const BEFORE: Readonly<Record<School, readonly Phase[]>> = {
   dome: ['lag', 'climbing', 'young'],
   mature: ['lag', 'climbing', 'young', 'peak']
 }
-/** Ready at less than even odds: where that is still the likeliest, and hardly any are against it for having collapsed. */
+/** Ready at less than even odds: where that is still the likeliest. */
 const LEAST_FIT = 0.4
-const MOST_COLLAPSED = 0.1
+/** Never where it may have collapsed by more than so much. */
+const MOST_COLLAPSED = 0.12
 
 /** What to do with a levain now. */
 export function advise(facts: AdviceFacts): Advice {
@@ -86,7 +87,7 @@ export function advise(facts: AdviceFacts): Advice {
   const beforeNow = BEFORE[school].reduce((sum, phase) => sum + phases[phase], 0)
   const closes = forecast.closes.p50
   const closesHours = closes > nowHours ? closes : Number.POSITIVE_INFINITY
-  const ready = fitNow >= 0.5 || (fitNow >= LEAST_FIT && fitNow >= beforeNow && phases.collapsed <= MOST_COLLAPSED)
+  const ready = phases.collapsed <= MOST_COLLAPSED && (fitNow >= 0.5 || (fitNow >= LEAST_FIT && fitNow >= beforeNow))
   // A level below its forecast alone, once it is said to be right, is what the forecast goes on from.
   const below =
     contradiction !== null &&

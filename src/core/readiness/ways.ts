@@ -8,7 +8,6 @@ import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
 import { bulkHoursOf, type CourseHere, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
-import { HOLD, holds } from './hold'
 import type { Phase } from './phases'
 
 /** A place the levain could be put. */
@@ -108,15 +107,13 @@ export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forec
   const { line, nowMs, places } = asked
   const shows = levainAsItShows(line, asked.shown, nowMs, asked.jar)
   const mix = mixNow(asked, shows)
-  const nowHours = (nowMs - line.startedAtMs) / millisecondsInHour
   const hereC = line.stays.findLast((s) => s.fromMs <= nowMs)?.tempC ?? line.mixTempC
   const moved = (keep: (tempC: number) => boolean): MovedWay[] =>
     places
       .filter(({ standing }) => keep(standing.tempC))
       .map((place) => {
         const { opens, closes } = reforecast({ ...line, stays: [...line.stays.filter((s) => s.fromMs <= nowMs), { fromMs: nowMs, ...place.standing }] })
-        const mostHours = holds(place.standing.tempC) ? Math.max(opens.p50, nowHours) + HOLD.mostHours : Number.POSITIVE_INFINITY
-        return { place, opensHours: opens.p50, closesHours: Math.min(closes.p50, mostHours) }
+        return { place, opensHours: opens.p50, closesHours: closes.p50 }
       })
   return {
     warm: moved((c) => c >= hereC + WORTH_CARRYING_K && c <= WARMEST_C),

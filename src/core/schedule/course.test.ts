@@ -35,6 +35,19 @@ test('a dough that never rises has no day; shaped at another time, the rest foll
   expect(late?.bakeMs).toBe(mix + 5 * millisecondsInHour + 25 * millisecondsInMinute + 90 * millisecondsInMinute)
 })
 
+test('put into the fridge an hour after the mix, the dough keeps its day: it gets there in the end, and is proofed where it was to stand', () => {
+  const warm = { ...doughAt(DOUGH, mix, { tempC: 24 }), mixTempC: 24 }
+  const movedAt = (hours: number) => ({ ...warm, stays: [...warm.stays, { fromMs: mix + hours * millisecondsInHour, tempC: 4 }] })
+  const usual = doughPace(warm, wheat)
+  const early = doughPace(movedAt(1), wheat)
+  expect(early.bulkHours ?? 0).toBeGreaterThan((usual.bulkHours ?? 0) + 5)
+  expect(early.bulkHours ?? 99).toBeLessThan(36)
+  // Chilled once its bulk is nearly over, it gets there as it cools, and its proof is no slower than in the warm but for the cold it brings.
+  const late = doughPace(movedAt((usual.bulkHours ?? 0) - 0.3), wheat)
+  expect(late.bulkHours ?? 0).toBeLessThan((usual.bulkHours ?? 0) + 0.5)
+  expect(late.proofHours ?? 99).toBeLessThan(4)
+})
+
 test('bulk of a fifth of levain at 25 and at 21 degrees as bakers see it', () => {
   const at = (tempC: number) => doughPace({ ...doughAt(DOUGH, mix, { tempC }), mixTempC: tempC }, wheat).bulkHours ?? 0
   expect(at(25)).toBeGreaterThan(3)

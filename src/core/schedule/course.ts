@@ -2,7 +2,7 @@ import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { DoughKind } from '../dough/formula'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt } from '../ferment/milestones'
-import { simulate } from '../ferment/simulate'
+import { simulate, type Vessel } from '../ferment/simulate'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import { type BulkStop, bulkStop, proofedGas } from './bulkStop'
 import type { Standing } from './planBuild'
@@ -116,6 +116,8 @@ export interface DoughForecast extends DoughPace {
   readonly stop: BulkStop | null
 }
 
+/** A night in the cold, h. */
+const NIGHT_HOURS = 10
 /** A dough is followed no longer than this, h. */
 const LONGEST_DOUGH_HOURS = 36
 
@@ -127,7 +129,7 @@ const LONGEST_DOUGH_HOURS = 36
  * @param jar how its culture differs from a typical one
  */
 export function doughPace(dough: BatchLine, course: CourseHere, jar: JarParameters = TYPICAL_JAR): DoughForecast {
-  const vessel = vesselOf(dough, jar)
+  const vessel = takenOut(vesselOf(dough, jar), course, jar)
   const bulk = simulate(vessel, jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
   const { proof, kind } = course
   if (course.bulkGas === null && proof.kind === 'cold') {
@@ -137,12 +139,29 @@ export function doughPace(dough: BatchLine, course: CourseHere, jar: JarParamete
   const gas = course.bulkGas ?? USUAL_BULK[kind]
   const hours = firstHoursAt(bulk.curve, gas)
   if (hours === null) return NEVER
-  const proofed = firstHoursAt(bulk.curve, gas + (proof.kind === 'warm' ? proof.gas : 0))
+  // It is proofed where it was planned to stand, wherever it was put for its bulk.
+  const proofing = vessel.stays.length < 2 ? bulk : simulate(backFrom(vessel, hours), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
+  const proofed = firstHoursAt(proofing.curve, gas + (proof.kind === 'warm' ? proof.gas : 0))
   return {
     bulkHours: hours,
     proofHours: proofed === null ? null : proofed - hours,
     stop: { gas: course.bulkStretch === 1 ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
   }
+}
+
+/** The dough back where it was planned to stand from an hour on. */
+const backFrom = (vessel: Vessel, hours: number): Vessel => {
+  const [planned] = vessel.stays
+  return planned === undefined ? vessel : { ...vessel, stays: [...vessel.stays.filter((s) => s.fromHours < hours), { ...planned, fromHours: hours }] }
+}
+
+/** A dough that was put where it never rises as far as wanted: it is taken out again after a night there. */
+function takenOut(vessel: Vessel, course: CourseHere, jar: JarParameters): Vessel {
+  const last = vessel.stays.at(-1)
+  if (vessel.stays.length < 2 || last === undefined) return vessel
+  const { curve } = simulate(vessel, jar, { untilHours: LONGEST_DOUGH_HOURS })
+  const gets = firstHoursAt(curve, course.bulkGas ?? USUAL_BULK[course.kind])
+  return gets === null ? backFrom(vessel, last.fromHours + NIGHT_HOURS) : vessel
 }
 
 const NEVER: DoughForecast = { bulkHours: null, proofHours: null, stop: null }

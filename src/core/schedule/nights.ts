@@ -46,6 +46,13 @@ export function nightAt(ms: number, sleep: Sleep, timeZone: string): Interval | 
   return nightsBetween(ms - 1, ms + 1, sleep, timeZone).find((n) => ms > n.fromMs && ms < n.toMs)
 }
 
+/** The next time a wall clock shows a time, ms. @param afterMs it comes after this */
+export function nextAt(afterMs: number, clock: string, timeZone: string): number {
+  const today = new TZDate(afterMs, timeZone)
+  const at = atClock(today, clock)
+  return at > afterMs ? at : atClock(addDays(today, 1), clock)
+}
+
 /** An instant from a wall-clock day and time of a zone. */
 export function instantAt(year: number, month: number, day: number, clock: string, timeZone: string): number {
   return atClock(new TZDate(year, month - 1, day, timeZone), clock)

@@ -1,5 +1,6 @@
 import useSWR from 'swr'
-import { mannerOf, type Reasons, type Ways, type WaysAsked } from '../../core'
+import type { ReadyQuestion } from '../../answers'
+import { type BatchLine, type JarBelief, mannerOf, type OtherPlace, type OutWay, type Reasons, type Ways, type WaysAsked } from '../../core'
 import { desk, ONCE } from './desk'
 import type { Judged } from './forecasts'
 
@@ -22,4 +23,28 @@ export function useWays(judged: Judged | undefined, wanted: WaysWanted): Ways | 
   const key = judged === undefined ? null : ['ways', judged.line, judged.marks, judged.hours, judged.belief, wanted]
   const { data } = useSWR(key, () => (judged === undefined ? undefined : desk().ways(judged.line, judged.marks, judged.hours, wanted, judged.belief)), ONCE)
   return judged === undefined ? undefined : data
+}
+
+/** What becomes of a running levain until somebody is back; undefined while it is worked out. */
+export function useLevainOut(question: ReadyQuestion | null, places: readonly OtherPlace[], backMs: number | null): readonly OutWay[] | undefined {
+  const key = question === null || backMs === null ? null : ['levain out', question, places, backMs]
+  return useSWR(key, () => (question === null || backMs === null ? undefined : desk().levainOut(question, places, backMs)), ONCE).data
+}
+
+/** A dough that is left alone. */
+export interface DoughLeft {
+  readonly dough: BatchLine
+  readonly nowMs: number
+  readonly wantedGas: number
+  readonly belief: JarBelief
+}
+
+/** What becomes of a dough until somebody is back; undefined while it is worked out. */
+export function useDoughOut(left: DoughLeft | null, places: readonly OtherPlace[], backMs: number | null): readonly OutWay[] | undefined {
+  const key = left === null || backMs === null ? null : ['dough out', left, places, backMs]
+  return useSWR(
+    key,
+    () => (left === null || backMs === null ? undefined : desk().doughOut(left.dough, left.nowMs, backMs, left.wantedGas, places, left.belief)),
+    ONCE
+  ).data
 }

@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { millisecondsInHour } from 'date-fns/constants'
-import { drawn, drawsOf, howItIs, isItReady, learnedFrom, shownAge, whatToExpect } from '../../answers'
+import { drawn, drawsOf, howItIs, isItReady, learnedFrom, type ReadyQuestion, shownAge, whatToExpect } from '../../answers'
 import type { JarBuild } from '../../contract'
 import {
   type BatchLine,
@@ -11,14 +11,18 @@ import {
   compareLine,
   type DayPlan,
   type Drivers,
+  doughOut,
   driversOf,
   type HourRange,
   type JarBelief,
   type JarCondition,
   type JarParameters,
+  levainOut,
   type Mark,
   type Mendings,
   mendPlans,
+  type OtherPlace,
+  type OutWay,
   offerPlans,
   type PastBuild,
   type PlanProblem,
@@ -101,6 +105,18 @@ const desk = {
       (moved) => isItReady({ ...asked, line: moved }, drawn).forecast
     )
   },
+  /** What becomes of a running levain until somebody is back. */
+  levainOut: (question: ReadyQuestion, places: readonly OtherPlace[], backMs: number): OutWay[] =>
+    levainOut(
+      question.line,
+      question.line.startedAtMs + question.hours * millisecondsInHour,
+      backMs,
+      places,
+      (moved) => isItReady({ ...question, line: moved }, drawn).forecast
+    ),
+  /** The same of a dough. */
+  doughOut: (dough: BatchLine, nowMs: number, backMs: number, wantedGas: number, places: readonly OtherPlace[], belief: JarBelief): OutWay[] =>
+    doughOut(dough, nowMs, backMs, wantedGas, places, belief.centre),
   /** When a dough has grown by each of some shares. */
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[], paceSd: number): HourRange[] =>
     gas.map((g) => withPaceDoubt(reaches(drawsOf(line, belief), g), paceSd)),

@@ -8,6 +8,7 @@ export const REFUSE_BAKES = {
   weighTheseInBeforeYou: (missing: string) => `Weigh these in before you mark the level: ${missing}.`,
   mixCWouldHarmCulture: (mixTempC: number) => `A mix of ${mixTempC} °C would harm the culture. Let it cool, or measure again.`,
   thereNothingToWatchYet: 'There is nothing to watch yet: mark the level first.',
+  itIsInTheOven: 'The bread is in the oven already.',
   thatLookIsGone: 'That look has been taken back.',
   thisLevainHasBeenMixed: 'This levain has been mixed already.',
   thisMarkLiesBeforeBand: 'This mark lies before the band was set.',

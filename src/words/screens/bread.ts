@@ -1,4 +1,5 @@
 export const BREAD_STATION = {
+  moved: 'Moved.',
   noDoughYet: 'No dough yet',
   onceDoughMixedFoldsProof: 'Once the dough is mixed, you find its folds, its proof and the oven here.',
   goToWeigh: 'Go to Weigh',

@@ -46,6 +46,12 @@ async function levainsOf({ models, transaction }: Work, bakeIds: readonly string
   return new Map(rows.map(plain).map((batch) => [batch.bakeId ?? '', batch]))
 }
 
+/** The dough of a bake, once it is mixed. */
+export async function doughBatchOf({ models, transaction }: Work, bakeId: string): Promise<BatchRow | null> {
+  const row = await models.batches.findOne({ where: { bakeId, kind: 'dough' }, transaction })
+  return row === null ? null : plain(row)
+}
+
 /** The levain of a bake, once something has been poured. */
 export async function levainOfBake(work: Work, bakeId: string): Promise<BatchRow | null> {
   return (await levainsOf(work, [bakeId])).get(bakeId) ?? null

@@ -23,6 +23,7 @@ import { levainOfBake } from '../bakes'
 import { pantryFor } from '../keptBake'
 import { type Effect, inMilligrams, type Told, wrongMoment } from './effect'
 import { NOTHING_MG } from './pourSources'
+import { doughStays } from './stays'
 
 /** The levain goes into the dough and, what is kept, back into its jar; the dough draws the rest of its ingredients. */
 export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise<Effect> {
@@ -83,7 +84,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     saltMg: toMilligrams(saltGrams),
     mixTempC: event.mixTempC ?? row.plan.course?.mixTempC ?? row.plan.tempC,
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
-    stays: [stayAt(kitchen, (row.plan.course ?? row.plan).placeId, atMs, (row.plan.course ?? row.plan).tempC)]
+    stays: doughStays(kitchen, row.plan, atMs, [])
   })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [

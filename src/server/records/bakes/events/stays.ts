@@ -16,6 +16,12 @@ export function staysOfPlan(kitchen: Kitchen, plan: Plan, startMs: number, moves
   return [...planned.filter((stay) => stay.fromMs < first.atMs), ...moves.map((move) => stayAt(kitchen, move.placeId, move.atMs, move.tempC))]
 }
 
+/** Where a dough stands: as planned, until it was moved. */
+export function doughStays(kitchen: Kitchen, plan: Plan, mixedMs: number, moves: BakeState['moves']): NewStay[] {
+  const { placeId, tempC } = plan.course ?? plan
+  return [stayAt(kitchen, placeId, mixedMs, tempC), ...moves.map((move) => stayAt(kitchen, move.placeId, move.atMs, move.tempC))]
+}
+
 /** What the vessel of a plan is made of. */
 export async function materialOf({ models, transaction }: Work, { build }: Plan): Promise<VesselMaterial | null> {
   const row = build.vesselId === null ? null : await models.vessels.findByPk(build.vesselId, { transaction })

@@ -4,11 +4,11 @@ import { dropLineage, replaceStays } from '../../jars/batches'
 import { jarForSeed, setContents } from '../../jars/jars'
 import { theKitchen } from '../../kitchen/kitchens'
 import { entriesOf, eventById, type Work } from '../../work'
-import { levainOfBake } from '../bakes'
+import { doughBatchOf, levainOfBake } from '../bakes'
 import { firstStage, unmixFirst } from '../firstBuild'
 import type { KeptBake } from '../keptBake'
 import { type Effect, type Told, type Trace, wrongMoment } from './effect'
-import { staysOfPlan } from './stays'
+import { doughStays, staysOfPlan } from './stays'
 
 /** Takes the latest entry back, with all that it did. */
 export async function undo({ work, row, state, event, before }: Told<'undo'>): Promise<Effect> {
@@ -25,7 +25,11 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
     await dropLineage(work, levain.id)
   }
   if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row.id)
-  if (last.type === 'moved' && levain !== null && state.band !== null) {
+  const dough = state.mixed === null ? null : await doughBatchOf(work, row.id)
+  if (last.type === 'moved' && dough !== null && state.mixed !== null) {
+    const left = state.doughMoves.filter((move) => move.id !== last.id)
+    await replaceStays(work, dough.id, doughStays(await theKitchen(work), row.plan, state.mixed.atMs, left))
+  } else if (last.type === 'moved' && levain !== null && state.band !== null) {
     const left = state.moves.filter((move) => move.id !== last.id)
     await replaceStays(work, levain.id, staysOfPlan(await theKitchen(work), row.plan, state.band.atMs, left))
   }

@@ -1,5 +1,7 @@
-import { type Happening, newEvent } from '../../../../contract'
-import type { Step } from '../../../../core'
+import { useMemo } from 'react'
+import { minuteOf } from '../../../../answers'
+import { type Happening, newEvent, type Plan } from '../../../../contract'
+import { type BakeState, type BatchLine, type JarBelief, overproofed, quickened, type Step } from '../../../../core'
 import { near, stepWord } from '../../../../words'
 import { BREAD_STATION } from '../../../../words/screens/bread'
 import { addEvent } from '../../../data/bakes'
@@ -11,19 +13,31 @@ import { Quiet } from '../../../parts/cards/Quiet'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { DoughOutCard } from '../OutCard'
+import { useDoughHere, useDoughProgress } from '../useDoughHere'
 import { DoughReadCard } from './DoughReadCard'
 import { NextStep } from './NextStep'
 import { OutcomeCard } from './OutcomeCard'
 import { OvenCard } from './OvenCard'
+import { OverproofedCard } from './OverproofedCard'
 
 /** Steps that belong to the oven; what comes before them is the dough's. */
 const OVEN_STEPS: readonly Step['kind'][] = ['preheat', 'bake', 'lid', 'out', 'eat']
 
 /** From the mixed dough to bread: folds, shaping, what is read of the dough, the oven, and how it came out. */
 export function BreadStation() {
-  const { bake, state, plan, day } = useBakeHere()
+  const { bake, state, plan, day, belief, now } = useBakeHere()
   const { pantry } = useKitchen()
+  const dough = useDoughHere()
+  const pace = useDoughProgress(dough)?.pace ?? 1
+  // As quick as it was seen to be.
+  const left = useMemo(
+    () => doughLeft(dough === null ? null : quickened(dough, pace), day.bulkStop?.gas ?? null, plan.course, state, belief),
+    [dough, pace, day.bulkStop, plan.course, state, belief]
+  )
   const { steps } = day
+  const minute = minuteOf(now)
+  const over = useMemo(() => (left === null ? null : overproofed(left.dough, minute, left.wantedGas, left.belief.centre)), [left, minute])
   if (state.mixed === null)
     return (
       <Quiet
@@ -43,22 +57,38 @@ export function BreadStation() {
       tellError
     )
   }
+  const move = (placeId: string, tempC: number) => note({ type: 'moved', placeId, tempC }, BREAD_STATION.moved)
   const next = steps[0]
   const isOut = state.deeds.has('out')
   return (
     <div className={sheet.columns}>
       <div className={sheet.stack}>
+        {over !== null && <OverproofedCard over={over} />}
         {next !== undefined && <NextStep step={next} />}
         {!isOut && <OvenCard steps={steps} onCore={(coreTempC) => note({ type: 'dough', coreTempC }, 'Noted.')} />}
         {isOut && <OutcomeCard onOutcome={(outcome) => note({ type: 'outcome', ...outcome }, BREAD_STATION.notedForRecord)} />}
       </div>
       <div className={sheet.stack}>
         {!state.deeds.has('bake') && <DoughReadCard onRead={(reading) => note({ type: 'dough', ...reading }, 'Noted.')} />}
+        {over === null && <DoughOutCard left={left} onMove={move} />}
         <StepsCard steps={steps.slice(1)} />
         <ReadingsCard />
       </div>
     </div>
   )
+}
+
+/** A dough that is still rising, and how far it is to; null once it is in the oven, or in the cold for its proof. */
+function doughLeft(
+  dough: BatchLine | null,
+  bulkGas: number | null,
+  course: Plan['course'],
+  { deeds }: BakeState,
+  belief: JarBelief
+): { readonly dough: BatchLine; readonly wantedGas: number; readonly belief: JarBelief } | null {
+  if (dough === null || bulkGas === null || course === null || deeds.has('bake')) return null
+  if (!deeds.has('shape')) return { dough, wantedGas: bulkGas, belief }
+  return course.proof.kind === 'cold' ? null : { dough, wantedGas: bulkGas + course.proof.gas, belief }
 }
 
 /** What comes after the next step. */

@@ -1,8 +1,8 @@
 import { Button, Chip, Group, Text } from '@mantine/core'
-import { useMemo, useState } from 'react'
-import { doughOf, levainForDough, minuteOf } from '../../../../answers'
+import { useState } from 'react'
+import { minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
-import { doughProgress, POKES, POSSIBLE, type Poke, pHAfter } from '../../../../core'
+import { POKES, POSSIBLE, type Poke, pHAfter } from '../../../../core'
 import { bulkStopSentence, near } from '../../../../words'
 import { DOUGH_READ_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
@@ -12,6 +12,7 @@ import { PhField } from '../../../parts/weigh/PhField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { lastLevel, useDoughHere, useDoughProgress } from '../useDoughHere'
 
 const POKE_SAYS: Readonly<Record<Poke, string>> = {
   'springs back at once': DOUGH_READ_CARD.notProofedEnoughGiveWhile,
@@ -24,7 +25,7 @@ export type Reading = Omit<Extract<NewBakeEvent, { type: 'dough' }>, 'id' | 'typ
 
 /** What is read of the dough: its temperature, its rise in the bowl or a sample jar, what a finger finds. */
 export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) => void }) {
-  const { bake, state, plan, solved, belief, judged, day, now } = useBakeHere()
+  const { state, plan, belief, day, now } = useBakeHere()
   const here = useKitchen()
   const { format } = here
   const [of, setOf] = useState<'bowl' | 'sample'>('bowl')
@@ -32,21 +33,13 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
   const [tempC, setTempC] = useState<number | null>(null)
   const [poke, setPoke] = useState<Poke | null>(null)
   const [pH, setPh] = useState<number | null>(null)
-  const { mixMs } = day
   const minute = minuteOf(now)
-  const line = useMemo(
-    () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
-    [bake, plan, solved, here, judged, belief, mixMs, minute]
-  )
+  const line = useDoughHere()
   const stop = day.bulkStop
   const target = stop?.gas ?? null
   const stopWords = stop === null ? null : bulkStopSentence(stop, format)
-  const last = state.readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
-  const progress = useMemo(() => {
-    if (line === null || last === undefined || target === null) return null
-    const read = last.rise !== undefined ? ({ rise: last.rise, of: 'bowl' } as const) : ({ rise: last.sampleRise ?? 1, of: 'sample' } as const)
-    return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
-  }, [line, last, target, belief])
+  const last = lastLevel(state.readings)
+  const progress = useDoughProgress(line)
   const shaped = state.deeds.has('shape')
   const nothing = rise === null && tempC === null && poke === null && pH === null
   return (

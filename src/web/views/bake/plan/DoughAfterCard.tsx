@@ -1,7 +1,6 @@
 import { Text } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
-import { doughOf, levainForDough, minuteOf } from '../../../../answers'
 import { hoursToGas } from '../../../../core'
 import { doughsSentence, near } from '../../../../words'
 import { DOUGH_AFTER_CARD } from '../../../../words/screens/plan'
@@ -10,6 +9,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { useDoughHere } from '../useDoughHere'
 
 /** How far doughs are let rise in bulk: g, with its word. */
 const TARGETS = [
@@ -22,22 +22,9 @@ const GAS = TARGETS.map((t) => t.gas)
 
 /** The dough after the levain: when its bulk has risen so far, with its doubt, where it will stand. */
 export function DoughAfterCard() {
-  const {
-    solved,
-    plan,
-    belief,
-    bake,
-    judged,
-    day: { mixMs },
-    now
-  } = useBakeHere()
-  const here = useKitchen()
-  const { format, kitchen } = here
-  const minute = minuteOf(now)
-  const line = useMemo(
-    () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
-    [bake, plan, solved, here, judged, belief, mixMs, minute]
-  )
+  const { plan, belief } = useBakeHere()
+  const { format, kitchen } = useKitchen()
+  const line = useDoughHere()
   const grown = useGrown(line, belief, GAS, kitchen.doughs.sd)
   const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan

@@ -35,7 +35,7 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
   const { kitchen, format } = useKitchen()
   const last = state.marks.findLast((m) => m.rise !== undefined)
   const expected = judged === undefined ? 1 : levelToRead(judged.verdict, (now - judged.line.startedAtMs) / millisecondsInHour)
-  const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS
+  const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS && judged?.told.advice.kind !== 'ask'
   const start = Math.round((isFresh ? (last.rise ?? 1) : expected) * 10) / 10
   const [typed, setTyped] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})

@@ -15,6 +15,7 @@ import { TroubleCard } from '../../../parts/trouble/TroubleCard'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { MixCard } from '../MixCard'
+import { LevainOutCard } from '../OutCard'
 import { WhenField } from '../WhenField'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
@@ -61,6 +62,7 @@ export function WatchStation() {
       </div>
       <div className={`${classes.stack} ${watch.rest}`}>
         <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
+        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />}
         {judged !== undefined && (
           <MixCard
             title={WATCH_STATION.intoDough}

@@ -1,0 +1,60 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import { drawForecast, summarise } from '../ferment/forecast'
+import { UNKNOWN_JAR } from '../ferment/jarParameters'
+import { type BatchLine, vesselOf } from '../jars/lineage'
+import { doughOut, levainOut, overproofed } from './outUntil'
+
+const START = Date.UTC(2026, 10, 27, 8)
+const at = (hours: number) => START + hours * millisecondsInHour
+const place = (id: string, tempC: number) => ({ id, name: id, standing: { tempC } })
+const PLACES = [place('fridge', 4), place('worktop', 24), place('cellar', 14), place('sill', 27)]
+const levain: BatchLine = {
+  startedAtMs: START,
+  flours: { 'white wheat': 100 },
+  waterGrams: 100,
+  saltGrams: 0,
+  mixTempC: 24,
+  stays: [{ fromMs: START, tempC: 24 }],
+  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+}
+const dough: BatchLine = {
+  ...levain,
+  flours: { 'white wheat': 900 },
+  waterGrams: 620,
+  saltGrams: 20,
+  parents: [{ grams: 200, hydration: 1, flour: 'white wheat', line: null }]
+}
+const reforecast = (line: BatchLine) => summarise(drawForecast(vesselOf(line), UNKNOWN_JAR, { untilHours: 60, count: 60 }), 'dome')
+
+test('out until the evening: where it stands, and every colder place, warmest first; each with what comes of it', () => {
+  const ways = levainOut(levain, at(1), at(16), PLACES, reforecast)
+  expect(ways.map((w) => w.place?.id ?? 'here')).toEqual(['here', 'cellar', 'fridge'])
+  // 1:5 at 24 °C peaks after eight or nine hours: past after sixteen, and hardly begun in the fridge.
+  expect(ways[0]?.then).toBe('past')
+  expect(ways[2]?.then).toBe('not yet')
+  const [here, cellar] = ways
+  expect(cellar?.fromMs ?? 0).toBeGreaterThan((here?.fromMs ?? 0) + 2 * millisecondsInHour)
+})
+
+test('a dough left on the worktop goes too far in a working day; the fridge keeps it', () => {
+  const ways = doughOut(dough, at(1), at(11), 0.5, PLACES)
+  expect(ways[0]).toMatchObject({ place: null, then: 'past' })
+  const fridge = ways.find((w) => w.place?.id === 'fridge')
+  expect(fridge?.then).not.toBe('past')
+  expect(fridge?.gas ?? 9).toBeLessThan(0.7)
+  // Half as high again after four to six hours at 24 °C.
+  const reached = ((ways[0]?.fromMs ?? 0) - START) / millisecondsInHour
+  expect(reached).toBeGreaterThan(4)
+  expect(reached).toBeLessThan(6.5)
+})
+
+test('over: told since when, and with what is left in it; a tin needs less than a loaf', () => {
+  expect(overproofed(dough, at(4), 0.5)).toBeNull()
+  const after = overproofed(dough, at(8), 0.5)
+  expect(after).not.toBeNull()
+  expect(after?.gas ?? 0).toBeGreaterThan(0.67)
+  expect(after?.sinceMs ?? 0).toBeLessThan(at(8))
+  if (after?.reshapeHours != null) expect(after.tinHours ?? 9).toBeLessThan(after.reshapeHours)
+  // After a night and a day in the warm nothing is left to raise it.
+  expect(overproofed(dough, at(26), 0.5)?.reshapeHours).toBeNull()
+})

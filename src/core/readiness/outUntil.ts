@@ -1,0 +1,140 @@
+/** What becomes of a levain or a dough while nobody is at home: left where it stands, in a cooler place, or in the cold. */
+import { millisecondsInHour } from 'date-fns/constants'
+import { mainKind } from '../dough/blend'
+import type { Forecast } from '../ferment/forecast'
+import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { firstHoursAt, gasAt, LEVELS } from '../ferment/milestones'
+import { simulate } from '../ferment/simulate'
+import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
+import type { OtherPlace } from './ways'
+
+/** What one way comes to by the time somebody is back. */
+export interface OutWay {
+  /** Where it is put; null: it stays. */
+  readonly place: OtherPlace | null
+  readonly then: 'not yet' | 'ready' | 'past'
+  /** Probability that it is ready then; null for a dough. */
+  readonly chance: number | null
+  /** When it is ready, ms; null: not within the time looked at. For a dough: when its bulk or proof is where it is wanted. */
+  readonly fromMs: number | null
+  /** Until when, ms; null for a dough. */
+  readonly untilMs: number | null
+  /** Risen so far then, g; null for a levain. */
+  readonly gas: number | null
+}
+
+const known = (hours: number, startMs: number) => (Number.isFinite(hours) ? startMs + hours * millisecondsInHour : null)
+const stayed = (line: BatchLine, place: OtherPlace | null, nowMs: number): BatchLine =>
+  place === null ? line : { ...line, stays: [...line.stays.filter((s) => s.fromMs <= nowMs), { fromMs: nowMs, ...place.standing }] }
+
+/** Places so much colder than where it stands are worth carrying it to, K. */
+const WORTH_CARRYING_K = 2
+
+/** The place it stays in, and every one that is colder. */
+export function outPlaces(line: BatchLine, nowMs: number, places: readonly OtherPlace[]): (OtherPlace | null)[] {
+  const hereC = line.stays.findLast((s) => s.fromMs <= nowMs)?.tempC ?? line.mixTempC
+  const cooler = places.filter(({ standing }) => standing.tempC <= hereC - WORTH_CARRYING_K)
+  return [null, ...cooler.sort((a, b) => b.standing.tempC - a.standing.tempC)]
+}
+
+/**
+ * A running levain until somebody is back.
+ * @param backMs when that is
+ * @param reforecast forecast of the same levain, standing elsewhere from now on, as the looks correct it
+ */
+export function levainOut(line: BatchLine, nowMs: number, backMs: number, places: readonly OtherPlace[], reforecast: (line: BatchLine) => Forecast): OutWay[] {
+  const hours = (backMs - line.startedAtMs) / millisecondsInHour
+  return outPlaces(line, nowMs, places).map((place): OutWay => {
+    const { opens, closes, gridHours, fit } = reforecast(stayed(line, place, nowMs))
+    const chance = fit[Math.min(Math.round(hours / (gridHours[1] ?? 1)), fit.length - 1)] ?? 0
+    const then = hours < opens.p50 ? 'not yet' : hours > closes.p50 ? 'past' : 'ready'
+    return { place, then, chance, fromMs: known(opens.p50, line.startedAtMs), untilMs: known(closes.p50, line.startedAtMs), gas: null }
+  })
+}
+
+/** A dough may have risen by so much more than was wanted, as a share of it, and still be shaped or baked as usual. Source: craft knowledge. */
+const STILL_GOOD = 1.35
+/** A dough is followed no longer than this, h. */
+const LONGEST_HOURS = 48
+
+/**
+ * A dough until somebody is back.
+ * @param wantedGas how far it is to rise: at the end of its bulk; or of its proof, once it is shaped
+ */
+export function doughOut(
+  dough: BatchLine,
+  nowMs: number,
+  backMs: number,
+  wantedGas: number,
+  places: readonly OtherPlace[],
+  jar: JarParameters = TYPICAL_JAR
+): OutWay[] {
+  return outPlaces(dough, nowMs, places).map((place): OutWay => {
+    const { curve } = simulate(vesselOf(stayed(dough, place, nowMs), jar), jar, { untilHours: LONGEST_HOURS })
+    const hours = (backMs - dough.startedAtMs) / millisecondsInHour
+    const gas = gasAt(curve, hours)
+    const wanted = firstHoursAt(curve, wantedGas)
+    const then = wanted === null || hours < wanted ? 'not yet' : overproofedAt(curve, hours, wantedGas) ? 'past' : 'ready'
+    return { place, then, chance: null, fromMs: wanted === null ? null : known(wanted, dough.startedAtMs), untilMs: null, gas }
+  })
+}
+
+/** Whether a dough has gone too far by then: risen by much more than was wanted, or fallen since. */
+function overproofedAt(curve: Parameters<typeof gasAt>[0], hours: number, wantedGas: number): boolean {
+  const most = firstHoursAt(curve, STILL_GOOD * wantedGas)
+  if (most !== null) return hours > most
+  let top = 0
+  for (let i = 0; i < curve.count && (curve.hours[i] ?? NaN) <= hours; i++) top = Math.max(top, curve.gas[i] ?? NaN)
+  return top >= wantedGas && gasAt(curve, hours) < LEVELS.collapsed * top
+}
+
+/** What is left of a dough that has gone too far. */
+export interface Overproofed {
+  /** Risen so far, g; and how far it was to rise. */
+  readonly gas: number
+  readonly wantedGas: number
+  /** Since when, ms. */
+  readonly sinceMs: number
+  /** How long it takes, knocked back and shaped anew, to rise for the oven once more, h; null: it does not. */
+  readonly reshapeHours: number | null
+  /** The same in a tin, which holds it up: a short rise is enough. */
+  readonly tinHours: number | null
+}
+
+/** Growth after shaping that a loaf needs; in a tin less is enough, g. Source: craft knowledge. */
+const AGAIN = { loaf: 0.35, tin: 0.2 } as const
+/** Takes longer than this, it has no food left for it, h. */
+const LONGEST_AGAIN_HOURS = 6
+
+/**
+ * Whether a dough has gone too far, and what can still be made of it.
+ * @param wantedGas how far it was to rise by now: in bulk, or with its proof once it is shaped
+ * @returns null where it has not
+ */
+export function overproofed(dough: BatchLine, nowMs: number, wantedGas: number, jar: JarParameters = TYPICAL_JAR): Overproofed | null {
+  const { curve } = simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_HOURS })
+  const hours = (nowMs - dough.startedAtMs) / millisecondsInHour
+  if (!overproofedAt(curve, hours, wantedGas)) return null
+  const stay = dough.stays.findLast((s) => s.fromMs <= nowMs) ?? dough.stays[0]
+  if (stay === undefined) return null
+  const { flours, flourGrams, waterGrams, hydration } = contentsOf(dough)
+  const itself = { grams: flourGrams + waterGrams, hydration, flour: mainKind(flours), line: dough }
+  const again: BatchLine = {
+    ...dough,
+    startedAtMs: nowMs,
+    flours: {},
+    waterGrams: 0,
+    mixTempC: stay.tempC,
+    stays: [{ ...stay, fromMs: nowMs }],
+    parents: [itself]
+  }
+  const rise = simulate(vesselOf(again, jar), jar, { untilHours: LONGEST_AGAIN_HOURS }).curve
+  const since = firstHoursAt(curve, STILL_GOOD * wantedGas) ?? hours
+  return {
+    gas: gasAt(curve, hours),
+    wantedGas,
+    sinceMs: dough.startedAtMs + since * millisecondsInHour,
+    reshapeHours: firstHoursAt(rise, AGAIN.loaf),
+    tinHours: firstHoursAt(rise, AGAIN.tin)
+  }
+}

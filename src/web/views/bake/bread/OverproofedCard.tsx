@@ -1,0 +1,41 @@
+import type { Overproofed } from '../../../../core'
+import { near } from '../../../../words'
+import { OVERPROOFED_CARD } from '../../../../words/screens/out'
+import { useKitchen } from '../../../data/kitchen'
+import { Card, Note } from '../../../parts/cards/Card'
+import large from '../../../parts/cards/Large.module.css'
+import { useBakeHere } from '../bakeHere'
+import { lastLevel } from '../useDoughHere'
+import watch from '../watch/Watch.module.css'
+
+/** A dough that has gone too far, slept through or forgotten, and what it can still be. */
+export function OverproofedCard({ over }: { readonly over: Overproofed }) {
+  const { plan, state } = useBakeHere()
+  const { format } = useKitchen()
+  if (plan.course === null) return null
+  const isRead = lastLevel(state.readings) !== undefined
+  const { gas, wantedGas, sinceMs, reshapeHours, tinHours } = over
+  const ways: readonly (readonly [string, string])[] = [
+    [OVERPROOFED_CARD.bakeNow, OVERPROOFED_CARD.bakeNowSays(plan.course.preheatMinutes)],
+    [OVERPROOFED_CARD.tin, tinHours === null ? OVERPROOFED_CARD.tinNow : OVERPROOFED_CARD.tinSays(format.duration(tinHours))],
+    [OVERPROOFED_CARD.flatbread, OVERPROOFED_CARD.flatbreadSays],
+    [OVERPROOFED_CARD.reshape, reshapeHours === null ? OVERPROOFED_CARD.reshapeNo : OVERPROOFED_CARD.reshapeSays(format.duration(reshapeHours))]
+  ]
+  return (
+    <Card data-testid="overproofed">
+      <h2 className={large.item}>{isRead ? OVERPROOFED_CARD.tooFar : OVERPROOFED_CARD.mayBeTooFar}</h2>
+      <Note tone="care">
+        {(isRead ? OVERPROOFED_CARD.byLevel : OVERPROOFED_CARD.byForecast)(format.growth(gas), format.growth(wantedGas), format.dayTime(near(sinceMs)))}
+      </Note>
+      <p>{OVERPROOFED_CARD.whatCanStillBeMade}</p>
+      <ul className={watch.ways}>
+        {ways.map(([name, says]) => (
+          <li key={name}>
+            <b>{name}</b>
+            <div>{says}</div>
+          </li>
+        ))}
+      </ul>
+    </Card>
+  )
+}

@@ -1,0 +1,32 @@
+import { useMemo } from 'react'
+import { doughOf, levainForDough, minuteOf } from '../../../answers'
+import { type BakeState, type BatchLine, type DoughProgress, doughProgress } from '../../../core'
+import { useKitchen } from '../../data/kitchen'
+import { useBakeHere } from './bakeHere'
+
+/** The dough of the bake at hand as it ferments, or will; null while it cannot be told. */
+export function useDoughHere(): BatchLine | null {
+  const { bake, plan, solved, belief, judged, day, now } = useBakeHere()
+  const here = useKitchen()
+  const { mixMs } = day
+  const minute = minuteOf(now)
+  return useMemo(
+    () => doughOf(bake, plan, solved, here, mixMs, levainForDough(bake, judged?.verdict ?? null, mixMs, belief, minute)),
+    [bake, plan, solved, here, judged, belief, mixMs, minute]
+  )
+}
+
+/** Where the dough is by the last level that was read of it; null while none was, or its bulk has no end. */
+export function useDoughProgress(line: BatchLine | null): DoughProgress | null {
+  const { state, day, belief } = useBakeHere()
+  const target = day.bulkStop?.gas ?? null
+  const last = lastLevel(state.readings)
+  return useMemo(() => {
+    if (line === null || last === undefined || target === null) return null
+    const read = last.rise !== undefined ? ({ rise: last.rise, of: 'bowl' } as const) : ({ rise: last.sampleRise ?? 1, of: 'sample' } as const)
+    return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
+  }, [line, last, target, belief])
+}
+
+/** The last reading with a level. */
+export const lastLevel = (readings: BakeState['readings']) => readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
