@@ -1,5 +1,5 @@
-import { leaningOf, sournessOf } from '../core'
-import { leaningWords, pHWords, sourWords, ttaWords } from './sour'
+import { createFormat, leaningOf, SOUR_LEVERS, sournessOf } from '../core'
+import { effectWords, leaningWords, leverWords, pHWords, sourWords, ttaWords } from './sour'
 
 test('pH and TTA with their doubt', () => {
   expect(pHWords(4.05)).toBe('3.9 – 4.2')
@@ -28,6 +28,16 @@ test('what acid leans to, with its reasons: firm and cool to vinegar, warm and w
 test('all of it in two sentences, against the last three where they are known', () => {
   const sour = { pH: 3.95, tta: 10.5, leaning: leaningOf({ hydration: 1.25, tempC: 28, hours: 6, wholegrain: 0 }) }
   expect(sourWords(sour)).toBe('pH\u202f3.8 – 4.1, TTA\u202f9 – 12 ml. Its acid is milder, like yogurt: warm, wet.')
-  expect(sourWords(sour, 12)).toContain('9 – 12 ml, a little milder than your last bakes.')
-  expect(sourWords(sour, 10.4)).toContain(', about as sour as your last bakes.')
+  expect(sourWords(sour, { tta: 12, bakes: 3 })).toContain('9 – 12 ml, a little milder than your last three bakes.')
+  expect(sourWords(sour, { tta: 10.4, bakes: 1 })).toContain(', about as sour as your last bake.')
+})
+
+test('each lever by what is done, and what comes of it', () => {
+  const format = createFormat({ mass: 'g', temperature: '°F', clock: '24 h', timeZone: 'UTC' })
+  const words = SOUR_LEVERS.map((lever) => leverWords(lever, format))
+  expect(new Set(words).size).toBe(SOUR_LEVERS.length)
+  // Two kelvin are not quite four degrees Fahrenheit.
+  expect(words[0]?.replace(/\s/g, ' ')).toBe('Levain 4 °F warmer')
+  expect(effectWords({ lever: 'cold proof', sour: { pH: 5.04, tta: 6 }, change: 0.114 }).replace(/\s/g, ' ')).toBe('+11 %: a little tangier, pH about 5.0')
+  expect(effectWords({ lever: 'younger', sour: { pH: 5.2, tta: 5 }, change: -0.03 })).toContain('about as sour')
 })

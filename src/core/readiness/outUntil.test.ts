@@ -30,17 +30,17 @@ test('out until the evening: where it stands, and every colder place, warmest fi
   const ways = levainOut(levain, at(1), at(16), PLACES, reforecast)
   expect(ways.map((w) => w.place?.id ?? 'here')).toEqual(['here', 'cellar', 'fridge'])
   // 1:5 at 24 °C peaks after eight or nine hours: past after sixteen, and hardly begun in the fridge.
-  expect(ways[0]?.then).toBe('past')
-  expect(ways[2]?.then).toBe('not yet')
+  expect(ways[0]?.comes).toBe('past')
+  expect(ways[2]?.comes).toBe('not yet')
   const [here, cellar] = ways
   expect(cellar?.fromMs ?? 0).toBeGreaterThan((here?.fromMs ?? 0) + 2 * millisecondsInHour)
 })
 
 test('a dough left on the worktop goes too far in a working day; the fridge keeps it', () => {
   const ways = doughOut(dough, at(1), at(11), 0.5, PLACES)
-  expect(ways[0]).toMatchObject({ place: null, then: 'past' })
+  expect(ways[0]).toMatchObject({ place: null, comes: 'past' })
   const fridge = ways.find((w) => w.place?.id === 'fridge')
-  expect(fridge?.then).not.toBe('past')
+  expect(fridge?.comes).not.toBe('past')
   expect(fridge?.gas ?? 9).toBeLessThan(0.7)
   // Half as high again after four to six hours at 24 °C.
   const reached = ((ways[0]?.fromMs ?? 0) - START) / millisecondsInHour

@@ -12,7 +12,7 @@ import type { OtherPlace } from './ways'
 export interface OutWay {
   /** Where it is put; null: it stays. */
   readonly place: OtherPlace | null
-  readonly then: 'not yet' | 'ready' | 'past'
+  readonly comes: 'not yet' | 'ready' | 'past'
   /** Probability that it is ready then; null for a dough. */
   readonly chance: number | null
   /** When it is ready, ms; null: not within the time looked at. For a dough: when its bulk or proof is where it is wanted. */
@@ -47,8 +47,8 @@ export function levainOut(line: BatchLine, nowMs: number, backMs: number, places
   return outPlaces(line, nowMs, places).map((place): OutWay => {
     const { opens, closes, gridHours, fit } = reforecast(stayed(line, place, nowMs))
     const chance = fit[Math.min(Math.round(hours / (gridHours[1] ?? 1)), fit.length - 1)] ?? 0
-    const then = hours < opens.p50 ? 'not yet' : hours > closes.p50 ? 'past' : 'ready'
-    return { place, then, chance, fromMs: known(opens.p50, line.startedAtMs), untilMs: known(closes.p50, line.startedAtMs), gas: null }
+    const comes = hours < opens.p50 ? 'not yet' : hours > closes.p50 ? 'past' : 'ready'
+    return { place, comes, chance, fromMs: known(opens.p50, line.startedAtMs), untilMs: known(closes.p50, line.startedAtMs), gas: null }
   })
 }
 
@@ -74,8 +74,8 @@ export function doughOut(
     const hours = (backMs - dough.startedAtMs) / millisecondsInHour
     const gas = gasAt(curve, hours)
     const wanted = firstHoursAt(curve, wantedGas)
-    const then = wanted === null || hours < wanted ? 'not yet' : overproofedAt(curve, hours, wantedGas) ? 'past' : 'ready'
-    return { place, then, chance: null, fromMs: wanted === null ? null : known(wanted, dough.startedAtMs), untilMs: null, gas }
+    const comes = wanted === null || hours < wanted ? 'not yet' : overproofedAt(curve, hours, wantedGas) ? 'past' : 'ready'
+    return { place, comes, chance: null, fromMs: wanted === null ? null : known(wanted, dough.startedAtMs), untilMs: null, gas }
   })
 }
 

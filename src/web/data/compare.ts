@@ -1,12 +1,10 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import useSWR from 'swr'
 import { jarLogSchema, ROUTES } from '../../contract'
-import type { BatchLine, ComparedBuild, JarBelief, School } from '../../core'
+import type { BatchLine, ComparedBuild, JarBelief, School, SourAsked, sourLevers } from '../../core'
+import type { UsualSour } from '../../words'
 import { desk, ONCE } from './desk'
 import { read } from './outbox'
-
-/** Last bakes that make up what one is used to. */
-const LAST_BAKES = 3
 
 /** Builds side by side, worked out in the worker; null for one that cannot be. */
 export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBelief, school: School): readonly (ComparedBuild | null)[] | undefined {
@@ -19,17 +17,23 @@ export function useCompared(lines: readonly (BatchLine | null)[], belief: JarBel
   return data
 }
 
-/** TTA the baker is used to from this jar; null before the first bake, undefined until known. */
-export function useUsualTta(jarId: string, belief: JarBelief): number | null | undefined {
+/** What the baker is used to from this jar; null before the first bake, undefined until known. */
+export function useUsualSour(jarId: string, belief: JarBelief): UsualSour | null | undefined {
   const { data } = useSWR(
-    ['usual tta', jarId, belief],
+    ['usual sour', jarId, belief],
     async () => {
       const { builds } = await read(jarLogSchema, ROUTES.jarLog(jarId))
       const levains = builds.filter((build) => build.kind === 'levain')
-      const past = levains.slice(-LAST_BAKES).map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / millisecondsInHour }))
-      return desk().usualTta(past, belief)
+      const past = levains.map(({ line, mixedAt }) => ({ line, hours: (mixedAt - line.startedAtMs) / millisecondsInHour }))
+      return desk().usualSour(past, belief)
     },
     ONCE
   )
+  return data
+}
+
+/** How sour a bake comes out, and what changes that; undefined while it is worked out, null where it cannot be told. */
+export function useSourLevers(asked: SourAsked | null): ReturnType<typeof sourLevers> | undefined {
+  const { data } = useSWR(asked === null ? null : ['sour levers', asked], ([, of]: [string, SourAsked]) => desk().sourLevers(of), ONCE)
   return data
 }

@@ -32,10 +32,14 @@ import {
   reasonsOf,
   type School,
   type SearchProgress,
+  type SourAsked,
   searchPlans,
+  simulate,
   sourAfter,
+  sourLevers,
   spreadsOf,
   type ToldPlan,
+  vesselOf,
   type Ways,
   type WaysAsked,
   waysNow,
@@ -44,6 +48,16 @@ import {
   withRipeLevain,
   withRoom
 } from '../../core'
+
+/** Last bakes that make up what one is used to. */
+const LAST_BAKES = 3
+/** Mixed before it had come so far towards its peak, a levain says nothing of what its baker is used to, as a share of the peak's hours. */
+const RIPE_FROM = 0.6
+
+function wasMixedRipe({ line, hours }: { readonly line: BatchLine; readonly hours: number }, jar: JarParameters): boolean {
+  const { peakHours } = simulate(vesselOf(line, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones
+  return peakHours !== null && hours >= RIPE_FROM * peakHours
+}
 
 /** A jar with what is believed of it. */
 export interface KeptJar {
@@ -121,11 +135,19 @@ const desk = {
   grown: (line: BatchLine, belief: JarBelief, gas: readonly number[], paceSd: number): HourRange[] =>
     gas.map((g) => withPaceDoubt(reaches(drawsOf(line, belief), g), paceSd)),
   drivers: (line: BatchLine, belief: JarBelief, school: School): Drivers => driversOf(line, belief.centre, school),
-  /** TTA of past levains when they were mixed: what the baker is used to; null without any. */
-  usualTta: (past: readonly { readonly line: BatchLine; readonly hours: number }[], belief: JarBelief): number | null => {
-    const all = past.map(({ line, hours }) => sourAfter(line, hours, belief.centre).tta)
-    return all.length === 0 ? null : weightedQuantile(all, new Float64Array(all.length).fill(1), 0.5)
+  /** TTA of the last levains when they were mixed: what the baker is used to; null without any. */
+  usualSour: (
+    past: readonly { readonly line: BatchLine; readonly hours: number }[],
+    belief: JarBelief
+  ): { readonly tta: number; readonly bakes: number } | null => {
+    const all = past
+      .filter((build) => wasMixedRipe(build, belief.centre))
+      .slice(-LAST_BAKES)
+      .map(({ line, hours }) => sourAfter(line, hours, belief.centre).tta)
+    return all.length === 0 ? null : { tta: weightedQuantile(all, new Float64Array(all.length).fill(1), 0.5), bakes: all.length }
   },
+  /** How sour a bake comes out, and what changes that. */
+  sourLevers: (asked: SourAsked) => sourLevers(asked),
   /** How jars are at a moment. */
   conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),
   /** How likely a planned levain is ready while the baker is at home around its mix. */

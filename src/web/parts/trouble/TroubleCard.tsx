@@ -2,11 +2,12 @@ import { Chip, Group, Text } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
-import { type BatchLine, causesOf, type JarBelief, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
+import { type BatchLine, causesOf, type JarBelief, type SourAsked, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
 import { CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
 import { TROUBLE_CARD } from '../../../words/screens/parts-trouble'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../cards/Card'
+import { SourLevers, type SourWay } from '../sour/SourCard'
 import classes from './TroubleCard.module.css'
 
 /** Causes told at once, and the least share that is worth a line. */
@@ -21,17 +22,21 @@ export function TroubleCard({
   belief,
   jar,
   now,
-  atFirst = null
+  atFirst = null,
+  sour = null
 }: {
   readonly line: BatchLine
   readonly belief: JarBelief
   readonly jar: Jar | undefined
   readonly now: number
   readonly atFirst?: Symptom | null
+  /** What its sourness is worked out for; as it was fed, where left out. */
+  readonly sour?: SourAsked | null
 }) {
   const { format } = useKitchen()
-  const [chosen, setChosen] = useState<Symptom | null>(null)
-  const symptom = chosen ?? atFirst
+  const [chosen, setChosen] = useState<Symptom | SourWay | null>(null)
+  const taste = chosen === 'tangier' || chosen === 'milder' ? chosen : null
+  const symptom = taste !== null ? null : ((chosen as Symptom | null) ?? atFirst)
   const causes = symptom === null ? [] : causesOf(symptom, troubleFactsOf(line, now, belief.centre, belief !== UNKNOWN_JAR))
   return (
     <Card title={TROUBLE_CARD.somethingWrong} data-testid="trouble">
@@ -41,7 +46,13 @@ export function TroubleCard({
             {SYMPTOM_WORDS[s]}
           </Chip>
         ))}
+        {(['milder', 'tangier'] as const).map((way) => (
+          <Chip key={way} size="md" checked={taste === way} onChange={(on) => setChosen(on ? way : null)}>
+            {way === 'milder' ? TROUBLE_CARD.tooSour : TROUBLE_CARD.notSourEnough}
+          </Chip>
+        ))}
       </Group>
+      {taste !== null && <SourLevers asked={sour ?? { levain: line, dough: null, school: 'dome', jar: belief.centre, begun: false }} way={taste} />}
       {symptom === 'pink or fuzzy' ? (
         <Note tone="stop">{CAUSE_WORDS.mould.act}</Note>
       ) : (

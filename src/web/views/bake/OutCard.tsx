@@ -117,21 +117,21 @@ const titleOf = ({ place }: OutWay, here: string) =>
 /** The way that leaves it ready, else the one that is not past; the least carrying about of those alike. */
 function bestOf(ways: readonly OutWay[]): OutWay | undefined {
   const rank = { ready: 0, 'not yet': 1, past: 2 } as const
-  return [...ways].filter(({ then }) => then !== 'past').sort((a, b) => rank[a.then] - rank[b.then] || (b.chance ?? 0) - (a.chance ?? 0))[0]
+  return [...ways].filter(({ comes }) => comes !== 'past').sort((a, b) => rank[a.comes] - rank[b.comes] || (b.chance ?? 0) - (a.chance ?? 0))[0]
 }
 
-function levainWords({ then, chance, fromMs, untilMs }: OutWay, backMs: number, format: Format): string {
+function levainWords({ comes, chance, fromMs, untilMs }: OutWay, backMs: number, format: Format): string {
   const [back, odds] = [format.time(backMs), format.percent(chance ?? 0, 0)]
   const at = (ms: number) => format.dayTime(near(ms))
-  if (then === 'not yet') return fromMs === null ? OUT_CARD.notYetUnknown(back) : OUT_CARD.notYet(back, odds, at(fromMs))
+  if (comes === 'not yet') return fromMs === null ? OUT_CARD.notYetUnknown(back) : OUT_CARD.notYet(back, odds, at(fromMs))
   if (untilMs === null) return OUT_CARD.notYetUnknown(back)
-  return then === 'ready' ? OUT_CARD.ready(back, odds, at(untilMs)) : OUT_CARD.past(back, odds, at(untilMs))
+  return comes === 'ready' ? OUT_CARD.ready(back, odds, at(untilMs)) : OUT_CARD.past(back, odds, at(untilMs))
 }
 
-function doughWords({ then, gas, fromMs }: OutWay, backMs: number, wantedGas: number, format: Format): string {
+function doughWords({ comes, gas, fromMs }: OutWay, backMs: number, wantedGas: number, format: Format): string {
   const [back, risen, wanted] = [format.time(backMs), format.growth(gas ?? 0), format.growth(wantedGas)]
   if (fromMs === null) return OUT_CARD.doughNever(back, risen, wanted)
   const from = format.dayTime(near(fromMs))
-  if (then === 'not yet') return OUT_CARD.doughNotYet(back, risen, wanted, from)
-  return then === 'ready' ? OUT_CARD.doughReady(back, risen, from) : OUT_CARD.doughPast(back, risen, from)
+  if (comes === 'not yet') return OUT_CARD.doughNotYet(back, risen, wanted, from)
+  return comes === 'ready' ? OUT_CARD.doughReady(back, risen, from) : OUT_CARD.doughPast(back, risen, from)
 }

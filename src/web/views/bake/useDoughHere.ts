@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { doughOf, levainForDough, minuteOf } from '../../../answers'
-import { type BakeState, type BatchLine, type DoughProgress, doughProgress } from '../../../core'
+import { courseHere, doughOf, levainForDough, minuteOf } from '../../../answers'
+import { type BakeState, type BatchLine, type DoughProgress, doughProgress, type SourAsked } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { useBakeHere } from './bakeHere'
 
@@ -30,3 +30,22 @@ export function useDoughProgress(line: BatchLine | null): DoughProgress | null {
 
 /** The last reading with a level. */
 export const lastLevel = (readings: BakeState['readings']) => readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
+
+/** What the sourness of the bake at hand is worked out for; null while it cannot be told. */
+export function useSourAsked(): SourAsked | null {
+  const { plan, solved, judged, belief, state } = useBakeHere()
+  const { kitchen } = useKitchen()
+  const dough = useDoughHere()
+  const levain = judged?.line ?? solved?.build?.asItStands.line ?? null
+  return useMemo(() => {
+    if (levain === null || state.mixed !== null) return null
+    const course = plan.course === null ? null : courseHere(plan.course, plan, kitchen)
+    return {
+      levain,
+      dough: dough === null || course === null ? null : { line: dough, course },
+      school: plan.school,
+      jar: belief.centre,
+      begun: state.band !== null
+    }
+  }, [levain, dough, plan, kitchen, belief, state.band, state.mixed])
+}

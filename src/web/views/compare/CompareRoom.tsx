@@ -23,7 +23,7 @@ import { COMPARE_ROOM } from '../../../words/screens/compare'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
-import { useCompared, useUsualTta } from '../../data/compare'
+import { useCompared, useUsualSour } from '../../data/compare'
 import { useKitchen } from '../../data/kitchen'
 import { Note } from '../../parts/cards/Card'
 import { Quiet } from '../../parts/cards/Quiet'
@@ -87,7 +87,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
     [variants, levain, startMs, plan.school]
   )
   const compared = useCompared(lines, belief, plan.school)
-  const usual = useUsualTta(plan.jarId, belief)
+  const usual = useUsualSour(plan.jarId, belief)
   const hills = useMemo(
     () => (compared ?? []).flatMap((c, i) => (c === null ? [] : [hillOf(c, i, startMs, variants[i], levain)])),
     [compared, startMs, variants, levain]
@@ -144,7 +144,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
                         ? '…'
                         : one === null || one === undefined
                           ? 'never ripe'
-                          : says(one, { format, startMs, usual: usual ?? (i === 0 ? null : (compared[0]?.sour?.tta ?? null)) })}
+                          : says(one, { format, startMs, usual: usual?.tta ?? (i === 0 ? null : (compared[0]?.sour?.tta ?? null)) })}
                     </td>
                   )
                 })}

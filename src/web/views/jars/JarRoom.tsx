@@ -7,11 +7,12 @@ import { Link, useParams } from 'react-router'
 import type { FeedAmounts } from '../../../answers'
 import { beliefIn } from '../../../answers'
 import type { Jar } from '../../../contract'
-import { type JarCondition, type JarParameters, sourOf, withoutSpare } from '../../../core'
+import { type JarBelief, type JarCondition, type JarParameters, type SourAsked, sourOf, withoutSpare } from '../../../core'
 import { knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
 import { JAR_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
+import { useUsualSour } from '../../data/compare'
 import { useConditions } from '../../data/conditions'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../parts/cards/Card'
@@ -23,6 +24,7 @@ import { FeedSheet } from '../../parts/feed/FeedSheet'
 import { familyOf } from '../../parts/jar/family'
 import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
+import { SourCard } from '../../parts/sour/SourCard'
 import { TroubleCard } from '../../parts/trouble/TroubleCard'
 import { ColdCard } from './ColdCard'
 import { EditJarSheet } from './EditJarSheet'
@@ -118,6 +120,7 @@ export function JarRoom() {
             </Card>
           )}
           {!dried && <ColdCard jar={jar} parameters={centre} />}
+          {!dried && <JarSour jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} />}
           {!dried && <TroubleCard line={jar.line} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
         </div>
       </div>
@@ -197,6 +200,13 @@ function Kept({ jar, jars, onSpare }: { jar: Jar; jars: readonly Jar[]; onSpare:
 const DRAWN_PX = 72
 /** Nobody works out the food of a jar to the minute: to an hour, and from two days on to a day. */
 const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
+
+/** How sour its levains come out as it is fed now, and what changes that. */
+function JarSour({ jar, belief }: { readonly jar: Jar; readonly belief: JarBelief }) {
+  const usual = useUsualSour(jar.id, belief)
+  const asked = useMemo((): SourAsked => ({ levain: jar.line, dough: null, school: 'dome', jar: belief.centre, begun: false }), [jar.line, belief])
+  return <SourCard asked={asked} usual={usual} />
+}
 
 function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: JarParameters; condition: JarCondition; now: number }) {
   const { format } = useKitchen()

@@ -7,7 +7,7 @@ import type { Jar } from '../../../../contract'
 import { type Busy, type Forecast, type HourRange, type JarBelief, sourAtMix } from '../../../../core'
 import { knownSentence, near, sourWords } from '../../../../words'
 import { EXPECT_CARD } from '../../../../words/screens/plan'
-import { useUsualTta } from '../../../data/compare'
+import { useUsualSour } from '../../../data/compare'
 import { useChances } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
@@ -24,7 +24,7 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
   const grows = judged?.line ?? build?.asItStands.line ?? null
   const sour = useMemo(() => (grows === null ? null : sourAtMix(grows, belief, plan.school)), [grows, belief, plan.school])
-  const usual = useUsualTta(plan.jarId, belief)
+  const usual = useUsualSour(plan.jarId, belief)
   const line = judged === undefined && bake.line === null ? build?.asItStands.line : undefined
   const whileHome = useChances(
     useMemo(

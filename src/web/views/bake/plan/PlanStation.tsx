@@ -26,6 +26,7 @@ import { DriversCard } from './DriversCard'
 import { ExpectCard } from './ExpectCard'
 import { heldDay, heldOf, moveOfDay } from './moveOfDay'
 import { PlanCards } from './PlanCards'
+import { SourHere } from './SourHere'
 import { StandCard } from './StandCard'
 import { breadOf, WishCard } from './WishCard'
 
@@ -126,6 +127,7 @@ export function PlanStation() {
         <div className={classes.stack}>
           {!narrow && ways}
           <ExpectCard busy={busy} fromMs={from} />
+          <SourHere />
           <fieldset disabled={frozen} className={classes.plain}>
             <StandCard />
           </fieldset>

@@ -16,6 +16,7 @@ import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { MixCard } from '../MixCard'
 import { LevainOutCard } from '../OutCard'
+import { useSourAsked } from '../useDoughHere'
 import { WhenField } from '../WhenField'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
@@ -31,6 +32,7 @@ export function WatchStation() {
   const { bake, state, judged, plan } = bakeHere
   const { note, undo, noteUndoably } = useNotes()
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
+  const sour = useSourAsked()
   const reasons = useReasons(state.mixed === null ? judged : undefined)
   if (state.band === null) {
     return (
@@ -76,6 +78,7 @@ export function WatchStation() {
             belief={judged.belief}
             jar={bakeHere.jar}
             now={bakeHere.now}
+            sour={sour}
             atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
           />
         )}
