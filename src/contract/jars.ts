@@ -211,6 +211,8 @@ export const loggedBuildSchema = z.object({
   mixedAt: instantSchema,
   /** How it was when it was mixed, by eye. */
   mixedAs: z.enum(MIXED_AS).optional(),
+  /** How the bread rose, a mark from 1 to 5, where that was noted. */
+  breadRise: z.number().optional(),
   /** The dough it went into, where a meter was put into that. */
   dough: z.object({ line: lineSchema, metered: z.array(z.object({ at: instantSchema, pH: z.number() })) }).optional()
 })

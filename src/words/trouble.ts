@@ -35,10 +35,18 @@ export const CAUSE_WORDS: Readonly<Record<CauseCode, { readonly says: string; re
   'too wet to hold': { says: 'It is too wet to hold its gas', act: 'Make it firmer: 100 % or less holds longer.' },
   'much acid': { says: 'Acid eats its strength', act: 'Keep less of it, feed higher and stand it cooler; two feeds at the top mend it.' },
   'used past its peak': { says: 'The levain was used past its top', act: 'Mix at the top: watch for the first dimples.' },
+  'mixed too young': {
+    says: 'The levain was used too young',
+    act: 'Mix it later, at the top; or leave the dough longer: a young levain raises it, only slower.'
+  },
   'dough too cold or too short': {
     says: 'The dough was too cold, or had too little time',
     act: 'Measure the dough after mixing, and go by its rise, not by the clock.'
   },
   'too much salt in the dough': { says: 'Too much salt', act: 'Look at the dough’s salt under Recipe: 1.8–2.2 % is usual.' },
-  mould: { says: 'It is spoilt', act: 'Throw all of it away, do not scoop; wash the jar with hot water and soap, and begin again from your spare.' }
+  mould: { says: 'It is spoilt', act: 'Throw all of it away, do not scoop; wash the jar with hot water and soap.' }
 }
+
+/** What to begin again from. @param spares names of the other jars of its family */
+export const againFrom = (spares: readonly string[]): string =>
+  spares.length === 0 ? 'There is no other jar of it here: begin a new culture, or ask another baker for some.' : `Begin again from ${spares.join(' or ')}.`

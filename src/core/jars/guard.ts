@@ -36,6 +36,12 @@ function rootOf(jar: Kin, jars: ReadonlyMap<string, Kin>): string {
   return at.id
 }
 
+/** Other jars of the same family: what there is to begin again from. */
+export function sparesOf<Jar extends Kin>(jar: Jar, jars: readonly Jar[]): Jar[] {
+  const byId = new Map(jars.map((one) => [one.id, one]))
+  return jars.filter((one) => one.id !== jar.id && rootOf(one, byId) === rootOf(jar, byId))
+}
+
 /**
  * Jars of which there is no other: if one breaks or spoils, that culture is gone.
  * @param jars all that the kitchen has; a jar and what was taken from it are of one family

@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR } from '../ferment/jarParameters'
 import type { BatchLine } from '../jars/lineage'
-import { causesOf, SYMPTOMS, type Symptom, type TroubleFacts, troubleFactsOf } from './troubles'
+import { causesOf, type PastBread, SYMPTOMS, type Symptom, type TroubleFacts, troubleFactsOf } from './troubles'
 
 const usual: TroubleFacts = {
   hoursSinceFeed: 8,
@@ -16,8 +16,11 @@ const usual: TroubleFacts = {
   yeast: 1,
   mixTempC: 24,
   salt: 0,
-  vigour: 1
+  vigour: 1,
+  breads: []
 }
+/** How each was mixed, and how its bread rose. */
+const breads = (...told: readonly [PastBread['was'], number][]): PastBread[] => told.map(([was, rise]) => ({ was, rise }))
 const first = (symptom: Symptom, facts: Partial<TroubleFacts>) => causesOf(symptom, { ...usual, ...facts })[0]?.code
 
 test.each<[Symptom, Partial<TroubleFacts>, string]>([
@@ -35,7 +38,10 @@ test.each<[Symptom, Partial<TroubleFacts>, string]>([
   ['hooch', { usualWait: 2, hoursSinceFeed: 6 }, 'too long between feeds'],
   ['falls early', { hydration: 2 }, 'too wet to hold'],
   ['skin', {}, 'dries at the top'],
-  ['rises, bread does not', { yeast: 0.2, vigour: 0.6 }, 'weak culture']
+  ['rises, bread does not', { yeast: 0.2, vigour: 0.6 }, 'weak culture'],
+  ['rises, bread does not', { breads: breads(['past it', 2], ['past it', 1], ['at its peak', 5]) }, 'used past its peak'],
+  ['rises, bread does not', { breads: breads(['at its peak', 2], ['at its peak', 1], ['past it', 4]) }, 'dough too cold or too short'],
+  ['rises, bread does not', { breads: breads(['rising', 2], ['rising', 2]) }, 'mixed too young']
 ])('%s with %p: %s', (symptom, facts, code) => {
   expect(first(symptom, facts)).toBe(code)
 })

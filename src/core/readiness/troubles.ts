@@ -6,6 +6,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { JarParameters } from '../ferment/jarParameters'
 import { type BatchLine, contentsOf, cultureAt } from '../jars/lineage'
+import type { MixedAs } from './observations'
 
 export const SYMPTOMS = ['no rise', 'hooch', 'solvent smell', 'skin', 'falls early', 'rises, bread does not', 'pink or fuzzy'] as const
 export type Symptom = (typeof SYMPTOMS)[number]
@@ -34,6 +35,24 @@ export interface TroubleFacts {
   readonly salt: number
   /** How lively it has shown itself, 1 a usual one; null while nothing is learned. */
   readonly vigour: number | null
+  /** The last breads from it that were marked, the latest last. */
+  readonly breads: readonly PastBread[]
+}
+
+/** A bread from this jar: how its levain was when it was mixed, and how it rose, from 1 to 5. */
+export interface PastBread {
+  readonly was: MixedAs | null
+  readonly rise: number
+}
+
+/** Breads that count, and marks that are low. */
+const LAST_BREADS = 5
+const LOW_RISE = 2
+
+/** Share of the breads that rose badly of which the levain had been mixed so; null where none rose badly, or nobody told how it was. */
+function lowShare(breads: readonly PastBread[], was: MixedAs): number | null {
+  const low = breads.slice(-LAST_BREADS).filter((bread) => bread.rise <= LOW_RISE && bread.was !== null)
+  return low.length === 0 ? null : low.filter((bread) => bread.was === was).length / low.length
 }
 
 /** One thing that may be the matter. */
@@ -67,8 +86,9 @@ const CAUSES = {
   'firm and open': (f: TroubleFacts) => (f.hydration < 0.7 ? 0.8 : 0.2),
   'too wet to hold': (f: TroubleFacts) => 0.1 + Math.max(f.hydration - 1.2, 0) * 2,
   'much acid': (f: TroubleFacts) => 0.2 + Math.max(1 - f.usualFlourPerSeed / 2, 0) + warm(f.tempC, 27, 32),
-  'used past its peak': () => 0.6,
-  'dough too cold or too short': () => 0.5,
+  'used past its peak': (f: TroubleFacts) => 0.1 + 1.4 * (lowShare(f.breads, 'past it') ?? 0.36),
+  'mixed too young': (f: TroubleFacts) => 0.1 + 1.4 * (lowShare(f.breads, 'rising') ?? 0.1),
+  'dough too cold or too short': (f: TroubleFacts) => 0.3 + 0.9 * (lowShare(f.breads, 'at its peak') ?? 0.22),
   'too much salt in the dough': () => 0.15,
   mould: () => 1
 } as const satisfies Record<string, (facts: TroubleFacts) => number>
@@ -80,7 +100,7 @@ const OF_SYMPTOM: Readonly<Record<Symptom, readonly CauseCode[]>> = {
   'solvent smell': ['hungry', 'too warm', 'too long between feeds', 'fed too little'],
   skin: ['dries at the top', 'firm and open'],
   'falls early': ['too warm', 'fed too little', 'too wet to hold', 'much acid'],
-  'rises, bread does not': ['used past its peak', 'dough too cold or too short', 'much acid', 'weak culture', 'too much salt in the dough'],
+  'rises, bread does not': ['used past its peak', 'mixed too young', 'dough too cold or too short', 'much acid', 'weak culture', 'too much salt in the dough'],
   'pink or fuzzy': ['mould']
 }
 
@@ -115,7 +135,7 @@ function feedsOf(line: BatchLine, untilMs: number): Feed[] {
 const middleOf = (figures: readonly number[]) => [...figures].sort((a, b) => a - b)[Math.floor(figures.length / 2)] ?? 0
 
 /** What a jar's line and belief say of it at a moment. */
-export function troubleFactsOf(line: BatchLine, atMs: number, jar: JarParameters, isLearned: boolean): TroubleFacts {
+export function troubleFactsOf(line: BatchLine, atMs: number, jar: JarParameters, isLearned: boolean, breads: readonly PastBread[] = []): TroubleFacts {
   const { flourGrams, hydration } = contentsOf(line)
   const state = cultureAt(line, atMs, jar)
   const feeds = feedsOf(line, atMs)
@@ -133,7 +153,8 @@ export function troubleFactsOf(line: BatchLine, atMs: number, jar: JarParameters
     yeast: state.yeast,
     mixTempC: line.mixTempC,
     salt: flourGrams > 0 ? line.saltGrams / flourGrams : 0,
-    vigour: isLearned ? jar.vigour : null
+    vigour: isLearned ? jar.vigour : null,
+    breads
   }
 }
 

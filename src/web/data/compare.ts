@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import useSWR from 'swr'
 import { jarLogSchema, ROUTES } from '../../contract'
-import type { BatchLine, ComparedBuild, JarBelief, School, SourAsked, sourLevers } from '../../core'
+import type { BatchLine, ComparedBuild, JarBelief, PastBread, School, SourAsked, sourLevers } from '../../core'
 import type { UsualSour } from '../../words'
 import { desk, ONCE } from './desk'
 import { read } from './outbox'
@@ -36,4 +36,19 @@ export function useUsualSour(jarId: string, belief: JarBelief): UsualSour | null
 export function useSourLevers(asked: SourAsked | null): ReturnType<typeof sourLevers> | undefined {
   const { data } = useSWR(asked === null ? null : ['sour levers', asked], ([, of]: [string, SourAsked]) => desk().sourLevers(of), ONCE)
   return data
+}
+
+const NO_BREADS: readonly PastBread[] = []
+
+/** Breads from a jar that were marked, the latest last; none until they are known. */
+export function usePastBreads(jarId: string | null): readonly PastBread[] {
+  const { data } = useSWR(
+    jarId === null ? null : ['past breads', jarId],
+    async ([, id]: [string, string]) => {
+      const { builds } = await read(jarLogSchema, ROUTES.jarLog(id))
+      return builds.flatMap(({ breadRise, mixedAs }): PastBread[] => (breadRise === undefined ? [] : [{ was: mixedAs ?? null, rise: breadRise }]))
+    },
+    ONCE
+  )
+  return data ?? NO_BREADS
 }

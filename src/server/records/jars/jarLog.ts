@@ -27,9 +27,9 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
   const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
     const name = nameOf.get(bakeId ?? '')
-    const { marks, mixed, readings } = stateOf(events.get(bakeId ?? '') ?? [])
+    const { marks, mixed, readings, outcome } = stateOf(events.get(bakeId ?? '') ?? [])
     const metered = readings.flatMap(({ atMs, pH }) => (pH === undefined ? [] : [{ at: atMs, pH }]))
-    return name === undefined || mixed === null ? [] : [{ id, bakeId, name, marks, metered, mixedAt: mixed.atMs, mixedAs: mixed.was }]
+    return name === undefined || mixed === null ? [] : [{ id, bakeId, name, marks, metered, mixedAt: mixed.atMs, mixedAs: mixed.was, breadRise: outcome?.rise }]
   })
   const lines = await linesOf(
     work,
@@ -40,12 +40,14 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
     work,
     mixedOnes.flatMap(({ bakeId, metered }) => (metered.length > 0 && bakeId !== null ? [bakeId] : []))
   )
-  const builds = mixedOnes.flatMap(({ id, bakeId, name, marks, metered, mixedAt, mixedAs }): JarBuild[] => {
+  const builds = mixedOnes.flatMap(({ id, bakeId, name, marks, metered, mixedAt, mixedAs, breadRise }): JarBuild[] => {
     const line = lines.get(id)
     if (line === undefined) return []
     const dough = doughs.get(bakeId ?? '')
     const seen = undisturbed(marks).map(({ atMs, rise, pH, signs }) => ({ at: atMs, rise, pH, signs }))
-    return [{ batchId: id, name, kind: 'levain', line, marks: seen, mixedAt, mixedAs, dough: dough === undefined ? undefined : { line: dough, metered } }]
+    return [
+      { batchId: id, name, kind: 'levain', line, marks: seen, mixedAt, mixedAs, breadRise, dough: dough === undefined ? undefined : { line: dough, metered } }
+    ]
   })
   const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
   return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }

@@ -2,9 +2,11 @@ import { Chip, Group, Text } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { Jar } from '../../../contract'
-import { type BatchLine, causesOf, type JarBelief, type SourAsked, SYMPTOMS, type Symptom, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
-import { CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
+import { type BatchLine, causesOf, type JarBelief, type SourAsked, SYMPTOMS, type Symptom, sparesOf, troubleFactsOf, UNKNOWN_JAR } from '../../../core'
+import { againFrom, CAUSE_WORDS, SYMPTOM_WORDS } from '../../../words'
 import { TROUBLE_CARD } from '../../../words/screens/parts-trouble'
+import { usePastBreads } from '../../data/compare'
+import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../cards/Card'
 import { SourLevers, type SourWay } from '../sour/SourCard'
@@ -34,10 +36,13 @@ export function TroubleCard({
   readonly sour?: SourAsked | null
 }) {
   const { format } = useKitchen()
+  const { jars = [] } = useJars()
+  const breads = usePastBreads(jar?.id ?? null)
+  const spares = jar === undefined ? [] : sparesOf(jar, jars).map((other) => other.name)
   const [chosen, setChosen] = useState<Symptom | SourWay | null>(null)
   const taste = chosen === 'tangier' || chosen === 'milder' ? chosen : null
   const symptom = taste !== null ? null : ((chosen as Symptom | null) ?? atFirst)
-  const causes = symptom === null ? [] : causesOf(symptom, troubleFactsOf(line, now, belief.centre, belief !== UNKNOWN_JAR))
+  const causes = symptom === null ? [] : causesOf(symptom, troubleFactsOf(line, now, belief.centre, belief !== UNKNOWN_JAR, breads))
   return (
     <Card title={TROUBLE_CARD.somethingWrong} data-testid="trouble">
       <Group gap={8}>
@@ -54,7 +59,9 @@ export function TroubleCard({
       </Group>
       {taste !== null && <SourLevers asked={sour ?? { levain: line, dough: null, school: 'dome', jar: belief.centre, begun: false }} way={taste} />}
       {symptom === 'pink or fuzzy' ? (
-        <Note tone="stop">{CAUSE_WORDS.mould.act}</Note>
+        <Note tone="stop">
+          {CAUSE_WORDS.mould.act} {againFrom(spares)}
+        </Note>
       ) : (
         <ol className={classes.causes}>
           {causes
