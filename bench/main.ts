@@ -16,9 +16,10 @@ import { benchModel } from './model'
 import { benchPictures } from './pictures'
 import { benchPlans } from './plans'
 import { benchProgram } from './program'
+import { benchPromises } from './promises'
 import { benchRibbon } from './ribbon'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- faces`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- faces`, `-- promises`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -29,6 +30,7 @@ async function main(): Promise<void> {
   if (wants('looks')) benchLooks(asked.includes('tune'))
   if (wants('judge')) benchJudge()
   if (wants('faces')) benchFaces()
+  if (wants('promises')) benchPromises()
   if (wants('jars')) await benchJars()
   if (wants('files')) await benchFiles()
   if (wants('live')) {

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+import { closeBrowser, mixedBake, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** The rules of the judgement, one case each, as Watch, Today and the calendar show them. */
 let program: Program
@@ -20,18 +20,26 @@ beforeEach(async () => {
 afterEach(async () => {
   expect(window.complaints).toEqual([])
   await window.close()
-  // Each begins with no look at all.
-  const { events } = (await program.call('GET', `/api/bakes/${bake.id}`)) as { events: Loose[] }
-  const undone = new Set(events.flatMap((e) => (e.type === 'undo' ? [e.undoes] : [])))
-  for (const { id, type } of events.filter((e) => ['mark', 'explained', 'moved'].includes(e.type) && !undone.has(e.id)).reverse()) {
-    if (type === 'moved') continue
-    await note({ type: 'undo', undoes: id }, 4)
-  }
+  await untouched()
 })
 afterAll(async () => {
   await closeBrowser()
   await program.end()
 })
+
+/** Each begins with no look at all; what the window is still taking back is not taken back twice. */
+async function untouched(): Promise<void> {
+  await until(
+    async () => {
+      const { events } = (await program.call('GET', `/api/bakes/${bake.id}`)) as { events: Loose[] }
+      const undone = new Set(events.flatMap((e) => (e.type === 'undo' ? [e.undoes] : [])))
+      const last = events.findLast((e) => ['mark', 'explained', 'moved'].includes(e.type) && !undone.has(e.id))
+      if (last !== undefined) await note({ type: 'undo', undoes: last.id }, 4).catch(() => undefined)
+      return last
+    },
+    (last) => last === undefined
+  )
+}
 
 const at = (hours: number) => new Date(bandMs + hours * 3_600_000).toISOString()
 const note = (event: Loose, hours: number) => program.call('POST', `/api/bakes/${bake.id}/events`, { id: randomUUID(), happenedAt: at(hours), ...event })
@@ -139,4 +147,70 @@ test('chilled while it is ready, it is held for hours; its level may sink there'
   await watch()
   await untilVerdict(/Held in the cold.*stays good there until about/)
   expect(await today()).toMatch(/It was ready when it went into the cold/)
+})
+
+test('out until the morning: what comes of it where it stands, and in the cold, in two taps', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(peak))
+  await look(peak - 0.05, 3.3, { top: 'flat', bubbles: 'many' })
+  await watch()
+  await untilVerdict(/Mix now/)
+  const out = window.page.getByTestId('out')
+  await out.locator('label').nth(4).click()
+  await out.getByText('suits best').waitFor()
+  const told = plain(await out.innerText())
+  // Ten hours on the worktop are too long for it; in the fridge it is held.
+  expect(told).toMatch(/Carry on: Worktop Ready until about \w+ \d\d:\d\d, so past its best by \d\d:\d\d/)
+  expect(told).toMatch(/Chill it: Fridge suits best Ready at \d\d:\d\d: \d+ % chance/)
+  await out.getByRole('button', { name: /I have put it there: Fridge/ }).click()
+  await window.page.getByText('It stands: Fridge').waitFor()
+  await untilVerdict(/Held in the cold/)
+  await window.page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await window.page.getByText('It stands: Worktop').waitFor()
+})
+
+describe('a dough', () => {
+  let id: string
+  let mixedMs: number
+  const bread = () => window.page.goto(`${program.address}/bakes/${id}/bread`)
+  const later = (hours: number) => program.moveClock(new Date(mixedMs + hours * 3_600_000).toISOString())
+  beforeAll(async () => {
+    id = await mixedBake(program, at(6))
+    mixedMs = bandMs + 6 * 3_600_000
+  })
+
+  test('that is left is put into the cold in two taps, keeps its day, and is taken back', async () => {
+    await later(1)
+    await bread()
+    const out = window.page.getByTestId('out')
+    await out.locator('label').nth(5).click()
+    await out.getByText(/Chill it: Fridge/).waitFor()
+    const shapeAt = async () => /Shape (\d\d:\d\d|[\d min]+\d\d:\d\d)/.exec(plain(await window.page.locator('main').innerText()))?.[1]
+    const before = await shapeAt()
+    await out.getByRole('button', { name: /I have put it there: Fridge/ }).click()
+    await out.getByText(/Carry on: Fridge/).waitFor()
+    await until(shapeAt, (now) => now !== undefined && now !== before)
+    await window.page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+    await until(shapeAt, (now) => now === before)
+  })
+
+  test('that was slept through: it may have gone too far, and what it can still be', async () => {
+    await later(16)
+    await bread()
+    const card = window.page.getByTestId('overproofed')
+    await card.getByText('It may have gone too far').waitFor()
+    for (const way of ['Bake it now', 'Into a tin', 'Flatbread', 'Shape it anew']) expect(await card.getByText(way, { exact: true }).count()).toBe(1)
+    expect(await window.page.getByText(/^Fold \d/).count()).toBe(0)
+  })
+})
+
+test('too sour leads to what makes this bake milder, with what each does', async () => {
+  await program.moveClock(at(0.2))
+  await watch()
+  const trouble = window.page.getByTestId('trouble')
+  await trouble.getByText('too sour', { exact: true }).click()
+  await trouble.getByText('Mix the levain an hour younger').waitFor()
+  expect(plain(await trouble.innerText())).toMatch(/−\d+ %: (a little|much) milder, pH about \d\.\d/)
+  await trouble.getByText('not sour enough', { exact: true }).click()
+  await trouble.getByText('Mix the levain an hour riper').waitFor()
 })

@@ -2,7 +2,7 @@
  * Holding a ripe levain in the cold. Its level tells little there: gas takes less room, and the water takes more of it up. What it loses is strength: acid works
  * on, while hardly any food is left. That is hours, not days. Source: craft knowledge; the model's own acid and yeast say nothing of the strength of a dough.
  */
-import { millisecondsInHour } from 'date-fns/constants'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { BatchLine, LineStay } from '../jars/lineage'
 
 /** Colder than this it is held, °C; and for how long, h. */
@@ -24,7 +24,8 @@ export function holdHours(chilledHours: number, window: { readonly opens: number
 /** When it was last put into the cold, h since mixing, and where it had stood before; null where it does not stand in the cold at that hour. */
 export function chilledSince(line: BatchLine, nowHours: number): { readonly hours: number; readonly stays: readonly LineStay[] } | null {
   const nowMs = line.startedAtMs + nowHours * millisecondsInHour
-  const here = line.stays.findLastIndex((stay) => stay.fromMs <= nowMs)
+  // Asked to the whole minute, it counts as moved within that minute, too.
+  const here = line.stays.findLastIndex((stay) => stay.fromMs < nowMs + millisecondsInMinute)
   const warm = line.stays.findLastIndex(({ tempC }, i) => i <= here && !holds(tempC))
   const from = line.stays[warm + 1]
   // It stands warm, or was cold from the start: nothing is held.

@@ -6,7 +6,7 @@ import { SOUR_CARD } from '../../../words/screens/parts-sour'
 import { useSourLevers } from '../../data/compare'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../cards/Card'
-import rows from '../cards/Rows.module.css'
+import classes from '../cards/Ways.module.css'
 
 export type SourWay = 'tangier' | 'milder'
 
@@ -42,7 +42,7 @@ export function SourLevers({ asked, way, usual = null }: { readonly asked: SourA
         {usual !== null && SOUR_CARD.thatIs(besideLast(tta, usual))}
       </Text>
       {levers.length === 0 && <Text mt="sm">{SOUR_CARD.nothing}</Text>}
-      <ul className={rows.rows}>
+      <ul className={classes.ways}>
         {levers.map((effect) => (
           <li key={effect.lever}>
             <b>{leverWords(effect.lever, format)}</b>

@@ -9,8 +9,8 @@ import { OUT_CARD } from '../../../words/screens/out'
 import { type DoughLeft, useDoughOut, useLevainOut } from '../../data/judging'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/cards/Card'
+import waysStyle from '../../parts/cards/Ways.module.css'
 import { useBakeHere } from './bakeHere'
-import watch from './watch/Watch.module.css'
 
 /** Hours from now that are offered, to the whole hour. */
 const OFFERED_HOURS = [2, 4, 6, 8, 10, 12] as const
@@ -86,7 +86,7 @@ function OutCard({
       </Group>
       {backMs !== null && ways === undefined && <Skeleton height={160} mt="md" />}
       {backMs !== null && ways !== undefined && (
-        <ul className={watch.ways}>
+        <ul className={waysStyle.ways}>
           {ways.map((way) => (
             <li key={way.place?.id ?? 'here'}>
               <b>{titleOf(way, nameOf(hereId))}</b>

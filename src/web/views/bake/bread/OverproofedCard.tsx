@@ -4,9 +4,9 @@ import { OVERPROOFED_CARD } from '../../../../words/screens/out'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
+import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
 import { lastLevel } from '../useDoughHere'
-import watch from '../watch/Watch.module.css'
 
 /** A dough that has gone too far, slept through or forgotten, and what it can still be. */
 export function OverproofedCard({ over }: { readonly over: Overproofed }) {
@@ -28,7 +28,7 @@ export function OverproofedCard({ over }: { readonly over: Overproofed }) {
         {(isRead ? OVERPROOFED_CARD.byLevel : OVERPROOFED_CARD.byForecast)(format.growth(gas), format.growth(wantedGas), format.dayTime(near(sinceMs)))}
       </Note>
       <p>{OVERPROOFED_CARD.whatCanStillBeMade}</p>
-      <ul className={watch.ways}>
+      <ul className={waysStyle.ways}>
         {ways.map(([name, says]) => (
           <li key={name}>
             <b>{name}</b>

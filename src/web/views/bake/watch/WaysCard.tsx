@@ -9,8 +9,8 @@ import type { Judged } from '../../../data/forecasts'
 import { useWays } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
+import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
-import classes from './Watch.module.css'
 
 const FIVE_MINUTES = 300_000
 /** Gains and losses smaller than this are no reason to carry a jar about, h. */
@@ -67,7 +67,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
   const name = jar?.name ?? WAYS_CARD.jar
   return (
-    <ul className={classes.ways} data-testid="ways">
+    <ul className={waysStyle.ways} data-testid="ways">
       {ways.mix !== null && (
         <li>
           <b>{mixTitle(told)}</b>
