@@ -1,6 +1,7 @@
 /** The public face of the answers: what follows from the records, asked once and told by everyone. */
 export * from './bake/courseHere'
 export * from './bake/dayOfBake'
+export * from './bake/doughLeft'
 export * from './bake/doughShown'
 export * from './bake/levainToWeigh'
 export * from './bake/mergePlans'

@@ -1,5 +1,5 @@
 import { createFormat } from '../core'
-import { bulkStopSentence, doughsSentence } from './dough'
+import { bulkStopSentence, doughsSentence, overproofedSentence } from './dough'
 
 test('where bulk stops before a night in the cold, in fives; nothing before a proof in the warm', () => {
   const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'Europe/Lisbon' } as never)
@@ -14,4 +14,14 @@ test('how long the doughs of a kitchen take beside an ordinary one', () => {
   expect(told(0.16, 1)).toBe('Your doughs take about 15 % less time than an ordinary one would: learned from 1 dough.')
   expect(told(-0.1, 3)).toBe('Your doughs take about 11 % longer than an ordinary one would: learned from 3 doughs.')
   expect(told(0.01, 2)).toBe('Your doughs take as long as an ordinary one would: learned from 2 doughs.')
+})
+
+test('a dough that went too far, by the forecast or at the pace it was seen to rise', () => {
+  const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
+  const over = { gas: 1.55, wantedGas: 0.5, sinceMs: Date.UTC(2026, 10, 28, 21, 4), reshapeHours: null, tinHours: null }
+  const told = (isRead: boolean) => overproofedSentence(over, format, isRead).replace(/\s/g, ' ')
+  expect(told(false)).toBe(
+    'By the forecast it has risen by 155 %, where +50 % was wanted, and has gone too far since about Sat 21:05. Look first: a dough that still springs back is not over.'
+  )
+  expect(told(true)).toContain('At the pace it was seen to rise it stands at +155 %')
 })

@@ -21,6 +21,8 @@ import {
   levainAsItShows,
   mainKind,
   nightAt,
+  type Overproofed,
+  overproofed,
   type Phase,
   quickened,
   reckonMix,
@@ -41,6 +43,7 @@ import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { courseHere } from './courseHere'
+import { type DoughLeft, doughLeft } from './doughLeft'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 /** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
@@ -131,6 +134,10 @@ export interface BakeDay {
   readonly bulkHours: number | null
   /** Where it is to be stopped; null where it is not planned, or never rises so far. */
   readonly bulkStop: BulkStop | null
+  /** The dough that is rising; null where none is. */
+  readonly left: DoughLeft | null
+  /** What is left of it where it has gone too far. */
+  readonly over: Overproofed | null
   /** What it takes of hands, oven and places. */
   readonly claim: Claim
 }
@@ -146,6 +153,10 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
   const facts = stepFactsOf(bake, plan, solved, verdict, stocked, cultures, minute)
   const mixMs = expectedMixMs(facts, minute)
   const times = dayOfDough(facts, mixMs)
+  const belief = beliefOfBake({ ...bake, plan }, cultures.beliefs)
+  const left = facts.dough === null ? null : doughLeft({ ...bake, plan }, facts.dough.line, facts.dough.pace.stop, facts.deeds, belief)
+  // Nobody asks before it is due to be shaped.
+  const isDue = times !== null && minute >= times.shapeMs
   return {
     bake,
     solved,
@@ -156,6 +167,8 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
     times,
     bulkHours: times === null ? null : (times.shapeMs - mixMs) / millisecondsInHour,
     bulkStop: facts.dough?.pace.stop ?? null,
+    left,
+    over: left === null || !isDue ? null : overproofed(left.dough, minute, left.wantedGas, belief.centre),
     claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
   }
 }
@@ -199,7 +212,7 @@ export function levainForDough(bake: Bake, verdict: Verdict | null, mixMs: numbe
 
 /** What the steps of a bake hang on, with where its bulk is to be stopped. */
 export interface DayFacts extends StepFacts {
-  readonly dough: { readonly course: CourseHere; readonly pace: DoughForecast } | null
+  readonly dough: { readonly course: CourseHere; readonly pace: DoughForecast /** As it ferments. */; readonly line: BatchLine } | null
 }
 
 /** What the steps of a bake hang on. */
@@ -236,7 +249,7 @@ export function stepFactsOf(
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
   const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))
-  return { ...without, dough: dough === null ? null : { course, pace: doughPace(dough, course, belief.centre) } }
+  return { ...without, dough: dough === null ? null : { course, pace: doughPace(dough, course, belief.centre), line: dough } }
 }
 
 /** When a levain that is not mixed yet may go into the dough, and when it is at its best. */

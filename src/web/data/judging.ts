@@ -1,6 +1,6 @@
 import useSWR from 'swr'
-import type { ReadyQuestion } from '../../answers'
-import { type BatchLine, type JarBelief, mannerOf, type OtherPlace, type OutWay, type Reasons, type Ways, type WaysAsked } from '../../core'
+import type { DoughLeft, ReadyQuestion } from '../../answers'
+import { mannerOf, type OtherPlace, type OutWay, type Reasons, type Ways, type WaysAsked } from '../../core'
 import { desk, ONCE } from './desk'
 import type { Judged } from './forecasts'
 
@@ -31,16 +31,12 @@ export function useLevainOut(question: ReadyQuestion | null, places: readonly Ot
   return useSWR(key, () => (question === null || backMs === null ? undefined : desk().levainOut(question, places, backMs)), ONCE).data
 }
 
-/** A dough that is left alone. */
-export interface DoughLeft {
-  readonly dough: BatchLine
-  readonly nowMs: number
-  readonly wantedGas: number
-  readonly belief: JarBelief
-}
-
 /** What becomes of a dough until somebody is back; undefined while it is worked out. */
-export function useDoughOut(left: DoughLeft | null, places: readonly OtherPlace[], backMs: number | null): readonly OutWay[] | undefined {
+export function useDoughOut(
+  left: (DoughLeft & { readonly nowMs: number }) | null,
+  places: readonly OtherPlace[],
+  backMs: number | null
+): readonly OutWay[] | undefined {
   const key = left === null || backMs === null ? null : ['dough out', left, places, backMs]
   return useSWR(
     key,

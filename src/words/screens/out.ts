@@ -23,10 +23,6 @@ export const OUT_CARD = {
 export const OVERPROOFED_CARD = {
   tooFar: 'It has gone too far',
   mayBeTooFar: 'It may have gone too far',
-  byLevel: (gas: string, wanted: string, since: string) =>
-    `At the pace it was seen to rise it stands at ${gas}, where ${wanted} was wanted, and has been too far since about ${since}. Look first: a dough that still springs back is not over.`,
-  byForecast: (gas: string, wanted: string, since: string) =>
-    `By the forecast it has risen by ${gas}, where ${wanted} was wanted, and has been too far since about ${since}. Look first: a dough that still springs back is not over.`,
   whatCanStillBeMade: 'What it can still be:',
   bakeNow: 'Bake it now',
   bakeNowSays: (minutes: number) => `Oven on, in after ${minutes} min, hardly any slash. It rises little in the oven: flat, open, tangy, and good to eat.`,

@@ -4,6 +4,7 @@ export const COPY_WORD = {
 } as const
 
 export const NEXT_CARD = {
+  whatItCanStillBe: 'What it can still be',
   kept: 'kept',
   seeFeed: 'See the feed',
   seeBuild: 'See the build',

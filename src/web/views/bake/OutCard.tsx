@@ -2,11 +2,11 @@ import { Button, Chip, Group, Skeleton, Text } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
-import { minuteOf, standingIn } from '../../../answers'
+import { type DoughLeft, minuteOf, standingIn } from '../../../answers'
 import { type Format, holds, nextAt, type OtherPlace, type OutWay } from '../../../core'
 import { near } from '../../../words'
 import { OUT_CARD } from '../../../words/screens/out'
-import { type DoughLeft, useDoughOut, useLevainOut } from '../../data/judging'
+import { useDoughOut, useLevainOut } from '../../data/judging'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/cards/Card'
 import waysStyle from '../../parts/cards/Ways.module.css'
@@ -38,7 +38,7 @@ export function LevainOutCard({ onMove }: { readonly onMove: OnMove }) {
 }
 
 /** The same for a dough, in bulk or in its proof. */
-export function DoughOutCard({ left, onMove }: { readonly left: Omit<DoughLeft, 'nowMs'> | null; readonly onMove: OnMove }) {
+export function DoughOutCard({ left, onMove }: { readonly left: DoughLeft | null; readonly onMove: OnMove }) {
   const { plan, state, now } = useBakeHere()
   const nowMs = minuteOf(now)
   const places = usePlaces(nowMs)

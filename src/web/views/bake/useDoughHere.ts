@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
-import { courseHere, doughOf, levainForDough, minuteOf } from '../../../answers'
-import { type BakeState, type BatchLine, type DoughProgress, doughProgress, type SourAsked } from '../../../core'
+import { courseHere, doughOf, levainForDough, minuteOf, progressOf } from '../../../answers'
+import type { BatchLine, DoughProgress, SourAsked } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { useBakeHere } from './bakeHere'
 
@@ -20,16 +20,8 @@ export function useDoughHere(): BatchLine | null {
 export function useDoughProgress(line: BatchLine | null): DoughProgress | null {
   const { state, day, belief } = useBakeHere()
   const target = day.bulkStop?.gas ?? null
-  const last = lastLevel(state.readings)
-  return useMemo(() => {
-    if (line === null || last === undefined || target === null) return null
-    const read = last.rise !== undefined ? ({ rise: last.rise, of: 'bowl' } as const) : ({ rise: last.sampleRise ?? 1, of: 'sample' } as const)
-    return doughProgress(line, { ...read, atMs: last.atMs }, target, belief.centre)
-  }, [line, last, target, belief])
+  return useMemo(() => progressOf(state, line, target, belief), [state, line, target, belief])
 }
-
-/** The last reading with a level. */
-export const lastLevel = (readings: BakeState['readings']) => readings.findLast((r) => r.rise !== undefined || r.sampleRise !== undefined)
 
 /** What the sourness of the bake at hand is worked out for; null while it cannot be told. */
 export function useSourAsked(): SourAsked | null {

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type AdviceNow, levelToRead, whereItStands } from '../../../answers'
 import { type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
-import { adviceSentence, fromNow, ITEM_WORDS, near, stepCaution } from '../../../words'
+import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import { useJars } from '../../data/jars'
@@ -84,10 +84,16 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
     <>
       <StepFigures day={day} step={step} now={now} />
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.told, judged.line.startedAtMs, format)}</Text>}
+      {day.over !== null && <Text mt="md">{overproofedSentence(day.over, format)}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && <Text mt="md">{NEXT_CARD.standsInColdTakeOut(coldPlace.name.toLowerCase())}</Text>}
       <Group mt="lg">
         {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
+        {day.over !== null && (
+          <Button size="lg" component={Link} to={`/bakes/${bake.id}/bread`} variant="default">
+            {NEXT_CARD.whatItCanStillBe}
+          </Button>
+        )}
         {verb !== undefined && (
           <Button size="lg" component={Link} to={href} variant={isTold(step) ? 'default' : 'filled'}>
             {verb}

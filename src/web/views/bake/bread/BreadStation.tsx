@@ -1,7 +1,5 @@
-import { useMemo } from 'react'
-import { minuteOf } from '../../../../answers'
-import { type Happening, newEvent, type Plan } from '../../../../contract'
-import { type BakeState, type BatchLine, type JarBelief, overproofed, quickened, type Step } from '../../../../core'
+import { type Happening, newEvent } from '../../../../contract'
+import type { Step } from '../../../../core'
 import { near, stepWord } from '../../../../words'
 import { BREAD_STATION } from '../../../../words/screens/bread'
 import { addEvent } from '../../../data/bakes'
@@ -14,7 +12,6 @@ import { tellDone, tellError } from '../../../parts/cards/tell'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { DoughOutCard } from '../OutCard'
-import { useDoughHere, useDoughProgress } from '../useDoughHere'
 import { DoughReadCard } from './DoughReadCard'
 import { NextStep } from './NextStep'
 import { OutcomeCard } from './OutcomeCard'
@@ -26,18 +23,9 @@ const OVEN_STEPS: readonly Step['kind'][] = ['preheat', 'bake', 'lid', 'out', 'e
 
 /** From the mixed dough to bread: folds, shaping, what is read of the dough, the oven, and how it came out. */
 export function BreadStation() {
-  const { bake, state, plan, day, belief, now } = useBakeHere()
+  const { bake, state, plan, day } = useBakeHere()
   const { pantry } = useKitchen()
-  const dough = useDoughHere()
-  const pace = useDoughProgress(dough)?.pace ?? 1
-  // As quick as it was seen to be.
-  const left = useMemo(
-    () => doughLeft(dough === null ? null : quickened(dough, pace), day.bulkStop?.gas ?? null, plan.course, state, belief),
-    [dough, pace, day.bulkStop, plan.course, state, belief]
-  )
-  const { steps } = day
-  const minute = minuteOf(now)
-  const over = useMemo(() => (left === null ? null : overproofed(left.dough, minute, left.wantedGas, left.belief.centre)), [left, minute])
+  const { steps, left, over } = day
   if (state.mixed === null)
     return (
       <Quiet
@@ -76,19 +64,6 @@ export function BreadStation() {
       </div>
     </div>
   )
-}
-
-/** A dough that is still rising, and how far it is to; null once it is in the oven, or in the cold for its proof. */
-function doughLeft(
-  dough: BatchLine | null,
-  bulkGas: number | null,
-  course: Plan['course'],
-  { deeds }: BakeState,
-  belief: JarBelief
-): { readonly dough: BatchLine; readonly wantedGas: number; readonly belief: JarBelief } | null {
-  if (dough === null || bulkGas === null || course === null || deeds.has('bake')) return null
-  if (!deeds.has('shape')) return { dough, wantedGas: bulkGas, belief }
-  return course.proof.kind === 'cold' ? null : { dough, wantedGas: bulkGas + course.proof.gas, belief }
 }
 
 /** What comes after the next step. */

@@ -1,6 +1,6 @@
 import { Button, Chip, Group, Text } from '@mantine/core'
 import { useState } from 'react'
-import { minuteOf } from '../../../../answers'
+import { lastLevel, minuteOf } from '../../../../answers'
 import type { NewBakeEvent } from '../../../../contract'
 import { POKES, POSSIBLE, type Poke, pHAfter } from '../../../../core'
 import { bulkStopSentence, near } from '../../../../words'
@@ -12,7 +12,7 @@ import { PhField } from '../../../parts/weigh/PhField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
-import { lastLevel, useDoughHere, useDoughProgress } from '../useDoughHere'
+import { useDoughHere, useDoughProgress } from '../useDoughHere'
 
 const POKE_SAYS: Readonly<Record<Poke, string>> = {
   'springs back at once': DOUGH_READ_CARD.notProofedEnoughGiveWhile,
@@ -38,7 +38,7 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
   const stop = day.bulkStop
   const target = stop?.gas ?? null
   const stopWords = stop === null ? null : bulkStopSentence(stop, format)
-  const last = lastLevel(state.readings)
+  const last = lastLevel(state)
   const progress = useDoughProgress(line)
   const shaped = state.deeds.has('shape')
   const nothing = rise === null && tempC === null && poke === null && pH === null

@@ -1,20 +1,20 @@
+import { lastLevel } from '../../../../answers'
 import type { Overproofed } from '../../../../core'
-import { near } from '../../../../words'
+import { overproofedSentence } from '../../../../words'
 import { OVERPROOFED_CARD } from '../../../../words/screens/out'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
 import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
-import { lastLevel } from '../useDoughHere'
 
 /** A dough that has gone too far, slept through or forgotten, and what it can still be. */
 export function OverproofedCard({ over }: { readonly over: Overproofed }) {
   const { plan, state } = useBakeHere()
   const { format } = useKitchen()
   if (plan.course === null) return null
-  const isRead = lastLevel(state.readings) !== undefined
-  const { gas, wantedGas, sinceMs, reshapeHours, tinHours } = over
+  const isRead = lastLevel(state) !== undefined
+  const { reshapeHours, tinHours } = over
   const ways: readonly (readonly [string, string])[] = [
     [OVERPROOFED_CARD.bakeNow, OVERPROOFED_CARD.bakeNowSays(plan.course.preheatMinutes)],
     [OVERPROOFED_CARD.tin, tinHours === null ? OVERPROOFED_CARD.tinNow : OVERPROOFED_CARD.tinSays(format.duration(tinHours))],
@@ -24,9 +24,7 @@ export function OverproofedCard({ over }: { readonly over: Overproofed }) {
   return (
     <Card data-testid="overproofed">
       <h2 className={large.item}>{isRead ? OVERPROOFED_CARD.tooFar : OVERPROOFED_CARD.mayBeTooFar}</h2>
-      <Note tone="care">
-        {(isRead ? OVERPROOFED_CARD.byLevel : OVERPROOFED_CARD.byForecast)(format.growth(gas), format.growth(wantedGas), format.dayTime(near(sinceMs)))}
-      </Note>
+      <Note tone="care">{overproofedSentence(over, format, isRead)}</Note>
       <p>{OVERPROOFED_CARD.whatCanStillBeMade}</p>
       <ul className={waysStyle.ways}>
         {ways.map(([name, says]) => (
