@@ -82,18 +82,18 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   const verb = VERB[step.kind]
   return (
     <>
-      <StepFigures day={day} step={step} now={now} />
+      {day.over === null && <StepFigures day={day} step={step} now={now} />}
       {judged !== undefined && <Text mt="md">{adviceSentence(judged.told, judged.line.startedAtMs, format)}</Text>}
       {day.over !== null && <Text mt="md">{overproofedSentence(day.over, format)}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && <Text mt="md">{NEXT_CARD.standsInColdTakeOut(coldPlace.name.toLowerCase())}</Text>}
       <Group mt="lg">
-        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
         {day.over !== null && (
-          <Button size="lg" component={Link} to={`/bakes/${bake.id}/bread`} variant="default">
+          <Button size="lg" component={Link} to={`/bakes/${bake.id}/bread`}>
             {NEXT_CARD.whatItCanStillBe}
           </Button>
         )}
+        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" />}
         {verb !== undefined && (
           <Button size="lg" component={Link} to={href} variant={isTold(step) ? 'default' : 'filled'}>
             {verb}
