@@ -1,6 +1,7 @@
 import { isItReady, shownAge } from '../src/answers'
 import {
   type BatchLine,
+  beliefShown,
   HOLD,
   type Mark,
   mixPaceOf,
@@ -76,7 +77,7 @@ function promisedBulk(build: TrueBuildHere, hours: number, marks: readonly Mark[
     school: 'dome' as const,
     forecast: verdict.forecast,
     shown: shownAge(question, verdict),
-    jar: UNKNOWN_JAR.centre,
+    jar: beliefShown(UNKNOWN_JAR, levain, shownAge(question, verdict)).centre,
     places: [],
     dough,
     course: COURSE,

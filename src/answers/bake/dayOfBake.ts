@@ -5,6 +5,7 @@ import {
   type BakeState,
   type BatchLine,
   type BulkStop,
+  beliefShown,
   type Claim,
   type CourseHere,
   type CourseTimes,
@@ -134,6 +135,10 @@ export interface BakeDay {
   readonly bulkHours: number | null
   /** Where it is to be stopped; null where it is not planned, or never rises so far. */
   readonly bulkStop: BulkStop | null
+  /** The dough as it ferments, or will; null while it cannot be told. */
+  readonly dough: BatchLine | null
+  /** What is believed of its jar where the dough is concerned. */
+  readonly belief: JarBelief
   /** The dough that is rising; null where none is. */
   readonly left: DoughLeft | null
   /** What is left of it where it has gone too far. */
@@ -153,7 +158,8 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
   const facts = stepFactsOf(bake, plan, solved, verdict, stocked, cultures, minute)
   const mixMs = expectedMixMs(facts, minute)
   const times = dayOfDough(facts, mixMs)
-  const belief = beliefOfBake({ ...bake, plan }, cultures.beliefs)
+  const belief = beliefForDough({ ...bake, plan }, verdict, cultures.beliefs, minute)
+  const dough = facts.dough?.line ?? doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, minute))
   const left = facts.dough === null ? null : doughLeft({ ...bake, plan }, facts.dough.line, facts.dough.pace.stop, facts.deeds, belief)
   // Nobody asks before it is due to be shaped.
   const isDue = times !== null && minute >= times.shapeMs
@@ -167,6 +173,8 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
     times,
     bulkHours: times === null ? null : (times.shapeMs - mixMs) / millisecondsInHour,
     bulkStop: facts.dough?.pace.stop ?? null,
+    dough,
+    belief,
     left,
     over: left === null || !isDue ? null : overproofed(left.dough, minute, left.wantedGas, belief.centre),
     claim: claimOf({ ...bake, plan }, facts, mixMs, times, minute)
@@ -196,6 +204,13 @@ export function shownAtMix(bake: Bake): ShownAge | null {
   const peakHours = shown?.quantiles.peak[2]
   if (event === undefined || shown === undefined || bake.state.marks.length === 0) return null
   return { peakHours: peakHours ?? Number.NaN, phase: shown.holds === false ? (shown.phase as Phase) : null, seenMs: event.happenedAt }
+}
+
+/** What is believed of a bake's jar where its dough is concerned: the looks at its levain tell more of it, until the mix, which keeps what was believed then. */
+export function beliefForDough(bake: Bake, verdict: Verdict | null, beliefs: Cultures['beliefs'], nowMs: number): JarBelief {
+  const belief = beliefOfBake(bake, beliefs)
+  const question = verdict === null ? null : readyQuestion(bake, belief, nowMs)
+  return question === null || verdict === null ? belief : beliefShown(belief, question.line, shownAge(question, verdict))
 }
 
 /**
@@ -245,7 +260,7 @@ export function stepFactsOf(
   }
   if (plan.course === null) return without
   const course = courseHere(plan.course, plan, kitchen)
-  const belief = beliefOfBake({ ...bake, plan }, cultures.beliefs)
+  const belief = beliefForDough({ ...bake, plan }, verdict, cultures.beliefs, nowMs)
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
   const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))

@@ -1,9 +1,10 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { drawForecast, summarise } from '../ferment/forecast'
-import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
+import { type JarBelief, pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
+import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
 import { type CourseHere, doughPace, USUAL_COURSE } from '../schedule/course'
-import { type WaysAsked, waysNow, withInstantYeast } from './ways'
+import { beliefShown, type WaysAsked, waysNow, withInstantYeast } from './ways'
 
 const start = Date.UTC(2026, 10, 27, 6)
 const line: BatchLine = {
@@ -141,4 +142,16 @@ test('without a planned day there is no bulk to tell of, and no yeast', () => {
   const { mix, yeast } = waysNow(asked(4, { dough: null, course: null }), forecastOf)
   expect(mix?.bulkHours).toBeNull()
   expect(yeast).toBeNull()
+})
+
+test('looks at a quick levain make its jar quicker for the dough: nearly all of it where the jar is unknown, nothing where it is pinned', () => {
+  const usual = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: 48 }).milestones.peakHours ?? 0
+  const shown = { peakHours: usual / 1.3, phase: null, seenMs: line.startedAtMs }
+  const vigourOf = (belief: JarBelief) => beliefShown(belief, line, shown).centre.vigour
+  expect(vigourOf(UNKNOWN_JAR)).toBeGreaterThan(1.22)
+  expect(vigourOf(UNKNOWN_JAR)).toBeLessThan(1.3)
+  expect(vigourOf(pinnedJar(TYPICAL_JAR))).toBe(1)
+  // Nobody has looked, or what was seen is believed against the forecast: no pace is told by it.
+  expect(beliefShown(UNKNOWN_JAR, line, null)).toBe(UNKNOWN_JAR)
+  expect(beliefShown(UNKNOWN_JAR, line, { ...shown, phase: 'collapsed' })).toBe(UNKNOWN_JAR)
 })

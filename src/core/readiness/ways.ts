@@ -2,8 +2,9 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { NO_ADDITIONS } from '../dough/additions'
 import { mainKind } from '../dough/blend'
 import { acidityOf } from '../ferment/acidity'
+import { LATENT_SD } from '../ferment/draws'
 import type { Forecast, School } from '../ferment/forecast'
-import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
+import { type JarBelief, type JarParameters, PARAMETERS, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
 import { bulkHoursOf, type CourseHere, doughPace } from '../schedule/course'
@@ -162,6 +163,25 @@ function aheadHours(line: BatchLine, { peakHours, phase, seenMs }: ShownAge, atM
   }
   const usual = milestones.peakHours
   return usual === null || !Number.isFinite(peakHours) || !(peakHours > 0) ? 0 : hoursAt(atMs) * (usual / peakHours - 1)
+}
+
+/** What two builds of one jar differ by besides the jar, variance of the logarithm of their pace: the build's own doings, and a room that is off by a kelvin. */
+const OWN_VARIANCE = (LATENT_SD[0] ?? 0) ** 2 + 0.08 ** 2
+/** No look makes a jar quicker or slower by more than this. */
+const MOST_QUICKER = 1.8
+
+/**
+ * What the looks at a levain say of its jar, where its dough is concerned: the part of its pace that is the jar's goes on in the dough, the build's own does not.
+ * @param shown null: nobody has looked at it
+ */
+export function beliefShown(belief: JarBelief, line: BatchLine, shown: ShownAge | null): JarBelief {
+  if (shown === null || shown.phase !== null || !(shown.peakHours > 0) || !Number.isFinite(shown.peakHours)) return belief
+  const { centre, covariance } = belief
+  const usual = simulate(vesselOf(line, centre), centre, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
+  if (usual === null) return belief
+  const ofJar = covariance[PARAMETERS.indexOf('vigour')]?.[PARAMETERS.indexOf('vigour')] ?? 0
+  const quicker = Math.min(Math.max(usual / shown.peakHours, 1 / MOST_QUICKER), MOST_QUICKER) ** (ofJar / (ofJar + OWN_VARIANCE))
+  return { ...belief, centre: { ...centre, vigour: centre.vigour * quicker } }
 }
 
 function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: BatchLine): FedWay[] {

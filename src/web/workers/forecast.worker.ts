@@ -5,6 +5,7 @@ import type { JarBuild } from '../../contract'
 import {
   type BatchLine,
   type BuildLog,
+  beliefShown,
   type ComparedBuild,
   type CultureManner,
   chanceWhileHome,
@@ -114,8 +115,9 @@ const desk = {
     const asked = { marks, hours, school: wanted.school, belief }
     const verdict = isItReady({ ...asked, line })
     const nowMs = line.startedAtMs + hours * millisecondsInHour
+    const shown = shownAge({ line, marks, hours }, verdict)
     return waysNow(
-      { ...wanted, line, nowMs, forecast: verdict.forecast, shown: shownAge({ line, marks, hours }, verdict), jar: belief.centre },
+      { ...wanted, line, nowMs, forecast: verdict.forecast, shown, jar: beliefShown(belief, line, shown).centre },
       (moved) => isItReady({ ...asked, line: moved }, drawn).forecast
     )
   },

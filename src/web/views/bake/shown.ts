@@ -1,6 +1,6 @@
-import { type Bake, bakeOf, type Cultures, type Stocked, stepFactsOf } from '../../../answers'
+import { type Bake, bakeOf, type Cultures, type Stocked, shownAge, stepFactsOf } from '../../../answers'
 import { isoOf, lineToWire, type Plan, type Shown } from '../../../contract'
-import { type BatchLine, type Forecast, type HourRange, type JarBelief, MODEL_VERSION, type SolvedBake, stepsOf } from '../../../core'
+import { type BatchLine, beliefShown, type Forecast, type HourRange, type JarBelief, MODEL_VERSION, type SolvedBake, stepsOf } from '../../../core'
 import type { Judged } from '../../data/forecasts'
 
 const five = (range: HourRange) => [range.p05, range.p25, range.p50, range.p75, range.p95].map((h) => (Number.isFinite(h) ? h : null))
@@ -16,9 +16,10 @@ export function shownForecast(line: BatchLine, forecast: Forecast, belief: JarBe
 }
 
 /** A verdict as it stands on the screen. */
-export function shownVerdict({ line, verdict, belief }: Judged): Shown {
+export function shownVerdict({ line, verdict, belief, marks, hours }: Judged): Shown {
   return {
-    ...shownForecast(line, verdict.forecast, belief),
+    // What its looks have told of the jar goes with the dough.
+    ...shownForecast(line, verdict.forecast, beliefShown(belief, line, shownAge({ line, marks, hours }, verdict))),
     phase: verdict.phase,
     holds: verdict.holds,
     probability: verdict.probability,

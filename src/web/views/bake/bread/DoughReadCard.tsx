@@ -12,7 +12,7 @@ import { PhField } from '../../../parts/weigh/PhField'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
-import { useDoughHere, useDoughProgress } from '../useDoughHere'
+import { useDoughProgress } from '../doughHere'
 
 const POKE_SAYS: Readonly<Record<Poke, string>> = {
   'springs back at once': DOUGH_READ_CARD.notProofedEnoughGiveWhile,
@@ -25,7 +25,7 @@ export type Reading = Omit<Extract<NewBakeEvent, { type: 'dough' }>, 'id' | 'typ
 
 /** What is read of the dough: its temperature, its rise in the bowl or a sample jar, what a finger finds. */
 export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) => void }) {
-  const { state, plan, belief, day, now } = useBakeHere()
+  const { state, plan, day, now } = useBakeHere()
   const here = useKitchen()
   const { format } = here
   const [of, setOf] = useState<'bowl' | 'sample'>('bowl')
@@ -34,7 +34,7 @@ export function DoughReadCard({ onRead }: { readonly onRead: (reading: Reading) 
   const [poke, setPoke] = useState<Poke | null>(null)
   const [pH, setPh] = useState<number | null>(null)
   const minute = minuteOf(now)
-  const line = useDoughHere()
+  const { dough: line, belief } = day
   const stop = day.bulkStop
   const target = stop?.gas ?? null
   const stopWords = stop === null ? null : bulkStopSentence(stop, format)

@@ -9,7 +9,6 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
-import { useDoughHere } from '../useDoughHere'
 
 /** How far doughs are let rise in bulk: g, with its word. */
 const TARGETS = [
@@ -22,9 +21,9 @@ const GAS = TARGETS.map((t) => t.gas)
 
 /** The dough after the levain: when its bulk has risen so far, with its doubt, where it will stand. */
 export function DoughAfterCard() {
-  const { plan, belief } = useBakeHere()
+  const { plan, day } = useBakeHere()
   const { format, kitchen } = useKitchen()
-  const line = useDoughHere()
+  const { dough: line, belief } = day
   const grown = useGrown(line, belief, GAS, kitchen.doughs.sd)
   const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan

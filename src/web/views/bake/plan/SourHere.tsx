@@ -1,5 +1,5 @@
 import { SourCard } from '../../../parts/sour/SourCard'
-import { useSourAsked } from '../useDoughHere'
+import { useSourAsked } from '../doughHere'
 
 /** How sour the bread of this bake gets, and what changes that. */
 export function SourHere() {
