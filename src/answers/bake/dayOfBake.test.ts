@@ -1,7 +1,7 @@
 import type { BakeEvent } from '../../contract'
 import { contentsOf, foldBake, type Happening } from '../../core'
 import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
-import { doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from '../bake/dayOfBake'
+import { dayOfBake, doughAsWeighed, doughItemsOf, doughOf, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
 import { type Bake, bakeOf } from '../fromWire'
 import { courseFor } from './usualCourse'
@@ -94,4 +94,23 @@ test('cold flour and water measured for the dough make a longer bulk before it i
   }
   const cold = { id: 'm', happenedAt: NOW, source: 'typed', type: 'measured', into: 'dough', flourC: 8, waterC: 10 } as unknown as BakeEvent
   expect(paceWith([cold]).bulkHours ?? 0).toBeGreaterThan((paceWith([]).bulkHours ?? 0) + 0.5)
+})
+
+test('a level read in bulk moves the rest of the day: as high after three quarters of its hours, it is shaped a quarter sooner', () => {
+  const course = courseFor(PLAN.formula, { id: 'room', tempC: 24 })
+  const plan = { ...PLAN, course }
+  const mixed = { id: 'm', happenedAt: NOW, source: 'typed', type: 'mixed', levainGrams: 200, keepBackGrams: 0 } as unknown as BakeEvent
+  const dayWith = (events: Bake['events']) => {
+    const bake = bakeOf({ ...BAKE, plan, events })
+    return dayOfBake(bake, { solved, verdict: null }, STOCKED, culturesWith(1), NOW + 60_000)
+  }
+  const usual = dayWith([mixed])
+  const { bulkStop, bulkHours } = usual
+  if (bulkStop === null || bulkHours === null) throw new Error('no day')
+  const readMs = NOW + 0.75 * bulkHours * 3_600_000
+  const read = { id: 'r', happenedAt: readMs, source: 'typed', type: 'dough', rise: 1 + bulkStop.gas } as unknown as BakeEvent
+  const quick = dayWith([mixed, read])
+  expect((quick.bulkHours ?? 0) / bulkHours).toBeGreaterThan(0.7)
+  expect((quick.bulkHours ?? 0) / bulkHours).toBeLessThan(0.8)
+  expect(quick.times?.bakeMs ?? 0).toBeLessThan(usual.times?.bakeMs ?? 0)
 })

@@ -44,7 +44,7 @@ import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { courseHere } from './courseHere'
-import { type DoughLeft, doughLeft } from './doughLeft'
+import { type DoughLeft, doughLeft, progressOf } from './doughLeft'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 /** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
@@ -227,7 +227,11 @@ export function levainForDough(bake: Bake, verdict: Verdict | null, mixMs: numbe
 
 /** What the steps of a bake hang on, with where its bulk is to be stopped. */
 export interface DayFacts extends StepFacts {
-  readonly dough: { readonly course: CourseHere; readonly pace: DoughForecast /** As it ferments. */; readonly line: BatchLine } | null
+  readonly dough: {
+    readonly course: CourseHere
+    readonly pace: DoughForecast /** As it ferments, as quick as it was seen to be. */
+    readonly line: BatchLine
+  } | null
 }
 
 /** What the steps of a bake hang on. */
@@ -264,7 +268,12 @@ export function stepFactsOf(
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
   const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))
-  return { ...without, dough: dough === null ? null : { course, pace: doughPace(dough, course, belief.centre), line: dough } }
+  if (dough === null) return without
+  const planned = doughPace(dough, course, belief.centre)
+  const seen = progressOf(bake.state, dough, planned.stop?.gas ?? null, belief)
+  // A level that was read moves the rest of the day.
+  const line = seen === null ? dough : quickened(dough, seen.pace)
+  return { ...without, dough: { course, pace: seen === null ? planned : doughPace(line, course, belief.centre), line } }
 }
 
 /** When a levain that is not mixed yet may go into the dough, and when it is at its best. */

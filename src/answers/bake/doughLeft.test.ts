@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { type BatchLine, simulate, TYPICAL_JAR, UNKNOWN_JAR, USUAL_COURSE, vesselOf } from '../../core'
-import { doughLeft } from './doughLeft'
+import { doughLeft, progressOf } from './doughLeft'
 
 const START = Date.UTC(2026, 10, 27, 8)
 const line: BatchLine = {
@@ -31,11 +31,11 @@ test('none before the mix, in a proof in the cold, or in the oven', () => {
   expect(left({ deeds: ['shape', 'bake'] })).toBeNull()
 })
 
-test('read higher than forecast, it is as quick as it was seen to be', () => {
-  const hoursTo = (dough: BatchLine) => {
-    const { curve } = simulate(vesselOf(dough), TYPICAL_JAR, { untilHours: 20 })
-    return curve.hours.findIndex((_, i) => (curve.gas[i] ?? 0) >= 0.5)
-  }
-  const quick = left({ readings: [{ id: 'r', atMs: START + 3 * millisecondsInHour, rise: 1.5 }] })
-  expect(quick === null ? 99 : hoursTo(quick.dough)).toBeLessThan(hoursTo(line))
+test('read higher than forecast, it is quicker by as much; not read, nobody knows', () => {
+  const state = (readings: object[]) => ({ readings }) as unknown as Parameters<typeof progressOf>[0]
+  expect(progressOf(state([]), line, 0.5, UNKNOWN_JAR)).toBeNull()
+  const { curve } = simulate(vesselOf(line), TYPICAL_JAR, { untilHours: 20 })
+  const usual = curve.hours[curve.gas.findIndex((gas) => gas >= 0.5)] ?? 0
+  const seen = progressOf(state([{ id: 'r', atMs: START + 0.75 * usual * millisecondsInHour, rise: 1.5 }]), line, 0.5, UNKNOWN_JAR)
+  expect(seen?.pace).toBeCloseTo(4 / 3, 1)
 })

@@ -1,7 +1,7 @@
-import { type BatchLine, type BulkStop, type DoughProgress, doughProgress, type JarBelief, quickened, type StepDeed } from '../../core'
+import { type BatchLine, type BulkStop, type DoughProgress, doughProgress, type JarBelief, type StepDeed } from '../../core'
 import type { Bake } from '../fromWire'
 
-/** A dough that is still rising, as quick as it was seen to be, and how far it is to rise: in its bulk, or with its proof once it is shaped. */
+/** A dough that is still rising, and how far it is to rise: in its bulk, or with its proof once it is shaped. */
 export interface DoughLeft {
   readonly dough: BatchLine
   readonly wantedGas: number
@@ -21,7 +21,7 @@ export function progressOf(state: Bake['state'], line: BatchLine | null, targetG
 
 /**
  * The dough of a bake as it is left to rise.
- * @param line as it was mixed, where it stands
+ * @param line as quick as it was seen to be, where it stands
  * @returns null before the mix, in a proof in the cold, and once it is in the oven
  */
 export function doughLeft(
@@ -35,6 +35,5 @@ export function doughLeft(
   if (state.mixed === null || course === null || stop === null || deeds.has('bake')) return null
   const shaped = deeds.has('shape')
   if (shaped && course.proof.kind === 'cold') return null
-  const dough = quickened(line, progressOf(state, line, stop.gas, belief)?.pace ?? 1)
-  return { dough, wantedGas: stop.gas + (shaped && course.proof.kind === 'warm' ? course.proof.gas : 0), belief }
+  return { dough: line, wantedGas: stop.gas + (shaped && course.proof.kind === 'warm' ? course.proof.gas : 0), belief }
 }
