@@ -2,28 +2,15 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { drawForecast, summarise } from '../ferment/forecast'
 import { UNKNOWN_JAR } from '../ferment/jarParameters'
 import { type BatchLine, vesselOf } from '../jars/lineage'
+import { whiteDough, whiteLevain } from '../testing/builds'
 import { doughOut, levainOut, overproofed } from './outUntil'
 
 const START = Date.UTC(2026, 10, 27, 8)
 const at = (hours: number) => START + hours * millisecondsInHour
 const place = (id: string, tempC: number) => ({ id, name: id, standing: { tempC } })
 const PLACES = [place('fridge', 4), place('worktop', 24), place('cellar', 14), place('sill', 27)]
-const levain: BatchLine = {
-  startedAtMs: START,
-  flours: { 'white wheat': 100 },
-  waterGrams: 100,
-  saltGrams: 0,
-  mixTempC: 24,
-  stays: [{ fromMs: START, tempC: 24 }],
-  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
-}
-const dough: BatchLine = {
-  ...levain,
-  flours: { 'white wheat': 900 },
-  waterGrams: 620,
-  saltGrams: 20,
-  parents: [{ grams: 200, hydration: 1, flour: 'white wheat', line: null }]
-}
+const levain = whiteLevain(START)
+const dough = whiteDough(START)
 const reforecast = (line: BatchLine) => summarise(drawForecast(vesselOf(line), UNKNOWN_JAR, { untilHours: 60, count: 60 }), 'dome')
 
 test('out until the evening: where it stands, and every colder place, warmest first; each with what comes of it', () => {

@@ -1,25 +1,12 @@
 import { TYPICAL_JAR } from '../ferment/jarParameters'
 import type { BatchLine } from '../jars/lineage'
 import { USUAL_COURSE } from '../schedule/course'
+import { whiteDough, whiteLevain } from '../testing/builds'
 import { type SourLever, sourLevers } from './sourLevers'
 
 const START = Date.UTC(2026, 10, 27, 8)
-const levain: BatchLine = {
-  startedAtMs: START,
-  flours: { 'white wheat': 100 },
-  waterGrams: 100,
-  saltGrams: 0,
-  mixTempC: 24,
-  stays: [{ fromMs: START, tempC: 24 }],
-  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
-}
-const line: BatchLine = {
-  ...levain,
-  flours: { 'white wheat': 900 },
-  waterGrams: 620,
-  saltGrams: 20,
-  parents: [{ grams: 200, hydration: 1, flour: 'white wheat', line: levain }]
-}
+const levain = whiteLevain(START)
+const line = whiteDough(START, levain)
 const course = { ...USUAL_COURSE.wheat, kind: 'wheat' as const, pieceGrams: 850, coldC: 4 }
 const told = sourLevers({ levain, dough: { line, course }, school: 'dome', jar: TYPICAL_JAR, begun: false })
 const change = (lever: SourLever) => told?.levers.find((l) => l.lever === lever)?.change ?? 0
