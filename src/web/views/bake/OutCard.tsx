@@ -16,7 +16,7 @@ import { useBakeHere } from './bakeHere'
 const OFFERED_HOURS = [2, 4, 6, 8, 10, 12] as const
 
 /** Where a levain or dough is to stand until somebody is back. */
-type OnMove = (placeId: string, tempC: number, backMs: number) => void
+type OnMove = (placeId: string, tempC: number) => void
 
 function usePlaces(nowMs: number): readonly OtherPlace[] {
   const { kitchen } = useKitchen()
@@ -98,7 +98,7 @@ function OutCard({
                   size="sm"
                   mt={8}
                   aria-label={OUT_CARD.iHavePutItIn(way.place.name)}
-                  onClick={() => way.place !== null && onMove(way.place.id, way.place.standing.tempC, backMs)}
+                  onClick={() => way.place !== null && onMove(way.place.id, way.place.standing.tempC)}
                 >
                   {OUT_CARD.iHavePutItThere}
                 </Button>

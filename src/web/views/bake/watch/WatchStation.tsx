@@ -32,11 +32,6 @@ export function WatchStation() {
   const { bake, state, judged, plan } = bakeHere
   const { note, undo, noteUndoably } = useNotes()
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
-  /** Put away until somebody is back, it is mixed then at the soonest. */
-  const putAway = (placeId: string, tempC: number, backMs: number) => {
-    move(placeId, tempC, 0)
-    if (plan.mixAt < backMs) bakeHere.edit({ mixAt: backMs })
-  }
   const sour = useSourAsked()
   const reasons = useReasons(state.mixed === null ? judged : undefined)
   if (state.band === null) {
@@ -69,7 +64,7 @@ export function WatchStation() {
       </div>
       <div className={`${classes.stack} ${watch.rest}`}>
         <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
-        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={putAway} />}
+        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />}
         {judged !== undefined && (
           <MixCard
             title={WATCH_STATION.intoDough}
