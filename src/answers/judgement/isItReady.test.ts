@@ -117,3 +117,9 @@ test('chilled long before it was ready, nothing is held', () => {
   const early: BatchLine = { ...line, stays: [...line.stays, { fromMs: START + 0.3 * peak * millisecondsInHour, tempC: 4 }] }
   expect(asked(0.3 * peak + 4, [], early).advice.kind).toBe('wait')
 })
+
+test('sure by the forecast that it is past, one misread level does not make it ready', () => {
+  const late = 2.1 * peak
+  const { advice } = asked(late, [{ hours: late - 0.1, rise: top, signs: { smear: 'no' } }])
+  expect(advice.kind).not.toBe('mix now')
+})

@@ -1,6 +1,6 @@
 /** What to do with a running levain: one advice for a moment, by rules that no likelihood may break. Every screen, reminder and calendar tells this one. */
 import { type Draws, drawnGas, type Forecast, reaches, type School } from '../ferment/forecast'
-import { BELOW_MARK, type Contradiction } from './contradiction'
+import { BELOW_MARK, type Contradiction, SURELY_PAST } from './contradiction'
 import type { Mark } from './marks'
 import type { Phase } from './phases'
 import type { Phases } from './surprise'
@@ -50,6 +50,8 @@ export interface AdviceFacts {
   readonly marks: readonly Mark[]
   readonly school: School
   readonly contradiction: Contradiction | null
+  /** Phases by the forecast alone, before any look. */
+  readonly unseen: Phases
 }
 
 /** A look counts as of now for so long, h. */
@@ -79,6 +81,9 @@ const LEAST_FIT = 0.4
 /** Never where it may have collapsed by more than so much. */
 const MOST_COLLAPSED = 0.12
 
+/** So many levels outweigh a forecast that is sure. */
+const ENOUGH_LOOKS = 3
+
 /** What to do with a levain now. */
 export function advise(facts: AdviceFacts): Advice {
   const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
@@ -98,7 +103,11 @@ export function advise(facts: AdviceFacts): Advice {
   const last = marks.at(-1)
   const isFresh = last !== undefined && last.explained !== 'stirred' && last.explained !== 'band moved' && nowHours - last.hours <= FRESH_HOURS
   const sunken = last?.signs?.top === 'sunken'
-  if (ready && !below && !sunken) return isFresh ? { kind: 'mix now', closesHours } : { kind: 'look', why: 'should be ready', closesHours, pastNow }
+  // Where the forecast is sure that it is past, one look or two may be misread: they do not make it ready.
+  const against =
+    PAST[school].reduce((sum, phase) => sum + facts.unseen[phase], 0) >= SURELY_PAST && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
+  if (ready && !below && !sunken && !(isFresh && against))
+    return isFresh ? { kind: 'mix now', closesHours } : { kind: 'look', why: 'should be ready', closesHours, pastNow }
   const hasBeenHigher = below && contradiction.earlier !== null
   if (sunken || hasBeenHigher || pastNow >= 0.5) {
     if (!isFresh && !sunken && !hasBeenHigher) return { kind: 'look', why: 'may be past', closesHours, pastNow }

@@ -15,7 +15,7 @@ const REACHED_BY = 0.1
 /** A level above this multiple of what all but one forecast in fifty allow cannot be. */
 const LEAPT = { above: 1.2, quantile: 0.98 } as const
 /** Past by such odds at the looks before, it does not rise again by more than readings are off by. */
-const SURELY_PAST = 0.8
+export const SURELY_PAST = 0.8
 const ROSE_AGAIN = 1.12
 /** Readings differ by less than this: a level further below the mark cannot be. */
 export const BELOW_MARK = 0.92

@@ -68,6 +68,7 @@ export function judge(draws: Draws, noted: readonly Mark[], nowHours: number, sc
   const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
   const holds = weighed.surprise === null || strangeAt(weighed.surprise, nowHours) < 0.5
   const contradiction = contradictionOf(marks, inTime, (before) => weighDraws(draws, before, manner))
-  const advice = advise({ draws, forecast, phases, fitNow, nowHours, marks, school, contradiction })
+  const { phases: unseen } = phasesOf(weighDraws(draws, [], manner), nowHours)
+  const advice = advise({ draws, forecast, phases, fitNow, nowHours, marks, school, contradiction, unseen })
   return { phase, probability: phases[phase], phases, fitNow, forecast, holds, marks, reads, advice }
 }
