@@ -123,3 +123,7 @@ test('sure by the forecast that it is past, one misread level does not make it r
   const { advice } = asked(late, [{ hours: late - 0.1, rise: top, signs: { smear: 'no' } }])
   expect(advice.kind).not.toBe('mix now')
 })
+
+test('seen high before and back at its mark now, it is asked about, not called one that never rose', () => {
+  expect(asked(peak + 0.2, [...seenRipe, { hours: peak + 0.2, rise: 1.02 }]).advice).toMatchObject({ kind: 'ask', about: { kind: 'fell' } })
+})

@@ -18,6 +18,7 @@ import {
   type ShownAge,
   simulate,
   summarise,
+  toldFit,
   type Verdict,
   vesselOf
 } from '../../core'
@@ -52,10 +53,8 @@ export function drawn(line: BatchLine, belief: JarBelief): Draws {
 export const whatToExpect = (line: BatchLine, school: School, belief: JarBelief): Forecast => summarise(drawsOf(line, belief), school)
 
 /** How likely a levain is ready at a moment, by its forecast; null beyond what it tells. */
-export function chanceAt(forecast: Pick<Forecast, 'gridHours' | 'fit'>, startMs: number, atMs: number): number | null {
-  const step = forecast.gridHours[1] ?? 1
-  return forecast.fit[Math.round((atMs - startMs) / millisecondsInHour / step)] ?? null
-}
+export const chanceAt = (forecast: Pick<Forecast, 'gridHours' | 'fit'>, startMs: number, atMs: number): number | null =>
+  toldFit(forecast, (atMs - startMs) / millisecondsInHour)
 
 /** When a levain is fit to mix, as every face tells it, ms; null while it is not known to get there, or to end. */
 export function fitWindow({ opens, closes }: Pick<Forecast, 'opens' | 'closes'>, startMs: number): { readonly fromMs: number; readonly toMs: number } | null {
@@ -127,7 +126,7 @@ function heldInTheCold(
   const { opens, peak } = then.forecast
   const untilHours = cold.hours + holdHours(cold.hours, { opens: opens.p50, closes: then.forecast.closes.p50 })
   const closes = { p05: untilHours, p25: untilHours, p50: untilHours, p75: untilHours, p95: untilHours }
-  const fit = now.forecast.gridHours.map((h) => (h <= cold.hours ? fitIn(then.forecast, h) : h <= untilHours ? then.fitNow : 0))
+  const fit = now.forecast.gridHours.map((h) => (h <= cold.hours ? (toldFit(then.forecast, h) ?? 0) : h <= untilHours ? then.fitNow : 0))
   const { phase, phases, probability, fitNow } = then
   return {
     ...now,
@@ -140,8 +139,6 @@ function heldInTheCold(
     advice: hours <= untilHours ? { kind: 'held', untilHours, seen: then.advice.kind === 'mix now' } : { kind: 'past', how: 'past its best' }
   }
 }
-
-const fitIn = ({ gridHours, fit }: Pick<Forecast, 'gridHours' | 'fit'>, hours: number): number => fit[Math.round(hours / (gridHours[1] ?? 1))] ?? 0
 
 /** The level to be read in the jar at a time, by the forecast: height ÷ height at the band. */
 export const levelToRead = ({ forecast, reads }: Pick<Verdict, 'forecast' | 'reads'>, hours: number) => readAs(levelOf(forecast, Math.max(hours, 0)), reads)

@@ -300,6 +300,10 @@ function range(hours: readonly (number | null)[], weights: ArrayLike<number>): H
   return { p05: q[0] ?? NaN, p25: q[1] ?? NaN, p50: q[2] ?? NaN, p75: q[3] ?? NaN, p95: q[4] ?? NaN }
 }
 
+/** The chance that it is fit to mix at a time, as a forecast tells it; null beyond its grid. */
+export const toldFit = ({ gridHours, fit }: Pick<Forecast, 'gridHours' | 'fit'>, hours: number): number | null =>
+  fit[Math.round(hours / (gridHours[1] ?? 1))] ?? null
+
 /**
  * Probability that the levain is fit to mix at a time.
  * @param hours since mixing

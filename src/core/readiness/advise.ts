@@ -87,9 +87,9 @@ const ENOUGH_LOOKS = 3
 /** What to do with a levain now. */
 export function advise(facts: AdviceFacts): Advice {
   const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
-  if (notRising(draws, marks.at(-1))) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
-  const pastNow = PAST[school].reduce((sum, phase) => sum + phases[phase], 0)
-  const beforeNow = BEFORE[school].reduce((sum, phase) => sum + phases[phase], 0)
+  if (notRising(draws, marks)) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
+  const pastNow = shareOf(phases, PAST[school])
+  const beforeNow = shareOf(phases, BEFORE[school])
   const closes = forecast.closes.p50
   const closesHours = closes > nowHours ? closes : Number.POSITIVE_INFINITY
   const ready = phases.collapsed <= MOST_COLLAPSED && (fitNow >= 0.5 || (fitNow >= LEAST_FIT && fitNow >= beforeNow))
@@ -104,8 +104,7 @@ export function advise(facts: AdviceFacts): Advice {
   const isFresh = last !== undefined && last.explained !== 'stirred' && last.explained !== 'band moved' && nowHours - last.hours <= FRESH_HOURS
   const sunken = last?.signs?.top === 'sunken'
   // Where the forecast is sure that it is past, one look or two may be misread: they do not make it ready.
-  const against =
-    PAST[school].reduce((sum, phase) => sum + facts.unseen[phase], 0) >= SURELY_PAST && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
+  const against = shareOf(facts.unseen, PAST[school]) >= SURELY_PAST && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
   if (ready && !below && !sunken && !(isFresh && against))
     return isFresh ? { kind: 'mix now', closesHours } : { kind: 'look', why: 'should be ready', closesHours, pastNow }
   const hasBeenHigher = below && contradiction.earlier !== null
@@ -129,9 +128,13 @@ export function advise(facts: AdviceFacts): Advice {
   return { kind: 'look', why: 'not sure', closesHours, pastNow }
 }
 
-/** The last look found the level at the band although hardly any draw says it could still be there. */
-function notRising(draws: Draws, last: Mark | undefined): boolean {
-  if (last?.rise === undefined || last.rise >= STILL_RISE || last.rise < BELOW_MARK) return false
+const shareOf = (phases: Phases, some: readonly Phase[]) => some.reduce((sum, phase) => sum + phases[phase], 0)
+
+/** The last look found the level at the band, where it has always been, although hardly any draw says it could still be there. */
+function notRising(draws: Draws, marks: readonly Mark[]): boolean {
+  const last = marks.at(-1)
+  if (marks.some(({ rise = 1 }) => rise >= STILL_RISE)) return false
+  if (last?.rise === undefined || last.rise < BELOW_MARK) return false
   const { hours } = last
   const lazy = draws.milestones.filter((_, k) => drawnGas(draws, k, hours) < STILL_RISE - 1).length
   return lazy < SURPRISE * draws.milestones.length

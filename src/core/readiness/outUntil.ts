@@ -1,7 +1,7 @@
 /** What becomes of a levain or a dough while nobody is at home: left where it stands, in a cooler place, or in the cold. */
 import { millisecondsInHour } from 'date-fns/constants'
 import { mainKind } from '../dough/blend'
-import type { Forecast } from '../ferment/forecast'
+import { type Forecast, toldFit } from '../ferment/forecast'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt, LEVELS } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
@@ -45,8 +45,9 @@ export function outPlaces(line: BatchLine, nowMs: number, places: readonly Other
 export function levainOut(line: BatchLine, nowMs: number, backMs: number, places: readonly OtherPlace[], reforecast: (line: BatchLine) => Forecast): OutWay[] {
   const hours = (backMs - line.startedAtMs) / millisecondsInHour
   return outPlaces(line, nowMs, places).map((place): OutWay => {
-    const { opens, closes, gridHours, fit } = reforecast(stayed(line, place, nowMs))
-    const chance = fit[Math.min(Math.round(hours / (gridHours[1] ?? 1)), fit.length - 1)] ?? 0
+    const forecast = reforecast(stayed(line, place, nowMs))
+    const { opens, closes } = forecast
+    const chance = toldFit(forecast, hours) ?? 0
     const comes = hours < opens.p50 ? 'not yet' : hours > closes.p50 ? 'past' : 'ready'
     return { place, comes, chance, fromMs: known(opens.p50, line.startedAtMs), untilMs: known(closes.p50, line.startedAtMs), gas: null }
   })

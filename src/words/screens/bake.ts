@@ -90,8 +90,7 @@ export const STATION_FIGURE = {
   notPlanned: 'not planned',
   bread: (dayTime: string) => `bread ${dayTime}`,
   mixed: (dayTime: string) => `mixed ${dayTime}`,
-  nothingToSeeYet: 'nothing to see yet',
-  from: (at: string) => `from ${at}`
+  nothingToSeeYet: 'nothing to see yet'
 } as const
 
 export const USE_PLAN_DRAFT = {

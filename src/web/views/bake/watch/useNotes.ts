@@ -24,8 +24,9 @@ export function useNotes() {
     const look = state.marks.find((m) => m.id === lookId)
     if (look === undefined) return
     const { atMs, pH, signs, note: words, picture } = look
-    undo(lookId)
-      .then(() => noteAt({ type: 'mark', rise, pH, signs, note: words, picture }, atMs))
+    // The new one first: if it cannot be kept, nothing is lost.
+    noteAt({ type: 'mark', rise, pH, signs, note: words, picture }, atMs)
+      .then(() => undo(lookId))
       .then(() => tellDone(WATCH_STATION.levelCorrected), tellError)
   }
   return { note, undo, noteUndoably, correctLevel }
