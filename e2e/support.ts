@@ -43,7 +43,7 @@ let restingPort: number | null = null
 /** Starts the built program; `demo` opens Lantern Street, a folder of one's own is taken over. */
 export async function startProgram({ demo = false, now = NOW, folder: given = '' } = {}): Promise<Program> {
   const folder = given === '' ? await mkdtemp(join(tmpdir(), 'olvent-e2e-')) : given
-  const port = restingPort ?? (await freePort())
+  let port = restingPort ?? (await freePort())
   restingPort = null
   let child: ChildProcess | null = null
   let standing = now
@@ -59,7 +59,9 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
     })
   }
   const program: Program = {
-    address: `http://localhost:${port}`,
+    get address() {
+      return `http://localhost:${port}`
+    },
     async start() {
       child = spawn(process.execPath, [join(root, 'dist/server/main.js'), ...(demo ? ['--demo'] : [])], {
         env: { ...process.env, OLVENT_DATA: folder, OLVENT_NOW: standing, PORT: String(port), LOG_LEVEL: 'error', TZ: 'Europe/Lisbon' },
@@ -98,7 +100,11 @@ export async function startProgram({ demo = false, now = NOW, folder: given = ''
       await rm(folder, { recursive: true, force: true })
     }
   }
-  await program.start()
+  // What runs beside this may have taken the port meanwhile.
+  await program.start().catch(async () => {
+    port = await freePort()
+    await program.start()
+  })
   if (laid !== null && !existsSync(laid)) await keepLaid(program, folder, laid)
   return program
 }
@@ -208,21 +214,30 @@ export async function closeBrowser(): Promise<void> {
   resting.length = 0
 }
 
-/** A bake like one that is planned, whose dough is mixed by now. @returns its id */
-export async function mixedBake(program: Program, now = NOW): Promise<string> {
+/** A bake like one that is planned, whose levain was mixed at a moment. @returns its id */
+export async function mixedLevain(program: Program, now = NOW): Promise<string> {
   const { bakes } = await program.call('GET', '/api/bakes?state=open')
   const like = bakes.find((b: Loose) => b.plan.name.startsWith('Market rolls')) as Loose
   const id = randomUUID()
   await program.call('POST', '/api/bakes', { id, plan: { ...like.plan, name: 'Mixed by now' } })
-  const note = (event: Loose) => program.call('POST', `/api/bakes/${id}/events`, { id: randomUUID(), happenedAt: now, ...event })
-  const pour = (item: string, weighedGrams: number, more = {}) => note({ type: 'pour', item, plannedGrams: weighedGrams, weighedGrams, ...more })
+  const pour = (item: string, weighedGrams: number, more = {}) =>
+    note(program, id, now, { type: 'pour', item, plannedGrams: weighedGrams, weighedGrams, ...more })
   await pour('seed', 10)
   await pour('water', 80)
   for (const { ingredientId } of like.plan.build.flours) await pour('flour', 80, { ingredientId })
-  await note({ type: 'band', mixTempC: 24 })
-  await note({ type: 'mixed', levainGrams: 150, keepBackGrams: 0 })
+  await note(program, id, now, { type: 'band', mixTempC: 24 })
   return id
 }
+
+/** A bake like one that is planned, whose dough is mixed by now. @returns its id */
+export async function mixedBake(program: Program, now = NOW): Promise<string> {
+  const id = await mixedLevain(program, now)
+  await note(program, id, now, { type: 'mixed', levainGrams: 150, keepBackGrams: 0 })
+  return id
+}
+
+const note = (program: Program, bake: string, happenedAt: string, event: Loose) =>
+  program.call('POST', `/api/bakes/${bake}/events`, { id: randomUUID(), happenedAt, ...event })
 
 /** Asks until what is asked for is as it should be. @throws after half a minute or more */
 export async function until<T>(ask: () => Promise<T>, enough: (answer: T) => boolean): Promise<T> {

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { jarPicture } from '../src/core'
 import type { Loose } from '../src/server/testing/testServer'
-import { choose, closeBrowser, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
+import { choose, closeBrowser, mixedLevain, NOW, openWindow, type Program, plain, startProgram, until, type Window } from './support'
 
 /** Watch: what is seen becomes a verdict with its reasons and ways on; levels from photographs and logs; troubles; alarms. */
 let program: Program
@@ -207,10 +207,27 @@ test('troubles: the likeliest cause first with what to do; mould has one answer 
 
 test('a levain at the band after all that time: it is not rising, how long is too long, and what it may be', async () => {
   const { page } = window
+  // A jar that was never seen higher: mixed at 19:42, and still at the mark next morning.
+  const flat = await mixedLevain(program)
+  await program.moveClock('2026-11-27T08:00:00.000Z')
+  await page.goto(`${program.address}/bakes/${flat}/watch`)
   await page.getByRole('textbox', { name: 'Or typed' }).fill('1')
   await page.getByRole('button', { name: /^Save what you saw/ }).click()
   await untilVerdict(/It is not rising: there was a 95 % chance that this jar would have begun by/)
   expect(await page.getByTestId('trouble').getByRole('listitem').count()).toBeGreaterThan(1)
+  await undo()
+  await until(
+    async () => plain(await verdict().innerText()),
+    (told) => !told.includes('It is not rising')
+  )
+  await program.moveClock(NOW)
+})
+
+test('a level typed back at its mark after the jar was seen high is asked about, not told as a jar that does not rise', async () => {
+  const { page } = window
+  await page.getByRole('textbox', { name: 'Or typed' }).fill('1')
+  await page.getByRole('button', { name: /^Save what you saw/ }).click()
+  await untilVerdict(/is much lower than the ×2\.8 you saw at .* Did you type it right\?/)
   await undo()
   await untilVerdict(/Young|Climbing/)
 })
