@@ -7,7 +7,7 @@ import { type BatchLine, conditionOf, type FlourKind, simulate, TYPICAL_JAR, ves
 import { coldJarErrors } from '../src/core/testing/coldJar'
 import { referenceRun } from '../src/core/testing/reference'
 import { openDatabase } from '../src/server/db/connect'
-import { openJar } from '../src/server/records/jars/jars'
+import { openJar } from '../src/server/records/jars/opening'
 import { createKitchen } from '../src/server/records/kitchen/kitchens'
 import type { Work } from '../src/server/records/work'
 import { heading, percentile, report } from './report'
@@ -115,8 +115,8 @@ async function layMany(folder: string): Promise<void> {
   await database.write(async (transaction) => {
     const work: Work = { models: database.models, transaction, nowMs: now, known: new Map() }
     const places = [
-      { id: randomUUID(), name: 'Worktop', tempC: 22, nightTempC: null, surroundings: 'air' as const, takes: null },
-      { id: randomUUID(), name: 'Fridge', tempC: 4, nightTempC: null, surroundings: 'air' as const, takes: null }
+      { id: randomUUID(), name: 'Worktop', tempC: 22, guessed: false, nightTempC: null, surroundings: 'air' as const, takes: null },
+      { id: randomUUID(), name: 'Fridge', tempC: 4, guessed: false, nightTempC: null, surroundings: 'air' as const, takes: null }
     ]
     const kitchenId = randomUUID()
     await createKitchen(work, kitchenId, false, {
@@ -153,6 +153,8 @@ async function layMany(folder: string): Promise<void> {
         grams: 100,
         keepMinimumGrams: 15,
         lastFedAt,
+        flourPerSeed: null,
+        guesses: [],
         placeId: place.id
       })
       const ids = Array.from({ length: FEEDS_EACH }, () => ({ batchId: randomUUID(), eventId: randomUUID() }))

@@ -138,8 +138,8 @@ const QUICK = process.env.JEST_WORKER_ID === undefined ? [] : ['--js-flags=--no-
 
 let browser: Browser | null = null
 
-/** A machine that others use at the same time may take long for a page. */
-const PATIENCE_MS = 200_000
+/** A machine that others use at the same time may take long for a page; whoever mends a test does not wait for it. */
+const PATIENCE_MS = Number(process.env.E2E_PATIENCE_MS ?? 200_000)
 
 /** Contexts of closed windows: they have the program's scripts already, which takes most of the time of a page away. */
 const resting: BrowserContext[] = []

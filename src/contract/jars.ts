@@ -7,6 +7,10 @@ import { signsSchema } from './signs'
 
 export const cultureSchema = z.enum(CULTURES, { error: 'This kind of culture is not known.' })
 
+/** What of a jar may be a guess: its baker did not know it, and what is usual stands for it until it is known. */
+export const GUESSES = ['grams', 'hydration', 'lastFedAt'] as const
+export type Guess = (typeof GUESSES)[number]
+
 /** A jar that comes into the kitchen. */
 export const jarOpeningSchema = z.object({
   id: idSchema,
@@ -22,9 +26,21 @@ export const jarOpeningSchema = z.object({
   grams: numberIn([1, 20_000], 'What is in the jar', 'g'),
   keepMinimumGrams: gramsSchema('The least to keep').default(15),
   lastFedAt: instantSchema,
+  /** Fresh flour per gram kept at that feed; null: nobody knows. */
+  flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Flour per starter').nullable().default(null),
+  guesses: z.array(z.enum(GUESSES)).max(GUESSES.length).default([]),
   placeId: idSchema
 })
 export type JarOpening = z.input<typeof jarOpeningSchema>
+
+/** What a jar was told to be when it came: all of it can be corrected, and what was made from it follows. */
+export const jarToldSchema = jarOpeningSchema.omit({ id: true, name: true, vesselId: true, keepMinimumGrams: true })
+export type JarTold = z.infer<typeof jarToldSchema>
+/** The same as it is sent. */
+export const toldToWire = (told: JarTold): z.input<typeof jarToldSchema> => ({ ...told, lastFedAt: isoOf(told.lastFedAt) })
+export const jarToldAnswerSchema = z.object({ told: jarToldSchema })
+/** A correction of it. */
+export const jarCorrectionSchema = z.object({ ...noted, told: jarToldSchema })
 
 /** A factor of a jar on a typical one. */
 const factorSchema = z.number().min(0.05).max(20)
@@ -81,6 +97,8 @@ export const jarSchema = z.object({
   /** The program it is in. */
   program: z.object({ id: idSchema, title: z.string(), step: z.string(), dueAt: instantSchema }).nullable(),
   hydration: z.number(),
+  /** What of it is still a guess. */
+  guesses: z.array(z.enum(GUESSES)),
   keepMinimumGrams: z.number(),
   /** From the ledger. */
   grams: z.number(),
@@ -170,7 +188,7 @@ export type JarEnd = z.input<typeof jarEndSchema>
 export const jarEventSchema = z.object({
   id: idSchema,
   at: instantSchema,
-  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'drawn', 'returned']),
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'corrected', 'drawn', 'returned']),
   /** It was taken back later. */
   undone: z.boolean(),
   /** What it weighed, or held when it came. */

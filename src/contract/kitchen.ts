@@ -22,6 +22,8 @@ export const placeSchema = z.object({
   name: nameSchema,
   /** By day, at its warmest. */
   tempC: tempSchema('The temperature'),
+  /** Nobody has measured it, or said how warm it is: what is usual stands for it. */
+  guessed: z.boolean().default(false),
   /** By night, at its coldest; null where it keeps one temperature. */
   nightTempC: tempSchema('The temperature by night').nullable().default(null),
   surroundings: surroundingsSchema.default('air'),
@@ -97,9 +99,22 @@ export const kitchenPutSchema = z.object({ version: versionSchema, kitchen: kitc
 export const firstRunSchema = z.object({
   id: idSchema,
   timeZone: timeZoneSchema,
-  roomTempC: tempSchema('The room'),
+  /** null: not known. */
+  roomTempC: tempSchema('The room').nullable(),
+  fridgeTempC: tempSchema('The fridge').nullable().default(null),
   sleep: z.object({ from: clockTimeSchema, to: clockTimeSchema }),
-  jar: jarOpeningSchema.omit({ placeId: true })
+  /** Out of the house every week; null: not said. */
+  out: weeklySchema.nullable().default(null),
+  /** A place besides room and fridge where the jar stands. */
+  elsewhere: z
+    .object({ name: nameSchema, tempC: tempSchema('The place') })
+    .nullable()
+    .default(null),
+  /** null: there is none yet. */
+  jar: jarOpeningSchema
+    .omit({ placeId: true })
+    .extend({ stands: z.enum(['room', 'fridge', 'elsewhere']).default('room') })
+    .nullable()
 })
 export type FirstRun = z.input<typeof firstRunSchema>
 

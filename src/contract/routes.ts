@@ -21,6 +21,7 @@ export const ROUTES = {
   firstRun: '/api/kitchen/first-run',
   jars: '/api/jars',
   jar: (id: string) => `/api/jars/${id}`,
+  jarTold: (id: string) => `/api/jars/${id}/told`,
   jarLooks: (id: string) => `/api/jars/${id}/looks`,
   jarEnd: (id: string) => `/api/jars/${id}/end`,
   jarRestore: (id: string) => `/api/jars/${id}/restore`,

@@ -15,17 +15,17 @@ describe('before the first run', () => {
   test('a bake without a kitchen is told what to do first', async () => {
     const { status, body } = await server.send('POST', '/api/jars', { ...(firstRun().jar as object), placeId: testId() })
     expect(status).toBe(409)
-    expect(body.error.message).toContain('four questions')
+    expect(body.error.message).toContain('answer the first questions')
   })
 })
 
 describe('the first run', () => {
   const answers = firstRun()
-  test('four answers open a kitchen with a jar, a counter and a fridge', async () => {
+  test('the first answers open a kitchen with a jar, a worktop and a fridge', async () => {
     const { status, body } = await server.send('POST', '/api/kitchen/first-run', answers)
     expect(status).toBe(200)
     expect(body.places.map((p: Loose) => [p.name, p.tempC])).toEqual([
-      ['Counter', 22],
+      ['Worktop', 22],
       ['Fridge', 4]
     ])
     expect(body.demo).toBe(false)

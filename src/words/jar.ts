@@ -1,4 +1,4 @@
-import type { Jar } from '../contract'
+import type { Guess, Jar } from '../contract'
 import { type JarBelief, type JarTraits, PARAMETER_SPREAD, PARAMETERS, type Trait } from '../core'
 
 const percent = (share: number) => `${Math.round(Math.abs(share) * 100)} %`
@@ -47,4 +47,11 @@ export function knownSentence(jar: Pick<Jar, 'name' | 'pace'>, belief: JarBelief
   if (share < 0.05) return `Wide, because Olvent does not know ${jar.name} yet; looks at it while it rises make it narrow.`
   if (share < 0.4) return `Olvent is getting to know ${jar.name}: every build with a look or two makes this narrower.`
   return `From what ${jar.name} did before.`
+}
+
+/** What of a jar may be a guess, in words. */
+export const GUESS_WORDS: Readonly<Record<Guess, string>> = {
+  grams: 'how much is in it',
+  hydration: 'how thick it is',
+  lastFedAt: 'when it was last fed'
 }

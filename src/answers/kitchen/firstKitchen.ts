@@ -19,16 +19,36 @@ export const FIRST_KITCHEN: Omit<KitchenEdit, 'timeZone' | 'places'> = {
 }
 /** A room nobody has measured, and a fridge, °C. */
 export const FIRST_ROOM_C = 21
-const FRIDGE_C = 4
+export const FIRST_FRIDGE_C = 4
+
+/** How warm it is where jars stand, °C; null where nobody knows. */
+export interface FirstPlaces {
+  readonly roomTempC: number | null
+  readonly fridgeTempC: number | null
+  /** A third place, which its baker has named. */
+  readonly elsewhere: { readonly name: string; readonly tempC: number } | null
+}
 
 /**
- * The places of a first kitchen: where the jar stands, and a fridge.
- * @param ids of the two
+ * The places of a first kitchen: worktop, fridge, and where else the jar stands.
+ * @param ids of worktop, fridge and elsewhere
  */
-export const firstPlaces = (ids: readonly [counter: string, fridge: string], roomTempC: number): KitchenEdit['places'] => [
-  { id: ids[0], name: 'Counter', tempC: roomTempC, nightTempC: null, takes: null, surroundings: 'air' },
-  { id: ids[1], name: 'Fridge', tempC: FRIDGE_C, nightTempC: null, takes: null, surroundings: 'air' }
-]
+export function firstPlaces(ids: readonly [room: string, fridge: string, elsewhere: string], { roomTempC, fridgeTempC, elsewhere }: FirstPlaces) {
+  const place = (id: string, name: string, tempC: number | null, usual: number): KitchenEdit['places'][number] => ({
+    id,
+    name,
+    tempC: tempC ?? usual,
+    guessed: tempC === null,
+    nightTempC: null,
+    takes: null,
+    surroundings: 'air'
+  })
+  return [
+    place(ids[0], 'Worktop', roomTempC, FIRST_ROOM_C),
+    place(ids[1], 'Fridge', fridgeTempC, FIRST_FRIDGE_C),
+    ...(elsewhere === null ? [] : [place(ids[2], elsewhere.name, elsewhere.tempC, elsewhere.tempC)])
+  ]
+}
 
 /** The jar a baker begins with, where nothing else was said. */
 export const FIRST_JAR = { hydration: 1, grams: 100, keepMinimumGrams: 15 } as const

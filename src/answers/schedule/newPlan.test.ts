@@ -70,3 +70,34 @@ test('a jar that has three grams too little: its starter is grown first, and tha
   if (begins === null || build === null) throw new Error('no levain')
   expect(begins).toBeLessThan(build - 2 * millisecondsInHour)
 })
+
+test('bread that is wished for is out of the oven then, in as many loaves', () => {
+  const cultures = culturesWith(1)
+  const outMs = NOW + 42 * millisecondsInHour
+  const plan = newPlan(jarOf(1), cultures, stocked, NOW, [], { wish: { outMs, loaves: 3 } })
+  expect([plan.name, plan.bread, plan.target]).toMatchObject(['Three loaves', { kind: 'out', at: outMs }, { pieces: [{ count: 3 }] }])
+  // Mixed as much earlier as bulk, proof and oven of a same-day wheat dough at 21 °C take.
+  expect((outMs - plan.mixAt) / millisecondsInHour).toBeGreaterThan(5)
+  expect((outMs - plan.mixAt) / millisecondsInHour).toBeLessThan(14)
+})
+
+test('its work begins while its baker is awake, at any hour of the day', () => {
+  const cultures = culturesWith(1)
+  for (let hour = 0; hour < 24; hour += 3) {
+    const now = NOW + hour * millisecondsInHour
+    const begins = planBegins(newPlan(jarOf(1), cultures, stocked, now, []), cultures, stocked, now)
+    const clock = new Date(begins ?? 0).toISOString().slice(11, 16)
+    // Asleep from eleven to seven; Lisbon in winter is UTC.
+    expect([clock >= '07:00', clock < '23:00']).toEqual([true, true])
+  }
+})
+
+test.each([
+  [0.5, 0.5],
+  [0.703, 0.7],
+  [1.18, 1.2],
+  [0.1, 0.25]
+])('a starter of %d makes a levain of %d', (hydration, expected) => {
+  const cultures = culturesWith(1)
+  expect(newPlan({ ...jarOf(1), hydration }, cultures, stocked, NOW, []).build.hydration).toBeCloseTo(expected, 10)
+})

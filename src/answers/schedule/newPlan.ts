@@ -1,19 +1,21 @@
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
-import { type Formula, HANDLING_LOSS, instantAt, sure } from '../../core'
-import { beginningOf, workBegins } from '../bake/dayOfBake'
+import { type Formula, HANDLING_LOSS, instantAt, POSSIBLE, sure } from '../../core'
+import { beginningOf, dayOfBake, workBegins } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
-import type { Bake } from '../fromWire'
+import { type Bake, bakeOf } from '../fromWire'
+import { awakeAt } from '../kitchen/awakeAt'
+import { shiftedTo } from './shiftedTo'
 
 const MS_PER_WEEK = 7 * 24 * millisecondsInHour
 /** Mixing time offered at first, by the kitchen's clock. */
 const FIRST_MIX = '09:30'
 /** Mornings that are looked at. */
 const MORNINGS = 10
-/** Flour per starter a new bake begins with. */
-const FIRST_RATIO = 5
+/** Flour per starter a new bake begins with, and others, where with it the work would begin in the baker's sleep or before now. */
+const FIRST_RATIOS = [5, 4, 6, 3, 8, 2, 10]
 /** A repeated bake leaves at least so long until its mix, h. */
 const LEAST_AHEAD_HOURS = 12
 /** Weeks a repeated bake is put off until its first step lies ahead. */
@@ -55,6 +57,23 @@ function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
   }
 }
 
+/** Bread that is wanted. */
+export interface FirstWish {
+  /** Out of the oven at, ms; null: not said. */
+  readonly outMs: number | null
+  readonly loaves: number
+}
+
+const LOAVES = ['One loaf', 'Two loaves', 'Three loaves', 'Four loaves', 'Five loaves', 'Six loaves']
+const USUAL_LOAVES = 2
+const LOAF_GRAMS = 780
+
+/** A levain is as thick as the starter it is made from, to 5 %, unless its baker asks for another. */
+function levainHydration({ hydration }: Pick<Jar, 'hydration'>): number {
+  const [low, high] = POSSIBLE.levainHydration
+  return Math.min(Math.max(Math.round(hydration * 20) / 20, low), high)
+}
+
 /** A name that no other open bake has: "Two loaves", "Two loaves 2". */
 function freeName(name: string, taken: readonly string[]): string {
   if (!taken.includes(name)) return name
@@ -63,24 +82,33 @@ function freeName(name: string, taken: readonly string[]): string {
   return `${name} ${n}`
 }
 
+/** What a new bake begins from, where something is known. */
+export interface NewBake {
+  /** A recipe. */
+  readonly from?: BakeSeed
+  readonly wish?: FirstWish
+}
+
 /**
- * The plan a new bake begins with. It begins now or later: it is for the first morning that allows it.
+ * The plan a new bake begins with: for the wished hour, or else for the first morning that allows it.
+ * Its work begins now or later, and while its baker is awake, wherever a ratio allows that.
  * @param names of bakes that are open
  */
-export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: number, names: readonly string[], from?: BakeSeed): Plan {
+export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: number, names: readonly string[], { from, wish }: NewBake = {}): Plan {
   const { kitchen } = stocked
   const place = sure(kitchen.places[0])
   const formula = from?.content.formula ?? firstFormula(jar, kitchen)
-  const levain = from?.content.levain ?? { hydration: 1, salt: 0, oil: 0, flours: jar.feed }
+  const levain = from?.content.levain ?? { hydration: levainHydration(jar), salt: 0, oil: 0, flours: jar.feed }
   const days = mornings(nowMs, kitchen.timeZone)
-  const at = (mixAt: number): Plan => ({
-    name: freeName(from?.name ?? 'Two loaves', names),
-    target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: 2, grams: 780 }], handlingLoss: HANDLING_LOSS, bakeLoss: null },
+  const loaves = wish?.loaves ?? USUAL_LOAVES
+  const at = (mixAt: number, flourPerSeed: number): Plan => ({
+    name: freeName(from?.name ?? LOAVES[loaves - 1] ?? `${loaves} loaves`, names),
+    target: from?.content.target ?? { kind: 'pieces', pieces: [{ count: loaves, grams: LOAF_GRAMS }], handlingLoss: HANDLING_LOSS, bakeLoss: null },
     formula,
     build: {
       ...levain,
       source: 'separate build',
-      by: { kind: 'ratio', flourPerSeed: FIRST_RATIO },
+      by: { kind: 'ratio', flourPerSeed },
       keepBackGrams: 20,
       older: { share: 0.5, hydration: 1 },
       vesselId: null,
@@ -99,11 +127,28 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
     bread: null,
     pins: []
   })
-  const inTime = (plan: Plan) => {
-    const begins = planBegins(plan, cultures, stocked, nowMs)
-    return begins !== null && begins >= nowMs
+  const outMs = wish?.outMs ?? null
+  const wishedFor = (plan: Plan): Plan => (outMs === null ? plan : { ...plan, ...wished(plan, outMs, cultures, stocked, nowMs) })
+  const mixes = outMs === null ? days : [outMs]
+  const begins = (plan: Plan) => planBegins(plan, cultures, stocked, nowMs) ?? Number.NEGATIVE_INFINITY
+  const all = mixes.flatMap((mixAt) => FIRST_RATIOS.map((ratio) => () => wishedFor(at(mixAt, ratio))))
+  let inTime: Plan | null = null
+  for (const make of all) {
+    const plan = make()
+    const first = begins(plan)
+    if (first < nowMs) continue
+    inTime ??= plan
+    if (awakeAt(kitchen, first) === first) return plan
   }
-  return days.map(at).find(inTime) ?? at(days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * millisecondsInHour)
+  return inTime ?? wishedFor(at(outMs ?? days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * millisecondsInHour, sure(FIRST_RATIOS[0])))
+}
+
+/** A plan for bread that is out of the oven at a moment. */
+function wished(plan: Plan, outMs: number, cultures: Cultures, stocked: Stocked, nowMs: number): Partial<Plan> {
+  const bread = { kind: 'out' as const, at: outMs }
+  const blank = bakeOf({ id: '', version: 1, plan, status: 'planned', events: [], ingredients: [], line: null, createdAt: nowMs, deletedAt: null })
+  const { times } = dayOfBake(blank, { solved: solvePlan(plan, cultures, stocked, nowMs), verdict: null }, stocked, cultures, nowMs)
+  return { bread, ...shiftedTo(plan, bread, times) }
 }
 
 /**

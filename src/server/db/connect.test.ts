@@ -36,7 +36,7 @@ const kitchen = {
   cups: 'metric',
   currency: 'EUR',
   keys: true,
-  places: [{ id: testId(), name: 'Counter', tempC: 21, nightTempC: null, surroundings: 'air', takes: null }]
+  places: [{ id: testId(), name: 'Counter', tempC: 21, guessed: false, nightTempC: null, surroundings: 'air', takes: null }]
 } as const
 
 test('the folder is made, the file is safe: WAL, foreign keys, full sync', async () => {

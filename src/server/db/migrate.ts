@@ -12,6 +12,7 @@ import * as changes from './migrations/0010-changes'
 import * as imports from './migrations/0011-imports'
 import * as additions from './migrations/0012-additions'
 import * as doughs from './migrations/0013-doughs'
+import * as guesses from './migrations/0014-guesses'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -32,7 +33,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0010-changes', step: changes },
   { name: '0011-imports', step: imports },
   { name: '0012-additions', step: additions },
-  { name: '0013-doughs', step: doughs }
+  { name: '0013-doughs', step: doughs },
+  { name: '0014-guesses', step: guesses }
 ]
 
 /** Names of the steps this version knows. */

@@ -72,6 +72,7 @@ export function defineModels(sequelize: Sequelize): Models {
       kitchenId: UUID,
       name: TEXT,
       tempC: DOUBLE,
+      guessed: BOOLEAN,
       nightTempC: DOUBLE,
       takes: INTEGER,
       surroundings: TEXT,

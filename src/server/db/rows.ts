@@ -47,6 +47,7 @@ export interface PlaceRow {
   kitchenId: string
   name: string
   tempC: number
+  guessed: boolean
   nightTempC: number | null
   surroundings: Surroundings
   /** How many vessels find room; null: no limit. */

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
 import { CULTURE_TRAITS, normalFrom, seededRandom } from '../../core'
 import type { Database } from '../db/connect'
-import { openJar } from '../records/jars/jars'
+import { openJar } from '../records/jars/opening'
 import { createKitchen, findKitchen } from '../records/kitchen/kitchens'
 import type { Work } from '../records/work'
 import { coming, pastBuild, running, SLEEP } from './demoBakes'
@@ -54,11 +54,11 @@ async function lay(work: Work): Promise<void> {
     currency: 'EUR',
     keys: true,
     places: [
-      { id: places.counter, name: PLACES.counter, tempC: 22, nightTempC: null, surroundings: 'air', takes: null },
-      { id: places.cool, name: PLACES.cool, tempC: 18.5, nightTempC: null, surroundings: 'air', takes: null },
-      { id: places.warm, name: PLACES.warm, tempC: 26, nightTempC: null, surroundings: 'air', takes: 2 },
-      { id: places.sill, name: PLACES.sill, tempC: 23, nightTempC: 16, surroundings: 'air', takes: null },
-      { id: places.fridge, name: PLACES.fridge, tempC: 4, nightTempC: null, surroundings: 'air', takes: null }
+      { id: places.counter, name: PLACES.counter, tempC: 22, guessed: false, nightTempC: null, surroundings: 'air', takes: null },
+      { id: places.cool, name: PLACES.cool, tempC: 18.5, guessed: false, nightTempC: null, surroundings: 'air', takes: null },
+      { id: places.warm, name: PLACES.warm, tempC: 26, guessed: false, nightTempC: null, surroundings: 'air', takes: 2 },
+      { id: places.sill, name: PLACES.sill, tempC: 23, guessed: false, nightTempC: 16, surroundings: 'air', takes: null },
+      { id: places.fridge, name: PLACES.fridge, tempC: 4, guessed: false, nightTempC: null, surroundings: 'air', takes: null }
     ]
   })
   const begin = work.nowMs - (WEEKS * 7 + 1) * DAY
@@ -79,6 +79,8 @@ async function lay(work: Work): Promise<void> {
       grams,
       keepMinimumGrams: 15,
       lastFedAt: work.nowMs - hoursAgo * millisecondsInHour,
+      flourPerSeed: null,
+      guesses: [],
       placeId: places[place]
     })
   }

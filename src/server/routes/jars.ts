@@ -3,6 +3,7 @@ import {
   buildToWire,
   discardUseSchema,
   feedSchema,
+  jarCorrectionSchema,
   jarEndSchema,
   jarHistoryQuerySchema,
   jarLookSchema,
@@ -29,7 +30,8 @@ import { weighJar } from '../records/jars/deeds/weighing'
 import { discardPot, takeDiscard, undoDiscard } from '../records/jars/discard'
 import { jarHistory } from '../records/jars/jarHistory'
 import { jarLog } from '../records/jars/jarLog'
-import { editJar, findJar, listJars, openJar, setPace } from '../records/jars/jars'
+import { editJar, findJar, listJars, setPace } from '../records/jars/jars'
+import { correctJar, openJar, toldOfJar } from '../records/jars/opening'
 import { doTogether, undoTogether } from '../records/together'
 import type { Work } from '../records/work'
 import { changes, deed, idIn, reads, readsLog, type Services, writes } from './route'
@@ -53,6 +55,14 @@ export function jarRoutes(services: Services): Router {
   router.put(
     ROUTES.jar(':id'),
     changes(services, THINGS.jar, told, (work, id, body) => editJar(work, id, parse(jarPutSchema, body)))
+  )
+  router.get(
+    ROUTES.jarTold(':id'),
+    reads(services, (work, req) => toldOfJar(work, idIn(req, THINGS.jar)))
+  )
+  router.post(
+    ROUTES.jarTold(':id'),
+    changes(services, THINGS.jar, told, (work, id, body) => correctJar(work, id, parse(jarCorrectionSchema, body)))
   )
   router.post(
     ROUTES.jarLooks(':id'),

@@ -15,6 +15,7 @@ import { roomOf } from './roomOf'
 import { Shell } from './Shell'
 
 const Bakes = roomOf(() => import('../views/bakes/Bakes').then((m) => m.Bakes))
+const NewBake = roomOf(() => import('../views/bakes/NewBake').then((m) => m.NewBake))
 const BakeSheet = roomOf(() => import('../views/bake/BakeSheet').then((m) => m.BakeSheet))
 const DayRoom = roomOf(() => import('../views/day/DayRoom').then((m) => m.DayRoom))
 const CompareRoom = roomOf(() => import('../views/compare/CompareRoom').then((m) => m.CompareRoom))
@@ -43,7 +44,7 @@ const SOON = [
 ]
 const SOON_MS = 800
 
-/** The whole window: a kitchen that is set up, or the four questions that set it up. */
+/** The whole window: a kitchen that is set up, or the questions that set it up. */
 export function App() {
   useTicking()
   const { data, error, mutate } = useKitchenAnswer()
@@ -93,6 +94,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
             <Routes>
               <Route path="/" element={<Today />} />
               <Route path="/bakes" element={<Bakes />} />
+              <Route path="/bakes/new" element={<NewBake />} />
               <Route path="/bakes/:id" element={<BakeSheet />} />
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
               <Route path="/bakes/:id/day" element={<DayRoom />} />

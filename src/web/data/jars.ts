@@ -10,10 +10,13 @@ import {
   type JarLook,
   type JarOpening,
   type JarSplit,
+  type JarTold,
   jarHistorySchema,
   jarSchema,
   jarsSchema,
-  ROUTES
+  jarToldAnswerSchema,
+  ROUTES,
+  toldToWire
 } from '../../contract'
 import { nowMs } from './clock'
 import { refreshDiscard } from './discard'
@@ -90,6 +93,22 @@ export async function openJar(opening: JarOpening): Promise<void> {
   await send(opening.id, jarSchema, { method: 'POST', path: ROUTES.jars, body: opening })
   await refreshJars()
 }
+
+/** What a jar was told to be when it came. */
+export function useJarTold(id: string): { readonly told: JarTold | undefined; readonly error: Error | undefined } {
+  const { data, error } = useRead(ROUTES.jarTold(id), jarToldAnswerSchema)
+  return { told: data?.told, error }
+}
+
+/** Corrects what a jar was told to be when it came. */
+export async function correctJar(jar: Jar, told: JarTold): Promise<void> {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarTold(jar.id), body: { ...noted(id), told: toldToWire(told) } })
+  await Promise.all([refreshAfter(jar), mutate(ROUTES.jarTold(jar.id))])
+}
+
+/** Takes something that was noted of a jar back, from its history. */
+export const takeBackOfJar = (jar: Jar, eventId: string) => takenBack(jar, eventId)()
 
 /** Corrects what a jar holds by one weighing, g. @returns takes it back */
 export async function weighJar(jar: Jar, grams: number): Promise<() => Promise<void>> {

@@ -62,9 +62,14 @@ export function useKitchenAnswer() {
 
 const keepKitchen = (kitchen: Kitchen) => mutate(ROUTES.kitchen, { kitchen }, { revalidate: false })
 
-/** Opens the kitchen with the answers of the first run. */
-export async function sendFirstRun(answers: FirstRun): Promise<void> {
-  await keepKitchen(await send(answers.id, kitchenSchema, { method: 'POST', path: ROUTES.firstRun, body: answers }))
+/**
+ * Opens the kitchen with the answers of the first run.
+ * @param before done when the server has it, and before the window opens it
+ */
+export async function sendFirstRun(answers: FirstRun, before: () => void): Promise<void> {
+  const kitchen = await send(answers.id, kitchenSchema, { method: 'POST', path: ROUTES.firstRun, body: answers })
+  before()
+  await keepKitchen(kitchen)
 }
 
 /**

@@ -68,6 +68,11 @@ export const END_JAR = {
 export const JAR_HISTORY = {
   whatHappenedToCouldNot: (name: string, message: string) => `What happened to ${name} could not be read: ${message}`,
   takenBack: ' (taken back)',
+  undo: 'Undo',
+  undoOf: (words: string) => `Undo: ${words}`,
+  isTakenBack: (words: string) => `Taken back: ${words}.`,
+  correct: 'Correct',
+  correctedTo: (mass: string) => `corrected: it came with ${mass}`,
   showMore: 'Show more',
   whatHappened: 'What happened',
   fedKeptFlourWater: (ratioOf: string, mass: string, mass2: string, mass3: string, at: string) =>
@@ -99,6 +104,9 @@ export const JAR_ROOM = {
   programsOverSeveralDays: 'Programs over several days',
   label: 'Label',
   editNameCultureVessel: 'Edit name, culture, vessel',
+  correctHowCame: 'Correct how it came',
+  guessed: (what: string) => `A guess so far: ${what}. The forecasts are as good as that.`,
+  putRight: 'Put it right',
   whatWasChanged: 'What was changed',
   mouldOrRemoveJar: 'Mould, or remove the jar',
   noteWhatYouSaw: 'Note what you saw',
@@ -118,6 +126,7 @@ export const JAR_ROOM = {
   ripe: (rise: string) => `ripe, ${rise}`,
   about: (duration: string) => `about ${duration}`,
   ifNobodyFeeds: 'If nobody feeds it',
+  aGuess: (words: string) => `${words}, a guess`,
   expectedNow: 'expected now',
   untilHungry: 'until it is hungry'
 } as const

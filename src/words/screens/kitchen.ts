@@ -103,6 +103,7 @@ export const PLACES_CARD = {
   temperature2: 'The temperature',
   takeAway: (name: string) => `Remove ${name}`,
   anotherPlace: 'Another place',
+  guess: 'a guess',
   waterFromTap: 'Water from the tap',
   tapWater: 'The tap water',
   firstPlaceTakenForRoom: 'The first place is taken for the room: flour stands there.',

@@ -90,18 +90,13 @@ export const IN_VESSEL = {
 export const NEW_JAR_SHEET = {
   newJar: 'A new jar',
   hasComeIntoKitchen: (name: string) => `${name} has come into the kitchen.`,
-  nameWord: 'Name',
-  culture: 'Culture',
-  inJar: 'In the jar',
-  whatInJar: 'What is in the jar',
-  hydration: 'Hydration',
-  lastFedHoursAgo: 'Last fed, hours ago',
-  hoursSinceLastFeed: 'Hours since the last feed',
   whereStands: 'Where it stands',
+  dried: 'It is dried',
   vessel: 'Vessel',
   notSaid: 'not said',
   ml: (name: string, capacityMl: number) => `${name}, ${capacityMl} ml`,
-  untilOlventKnowsFeedsTaken: 'Until its feeds are noted, Olvent assumes 1 part of starter to 2 of flour.',
+  leftOutIsGuess:
+    'What you leave out is a guess until you know it, and is shown as one. Where nothing is said of its feed, Olvent assumes 1 part of starter to 2 of flour.',
   addJar: 'Add the jar'
 } as const
 

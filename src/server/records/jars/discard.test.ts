@@ -8,7 +8,8 @@ import { firstRun } from '../kitchen/firstRun'
 import { type Work, writeWork } from '../work'
 import { feedJar } from './deeds/feed'
 import { discardPot, takeDiscard } from './discard'
-import { listJars, openJar } from './jars'
+import { listJars } from './jars'
+import { openJar } from './opening'
 
 let folder: string
 let database: Database

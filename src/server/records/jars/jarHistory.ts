@@ -7,7 +7,7 @@ import { theKitchen } from '../kitchen/kitchens'
 import { undoneIds, type Work } from '../work'
 import { jarRow } from './jars'
 
-const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended'] as const
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'corrected'] as const
 /** What of a bake takes from a jar or gives back to it. */
 const OF_BAKES = ['pour', 'weigh', 'step', 'band', 'mixed'] as const
 

@@ -1,24 +1,19 @@
-import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { type Jar, type JarEdit, type jarOpeningSchema, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../../contract'
+import { type Jar, type JarEdit, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../../contract'
 import {
   type BatchLine,
   type BlendPart,
   type Culture,
   contentsOf,
-  cultureOf,
   DRY_FLAKES,
   FLOURS,
   type FlourKind,
   glutenInto,
-  gramsOfBlend,
-  type LedgerEntry,
   sure,
   toGrams,
   toMilligrams,
-  transfer,
   usualFeed
 } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
@@ -27,14 +22,11 @@ import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain, type VesselRow } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { noteChange } from '../kitchen/changes'
-import { placeIn, theKitchen } from '../kitchen/kitchens'
 import { pantryIn } from '../shelf/ingredients'
 import { balanceOf, balancesOf, eventOf, isRecorded, NOT_UNDONE, record, type Work } from '../work'
-import { createBatch, lineOf, linesOf, type NewBatch, stayAt, staysOfBatches } from './batches'
+import { createBatch, lineOf, linesOf, type NewBatch, staysOfBatches } from './batches'
+import { guessesOf } from './guesses'
 import { programsOfJars } from './programStates'
-
-/** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
-const ASSUMED_FLOUR_PER_SEED = 2
 
 /** Row of a jar. @throws Problem when it has been taken away */
 export async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
@@ -50,6 +42,7 @@ interface JarFacts {
   readonly milligrams: number
   readonly logStamp: string
   readonly lastFeed: Jar['lastFeed']
+  readonly guesses: Jar['guesses']
   readonly program: Jar['program']
 }
 
@@ -84,7 +77,7 @@ function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
 /** Water ÷ flour of what is in a jar; of flakes once they are dry. */
 const hydrationOf = (line: BatchLine) => (line.dried === true ? DRY_FLAKES : contentsOf(line).hydration)
 
-/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds. */
+/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds, and corrections of how it came. */
 async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
@@ -95,7 +88,7 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
     { type: QueryTypes.SELECT, transaction }
   )
   const looks = await sequelize.query<{ jarId: string; looks: number; last: number }>(
-    `SELECT jarId, COUNT(*) AS looks, MAX(sequence) AS last FROM events WHERE type = 'look' AND ${NOT_UNDONE} GROUP BY jarId`,
+    `SELECT jarId, COUNT(*) AS looks, MAX(sequence) AS last FROM events WHERE type IN ('look', 'corrected') AND ${NOT_UNDONE} GROUP BY jarId`,
     { type: QueryTypes.SELECT, transaction }
   )
   const stamps = new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
@@ -152,6 +145,7 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const balances = await balancesOf(work, rows.map(accountOf))
   const feeds = await lastFeeds(work)
   const programs = await programsOfJars(work)
+  const guesses = await guessesOf(work)
   return rows.map((row) =>
     jarView(row, {
       line: lines.get(row.currentBatchId ?? ''),
@@ -159,7 +153,8 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
       milligrams: balances.get(accountOf(row)) ?? 0,
       logStamp: stamps.get(row.id) ?? NO_LOG,
       lastFeed: feeds.get(row.id) ?? null,
-      program: programs.get(row.id) ?? null
+      program: programs.get(row.id) ?? null,
+      guesses: guesses.get(row.id) ?? []
     })
   )
 }
@@ -213,75 +208,8 @@ export async function createJar(
   return batchId
 }
 
-/** What a culture just begun is seeded with: what lives on the flour, a trace. */
-const TRACE_MG = 1
-
-/** Brings a jar into the kitchen with what is in it. The id makes it safe to send twice. */
-export async function openJar(work: Work, opening: z.output<typeof jarOpeningSchema>): Promise<void> {
-  if ((await work.models.jars.count({ where: { id: opening.id }, transaction: work.transaction })) > 0) return
-  const kitchen = await theKitchen(work)
-  const place = placeIn(kitchen, opening.placeId)
-  const fedAtMs = opening.lastFedAt
-  refuseFuture(fedAtMs, work.nowMs, REFUSE_JARS.lastFeed)
-  const culture = opening.culture ?? cultureOf(opening.flour, opening.hydration)
-  refuseMixedUp(culture, opening.flour)
-  await vesselIn(work, opening.vesselId)
-  const total = toMilligrams(opening.grams)
-  const flourAll = total / (1 + opening.hydration)
-  const seedFlour = flourAll / (1 + ASSUMED_FLOUR_PER_SEED * (1 + opening.hydration))
-  const seed = opening.begun ? TRACE_MG : culture === 'dried' ? total : Math.round(seedFlour * (1 + opening.hydration))
-  const flour = Math.round((total - seed) / (1 + opening.hydration))
-  const batchId = await createJar(
-    work,
-    {
-      id: opening.id,
-      kitchenId: kitchen.id,
-      name: opening.name,
-      culture,
-      flour: opening.flour,
-      feed: null,
-      vesselId: opening.vesselId,
-      originId: null,
-      keepMinimumMg: toMilligrams(opening.keepMinimumGrams),
-      placeId: place.id,
-      pace: null
-    },
-    {
-      kind: culture === 'dried' ? 'dried' : 'feed',
-      startedAtMs: fedAtMs,
-      floursMg: flour > 0 ? { [opening.flour]: flour } : {},
-      waterMg: Math.max(total - seed - flour, 0),
-      mixTempC: place.tempC,
-      parents: [{ parentBatchId: null, milligrams: seed, hydration: opening.hydration, flour: opening.flour }],
-      stays: [stayAt(kitchen, place.id, fedAtMs)]
-    }
-  )
-  const note = { id: randomUUID(), happenedAt: opening.lastFedAt, source: 'typed' as const }
-  await record(
-    work,
-    eventOf(kitchen.id, opening.id, note, 'opened', { grams: opening.grams, batchId, begun: opening.begun }),
-    opening.begun ? await fromShelf(work, opening, total) : transfer('outside', `jar:${opening.id}`, total)
-  )
-}
-
-/** Flour and water of a culture just begun come off the shelf. */
-async function fromShelf(work: Work, { id, culture, flour, hydration }: z.output<typeof jarOpeningSchema>, totalMg: number): Promise<LedgerEntry[]> {
-  const flourMg = Math.round(totalMg / (1 + hydration))
-  const feed = usualFeed(culture ?? cultureOf(flour, hydration), flour)
-  const parts = gramsOfBlend(feed, flourMg)
-  await guardGluten(
-    work,
-    { name: 'This culture', flour },
-    parts.map((p) => p.ingredientId)
-  )
-  return [
-    ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${id}`, grams)),
-    ...transfer('shelf:water', `jar:${id}`, totalMg - flourMg)
-  ]
-}
-
 /** A gluten-free culture lives on gluten-free flour, and the others do not. */
-function refuseMixedUp(culture: Culture, flour: FlourKind): void {
+export function refuseMixedUp(culture: Culture, flour: FlourKind): void {
   if (culture === 'dried' || (culture === 'gluten-free') === !FLOURS[flour].gluten) return
   throw new Problem(400, 'gluten guard', REFUSE_JARS.glutenFreeCultureLivesOn, {
     fields: { culture: REFUSE_JARS.cultureAndFlourDoNot }

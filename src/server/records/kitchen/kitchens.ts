@@ -23,7 +23,8 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
     once: settings.once.map((one) => ({ ...one, from: msOf(one.from), to: msOf(one.to) })),
     places: places.map((p) => {
       const place = plain(p)
-      return { id: place.id, name: place.name, tempC: place.tempC, nightTempC: place.nightTempC, surroundings: place.surroundings, takes: place.takes }
+      const { id, name, tempC, guessed, nightTempC, surroundings, takes } = place
+      return { id, name, tempC, guessed: Boolean(guessed), nightTempC, surroundings, takes }
     })
   }
 }
@@ -65,10 +66,15 @@ export async function putKitchen(work: Work, version: number, edit: KitchenEdit)
 
 async function writePlaces(work: Work, kitchenId: string, places: readonly Place[]): Promise<void> {
   const { models, transaction, nowMs } = work
+  const before = new Map((await models.places.findAll({ where: { kitchenId }, transaction })).map(plain).map((row) => [row.id, row]))
   forget(work, 'kitchen')
   const ids = places.map((p) => p.id)
   await models.places.update({ deletedAtMs: nowMs }, { where: { kitchenId, deletedAtMs: null, id: { [Op.notIn]: ids } }, transaction })
   for (const [position, place] of places.entries()) {
+    const was = before.get(place.id)
     await models.places.upsert({ ...place, kitchenId, position, deletedAtMs: null }, { transaction })
+    // It was never so warm there as had been guessed: what has stood there stood as warm as is known now.
+    if (was?.guessed && !place.guessed)
+      await models.batchStays.update({ tempC: place.tempC }, { where: { placeId: place.id, tempC: was.tempC, swingK: null }, transaction })
   }
 }

@@ -1,9 +1,10 @@
-import { Button, Drawer, Select, SimpleGrid, Stack, TextInput } from '@mantine/core'
-import { millisecondsInHour } from 'date-fns/constants'
+import { Button, Drawer, Select, Stack, Switch, TextInput } from '@mantine/core'
 import { useState } from 'react'
-import { isoOf, type JarOpening, jarOpeningSchema } from '../../../contract'
-import { CULTURE_TRAITS, CULTURES, POSSIBLE } from '../../../core'
+import { NOTHING_SAID, type StarterSaid, starterTold } from '../../../answers'
+import { isoOf } from '../../../contract'
+import { isCold } from '../../../core'
 import { NEW_JAR_SHEET } from '../../../words/screens/parts-feed'
+import { STARTER_FIELDS } from '../../../words/screens/parts-starter'
 import { nowMs } from '../../data/clock'
 import { openJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -11,8 +12,7 @@ import { newId } from '../../data/newId'
 import { Note } from '../cards/Card'
 import { tellDone, tellError } from '../cards/tell'
 import { PlaceSelect } from '../fields/PlaceSelect'
-import { QuantityField } from '../fields/QuantityField'
-import { useSchemaForm } from '../fields/useSchemaForm'
+import { LastFedFields, StarterFields } from '../starter/StarterFields'
 
 /** A jar that comes into the kitchen. */
 export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () => void }) {
@@ -23,82 +23,50 @@ export function NewJarSheet({ opened, onClose }: { opened: boolean; onClose: () 
   )
 }
 
-const FIRST_CULTURE = 'white wheat'
-
-/** What the sheet begins from. */
-const newJar = (placeId: string): JarOpening => ({
-  id: newId(),
-  name: '',
-  culture: FIRST_CULTURE,
-  flour: CULTURE_TRAITS[FIRST_CULTURE].flour,
-  vesselId: null,
-  grams: 80,
-  hydration: 1,
-  lastFedAt: isoOf(nowMs()),
-  placeId
-})
-
 function NewJarForm({ onClose }: { onClose: () => void }) {
   const { kitchen, vessels } = useKitchen()
-  const [hoursAgo, setHoursAgo] = useState(12)
-  const { form, problem, onSubmit } = useSchemaForm(jarOpeningSchema, newJar(kitchen.places[0]?.id ?? ''), (jar) => {
-    openJar({ ...jar, lastFedAt: isoOf(nowMs() - hoursAgo * millisecondsInHour) }).then(() => tellDone(NEW_JAR_SHEET.hasComeIntoKitchen(jar.name)), tellError)
+  const [now] = useState(nowMs)
+  const [name, setName] = useState('')
+  const [said, setSaid] = useState<StarterSaid>(NOTHING_SAID)
+  const [placeId, setPlace] = useState(kitchen.places[0]?.id ?? '')
+  const [vesselId, setVessel] = useState<string | null>(null)
+  const [problem, setProblem] = useState<string | null>(null)
+  const cold = isCold(kitchen.places.find((p) => p.id === placeId)?.tempC ?? kitchen.tapTempC)
+  const patch = (more: Partial<StarterSaid>) => setSaid((before) => ({ ...before, ...more }))
+  const add = () => {
+    if (name.trim() === '') return setProblem(STARTER_FIELDS.giveName)
+    const told = starterTold(said, cold, now)
+    openJar({ ...told, id: newId(), name: name.trim(), vesselId, placeId, lastFedAt: isoOf(told.lastFedAt) }).then(
+      () => tellDone(NEW_JAR_SHEET.hasComeIntoKitchen(name.trim())),
+      tellError
+    )
     onClose()
-  })
-  const { values: jar, setValues: edit } = form
-  const { culture = FIRST_CULTURE } = jar
+  }
   return (
-    <Stack component="form" gap="md" onSubmit={onSubmit}>
-      <TextInput label={NEW_JAR_SHEET.nameWord} data-autofocus maxLength={80} {...form.getInputProps('name')} />
-      <Select
-        label={NEW_JAR_SHEET.culture}
-        description={CULTURE_TRAITS[culture].says}
-        data={[...CULTURES]}
-        value={culture}
-        allowDeselect={false}
-        onChange={(v) => {
-          if (v === null) return
-          edit({ culture: v, flour: CULTURE_TRAITS[v].flour, hydration: CULTURE_TRAITS[v].hydration })
-        }}
-      />
-      <SimpleGrid cols={2}>
-        <QuantityField
-          kind="mass"
-          label={NEW_JAR_SHEET.inJar}
-          value={jar.grams}
-          range={[1, 20_000]}
-          what={NEW_JAR_SHEET.whatInJar}
-          onCommit={(grams) => edit({ grams })}
-        />
-        <QuantityField
-          kind="percent"
-          label={NEW_JAR_SHEET.hydration}
-          value={jar.hydration}
-          range={[0.05, POSSIBLE.levainHydration[1]]}
-          onCommit={(hydration) => edit({ hydration })}
-        />
-      </SimpleGrid>
-      <QuantityField
-        kind="parts"
-        label={NEW_JAR_SHEET.lastFedHoursAgo}
-        value={hoursAgo}
-        range={[0, 24 * 60]}
-        what={NEW_JAR_SHEET.hoursSinceLastFeed}
-        onCommit={setHoursAgo}
-      />
-      <PlaceSelect label={NEW_JAR_SHEET.whereStands} value={jar.placeId} onPlace={(place) => edit({ placeId: place.id })} />
+    <Stack
+      component="form"
+      gap="md"
+      onSubmit={(event) => {
+        event.preventDefault()
+        add()
+      }}
+    >
+      <TextInput label={STARTER_FIELDS.nameOfJar} data-autofocus maxLength={80} value={name} error={problem} onChange={(e) => setName(e.currentTarget.value)} />
+      <PlaceSelect label={NEW_JAR_SHEET.whereStands} value={placeId} onPlace={({ id }) => setPlace(id)} />
+      <Switch label={NEW_JAR_SHEET.dried} checked={said.dried} onChange={(e) => patch({ dried: e.currentTarget.checked })} />
+      <StarterFields said={said} onSaid={patch} />
+      <LastFedFields key={String(said.dried)} said={said} onSaid={patch} cold={cold} now={now} />
       {vessels.length > 0 && (
         <Select
           label={NEW_JAR_SHEET.vessel}
           placeholder={NEW_JAR_SHEET.notSaid}
           clearable
           data={vessels.map((v) => ({ value: v.id, label: NEW_JAR_SHEET.ml(v.name, v.capacityMl) }))}
-          value={jar.vesselId}
-          onChange={(vesselId) => edit({ vesselId })}
+          value={vesselId}
+          onChange={setVessel}
         />
       )}
-      <Note>{NEW_JAR_SHEET.untilOlventKnowsFeedsTaken}</Note>
-      {problem !== null && <Note tone="stop">{problem}</Note>}
+      <Note>{NEW_JAR_SHEET.leftOutIsGuess}</Note>
       <Button type="submit">{NEW_JAR_SHEET.addJar}</Button>
     </Stack>
   )

@@ -38,7 +38,8 @@ export function JarCard({
         <span className={classes.words}>
           <b className={classes.name}>{jar.name}</b>
           <span>
-            {format.mass(jar.grams)} · {jar.culture} {dried ? '' : format.percent(jar.hydration, 0)}
+            {jar.guesses.includes('grams') ? JAR_CARD.about(format.mass(jar.grams)) : format.mass(jar.grams)} · {jar.culture}{' '}
+            {dried ? '' : format.percent(jar.hydration, 0)}
           </span>
           <span>
             {nameOf(stands.placeId)}
@@ -47,6 +48,7 @@ export function JarCard({
               dried ? 'dried' : Object.keys(jar.line.flours).length > 0 ? 'fed' : JAR_CARD.splitOff,
               format.duration((now - jar.line.startedAtMs) / millisecondsInHour)
             )}
+            {jar.guesses.length > 0 && JAR_CARD.partlyGuessed}
           </span>
           {jar.program === null ? (
             <>

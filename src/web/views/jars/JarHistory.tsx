@@ -3,14 +3,22 @@ import type { Jar, JarEvent } from '../../../contract'
 import { type Format, ratioOf } from '../../../core'
 import { whenWords } from '../../../words'
 import { JAR_HISTORY } from '../../../words/screens/jars'
-import { useJarHistory } from '../../data/jars'
+import { takeBackOfJar, useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/cards/Card'
 import rows from '../../parts/cards/Rows.module.css'
+import { tellDone, tellError } from '../../parts/cards/tell'
+import { useOnce } from '../../parts/useOnce'
+
+/** What can be taken back from here; where something stands on it, the server says so. */
+const TAKEN_BACK_HERE: readonly JarEvent['type'][] = ['feed', 'moved', 'split', 'weighing', 'look']
 
 /** What happened to a jar, newest first, page by page. */
-export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
+export function JarHistory({ jar, now, onCorrect }: { jar: Jar; now: number; onCorrect: () => void }) {
   const { format } = useKitchen()
+  const { run: undo, busy } = useOnce((event: JarEvent) =>
+    takeBackOfJar(jar, event.id).then(() => tellDone(JAR_HISTORY.isTakenBack(eventWords(event, format))), tellError)
+  )
   const { events, error, more } = useJarHistory(jar)
   if (error !== undefined && events === undefined) return <Note tone="care">{JAR_HISTORY.whatHappenedToCouldNot(jar.name, error.message)}</Note>
   if (events === undefined) return <Skeleton height={160} />
@@ -22,7 +30,23 @@ export function JarHistory({ jar, now }: { jar: Jar; now: number }) {
             <b>{whenWords(event.at, now, format)}</b>
             <span>
               {eventWords(event, format)}
-              {event.undone && JAR_HISTORY.takenBack}
+              {event.undone && JAR_HISTORY.takenBack}{' '}
+              {!event.undone && TAKEN_BACK_HERE.includes(event.type) && (
+                <Button
+                  size="compact-sm"
+                  variant="subtle"
+                  disabled={busy}
+                  aria-label={JAR_HISTORY.undoOf(eventWords(event, format))}
+                  onClick={() => undo(event)}
+                >
+                  {JAR_HISTORY.undo}
+                </Button>
+              )}
+              {(event.type === 'opened' || event.type === 'corrected') && (
+                <Button size="compact-sm" variant="subtle" onClick={onCorrect}>
+                  {JAR_HISTORY.correct}
+                </Button>
+              )}
             </span>
           </li>
         ))}
@@ -49,5 +73,6 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, 
   if (type === 'weighing') return JAR_HISTORY.weighed(format.mass(grams ?? 0))
   if (type === 'split') return JAR_HISTORY.wentIntoNewJar(format.mass(grams ?? 0))
   if (type === 'moved') return `moved${placeName === null ? '' : JAR_HISTORY.to(placeName)}`
+  if (type === 'corrected') return JAR_HISTORY.correctedTo(format.mass(grams ?? 0))
   return type === 'opened' ? JAR_HISTORY.cameIntoKitchenWith(format.mass(grams ?? 0)) : JAR_HISTORY.pacePinnedOrBegunAnew
 }

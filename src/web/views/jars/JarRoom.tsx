@@ -8,7 +8,7 @@ import type { FeedAmounts } from '../../../answers'
 import { beliefIn } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarBelief, type JarCondition, type JarParameters, type SourAsked, sourOf, withoutSpare } from '../../../core'
-import { knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
+import { GUESS_WORDS, knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
 import { JAR_ROOM } from '../../../words/screens/jars'
 import { useCultures } from '../../data/beliefs'
 import { useNow } from '../../data/clock'
@@ -27,6 +27,7 @@ import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { SourCard } from '../../parts/sour/SourCard'
 import { TroubleCard } from '../../parts/trouble/TroubleCard'
 import { ColdCard } from './ColdCard'
+import { CorrectJarSheet } from './CorrectJarSheet'
 import { EditJarSheet } from './EditJarSheet'
 import { EndJar } from './EndJar'
 import { JarHistory } from './JarHistory'
@@ -47,6 +48,7 @@ export function JarRoom() {
   const [changing, changed] = useDisclosure(false)
   const [looking, look] = useDisclosure(false)
   const [ending, end] = useDisclosure(false)
+  const [correcting, correct] = useDisclosure(false)
   if (cultures === undefined) {
     return error === undefined ? <Skeleton height={320} radius={0} /> : <Quiet title={JAR_ROOM.jarsCouldNotBeOpened} words={error.message} />
   }
@@ -75,6 +77,7 @@ export function JarRoom() {
                 {JAR_ROOM.label}
               </Menu.Item>
               <Menu.Item onClick={edit.open}>{JAR_ROOM.editNameCultureVessel}</Menu.Item>
+              {jar.originId === null && <Menu.Item onClick={correct.open}>{JAR_ROOM.correctHowCame}</Menu.Item>}
               <Menu.Item onClick={changed.open}>{JAR_ROOM.whatWasChanged}</Menu.Item>
               <Menu.Item onClick={end.open}>{JAR_ROOM.mouldOrRemoveJar}</Menu.Item>
             </Menu.Dropdown>
@@ -98,6 +101,14 @@ export function JarRoom() {
     >
       {changing && <History what="jar" ofId={jar.id} title={jar.name} onClose={changed.close} />}
       {jar.program !== null && <InProgram jar={jar} now={now} />}
+      {jar.guesses.length > 0 && (
+        <Note>
+          {JAR_ROOM.guessed(jar.guesses.map((guess) => GUESS_WORDS[guess]).join(', '))}{' '}
+          <Button size="compact-sm" variant="light" onClick={correct.open}>
+            {JAR_ROOM.putRight}
+          </Button>
+        </Note>
+      )}
       <div className={classes.columns}>
         <div className={classes.side}>
           {dried ? (
@@ -107,7 +118,7 @@ export function JarRoom() {
           ) : (
             <HowItIs jar={jar} parameters={centre} condition={condition} now={now} />
           )}
-          <JarHistory jar={jar} now={now} />
+          <JarHistory jar={jar} now={now} onCorrect={correct.open} />
         </div>
         <div className={classes.side}>
           <Standing jar={jar} jars={cultures.jars} condition={dried ? undefined : condition} now={now} onFeed={(amounts) => setFeeding({ jar, amounts })} />
@@ -128,6 +139,7 @@ export function JarRoom() {
       <SplitSheet jar={jar} opened={splitting} onClose={split.close} />
       <EditJarSheet jar={jar} opened={editing} onClose={edit.close} />
       <LookSheet jar={jar} expected={condition?.rise ?? 1} parameters={centre} opened={looking} onClose={look.close} />
+      <CorrectJarSheet jar={jar} opened={correcting} onClose={correct.close} />
       <EndJar jar={jar} jars={cultures.jars} opened={ending} onClose={end.close} />
     </Room>
   )
@@ -228,7 +240,14 @@ function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: Ja
           </h2>
           <Text c="dimmed">{told.use}</Text>
           <Figures>
-            <Figure value={<Mass grams={jar.grams} />} name={`${jar.culture} ${format.percent(jar.hydration, 0)}`} />
+            <Figure
+              value={<Mass grams={jar.grams} />}
+              name={
+                jar.guesses.includes('grams')
+                  ? JAR_ROOM.aGuess(`${jar.culture} ${format.percent(jar.hydration, 0)}`)
+                  : `${jar.culture} ${format.percent(jar.hydration, 0)}`
+              }
+            />
             <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />
             {hungryMs !== null && hungryMs > now && (
               <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / millisecondsInHour)))} name={JAR_ROOM.untilHungry} />

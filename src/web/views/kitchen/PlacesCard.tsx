@@ -47,7 +47,9 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
               what={PLACES_CARD.temperature2}
               value={place.tempC}
               range={POSSIBLE.tempC}
-              onCommit={(tempC) => setPlace(place.id, { tempC })}
+              description={place.guessed ? PLACES_CARD.guess : undefined}
+              inputWrapperOrder={['label', 'input', 'description', 'error']}
+              onCommit={(tempC) => setPlace(place.id, { tempC, guessed: false })}
               w={104}
             />
             {kitchen.places.length > 1 && (
@@ -68,7 +70,10 @@ export function PlacesCard({ kitchen, change }: { readonly kitchen: Kitchen; rea
         leftSection={<IconPlus size={18} />}
         onClick={() =>
           change({
-            places: [...kitchen.places, { id: newId(), name: PLACES_CARD.anotherPlace, tempC: 22, nightTempC: null, surroundings: 'air', takes: null }]
+            places: [
+              ...kitchen.places,
+              { id: newId(), name: PLACES_CARD.anotherPlace, tempC: 22, guessed: true, nightTempC: null, surroundings: 'air', takes: null }
+            ]
           })
         }
       >

@@ -107,7 +107,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
       <Card>
         <Group justify="space-between" wrap="nowrap" align="flex-start" className={classes.noPrint}>
           <Group gap="xs">
-            <Button disabled={!newBake.ready} onClick={() => newBake.start({ name: version.name, content: version.content })}>
+            <Button disabled={!newBake.ready} onClick={() => newBake.start({ from: { name: version.name, content: version.content } })}>
               {RECIPES.bakeThis}
             </Button>
             <Button variant="default" leftSection={<IconPrinter size={18} />} onClick={() => window.print()}>

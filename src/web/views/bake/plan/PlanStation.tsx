@@ -1,9 +1,9 @@
 import { Button, Group } from '@mantine/core'
-import { useCallback, useMemo, useState } from 'react'
-import { Link } from 'react-router'
-import { busyAhead, plannedSteps, planProblemOf, takePlan, wayTaken } from '../../../../answers'
-import type { MovableStep, Plan } from '../../../../contract'
-import type { BreadWish, CourseTimes, DayPlan, PlanProblem } from '../../../../core'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import { Link, useSearchParams } from 'react-router'
+import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, wayTaken } from '../../../../answers'
+import type { MovableStep } from '../../../../contract'
+import type { BreadWish, DayPlan, PlanProblem } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
@@ -15,6 +15,7 @@ import { tellDone } from '../../../parts/cards/tell'
 import { MomentField } from '../../../parts/fields/MomentField'
 import { ClashNotes } from '../../../parts/keeping/ClashNotes'
 import { useNarrow } from '../../../parts/useNarrow'
+import { FIND } from '../../../parts/useNewBake'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
@@ -41,7 +42,8 @@ export function PlanStation() {
   const { kitchen } = here
   const { cultures } = useCultures()
   const { days } = useDays(now)
-  const [open, setOpen] = useState(false)
+  const [question, setQuestion] = useSearchParams()
+  const [open, setOpen] = useState(question.has(FIND))
   const [loose, setLoose] = useState<BreadWish | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
@@ -76,6 +78,14 @@ export function PlanStation() {
     tellDone(PLAN_STATION.taken(planTitle(of, chosen, kitchen)))
   }
   const held = heldOf(build, day.mixMs)
+  const easiest = search.found?.plans[0]?.plan
+  // Whoever has just asked for bread, and chosen nothing yet, gets the easiest schedule; the others are found again by the button.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: taken once, when it is found
+  useEffect(() => {
+    if (!question.has(FIND) || easiest === undefined || problem === null) return
+    setQuestion({}, { replace: true })
+    take(easiest, problem)
+  }, [easiest])
   const move = (step: MovableStep, toMs: number) => {
     const moved = moveOfDay(bakeHere, held, heldDay(day), step, Math.max(toMs, now), 'start')
     setStuck(moved.ok ? (moved.stuck === null ? null : moveSentence(moved.stuck)) : moveSentence(moved.problem))
@@ -149,17 +159,4 @@ export function PlanStation() {
       </div>
     </>
   )
-}
-
-/** The plan moved as a whole, so that it is ready when it is wanted. */
-function shiftedTo(plan: Plan, bread: NonNullable<Plan['bread']>, times: CourseTimes | null): Partial<Plan> {
-  const readyMs = bread.kind === 'mix' ? plan.mixAt : bread.kind === 'out' ? times?.outMs : times?.eatMs
-  if (readyMs === undefined) return {}
-  const by = bread.at - readyMs
-  const later = (ms: number) => ms + by
-  return {
-    mixAt: later(plan.mixAt),
-    startAt: plan.startAt === null ? null : later(plan.startAt),
-    before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) }))
-  }
 }
