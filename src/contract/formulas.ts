@@ -39,6 +39,7 @@ const formulaLineSchema: z.ZodType<FormulaLine, FormulaLine> = z.discriminatedUn
     ...lineBase,
     kind: z.literal('pre-ferment'),
     style: z.enum(PRE_FERMENT_STYLES),
+    hours: numberIn(POSSIBLE.aheadHours, 'The time it stands', 'h').optional(),
     mix: mixSchema,
     share: share('A pre-ferment')
   }),

@@ -101,6 +101,7 @@ export function facesAt({ question, nowMs, mixAtMs }: DrawnMoment): Readonly<Rec
     growMs: [],
     ripens: null,
     before: [],
+    ahead: [],
     chillsMs: [],
     running: { bandMs: START, verdict },
     mixedMs: null,

@@ -11,6 +11,7 @@ import {
   type PlanStage,
   ratioOf,
   sourceLevain,
+  stepNamed,
   sure,
   type ToldPlan,
   type Violation,
@@ -118,7 +119,7 @@ export function whyWords(plan: DayPlan, told: ToldPlan, format: Format): string[
 
 /** What a limit that is broken would ask. */
 export function violationWords({ kind, name, minutes, step, fromMs, toMs }: Violation, plan: DayPlan, kitchen: Kitchen, format: Format): string {
-  const word = stepWord({ kind: step as Parameters<typeof stepWord>[0]['kind'], id: step }).toLowerCase()
+  const word = stepWord(stepNamed(step)).toLowerCase()
   const time = momentOf(step, plan)
   const at = time === null ? '' : ` at ${format.dayTime(near(time))}`
   const by = format.duration(minutes / 60)

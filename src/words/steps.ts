@@ -10,8 +10,11 @@ export const possessive = (name: string) => (name.endsWith('s') ? `${name}’` :
 
 const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id === bake.plan.jarId)?.name ?? 'the jar'
 
+/** What is made ahead, as it is called in the recipe. */
+const aheadWord = (of: Step['of']) => `Make the ${of?.name.toLowerCase() ?? 'part that goes ahead'}`
+
 /** What is to be done, in a line. */
-export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, jars: readonly Jar[]): string {
+export function stepTitle(bake: Bake, { kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, jars: readonly Jar[]): string {
   const jar = nameOfJar(bake, jars)
   const levain = `${possessive(jar)} levain`
   const { name, course } = bake.plan
@@ -20,6 +23,8 @@ export function stepTitle(bake: Bake, { kind, id }: Pick<Step, 'kind' | 'id'>, j
       return `Wake ${jar}: feed it`
     case 'first build':
       return `First build from ${jar}`
+    case 'ahead':
+      return `${aheadWord(of)}: ${name}`
     case 'grow':
       return `Grow starter for ${levain}`
     case 'build':
@@ -63,12 +68,14 @@ const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
 export const windowTitle = ({ plan }: Bake, kind: WindowAlarm['kind']): string => `${plan.name}: the levain ${WINDOW_WORDS[kind]}`
 
 /** A step in one or two words, where the bake is known. */
-export function stepWord({ kind, id }: Pick<Step, 'kind' | 'id'>, planned?: { readonly cold: boolean }): string {
+export function stepWord({ kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, planned?: { readonly cold: boolean }): string {
   switch (kind) {
     case 'wake':
       return id === 'wake' ? 'Wake-up feed' : `Wake-up feed ${id.replace('wake ', '')}`
     case 'first build':
       return 'First build'
+    case 'ahead':
+      return aheadWord(of)
     case 'grow':
       return id === 'grow 1' ? 'Grow starter for it' : `Grow starter for it, stage ${id.replace('grow ', '')}`
     case 'build':
@@ -103,8 +110,10 @@ export function stepWord({ kind, id }: Pick<Step, 'kind' | 'id'>, planned?: { re
 }
 
 /** The caution that stands at a step. */
-export function stepCaution({ kind }: Pick<Step, 'kind'>): string | null {
+export function stepCaution({ kind, of }: Pick<Step, 'kind' | 'of'>): string | null {
   switch (kind) {
+    case 'ahead':
+      return of?.style === 'scald' ? 'Boiling water: pour slowly, stir. Below 40 °C before it meets a levain.' : null
     case 'preheat':
       return 'Oven at 230 °C and more: nothing that burns near it, gloves at hand.'
     case 'bake':

@@ -20,6 +20,7 @@ import {
   expectedMixMs,
   type JarBelief,
   levainAsItShows,
+  type MadeAhead,
   mainKind,
   nightAt,
   type Overproofed,
@@ -34,6 +35,7 @@ import {
   type StepFacts,
   stepsOf,
   type TimedBuild,
+  USUAL_AHEAD_HOURS,
   type Verdict,
   type WeighedDough,
   windowOf,
@@ -253,6 +255,7 @@ export function stepFactsOf(
     status,
     mixAtMs: plan.mixAt,
     ...beginning,
+    ahead: madeAheadOf(bake, plan),
     ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
     running: band === null ? null : { bandMs: band.atMs, verdict },
@@ -275,6 +278,14 @@ export function stepFactsOf(
   const line = seen === null ? dough : quickened(dough, seen.pace)
   return { ...without, dough: { course, pace: seen === null ? planned : doughPace(line, course, belief.centre), line } }
 }
+
+/** What of a dough is made ahead and has not been begun. */
+const madeAheadOf = ({ state }: Pick<Bake, 'state'>, { formula }: Pick<Plan, 'formula'>): MadeAhead[] =>
+  formula.lines.flatMap((line) =>
+    line.kind !== 'pre-ferment' || state.weighed.some((w) => w.into === 'pre-ferment' && w.lineId === line.id)
+      ? []
+      : [{ id: line.id, name: line.mix.name, style: line.style, hours: line.hours ?? USUAL_AHEAD_HOURS[line.style] }]
+  )
 
 /** When a levain that is not mixed yet may go into the dough, and when it is at its best. */
 function ripensAt({ startMs, milestones, fitHours }: TimedBuild, school: School): StepFacts['ripens'] {

@@ -2,7 +2,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { AS_MARKED } from '../readiness/marks'
 import type { Verdict } from '../readiness/verdict'
 import { USUAL_COURSE } from '../schedule/course'
-import { expectedMixMs, type StepFacts, stepsOf } from './steps'
+import { aheadStep, expectedMixMs, type StepFacts, stepNamed, stepsOf } from './steps'
 
 const now = Date.UTC(2026, 10, 27, 8)
 const awake = (ms: number) => ms
@@ -13,6 +13,7 @@ const facts = (more: Partial<StepFacts>): StepFacts => ({
   growMs: [],
   ripens: null,
   before: [],
+  ahead: [],
   chillsMs: [],
   running: null,
   mixedMs: null,
@@ -202,4 +203,43 @@ test('begun late it is mixed late, and all that follows with it; in time while i
 test('starter that has to be grown first is grown first', () => {
   const steps = stepsOf(facts({ growMs: [now + millisecondsInHour, now + 5 * millisecondsInHour] }), now)
   expect(steps.map((s) => s.id)).toEqual(['grow 1', 'grow 2', 'build', 'mix'])
+})
+
+describe('what is made ahead of the dough', () => {
+  const poolish = { id: 'p', name: 'Poolish', style: 'poolish', hours: 12 } as const
+  const madeAt = (more: Partial<StepFacts>) => stepsOf(facts({ ahead: [poolish], ...more }), now).find((s) => s.kind === 'ahead')
+  // Asleep from 22:00 to 06:00; now is 08:00, the mix at 04:00 of the day after.
+  const at = (hour: number, day = 0) => Date.UTC(2026, 10, 27 + day, hour)
+  const night = {
+    awake: (ms: number) => (ms >= at(22) && ms < at(6, 1) ? at(6, 1) : ms),
+    bedtime: (ms: number) => (ms >= at(22) && ms < at(6, 1) ? at(22) : ms)
+  }
+
+  test('is begun its hours before the mix, and goes along when that moves', () => {
+    expect(madeAt({})).toEqual({ id: 'ahead p', kind: 'ahead', atMs: at(16), untilMs: null, minutes: 8, of: { name: 'Poolish', style: 'poolish' } })
+    expect(madeAt({ mixAtMs: now + 24 * millisecondsInHour })?.atMs).toBe(at(20))
+  })
+
+  test('never in anybody’s sleep: before bed or after it, whichever is nearer', () => {
+    // 12 h before 11:00 is 23:00: eight minutes before bed.
+    expect(madeAt({ mixAtMs: at(11, 1), ...night })?.atMs).toBe(at(22) - 8 * 60_000)
+    // 12 h before 17:00 is 05:00: at six.
+    expect(madeAt({ mixAtMs: at(17, 1), ...night })?.atMs).toBe(at(6, 1))
+    // A sponge of 3 h for 07:00 would be made at six or before bed; at six it has an hour, and still comes before the mix.
+    expect(madeAt({ ahead: [{ ...poolish, style: 'sponge', hours: 3 }], mixAtMs: at(7, 1), ...night })?.atMs).toBe(at(6, 1))
+    // For 06:00 there is no morning before it.
+    expect(madeAt({ ahead: [{ ...poolish, style: 'sponge', hours: 1 }], mixAtMs: at(6, 1), ...night })?.atMs).toBe(at(22) - 8 * 60_000)
+  })
+
+  test('told as done, or once the dough is mixed, it is no step any more', () => {
+    expect(madeAt({ deeds: new Map([[aheadStep('p'), { did: 'done' as const, atMs: now, id: 'd' }]]) })).toBeUndefined()
+    expect(madeAt({ status: 'mixed', mixedMs: now })).toBeUndefined()
+  })
+
+  test('a step is known again by its id', () => {
+    const line = { id: 'p', kind: 'pre-ferment', style: 'scald', mix: { name: 'Rye scald', parts: [] }, share: 0.1 } as const
+    expect(stepNamed('ahead p', [line])).toEqual({ id: 'ahead p', kind: 'ahead', of: { name: 'Rye scald', style: 'scald' } })
+    expect(stepNamed('ahead gone').kind).toBe('ahead')
+    expect(stepNamed('fold 2')).toEqual({ id: 'fold 2', kind: 'fold' })
+  })
 })

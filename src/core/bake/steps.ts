@@ -1,4 +1,6 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import type { FormulaLine } from '../dough/formula'
+import type { PreFermentStyle } from '../dough/mix'
 import type { Verdict } from '../readiness/verdict'
 import { type CourseTimes, courseTimes, type DayStep, type DoughCourse, type DoughPace, HANDS_MINUTES, timesFrom, timesOfBake } from '../schedule/course'
 import type { BakeStatus, StepDeed } from './foldBake'
@@ -7,13 +9,25 @@ import type { BakeStatus, StepDeed } from './foldBake'
 export interface Step {
   /** Its name within the bake: the kind, numbered where there are several. */
   readonly id: string
-  readonly kind: DayStep | 'grow' | 'finish weighing' | 'look' | 'feed again'
+  readonly kind: DayStep | 'ahead' | 'grow' | 'finish weighing' | 'look' | 'feed again'
   /** From when, ms. */
   readonly atMs: number
   /** Until when it does no harm to wait; null: no end known. */
   readonly untilMs: number | null
   /** Hands-on, min. */
   readonly minutes: number
+  /** What is made ahead of the dough, where that is the step. */
+  readonly of?: Pick<MadeAhead, 'name' | 'style'>
+}
+
+/** A poolish, a soaker, whatever is made ahead of the dough. */
+export interface MadeAhead {
+  /** Of its line in the formula. */
+  readonly id: string
+  readonly name: string
+  readonly style: PreFermentStyle
+  /** How long it stands before the mix, h. */
+  readonly hours: number
 }
 
 /** A feed or build before the last build, as it was planned. */
@@ -36,6 +50,8 @@ export interface StepFacts {
   readonly ripens: { readonly opensMs: number; readonly fitMs: number } | null
   /** Feeds and builds before it. */
   readonly before: readonly StageBefore[]
+  /** What is made ahead of the dough and has not been weighed yet. */
+  readonly ahead: readonly MadeAhead[]
   /** Moves into the cold while it ripens, ms; those to come. */
   readonly chillsMs: readonly number[]
   /** Running levain: when its band was set, and its verdict once it is worked out. */
@@ -61,7 +77,8 @@ const COLD_NEWS_HOURS = 6
  * @param nowMs the time now, ms
  */
 export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
-  const all = [...stagesBefore(facts), ...levainSteps(facts, nowMs), ...doughSteps(facts, expectedMixMs(facts, nowMs), nowMs)]
+  const mixMs = expectedMixMs(facts, nowMs)
+  const all = [...stagesBefore(facts), ...madeAhead(facts, mixMs), ...levainSteps(facts, nowMs), ...doughSteps(facts, mixMs, nowMs)]
   return all.filter((step) => !facts.deeds.has(step.id)).sort((a, b) => a.atMs - b.atMs)
 }
 
@@ -76,6 +93,32 @@ const step = (kind: Step['kind'], atMs: number, more: Partial<Step> = {}): Step 
 
 function stagesBefore({ status, before }: StepFacts): Step[] {
   return status === 'planned' ? before.map(({ id, kind, atMs }) => step(kind, atMs, { id, minutes: HANDS_MINUTES.wake })) : []
+}
+
+/** When what is made ahead is begun: its hours before the mix; out of the baker's sleep to the nearer side, so that it stands a little longer or shorter. */
+function madeAhead({ mixedMs, ahead, awake, bedtime }: StepFacts, mixMs: number): Step[] {
+  if (mixedMs !== null) return []
+  const whileAwake = (atMs: number) => {
+    const [evening, morning] = [bedtime(atMs) - HANDS_MINUTES.ahead * millisecondsInMinute, awake(atMs)]
+    if (morning === atMs) return atMs
+    return atMs - evening <= morning - atMs || morning >= mixMs ? evening : morning
+  }
+  return ahead.map(({ id, name, style, hours }) => step('ahead', whileAwake(mixMs - hours * millisecondsInHour), { id: aheadStep(id), of: { name, style } }))
+}
+
+/** The step at which a line of the formula is made ahead. */
+export const aheadStep = (lineId: string) => `ahead ${lineId}`
+/** The line that is made at such a step. */
+export const lineOfAhead = (stepId: string) => stepId.slice(aheadStep('').length)
+
+/**
+ * A step by its id, for those who have kept no more of it.
+ * @param lines of the formula: what was made ahead is called by its name there
+ */
+export function stepNamed(id: string, lines: readonly FormulaLine[] = []): Pick<Step, 'id' | 'kind' | 'of'> {
+  const line = lines.find((l) => id === aheadStep(l.id))
+  if (line?.kind === 'pre-ferment') return { id, kind: 'ahead', of: { name: line.mix.name, style: line.style } }
+  return { id, kind: id.startsWith(aheadStep('')) ? 'ahead' : (id.replace(/ \d+$/, '') as Step['kind']) }
 }
 
 /** What the levain asks for, up to the mix. */

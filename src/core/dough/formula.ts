@@ -38,6 +38,8 @@ export type FormulaLine = {
       readonly kind: 'pre-ferment'
       readonly style: PreFermentStyle
       readonly mix: Mix
+      /** How long it stands before it goes into the dough, h; left out: as is usual for its style. */
+      readonly hours?: number
       /** Its flour as a share of the base flour; all of it where it holds no flour. */
       readonly share: number
     }

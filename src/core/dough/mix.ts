@@ -97,6 +97,9 @@ export function ingredientsOf(mix: Mix): string[] {
 export const PRE_FERMENT_STYLES = ['poolish', 'biga', 'sponge', 'soaker', 'scald'] as const
 export type PreFermentStyle = (typeof PRE_FERMENT_STYLES)[number]
 
+/** How long each stands before it goes into the dough, h. Source: craft knowledge: a poolish or biga overnight, a sponge the same day, seeds soaked overnight, a scald until it is cool. */
+export const USUAL_AHEAD_HOURS: Readonly<Record<PreFermentStyle, number>> = { poolish: 12, biga: 16, sponge: 3, soaker: 10, scald: 5 }
+
 /** Whether a style ferments ahead; soakers and scalds only swell. */
 export const ferments = (style: PreFermentStyle) => style === 'poolish' || style === 'biga' || style === 'sponge'
 

@@ -88,6 +88,7 @@ export const STRETCH = { bulk: [0.88, 1.15], proof: [0.8, 1.25], coldHours: [8, 
 /** Hands-on time of each kind of step, min. Source: craft knowledge. */
 export const HANDS_MINUTES = {
   wake: 8,
+  ahead: 8,
   build: 10,
   chill: 2,
   autolyse: 8,

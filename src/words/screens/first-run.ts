@@ -32,6 +32,8 @@ export const FIRST_RUN = {
   outFrom: 'Out from',
   outTo: 'Back at',
   work: 'Work',
+  hourOf: (label: string) => `${label}, hour`,
+  minuteOf: (label: string) => `${label}, minute`,
   whenBread: 'When would you like bread?',
   notYet: 'No plan yet',
   loaves: 'Loaves',

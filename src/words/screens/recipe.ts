@@ -5,6 +5,7 @@ export const FORMULA_GRID = {
 } as const
 
 export const LINE_DETAILS = {
+  standsBeforeMix: 'Stands before the mix',
   toWeighAtMix: 'to weigh at the mix',
   weighedNow: 'It is weighed now',
   scaleAllToThis: 'Scale all to this',

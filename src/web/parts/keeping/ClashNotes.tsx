@@ -1,5 +1,5 @@
 import { Link } from 'react-router'
-import { type Clash, clashesOf, type Format } from '../../../core'
+import { type Clash, clashesOf, type Format, stepNamed } from '../../../core'
 import { stepWord } from '../../../words'
 import { CLASH_NOTES } from '../../../words/screens/parts'
 import type { OpenBake } from '../../data/days'
@@ -54,7 +54,7 @@ const ORDER = { oven: 0, hands: 1, place: 2 } as const
 
 function clashWords({ kind, names, what, fromMs, toMs }: Clash, format: Format, placeName: (id: string) => string): string {
   const at = `${format.dayTime(fromMs)} – ${format.time(toMs)}`
-  const step = (id: string) => stepWord({ kind: id.replace(/ \d+$/, '') as Parameters<typeof stepWord>[0]['kind'], id }).toLowerCase()
+  const step = (id: string) => stepWord(stepNamed(id)).toLowerCase()
   switch (kind) {
     case 'oven':
       return CLASH_NOTES.oneOvenTwoBakesAnd(names[0], names[1], at)

@@ -1,10 +1,14 @@
 import type { Step } from '../../../core'
 import type { StationId } from '../stations'
 
+/** In the address of Weigh: what is to be weighed there first. */
+export const JOB = 'job'
+
 /** Where a step is done. */
 export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   wake: 'plan',
   'first build': 'plan',
+  ahead: 'weigh',
   grow: 'levain',
   build: 'weigh',
   'finish weighing': 'weigh',
@@ -23,6 +27,6 @@ export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
 }
 
 /** Steps that are told by a word and not by weighing or looking. */
-const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
 /** Whether a step is marked done by hand. */
 export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)

@@ -262,8 +262,8 @@ function Clock({ label, value, onTime }: { readonly label: string; readonly valu
       size="md"
       value={value}
       onChange={(v) => v !== '' && onTime(v.slice(0, 5))}
-      hoursInputLabel={`${label}, hour`}
-      minutesInputLabel={`${label}, minute`}
+      hoursInputLabel={FIRST_RUN.hourOf(label)}
+      minutesInputLabel={FIRST_RUN.minuteOf(label)}
     />
   )
 }

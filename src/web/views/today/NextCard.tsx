@@ -4,7 +4,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type AdviceNow, levelToRead, whereItStands } from '../../../answers'
-import { type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
+import { aheadStep, type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
@@ -19,6 +19,7 @@ import classes from './Today.module.css'
 const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
   wake: NEXT_CARD.seeFeed,
   'first build': NEXT_CARD.seeBuild,
+  ahead: NEXT_CARD.startWeighing,
   build: NEXT_CARD.startWeighing,
   'finish weighing': NEXT_CARD.goOnWeighing,
   chill: NEXT_CARD.noteThatMoved,
@@ -149,6 +150,16 @@ function StepFigures({
           <Figure size="lg" value={<Mass grams={stage.seedGrams} />} name={step.kind === 'wake' ? NEXT_CARD.kept : ITEM_WORDS.seed} />
           <Figure size="lg" value={<Mass grams={stage.flourGrams} />} name={NEXT_CARD.flour} />
           <Figure size="lg" value={<Mass grams={stage.waterGrams} />} name={NEXT_CARD.water} />
+        </Figures>
+      )
+    }
+    case 'ahead': {
+      const line = solved?.dough.ok ? solved.dough.value.weigh.lines.find((l) => step.id === aheadStep(l.id)) : undefined
+      return line === undefined ? null : (
+        <Figures>
+          {(line.parts ?? []).map((part) => (
+            <Figure key={part.name} size="lg" value={<Mass grams={part.grams} />} name={part.name.toLowerCase()} />
+          ))}
         </Figures>
       )
     }

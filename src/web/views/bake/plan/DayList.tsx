@@ -4,7 +4,7 @@ import { millisecondsInMinute } from 'date-fns/constants'
 import { Link } from 'react-router'
 import { busyIn } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep } from '../../../../contract'
-import { type Busy, isHard, type Step } from '../../../../core'
+import { type Busy, isHard, type Step, stepNamed } from '../../../../core'
 import { fromNow, near, stepCaution, stepWord } from '../../../../words'
 import { DAY_LIST } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
@@ -52,7 +52,7 @@ export function DayList({
           <li key={id} className={classes.done}>
             <span className={classes.time}>{format.time(deed.atMs)}</span>
             <span>
-              {stepWord({ id, kind: id.replace(/ \d+$/, '') as Step['kind'] })}, {deed.did === 'done' ? 'done' : DAY_LIST.leftOut}
+              {stepWord(stepNamed(id, plan.formula.lines))}, {deed.did === 'done' ? 'done' : DAY_LIST.leftOut}
             </span>
           </li>
         ))}

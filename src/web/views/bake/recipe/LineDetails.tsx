@@ -1,7 +1,8 @@
 import { Button, Group } from '@mantine/core'
-import { type ExplainStep, explainLine, type Format, type Formula, type FormulaLine, type SolvedDough } from '../../../../core'
+import { type ExplainStep, explainLine, type Format, type Formula, type FormulaLine, POSSIBLE, type SolvedDough, USUAL_AHEAD_HOURS } from '../../../../core'
 import { LINE_DETAILS } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
+import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from './LineDetails.module.css'
 import { MixEditor } from './MixEditor'
 
@@ -49,6 +50,20 @@ export function LineDetails({
         </dl>
       )}
       {line.kind === 'pre-ferment' && <MixEditor mix={line.mix} parts={at?.parts ?? []} frozen={frozen} onMix={(mix) => onLine({ ...line, mix })} />}
+      {line.kind === 'pre-ferment' && (
+        <QuantityField
+          kind="hours"
+          mt="sm"
+          maw={240}
+          label={LINE_DETAILS.standsBeforeMix}
+          placeholder={`${USUAL_AHEAD_HOURS[line.style]}`}
+          disabled={frozen}
+          value={line.hours ?? null}
+          range={POSSIBLE.aheadHours}
+          onCommit={(hours) => onLine({ ...line, hours })}
+          onClear={() => onLine({ ...line, hours: undefined })}
+        />
+      )}
       {!frozen && (
         <Group gap="xs" mt="sm">
           {line.estimate !== undefined && (

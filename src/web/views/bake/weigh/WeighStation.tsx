@@ -1,6 +1,7 @@
 import { Button, Select, Text } from '@mantine/core'
 import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
+import { useSearchParams } from 'react-router'
 import { type Happening, newEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
 import { WEIGH_STATION } from '../../../../words/screens/weigh'
@@ -12,6 +13,7 @@ import { newId } from '../../../data/newId'
 import { Card, Note } from '../../../parts/cards/Card'
 import { Quiet } from '../../../parts/cards/Quiet'
 import { tellError } from '../../../parts/cards/tell'
+import { JOB } from '../../../parts/steps/stepPlaces'
 import type { Entry } from '../../../parts/weigh/entry'
 import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
@@ -36,7 +38,8 @@ export function WeighStation() {
   const { bake, state, solved, jar, plan } = bakeHere
   const { kitchen, pantry } = useKitchen()
   const jobs = jobsOf(bakeHere)
-  const [chosen, setChosen] = useState<string | null>(null)
+  const [question] = useSearchParams()
+  const [chosen, setChosen] = useState<string | null>(question.get(JOB))
   const [bowls, setBowls] = useState(1)
   const job = jobs.find((j) => j.id === chosen) ?? (state.band === null ? jobs[0] : jobs.at(-1))
   const doubts = useDoubts(bake.id)
