@@ -132,6 +132,7 @@ async function layMany(folder: string): Promise<void> {
       base: 'dough flour',
       smallScale: false,
       tapTempC: 14,
+      sticksGrams: null,
       cups: 'metric',
       currency: 'EUR',
       keys: true,

@@ -45,7 +45,8 @@ test('each school has its sentence, its numbers, and what it leaves', async () =
 
 test('ratio, inoculation, seed and spoons say the same amount in other words', async () => {
   await newBuild()
-  expect(await card('How much starter')).toContain('1:5:5')
+  await type(page, 'Or typed', '1:5')
+  await page.getByText('1:5:5', { exact: true }).waitFor()
   await page.getByText('% of flour', { exact: true }).click()
   expect(await page.getByRole('textbox', { name: 'Starter as % of the flour' }).inputValue()).toBe('20')
   await page.getByText('grams', { exact: true }).first().click()
@@ -59,7 +60,37 @@ test('ratio, inoculation, seed and spoons say the same amount in other words', a
   await saved()
 })
 
+test('all three amounts stay exactly as they were typed; the rest goes back to the jar, and nothing sticks where nothing does', async () => {
+  await newBuild()
+  await page.getByText('all three', { exact: true }).click()
+  await type(page, 'Starter', '55')
+  await type(page, 'Flour', '110')
+  await type(page, 'Water', '110')
+  await page.getByText('275\u202fg in all. They stay exactly so; what the dough does not take goes back to the jar.').waitFor()
+  await type(page, 'Stuck to jar and spoon', '0')
+  await page.getByText(/\+ 0\sg stuck to jar and spoon = 275\sg/).waitFor()
+  expect(await card('Weigh for the levain')).toMatch(/55 ?g starter 110 ?g water 110 ?g/)
+  // Too little of it is said with both figures.
+  await type(page, 'Flour', '50')
+  await type(page, 'Water', '50')
+  await page.getByText(/^These amounts make 155 g, and \d+ g are needed with what sticks\./).waitFor()
+  await type(page, 'Flour', '110')
+  await type(page, 'Water', '110')
+  await saved()
+})
+
+test('water as it is tells how warm the mix comes out', async () => {
+  await type(page, 'Or with water of', '25')
+  const mix = page.getByRole('textbox', { name: 'Fresh mix wanted at' })
+  await page.waitForFunction(() => !/^24(\.0)?$/.test(document.querySelector<HTMLInputElement>('input[value^="2"]')?.value ?? '24'))
+  const mixC = Number(await mix.inputValue())
+  expect(mixC).toBeGreaterThan(19)
+  expect(mixC).toBeLessThan(25)
+  await saved()
+})
+
 test('a typed ratio that is none says how one looks', async () => {
+  await page.getByText('ratio', { exact: true }).click()
   await type(page, 'Or typed', '1-4-3')
   await page.getByText('A ratio looks like 1:4:4.').waitFor()
 })

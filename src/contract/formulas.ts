@@ -105,6 +105,12 @@ const measureSchema: z.ZodType<SeedMeasure, SeedMeasure> = z.discriminatedUnion(
   z.object({ kind: z.literal('ratio'), flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Parts of flour to one of starter') }),
   z.object({ kind: z.literal('inoculation'), share: shareIn(POSSIBLE.inoculation, 'Inoculation') }),
   z.object({ kind: z.literal('seed'), grams: numberIn([0.1, 20_000], 'The seed', 'g') }),
+  z.object({
+    kind: z.literal('amounts'),
+    seed: numberIn([0.1, 20_000], 'The starter', 'g'),
+    flour: numberIn([0.1, 20_000], 'Flour', 'g'),
+    water: numberIn([0, 20_000], 'Water', 'g')
+  }),
   z.object({ kind: z.literal('spoons'), count: numberIn([0.25, 100], 'Spoons'), spoon: z.enum(['tablespoon', 'teaspoon']), stirred: z.boolean() })
 ])
 
@@ -116,6 +122,7 @@ const buildShape = z.object({
   oil: shareIn([0, 0.2], 'Oil in the levain'),
   flours: blendSchema,
   keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'What goes back to the jar', 'g'),
+  sticksGrams: numberIn(POSSIBLE.sticksGrams, 'What sticks', 'g').nullable().optional(),
   older: z.object({ share: shareIn([0, 1], 'Old levain'), hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the old levain') }),
   vesselId: idSchema.nullable(),
   alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough') })).max(10)

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BUSY_KINDS, PERCENTAGE_BASES, SCHOOLS, UNKNOWN_DOUGHS } from '../core'
+import { BUSY_KINDS, PERCENTAGE_BASES, POSSIBLE, SCHOOLS, UNKNOWN_DOUGHS } from '../core'
 import { clockTimeSchema, idSchema, instantSchema, isoOf, LONGEST_NAME, nameSchema, numberIn, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema } from './jars'
 import { surroundingsSchema } from './lines'
@@ -64,6 +64,8 @@ export const kitchenEditSchema = z.object({
   /** A second scale that shows 0.1 g. */
   smallScale: z.boolean(),
   tapTempC: tempSchema('The tap water'),
+  /** What of a levain clings to jar and spoon, g; null: worked out. */
+  sticksGrams: numberIn(POSSIBLE.sticksGrams, 'What sticks', 'g').nullable().default(null),
   /** Which cups and spoons are meant where a recipe measures by them. */
   cups: cupKindSchema,
   /** ISO 4217, for prices. */

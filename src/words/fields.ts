@@ -25,6 +25,7 @@ const NAMES: readonly (readonly [pattern: RegExp, name: string, kind: Kind])[] =
   [/^(before|moves|course|pins|bread)/, 'Schedule', 'plain'],
   [/(mixTempC|MixTempC)$/, 'Temperature of the mix', 'temperature'],
   [/^tapTempC$/, 'Tap water', 'temperature'],
+  [/^sticksGrams$/, 'Sticks to jar and spoon', 'grams'],
   [/nightTempC$/, 'Temperature by night', 'temperature'],
   [/tempC$/, 'Temperature', 'temperature'],
   [/^tareGrams$/, 'Empty weight', 'grams'],

@@ -27,6 +27,8 @@ const SENTENCES: Readonly<Record<AnyProblem, (values: Readonly<Record<string, nu
   'seed too wet': (v) => `The starter is too wet for so stiff a levain. Take at least ${figure(v.leastFlourPerSeed)} parts of flour to one part of starter.`,
   'seed is enough': (v) =>
     `${Math.round(v.seedGrams ?? 0)} g of starter is as much as the whole levain (${Math.round(v.totalGrams ?? 0)} g). Take less starter, or use the jar as it is.`,
+  'amounts too small': (v) =>
+    `These amounts make ${Math.round(v.madeGrams ?? 0)} g, and ${Math.round(v.totalGrams ?? 0)} g are needed with what sticks. Give more flour and water, or make the dough smaller.`,
   'never ripe': (v) => `At ${figure(v.tempC)} °C this levain does not get ripe within ten days. A warmer place would help.`,
   'no levain': () => 'This dough has no levain yet. Add a levain line and give it a share.',
   'levain flour missing': () => 'The flour of the levain is not in this kitchen any more. Choose another.'

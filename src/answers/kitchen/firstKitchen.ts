@@ -13,6 +13,7 @@ export const FIRST_KITCHEN: Omit<KitchenEdit, 'timeZone' | 'places'> = {
   base: 'dough flour',
   smallScale: false,
   tapTempC: 15,
+  sticksGrams: null,
   cups: 'metric',
   currency: 'EUR',
   keys: true

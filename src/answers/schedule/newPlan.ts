@@ -15,7 +15,7 @@ const FIRST_MIX = '09:30'
 /** Mornings that are looked at. */
 const MORNINGS = 10
 /** Flour per starter a new bake begins with, and others, where with it the work would begin in the baker's sleep or before now. */
-const FIRST_RATIOS = [5, 4, 6, 3, 8, 2, 10]
+const FIRST_RATIOS = [5, 4, 6, 3, 8, 10, 2, 12, 15]
 /** A repeated bake leaves at least so long until its mix, h. */
 const LEAST_AHEAD_HOURS = 12
 /** Weeks a repeated bake is put off until its first step lies ahead. */
@@ -110,6 +110,7 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
       source: 'separate build',
       by: { kind: 'ratio', flourPerSeed },
       keepBackGrams: 20,
+      sticksGrams: kitchen.sticksGrams,
       older: { share: 0.5, hydration: 1 },
       vesselId: null,
       alsoFor: []

@@ -87,7 +87,11 @@ export function planProblemOf(
     placeId: plan.placeId,
     school: plan.school,
     places: kitchen.places.map((p) => placeOf(p.id, p.id === plan.placeId ? plan.tempC : p.tempC)),
-    ratios: [...new Set([...RATIOS, Math.round(build.flourPerSeed * 2) / 2])].filter((r) => r >= 1).sort((a, b) => a - b),
+    // Amounts that were given stay: only place, warmth and hour are looked for.
+    ratios:
+      plan.build.by.kind === 'amounts'
+        ? [build.flourPerSeed]
+        : [...new Set([...RATIOS, Math.round(build.flourPerSeed * 2) / 2])].filter((r) => r >= 1).sort((a, b) => a - b),
     mixTemps: plan.mixTempC < WARM_MIX_C - 2 ? [plan.mixTempC, WARM_MIX_C] : [plan.mixTempC],
     wake: {
       kept: { grams: Math.min(Math.max(jar.keepMinimumGrams, KEPT_GRAMS), Math.max(jar.grams, 1)), hydration: jar.hydration, flour: jar.flour, line: own.line },
@@ -119,7 +123,7 @@ export function takePlan(
   const tempOf = (id: string) => (id === plan.placeId ? plan.tempC : (places.find((p) => p.id === id)?.tempC ?? plan.tempC))
   const { stage } = last
   return {
-    build: { ...plan.build, by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed } },
+    build: plan.build.by.kind === 'amounts' ? plan.build : { ...plan.build, by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed } },
     placeId: stage.place.id,
     tempC: tempOf(stage.place.id),
     mixTempC: stage.mixTempC,

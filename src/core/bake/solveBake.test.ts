@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { PANTRY, simpleFormula } from '../testing/doughs'
 import { CUP_SIZES } from '../units/volume'
-import { type BakeWish, type BuildPlan, type KitchenFacts, type SeedJar, solveBake } from './solveBake'
+import { type BakeWish, type BuildPlan, type KitchenFacts, mixWithWater, type SeedJar, solveBake } from './solveBake'
 
 const now = Date.UTC(2026, 10, 26, 19, 42)
 const fed = now - 14 * millisecondsInHour
@@ -227,4 +227,16 @@ describe('the levain in other ways', () => {
   test('a flour the kitchen does not have', () => {
     expect(solve({ build: { ...build, flours: [{ ingredientId: 'moon dust', share: 1 }] } }).problem?.code).toBe('levain flour missing')
   })
+})
+
+test('water as it is tells the mix, and is what that mix asks for', () => {
+  const { build: levain } = solveBake(wish, jar, kitchen, now)
+  if (levain === null) throw new Error('no levain')
+  const { seed, flour, water } = levain.weigh
+  // Starter at 100 %: (1.8 + 4.18) / 2 kJ/(kg·K); flour 1.8 at 22 °C; water 4.18 at 25 °C.
+  const heat = 2.99 * seed + 1.8 * flour + 4.18 * water
+  const expected = (2.99 * seed * levain.seedTempC + 1.8 * flour * 22 + 4.18 * water * 25) / heat
+  const mixTempC = mixWithWater(levain, 22, 25)
+  expect(mixTempC).toBeCloseTo(expected, 2)
+  expect(solveBake({ ...wish, mixTempC }, jar, kitchen, now).build?.water?.tempC).toBeCloseTo(25, 1)
 })

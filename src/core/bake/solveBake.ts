@@ -5,7 +5,7 @@ import { MOST_GROWTH } from '../build/ladder'
 import type { PourManner, PourStep } from '../build/pourOrder'
 import { type BuildMeasure, levainComposition } from '../build/solveBuild'
 import type { LevainSource, LevainWish, SourcedLevain } from '../build/source'
-import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, type WaterBlend, waterTemperature } from '../build/waterTemperature'
+import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, mixTemperature, type WarmPart, type WaterBlend, waterTemperature } from '../build/waterTemperature'
 import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
 import type { BlendPart, Pantry } from '../dough/ingredient'
@@ -56,6 +56,8 @@ export interface BuildPlan {
   /** Fresh flour. */
   readonly flours: readonly BlendPart[]
   readonly keepBackGrams: number
+  /** What clings to jar and spoon, g; null or left out: worked out. */
+  readonly sticksGrams?: number | null
   /** Older ripe levain in a mixed seed. */
   readonly older: { readonly share: number; readonly hydration: number }
   readonly vesselId: string | null
@@ -199,11 +201,12 @@ export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: 
  * @param doughGrams levain in the dough, as it is weighed, g
  */
 export function levainWishOf({ by, alsoFor, ...build }: BuildPlan, doughGrams: number, jar: LevainWish['jar'], cups: CupSizes): LevainWish {
-  const { source, keepBackGrams, hydration, salt, oil, older } = build
+  const { source, keepBackGrams, sticksGrams, hydration, salt, oil, older } = build
   return {
     source,
     doughNeeds: [doughGrams, ...alsoFor.map((d) => d.grams)].filter((g) => g > 0),
     keepBackGrams,
+    sticksGrams,
     hydration,
     salt,
     oil,
@@ -277,6 +280,22 @@ function asThingsStand(planned: SolvedLevain, begun: BegunLevain | null, usual: 
   return late === null ? planned : { ...planned, asItStands: { ...planned.timed, ...late } }
 }
 
+/** What meets the water of a levain. */
+const besidesWater = ({ weigh, sourced, seedTempC }: Pick<SolvedLevain, 'weigh' | 'sourced' | 'seedTempC'>, flourTempC: number): WarmPart[] => [
+  { grams: weigh.seed + weigh.older, tempC: seedTempC, heat: levainHeat(sourced.seedHydration) },
+  { grams: weigh.flour, tempC: flourTempC, heat: HEAT.flour }
+]
+
+/**
+ * How warm a levain comes out with water as it is.
+ * @param flourTempC of its flour, °C
+ * @returns of the fresh mix, to 0.01 °C
+ */
+export function mixWithWater(build: Pick<SolvedLevain, 'weigh' | 'sourced' | 'seedTempC'>, flourTempC: number, waterTempC: number): number {
+  const mixed = mixTemperature([...besidesWater(build, flourTempC), { grams: build.weigh.water, tempC: waterTempC, heat: HEAT.water }])
+  return Math.round(mixed * 100) / 100
+}
+
 function answerLevain(
   timed: TimedBuild,
   ladder: readonly TimedStage[] | null,
@@ -290,10 +309,7 @@ function answerLevain(
   const { build } = wish
   const { weigh, steps, manner } = weighLevain(sourced, build.flours, planned.flours, build.hydration, kitchen.smallScale)
   const seedTempC = temperatureAt(jar.line, startMs, jar.parameters)
-  const water = waterTemperature(wish.mixTempC, weigh.water, [
-    { grams: weigh.seed + weigh.older, tempC: seedTempC, heat: levainHeat(sourced.seedHydration) },
-    { grams: weigh.flour, tempC: kitchen.flourTempC, heat: HEAT.flour }
-  ])
+  const water = waterTemperature(wish.mixTempC, weigh.water, besidesWater({ weigh, sourced, seedTempC }, kitchen.flourTempC))
   const vessel = kitchen.vessels.find((v) => v.id === build.vesselId)
   const rise = 1 + timed.milestones.peakGas
   return {

@@ -144,3 +144,32 @@ test.each([
 ])('the ratio %j', (text, ratio) => {
   expect(readRatio(text)).toEqual(ratio)
 })
+
+describe('amounts that are given', () => {
+  const given = { kind: 'amounts', seed: 55, flour: 110, water: 110 } as const
+  const wish = { totalGrams: 260, hydration: 1, seedHydration: 1, by: given }
+  test('stay exactly so, whatever more they make than is wanted', () => {
+    expect(solveBuild(wish)).toEqual({ ok: true, value: { seed: 55, flour: 110, water: 110, salt: 0, oil: 0 } })
+    expect(solveBuild({ ...wish, hydration: 0.5 })).toMatchObject({ value: { seed: 55, flour: 110, water: 110 } })
+  })
+  test('salt and oil are of all its flour: 110 and half of 55', () => {
+    expect(solveBuild({ ...wish, salt: 0.02 })).toMatchObject({ value: { salt: expect.closeTo(2.75, 9) } })
+  })
+  test('that make less than is needed are refused with both figures; half a gram is the scale’s doing', () => {
+    expect(solveBuild({ ...wish, totalGrams: 300 })).toMatchObject({
+      ok: false,
+      problem: { code: 'amounts too small', values: { madeGrams: 275, totalGrams: 300 } }
+    })
+    expect(solveBuild({ ...wish, totalGrams: 275.4 }).ok).toBe(true)
+  })
+  test.each([{ seed: 0 }, { flour: 0 }, { water: Number.NaN }])('%j is no build', (more) => {
+    expect(solveBuild({ ...wish, by: { ...given, ...more } })).toMatchObject({ problem: { code: 'not a number' } })
+  })
+})
+
+test('what sticks may be said, or be nothing', () => {
+  expect([levainNeeded([200], 30, 0), levainNeeded([200], 30, 4)]).toEqual([
+    { sticks: 0, total: 230 },
+    { sticks: 4, total: 234 }
+  ])
+})

@@ -9,6 +9,8 @@ export type BuildMeasure =
   | { readonly kind: 'inoculation'; readonly share: number }
   /** So much seed, g; the flour follows. */
   | { readonly kind: 'seed'; readonly grams: number }
+  /** Seed, fresh flour and water as they are to be weighed, g: they stay exactly so, and the hydration is what they make. */
+  | { readonly kind: 'amounts'; readonly seed: number; readonly flour: number; readonly water: number }
 
 /** One stage of a build as it is wished. */
 export interface BuildWish {
@@ -33,7 +35,7 @@ export interface BuildMasses {
   readonly oil: number
 }
 
-export type BuildProblem = 'not a number' | 'seed too wet' | 'seed is enough'
+export type BuildProblem = 'not a number' | 'seed too wet' | 'seed is enough' | 'amounts too small'
 
 /** Flour in one gram of a starter of a hydration. */
 const flourIn = (hydration: number) => 1 / (1 + hydration)
@@ -49,13 +51,14 @@ export function flourPerSeedFor(times: number, wish: Pick<BuildWish, 'hydration'
 }
 
 /**
- * Seed, flour and water of one stage, by ratio, inoculation, or the seed at hand.
- * @returns masses; `seed too wet` with the smallest flour per seed that works; `seed is enough` when no flour is left to be added
+ * Seed, flour and water of one stage, by ratio, inoculation, the seed at hand, or as they were given.
+ * @returns masses; amounts that are given and make more than is wanted are left as they are, less is `amounts too small`; `seed too wet` with the smallest flour per seed that works; `seed is enough` when no flour is left to be added
  * Source: conservation of flour and water; seed = M / ((1 + h)(f + 1 / (1 + hₛ))).
  * @example solveBuild({ totalGrams: 330, hydration: 1.25, seedHydration: 1, by: { kind: 'ratio', flourPerSeed: 3 } }) // 41.90 : 125.71 : 162.38
  */
 export function solveBuild(wish: BuildWish): Result<BuildMasses, BuildProblem> {
   const { totalGrams, hydration, seedHydration, by, salt = 0, oil = 0 } = wish
+  if (by.kind === 'amounts') return asGiven(by, wish)
   const given = by.kind === 'ratio' ? by.flourPerSeed : by.kind === 'inoculation' ? by.share : by.grams
   if (![totalGrams, hydration, seedHydration, given].every((x) => Number.isFinite(x) && x > 0)) return problem('not a number')
   if (![salt, oil].every((x) => Number.isFinite(x) && x >= 0)) return problem('not a number')
@@ -70,6 +73,23 @@ export function solveBuild(wish: BuildWish): Result<BuildMasses, BuildProblem> {
   }
   return ok({ seed, flour, water: Math.max(water, 0), salt: salt * allFlour, oil: oil * allFlour })
 }
+
+/** Amounts that were given; salt and oil follow from their flour. */
+function asGiven({ seed, flour, water }: Extract<BuildMeasure, { kind: 'amounts' }>, wish: BuildWish): Result<BuildMasses, BuildProblem> {
+  const { totalGrams, seedHydration, salt = 0, oil = 0 } = wish
+  if (![seed, flour, water, totalGrams, seedHydration, salt, oil].every((x) => Number.isFinite(x) && x >= 0) || !(seed > 0) || !(flour > 0))
+    return problem('not a number')
+  const allFlour = flour + seed * flourIn(seedHydration)
+  const masses = { seed, flour, water, salt: salt * allFlour, oil: oil * allFlour }
+  const made = massOf(masses)
+  return made < totalGrams - SCALE_SLACK_GRAMS ? problem('amounts too small', { madeGrams: made, totalGrams }) : ok(masses)
+}
+
+/** Amounts are given in whole grams: less than this short of what is wanted is none. */
+const SCALE_SLACK_GRAMS = 0.5
+
+/** All of a build, g. */
+export const massOf = ({ seed, flour, water, salt, oil }: BuildMasses) => seed + flour + water + salt + oil
 
 /**
  * What a levain holds, salt and oil of its build too.
@@ -111,12 +131,13 @@ export const STICKS = { share: 0.03, leastGrams: 5 } as const
  * Ripe levain to build.
  * @param doughNeeds levain of each dough it serves, g
  * @param keepBackGrams held back out of the ripe build or returned to the jar, g
+ * @param sticksGrams what clings to jar and spoon, where its baker knows it; else worked out
  * @returns the sum and what sticks, g
  * @example levainNeeded([200], 30) // { sticks: 6.9, total: 236.9 }
  */
-export function levainNeeded(doughNeeds: readonly number[], keepBackGrams: number): { sticks: number; total: number } {
+export function levainNeeded(doughNeeds: readonly number[], keepBackGrams: number, sticksGrams: number | null = null): { sticks: number; total: number } {
   const wanted = doughNeeds.reduce((sum, g) => sum + g, 0) + keepBackGrams
-  const sticks = Math.max(STICKS.share * wanted, STICKS.leastGrams)
+  const sticks = sticksGrams ?? Math.max(STICKS.share * wanted, STICKS.leastGrams)
   return { sticks, total: wanted + sticks }
 }
 

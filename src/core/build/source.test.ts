@@ -69,3 +69,18 @@ test.each(LEVAIN_SOURCES)('%s: what goes in is what comes out', (source) => {
   expect(fromJarGrams + fromOlderGrams).toBeCloseTo(masses.seed, 9)
   expect(jarAfterGrams + fromJarGrams + discardGrams).toBeCloseTo(90 + topUp.flour + topUp.water, 9)
 })
+
+test('of 55 + 110 + 110 for a dough of 240 g nothing changes: 27.8 g go back to the jar, or 35 where nothing sticks', () => {
+  const by = { kind: 'amounts', seed: 55, flour: 110, water: 110 } as const
+  const all = levain({ by, doughNeeds: [240], keepBackGrams: 500 })
+  // 3 % of 240 stick: 7.2.
+  expect([all.masses.seed, all.totalGrams, all.sticksGrams, all.keepBackGrams]).toEqual([55, 275, expect.closeTo(7.2, 9), expect.closeTo(27.8, 9)])
+  expect(all.jarInTheEndGrams).toBeCloseTo(90 - 55 + 27.8, 9)
+  expect(levain({ by, doughNeeds: [240], sticksGrams: 0 }).keepBackGrams).toBe(35)
+})
+
+test('where nothing sticks, exactly what the dough takes is built', () => {
+  const { masses, totalGrams } = levain({ doughNeeds: [195], keepBackGrams: 0, sticksGrams: 0, by: { kind: 'ratio', flourPerSeed: 1 } })
+  expect(totalGrams).toBe(195)
+  expect([masses.seed, masses.flour, masses.water]).toEqual([expect.closeTo(65, 9), expect.closeTo(65, 9), expect.closeTo(65, 9)])
+})

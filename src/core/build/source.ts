@@ -1,5 +1,5 @@
 import { ok, type Result } from '../units/result'
-import { type BuildMasses, type BuildMeasure, type BuildProblem, type BuildWish, levainNeeded, mixedSeedHydration, solveBuild } from './solveBuild'
+import { type BuildMasses, type BuildMeasure, type BuildProblem, type BuildWish, levainNeeded, massOf, mixedSeedHydration, solveBuild } from './solveBuild'
 
 /** Where the levain comes from: the schools. */
 export const LEVAIN_SOURCES = ['separate build', 'straight from the jar', 'draw and top up', 'put some back', 'mixed seed'] as const
@@ -16,6 +16,8 @@ export interface LevainWish {
   readonly salt: number
   readonly oil: number
   readonly by: BuildMeasure
+  /** What clings to jar and spoon, g; left out: worked out. */
+  readonly sticksGrams?: number | null
   readonly jar: { readonly grams: number; readonly hydration: number; readonly keepMinimumGrams: number }
   /** Older ripe levain in a mixed seed: its share of the seed, and its hydration. */
   readonly older: { readonly share: number; readonly hydration: number }
@@ -61,12 +63,14 @@ export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProbl
       ])
     : jar.hydration
   const build = (keepBack: number) => {
-    const need = levainNeeded(wish.doughNeeds, keepBack)
+    const need = levainNeeded(wish.doughNeeds, keepBack, wish.sticksGrams)
     const stage: BuildWish = { totalGrams: need.total, hydration, seedHydration, by, salt, oil }
     return { need, keepBack, solved: solveBuild(stage) }
   }
-  let answer = build(source === 'put some back' ? 0 : wish.keepBackGrams)
-  if (source === 'put some back') {
+  // Of amounts that were given, what no dough takes goes back.
+  const given = by.kind === 'amounts'
+  let answer = build(source === 'put some back' || given ? 0 : wish.keepBackGrams)
+  if (source === 'put some back' && !given) {
     // What returns is as much as the seed, and more to build takes more seed: settled by repeating.
     for (let i = 0; i < ROUNDS && answer.solved.ok; i++) {
       if (Math.abs(answer.solved.value.seed - answer.keepBack) < 1e-9) break
@@ -75,6 +79,8 @@ export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProbl
   }
   if (!answer.solved.ok) return answer.solved
   const masses = answer.solved.value
+  const totalGrams = given ? massOf(masses) : answer.need.total
+  const keepBackGrams = answer.keepBack + Math.max(totalGrams - answer.need.total, 0)
   const fromOlderGrams = mixed ? masses.seed * wish.older.share : 0
   const fromJarGrams = masses.seed - fromOlderGrams
   const topFlour = source === 'draw and top up' ? fromJarGrams / (1 + jar.hydration) : 0
@@ -86,12 +92,12 @@ export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProbl
     seedHydration,
     fromJarGrams,
     fromOlderGrams,
-    keepBackGrams: answer.keepBack,
+    keepBackGrams,
     sticksGrams: answer.need.sticks,
-    totalGrams: answer.need.total,
+    totalGrams,
     topUp,
     jarAfterGrams,
-    jarInTheEndGrams: jarAfterGrams + answer.keepBack,
+    jarInTheEndGrams: jarAfterGrams + keepBackGrams,
     discardGrams: emptied ? Math.max(jar.grams - fromJarGrams, 0) : 0,
     // Straight from the jar nothing else has to stay: what stays is the keep-back of the build.
     spareGrams: Math.max(emptied ? jar.grams : jar.grams - jar.keepMinimumGrams, 0)

@@ -39,6 +39,7 @@ export const POSSIBLE = {
   waterTempC: [0, 40],
   rise: [0.5, 8],
   pH: [2.5, 8],
+  sticksGrams: [0, 500],
   aheadHours: [0.25, 96],
   grams: [0, 50_000]
 } as const satisfies Record<string, Range>

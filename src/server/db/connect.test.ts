@@ -32,6 +32,7 @@ const kitchen = {
   school: 'dome',
   base: 'plain',
   smallScale: false,
+  sticksGrams: null,
   tapTempC: 15,
   cups: 'metric',
   currency: 'EUR',

@@ -28,6 +28,8 @@ export interface KitchenSettings {
   base: PercentageBase
   smallScale: boolean
   tapTempC: number
+  /** Left out by older versions: worked out. */
+  sticksGrams?: number | null
   cups: CupKind
   /** ISO 4217. */
   currency: string

@@ -49,6 +49,7 @@ async function lay(work: Work): Promise<void> {
     school: 'dome',
     base: 'dough flour',
     smallScale: true,
+    sticksGrams: null,
     tapTempC: 14,
     cups: 'metric',
     currency: 'EUR',

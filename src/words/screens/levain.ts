@@ -88,7 +88,10 @@ export const SEED_MEASURE_FIELD = {
   ratioLooksLike: 'A ratio looks like 1:4:4.',
   ratio: 'ratio',
   grams: 'grams',
-  spoonsWord: 'spoons'
+  spoonsWord: 'spoons',
+  amounts: 'all three',
+  amountOf: { seed: 'Starter', flour: 'Flour', water: 'Water' },
+  inAllStays: (mass: string) => `${mass} in all. They stay exactly so; what the dough does not take goes back to the jar.`
 } as const
 
 export const TEXTURE_FIELDS = {
@@ -97,6 +100,8 @@ export const TEXTURE_FIELDS = {
   hydration: 'Hydration',
   staysInJar: 'Stays in the jar',
   backToJar: 'Back to the jar',
+  sticks: 'Stuck to jar and spoon',
+  whatSticks: 'What sticks',
   saltIn: 'Salt in it',
   oilIn: 'Oil in it',
   oldLevainBesidesStarter: 'Old levain besides the starter',
@@ -117,6 +122,9 @@ export const TEXTURE_FIELDS = {
 
 export const WATER_CARD = {
   freshMixWantedAt: 'Fresh mix wanted at',
+  orWaterHas: 'Or with water of',
+  theWater: 'The water',
+  notSaid: 'cannot be',
   mix: 'The mix',
   fromTap: (temperature: string) => `from the tap, ${temperature}`,
   stirAndMeasureBeforeMeets: (temperature: string) => `Stir and measure it before it meets the starter: never above ${temperature}.`,

@@ -118,7 +118,8 @@ export async function listBakes(work: Work, query: z.output<typeof bakeQuerySche
 const FIELD_OF: Readonly<Partial<Record<BakeProblem, string>>> = {
   'levain flour missing': 'build.flours',
   'seed too wet': 'build.by',
-  'seed is enough': 'build.by'
+  'seed is enough': 'build.by',
+  'amounts too small': 'build.by'
 }
 
 /** Refuses a plan that cannot be, with the sentence that says why. */

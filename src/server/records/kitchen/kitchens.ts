@@ -20,6 +20,7 @@ export async function findKitchen({ models, transaction }: Work): Promise<Kitche
     doughs: doughs ?? UNKNOWN_DOUGHS,
     name,
     ...settings,
+    sticksGrams: settings.sticksGrams ?? null,
     once: settings.once.map((one) => ({ ...one, from: msOf(one.from), to: msOf(one.to) })),
     places: places.map((p) => {
       const place = plain(p)

@@ -80,11 +80,11 @@ export function LevainStation() {
           <output className={classes.ratioLine} aria-label={LEVAIN_STATION.ratioStarterToFlourTo}>
             {ratio === null ? LEVAIN_STATION.noRatioYet : ratioOf(ratio)}
           </output>
-          <SeedMeasureField wish={wish} build={build} jarHydration={jar?.hydration ?? 1} frozen={frozen} onSet={set} />
+          <SeedMeasureField wish={wish} build={build} seedHydration={build?.sourced.seedHydration ?? jar?.hydration ?? 1} frozen={frozen} onSet={set} />
         </Card>
         <Card title={LEVAIN_STATION.whatMade}>
           <BlendEditor of={LEVAIN_STATION.levain} blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
-          <TextureFields wish={wish} frozen={frozen} onSet={set} />
+          <TextureFields wish={wish} build={build} frozen={frozen} onSet={set} />
         </Card>
       </fieldset>
       <div className={classes.stack}>

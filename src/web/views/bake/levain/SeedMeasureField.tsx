@@ -1,4 +1,4 @@
-import { ActionIcon, Group, SegmentedControl, Select, Switch, Text, TextInput } from '@mantine/core'
+import { ActionIcon, Chip, Group, Select, Switch, Text, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
 import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain } from '../../../../core'
@@ -12,20 +12,22 @@ const WAYS: readonly { readonly value: SeedMeasure['kind']; readonly label: stri
   { value: 'ratio', label: SEED_MEASURE_FIELD.ratio },
   { value: 'inoculation', label: SEED_MEASURE_FIELD.flour },
   { value: 'seed', label: SEED_MEASURE_FIELD.grams },
-  { value: 'spoons', label: SEED_MEASURE_FIELD.spoonsWord }
+  { value: 'spoons', label: SEED_MEASURE_FIELD.spoonsWord },
+  { value: 'amounts', label: SEED_MEASURE_FIELD.amounts }
 ]
 
-/** How much starter: by ratio, by its share of the flour, in grams, or by spoons. Changing how it is given keeps the amount. */
+/** How much starter: by ratio, by its share of the flour, in grams, by spoons, or with flour and water as they are to be weighed. Changing how it is given keeps the amount. */
 export function SeedMeasureField({
   wish,
   build,
-  jarHydration,
+  seedHydration,
   frozen,
   onSet
 }: {
   readonly wish: BuildPlan
   readonly build: SolvedLevain | null
-  readonly jarHydration: number
+  /** Of the starter that goes in. */
+  readonly seedHydration: number
   readonly frozen: boolean
   readonly onSet: (patch: Partial<BuildPlan>) => void
 }) {
@@ -33,25 +35,32 @@ export function SeedMeasureField({
   const { by } = wish
   const flourPerSeed = build?.flourPerSeed ?? (by.kind === 'ratio' ? by.flourPerSeed : 5)
   const set = (next: SeedMeasure) => onSet({ by: next })
+  /** Three amounts make the hydration, too. */
+  const setAmounts = (next: Extract<SeedMeasure, { kind: 'amounts' }>) =>
+    onSet({ by: next, hydration: hydrationOfRatio(next.flour / next.seed, next.water / next.seed, seedHydration) })
   const step = (from: number, change: number) =>
     set({ kind: 'ratio', flourPerSeed: Math.min(Math.max(Math.round((from + change) * 2) / 2, 0.5), POSSIBLE.flourPerSeed[1]) })
   const choose = (kind: SeedMeasure['kind']) => {
     if (kind === 'ratio') return set({ kind, flourPerSeed: Math.max(Math.round(flourPerSeed * 10) / 10, POSSIBLE.flourPerSeed[0]) })
     if (kind === 'inoculation') return set({ kind, share: Math.round(1000 / flourPerSeed) / 1000 })
+    if (kind === 'amounts') {
+      const { seed, older, flour, water } = build?.weigh ?? { seed: 20, older: 0, flour: 100, water: 100 }
+      return setAmounts({ kind, seed: seed + older, flour, water })
+    }
     if (kind === 'seed') return set({ kind, grams: Math.max(Math.round(build?.sourced.masses.seed ?? 20), 1) })
     return set({ kind, count: 2, spoon: 'tablespoon', stirred: true })
   }
   return (
     <>
-      <SegmentedControl
-        fullWidth
-        size="sm"
-        disabled={frozen}
-        aria-label={SEED_MEASURE_FIELD.howToGiveAmountStarter}
-        data={[...WAYS]}
-        value={by.kind}
-        onChange={(v) => choose(v)}
-      />
+      <Chip.Group value={by.kind} onChange={(v) => choose(v as SeedMeasure['kind'])}>
+        <Group gap={8} role="radiogroup" aria-label={SEED_MEASURE_FIELD.howToGiveAmountStarter}>
+          {WAYS.map(({ value, label }) => (
+            <Chip key={value} value={value} disabled={frozen}>
+              {label}
+            </Chip>
+          ))}
+        </Group>
+      </Chip.Group>
       <div className={classes.sizeFields}>
         {by.kind === 'ratio' && (
           <>
@@ -74,7 +83,7 @@ export function SeedMeasureField({
               <RatioField
                 frozen={frozen}
                 onRatio={(f, w) =>
-                  onSet({ by: { kind: 'ratio', flourPerSeed: f }, ...(w === null ? {} : { hydration: hydrationOfRatio(f, w, jarHydration) }) })
+                  onSet({ by: { kind: 'ratio', flourPerSeed: f }, ...(w === null ? {} : { hydration: hydrationOfRatio(f, w, seedHydration) }) })
                 }
               />
             </Group>
@@ -100,6 +109,24 @@ export function SeedMeasureField({
             range={[0.1, 20_000]}
             onCommit={(grams) => set({ kind: 'seed', grams })}
           />
+        )}
+        {by.kind === 'amounts' && (
+          <>
+            <Group wrap="nowrap" align="flex-end" gap="xs" grow>
+              {(['seed', 'flour', 'water'] as const).map((item) => (
+                <QuantityField
+                  key={item}
+                  kind="mass"
+                  label={SEED_MEASURE_FIELD.amountOf[item]}
+                  disabled={frozen}
+                  value={by[item]}
+                  range={[item === 'water' ? 0 : 0.1, 20_000]}
+                  onCommit={(grams) => setAmounts({ ...by, [item]: grams })}
+                />
+              ))}
+            </Group>
+            <Text c="dimmed">{SEED_MEASURE_FIELD.inAllStays(format.mass(by.seed + by.flour + by.water))}</Text>
+          </>
         )}
         {by.kind === 'spoons' && (
           <>

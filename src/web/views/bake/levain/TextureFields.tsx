@@ -1,7 +1,9 @@
 import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { type BuildPlan, POSSIBLE } from '../../../../core'
+import { type BuildPlan, POSSIBLE, type SolvedLevain } from '../../../../core'
 import { TEXTURE_FIELDS } from '../../../../words/screens/levain'
+import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
+import { tellError } from '../../../parts/cards/tell'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
@@ -16,20 +18,29 @@ const TEXTURES = [
 /** Hydration, salt and oil of the levain, keep-back, older levain, and other doughs that take of it. */
 export function TextureFields({
   wish,
+  build,
   frozen,
   onSet
 }: {
   readonly wish: BuildPlan
+  readonly build: SolvedLevain | null
   readonly frozen: boolean
   readonly onSet: (patch: Partial<BuildPlan>) => void
 }) {
   const { source, alsoFor } = wish
+  const { kitchen, format } = useKitchen()
+  const given = wish.by.kind === 'amounts'
+  /** The next levains stick as much. */
+  const setSticks = (sticksGrams: number | null) => {
+    onSet({ sticksGrams })
+    if (kitchen.sticksGrams !== sticksGrams) saveKitchen(kitchen, { ...editOf(kitchen), sticksGrams }).catch(tellError)
+  }
   const setOther = (i: number, patch: Partial<BuildPlan['alsoFor'][number]>) => onSet({ alsoFor: alsoFor.map((d, n) => (n === i ? { ...d, ...patch } : d)) })
   return (
     <div className={classes.sizeFields}>
       <SegmentedControl
         fullWidth
-        disabled={frozen}
+        disabled={frozen || given}
         aria-label={TEXTURE_FIELDS.texture}
         data={TEXTURES}
         value={TEXTURES.find((t) => Number(t.value) === wish.hydration)?.value ?? ''}
@@ -39,12 +50,12 @@ export function TextureFields({
         <QuantityField
           kind="percent"
           label={TEXTURE_FIELDS.hydration}
-          disabled={frozen}
+          disabled={frozen || given}
           value={wish.hydration}
           range={POSSIBLE.levainHydration}
           onCommit={(hydration) => onSet({ hydration })}
         />
-        {source !== 'put some back' && (
+        {source !== 'put some back' && !given && (
           <QuantityField
             kind="mass"
             label={source === 'straight from the jar' ? TEXTURE_FIELDS.staysInJar : TEXTURE_FIELDS.backToJar}
@@ -55,6 +66,17 @@ export function TextureFields({
             onCommit={(keepBackGrams) => onSet({ keepBackGrams })}
           />
         )}
+        <QuantityField
+          kind="mass"
+          label={TEXTURE_FIELDS.sticks}
+          what={TEXTURE_FIELDS.whatSticks}
+          placeholder={build === null ? undefined : format.massFigure(build.sticksGrams)}
+          disabled={frozen}
+          value={wish.sticksGrams ?? null}
+          range={POSSIBLE.sticksGrams}
+          onCommit={setSticks}
+          onClear={() => setSticks(null)}
+        />
         <QuantityField
           kind="percent"
           label={TEXTURE_FIELDS.saltIn}

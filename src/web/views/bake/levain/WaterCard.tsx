@@ -1,13 +1,13 @@
-import { Text } from '@mantine/core'
+import { SimpleGrid, Text } from '@mantine/core'
 import type { ReactNode } from 'react'
-import { HOTTEST_WATER_C, type SolvedLevain } from '../../../../core'
+import { HOTTEST_WATER_C, mixWithWater, type SolvedLevain } from '../../../../core'
 import { WATER_CARD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
 
-/** Water that brings the fresh mix to a temperature: how warm, and how to get it from tap, kettle and ice. */
+/** Water that brings the fresh mix to a temperature: how warm, and how to get it from tap, kettle and ice; or how warm the mix comes out with water as it is. */
 export function WaterCard({
   build,
   mixTempC,
@@ -26,16 +26,27 @@ export function WaterCard({
   const flourC = kitchen.places[0]?.tempC ?? mixTempC
   return (
     <Card title={WATER_CARD.waterFor}>
-      <QuantityField
-        kind="temperature"
-        label={WATER_CARD.freshMixWantedAt}
-        what={WATER_CARD.mix}
-        disabled={frozen}
-        value={mixTempC}
-        range={[4, 38]}
-        onCommit={onMixTemp}
-        maw={220}
-      />
+      <SimpleGrid cols={2}>
+        <QuantityField
+          kind="temperature"
+          label={WATER_CARD.freshMixWantedAt}
+          what={WATER_CARD.mix}
+          disabled={frozen}
+          value={mixTempC}
+          range={[4, 38]}
+          onCommit={onMixTemp}
+        />
+        <QuantityField
+          kind="temperature"
+          label={WATER_CARD.orWaterHas}
+          what={WATER_CARD.theWater}
+          placeholder={WATER_CARD.notSaid}
+          disabled={frozen}
+          value={water === null ? null : Math.round(water.tempC * 10) / 10}
+          range={[1, HOTTEST_WATER_C]}
+          onCommit={(waterC) => onMixTemp(mixWithWater(build, flourC, waterC))}
+        />
+      </SimpleGrid>
       {water !== null && (
         <div className={classes.sizeFields}>
           <Figures>
