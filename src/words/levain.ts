@@ -33,11 +33,11 @@ export const BASE_WORDS: Readonly<Record<PercentageBase, { readonly name: string
   },
   'dough flour': {
     name: 'flour added at mixing',
-    says: 'Flour added at the mix is 100 %. Water and salt are set so that the whole dough meets your figures.'
+    says: 'All flour but the levain’s is 100 %, what goes ahead too. Water and salt are set so that the whole dough meets your figures.'
   },
   plain: {
     name: 'as written',
-    says: 'Flour added at the mix is 100 %, every figure is taken as written, and the levain’s flour and water are not counted.'
+    says: 'All flour but the levain’s is 100 %, what goes ahead too; every figure is taken as written, and the levain’s flour and water are not counted.'
   }
 }
 

@@ -104,5 +104,7 @@ export const GRID_LINES = {
   notInThisKitchenAny: 'Not in this kitchen any more',
   contains: (told: string) => `contains ${told}`,
   andAhead: (mass: string) => `and ${mass} ahead`,
+  flourCountedAbove: 'of the flour; counted above',
+  waterCountedAbove: 'its water is counted above',
   untilWeighed: (estimate: number) => `± ${estimate} % until weighed`
 } as const

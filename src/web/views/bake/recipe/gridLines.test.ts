@@ -40,6 +40,14 @@ test('each line has its name, its figures, and what has to be told of it', () =>
   expect(row('s')).toMatchObject({ share: '2.2', grams: '22.0' })
 })
 
+test('the column adds up to what it says: what a poolish takes of flour and water is counted above it, and told so', () => {
+  const { lines, total } = gridOf({ formula, target }, facts)
+  expect(row('p')).toMatchObject({ share: '20', more: 'of the flour; counted above' })
+  const sum = lines.filter((l) => l.id !== 'p').reduce((t, l) => t + Number(l.share), 0)
+  // Its pinch of yeast, 0.1 % of a fifth, is in the sum and in no other line.
+  expect(Number(total.share) - sum).toBeCloseTo(0.02, 1)
+})
+
 test('an allergen is told where the name does not tell it', () => {
   expect(row('b')?.more).toBe('contains milk')
   expect(row('m')?.more).toBe('')

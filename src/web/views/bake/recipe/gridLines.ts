@@ -4,6 +4,7 @@ import {
   type FormulaContext,
   type FormulaLine,
   ingredientOfLine,
+  ingredientsOf,
   lineName,
   roundDough,
   type SizedFormula,
@@ -54,7 +55,7 @@ export function gridOf({ formula, target }: SizedFormula, facts: GridFacts): { r
     return {
       id: line.id,
       name,
-      more: moreOf(line.estimate, solved, allergenWords(name, ingredient?.allergens ?? []), format),
+      more: moreOf(line, solved, allergenWords(name, ingredient?.allergens ?? []), context, format),
       share: percent(solved?.share ?? written(line)),
       grams: weigh === undefined ? '' : format.massFigure(weigh.grams, weigh.resolution),
       fixedShare: line.kind === 'flour' && flours.length === 1
@@ -69,8 +70,14 @@ function allergenWords(name: string, allergens: readonly string[]): string {
   return told.length === 0 ? '' : GRID_LINES.contains(told.join(', '))
 }
 
-function moreOf(estimate: number | undefined, line: SolvedLine | undefined, allergens: string, format: Format): string {
-  const ahead = line !== undefined && line.ahead > 0.05 ? GRID_LINES.andAhead(format.mass(line.ahead)) : ''
-  const unsure = estimate === undefined ? '' : GRID_LINES.untilWeighed(Math.max(Math.round(estimate * 100), 1))
-  return [unsure, ahead, allergens].filter((x) => x !== '').join(' · ')
+/** What a pre-ferment takes out of the flour and water above it adds nothing to the column. */
+function countedAbove(line: FormulaLine, { pantry }: FormulaContext): string {
+  if (line.kind !== 'pre-ferment') return ''
+  return ingredientsOf(line.mix).some((id) => pantry.get(id)?.kind === 'flour') ? GRID_LINES.flourCountedAbove : GRID_LINES.waterCountedAbove
+}
+
+function moreOf(line: FormulaLine, solved: SolvedLine | undefined, allergens: string, context: FormulaContext, format: Format): string {
+  const ahead = solved !== undefined && solved.ahead > 0.05 ? GRID_LINES.andAhead(format.mass(solved.ahead)) : ''
+  const unsure = line.estimate === undefined ? '' : GRID_LINES.untilWeighed(Math.max(Math.round(line.estimate * 100), 1))
+  return [unsure, ahead, countedAbove(line, context), allergens].filter((x) => x !== '').join(' · ')
 }

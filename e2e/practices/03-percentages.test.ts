@@ -1,0 +1,134 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Loose } from '../../src/server/testing/testServer'
+import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
+import { type Baker, bakerAt } from './baker'
+
+/**
+ * A baker of percentages: five kilos of flour, 20 % levain, 71 % and 2.1 % as they truly are; then a fifth of the flour as a poolish, which has its hour.
+ * In the kitchen of New York, five hours behind UTC.
+ */
+let program: Program
+let baker: Baker
+let id: string
+beforeAll(async () => {
+  program = await startProgram()
+  baker = bakerAt((await openWindow()).page, program)
+})
+afterAll(async () => {
+  await closeBrowser()
+  await program.end()
+})
+
+const cell = (name: string) => baker.page.getByRole('textbox', { name, exact: true })
+const figures = async (names: readonly string[]) => Object.fromEntries(await Promise.all(names.map(async (name) => [name, await cell(name).inputValue()])))
+const becomes = (expected: Readonly<Record<string, string>>) =>
+  until(
+    () => figures(Object.keys(expected)),
+    (told) => JSON.stringify(told) === JSON.stringify(expected)
+  )
+const sum = async () =>
+  plain(await baker.page.locator('main').innerText())
+    .match(/Dough ([\d.]+) (\d+)/)
+    ?.slice(1)
+
+test('a kitchen with no plan yet, and a new bake', async () => {
+  const { page } = baker
+  await page.goto(program.address)
+  await baker.take('On the worktop')
+  await baker.take('like batter')
+  await baker.fill('How much is in it', '1400')
+  await baker.fill('Last fed', '9')
+  await baker.fill('Kitchen', '20')
+  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
+  await baker.click(page.getByRole('main').getByRole('button', { name: 'New bake' }))
+  await page.waitForURL(/\/recipe/)
+  await page.getByText('saved', { exact: true }).waitFor()
+  id = page.url().split('/')[4] ?? ''
+})
+
+test('five kilos at 20 % levain, 71 % and 2.1 %: the levain’s flour and water are counted', async () => {
+  const { page } = baker
+  await cell('White wheat flour, grams').fill('5000')
+  await baker.fill(/^Hydration/, '71')
+  await baker.fill(/^Salt$/, '2.1')
+  // 1000 g of levain hold 500 + 500. All flour 5500: 71 % of it is 3905, less 500; 2.1 % is 115.5, on the scale 116.
+  await becomes({ 'White wheat flour, grams': '5000', 'Water, grams': '3405', 'Levain, 100 %, grams': '1000', 'Water, %': '68.1', 'Salt, %': '2.31' })
+  // 100 + 68.1 + 20 + 2.31, and 5000 + 3405 + 1000 + 115.5.
+  await until(sum, (told) => told?.[0] === '190.41' && /^952[01]$/.test(told[1] ?? ''))
+  // 116 g on the scale are 2.11 % of 5500 g.
+  await until(baker.room, (words) => /71 % hydration, 71 % asked 2\.11 % salt, 2\.1 % asked/.test(words))
+  await page.getByText('saved', { exact: true }).waitFor()
+})
+
+test('a fifth of the flour as a poolish: the true figures stay, and the column still adds up', async () => {
+  const { page } = baker
+  await baker.click(page.getByRole('button', { name: 'Pre-ferment or soaker' }))
+  await baker.click(page.getByRole('menuitem', { name: /poolish/i }))
+  await cell('Poolish, %').fill('20')
+  // 1000 g of flour and of water go ahead, with 1 g of yeast.
+  await becomes({ 'White wheat flour, grams': '4000', 'Water, grams': '2405', 'Poolish, grams': '2001' })
+  const room = await until(baker.room, (words) => /White wheat flour and 1000 g ahead/.test(words))
+  expect(room).toMatch(/71 % hydration, 71 % asked/)
+  expect(room).toMatch(/Poolish of the flour; counted above/)
+  // The yeast is all that comes on top: 0.02 %.
+  await until(sum, (told) => told?.[0] === '190.43')
+  await page.getByText('saved', { exact: true }).waitFor()
+})
+
+/** What is made ahead, in every place that tells it. */
+const poolishAt = async () => {
+  const { plan } = (await program.call('GET', `/api/bakes/${id}`)) as Loose
+  const calendar = await (await fetch(`${program.address}/api/bakes/${id}/calendar.ics`)).text()
+  const event =
+    calendar
+      .replace(/\r\n /g, '')
+      .split('BEGIN:VEVENT')
+      .find((one) => one.includes('Make the poolish')) ?? ''
+  return { mixMs: Date.parse(plan.mixAt), event }
+}
+
+test('the poolish has its hour in Plan, Today and the calendar, out of the night, and goes along when the mix moves', async () => {
+  const { page } = baker
+  await page.goto(`${program.address}/bakes/${id}/plan`)
+  const day = page.getByRole('region', { name: 'The whole day' })
+  const told = async () => /(\w{3} \d\d:\d\d) Make the poolish/.exec(plain(await day.innerText()))?.[1] ?? null
+  const onPlan = await until(told, (at) => at !== null)
+  const { event, mixMs } = await poolishAt()
+  expect(event).toContain('SUMMARY:Make the poolish: Two loaves')
+  const begun = /DTSTART:(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)/.exec(event)
+  const begunMs = Date.parse(`${begun?.[1]}-${begun?.[2]}-${begun?.[3]}T${begun?.[4]}:${begun?.[5]}:00Z`)
+  // Mixed at 09:30, twelve hours before it is 21:30 of the evening before, when its baker is up.
+  expect((mixMs - begunMs) / millisecondsInHour).toBeCloseTo(12, 1)
+  expect(onPlan).toMatch(/21:30$/)
+  await page.goto(`${program.address}/`)
+  await page.getByTestId('next').waitFor()
+  expect(await baker.room()).toContain('Make the poolish')
+})
+
+test('when it is due, Today asks for it with its grams, leads to its weighing, and it is no step any more', async () => {
+  const { page } = baker
+  const { mixMs } = await poolishAt()
+  await baker.later(new Date(mixMs - 12 * millisecondsInHour).toISOString(), '/')
+  const next = page.getByTestId('next').or(page.getByText('Then')).first()
+  await next.waitFor()
+  const room = await baker.room()
+  expect(room).toMatch(/Make the poolish/)
+  await page.goto(`${program.address}/bakes/${id}/weigh?job=${await lineOfPoolish()}`)
+  const pour = page.getByTestId('pour')
+  for (const [item, grams] of [
+    [/White wheat flour/, '1000'],
+    [/Water/, '1000'],
+    [/yeast/i, '1']
+  ] as const) {
+    await pour.getByRole('heading', { name: item }).waitFor()
+    await baker.fill('What the scale shows', grams)
+    await baker.click(page.getByRole('button', { name: /^Poured/ }))
+  }
+  await page.goto(`${program.address}/`)
+  await page.getByTestId('next').waitFor()
+  expect(await baker.room()).not.toContain('Make the poolish')
+  console.info(`Percentages and poolish: ${baker.counted()} clicks and fields.`)
+})
+
+const lineOfPoolish = async (): Promise<string> =>
+  ((await program.call('GET', `/api/bakes/${id}`)) as Loose).plan.formula.lines.find((line: Loose) => line.kind === 'pre-ferment').id
