@@ -195,6 +195,20 @@ test('a log of levels: columns are guessed, put right by hand and noted with how
   expect(await card.getByRole('checkbox').count()).toBe(0)
 })
 
+test('what was seen at any moment of the past is noted for that moment: day and time beside the quick choices', async () => {
+  const { page } = window
+  const before = (await marks()).length
+  await choose(page, { name: 'Seen' }, { name: 'at another time' })
+  await page.getByRole('spinbutton', { name: 'Hour' }).first().fill('18')
+  await page.getByRole('spinbutton', { name: 'Minute' }).first().fill('05')
+  await page.getByRole('textbox', { name: 'Or typed' }).fill('2.2')
+  await page.getByRole('button', { name: /^Save what you saw/ }).click()
+  const noted = (await untilMarks((all) => all.length === before + 1)).at(-1)
+  expect([noted?.happenedAt.slice(0, 16), noted?.rise]).toEqual(['2026-11-26T18:05', 2.2])
+  await undo()
+  await untilMarks((all) => all.length === before)
+})
+
 test('troubles: the likeliest cause first with what to do; mould has one answer only', async () => {
   const { page } = window
   const card = page.getByTestId('trouble')

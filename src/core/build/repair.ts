@@ -53,7 +53,11 @@ export function repairsOf(items: readonly BowlItem[], round: (grams: number, key
   ]
   const work = ({ added }: Repair) => Object.keys(added).length
   // Where nothing that is added puts it right, that is no way of its own.
-  const ways = repairs.filter(({ kind, targets }) => kind !== 'correct by adding' || items.some(({ key }) => targets[key] !== asIs.get(key)))
+  const apart = repairs.filter(({ kind, targets }) => kind !== 'correct by adding' || items.some(({ key }) => targets[key] !== asIs.get(key)))
+  // Two that come to the same are one.
+  const ways = apart.filter(
+    (way, i) => !apart.slice(0, i).some((before) => items.every(({ key }) => Math.abs((before.targets[key] ?? 0) - (way.targets[key] ?? 0)) < LEAST_GRAMS))
+  )
   return ways.sort((a, b) => Number(b.within) - Number(a.within) || (a.within ? work(a) - work(b) : offOf(a, plan) - offOf(b, plan)))
 }
 

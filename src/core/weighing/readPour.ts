@@ -10,12 +10,13 @@ export interface WeighItem {
   readonly tolerance?: number
 }
 
-/** How far off still counts as right: a step of the scale, and of much a little more. Source: craft knowledge. */
-const TOLERANCE = { share: 0.015, mostGrams: 8 } as const
+/** How far off still counts as right: a step of the scale, what no hand pours more exactly, and of much a little more. Source: craft knowledge. */
+const TOLERANCE = { share: 0.015, mostGrams: 8, hand: { fromGrams: 50, grams: 2 } } as const
 
 /** How far what is weighed may be from what is wanted, g. */
 export function toleranceOf({ grams, resolution, tolerance }: Pick<WeighItem, 'grams' | 'resolution' | 'tolerance'>): number {
-  return tolerance ?? Math.max(resolution, Math.min(TOLERANCE.share * grams, TOLERANCE.mostGrams))
+  const byHand = grams >= TOLERANCE.hand.fromGrams ? TOLERANCE.hand.grams : 0
+  return tolerance ?? Math.max(resolution, byHand, Math.min(TOLERANCE.share * grams, TOLERANCE.mostGrams))
 }
 
 /** What a mass that stands on the scale means for the item that is due. */

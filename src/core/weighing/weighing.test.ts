@@ -115,6 +115,9 @@ const flour = { key: 'flour', grams: 168, resolution: 1 }
 test('tolerance: a step of the scale for little, a little more for much, never more than 8 g', () => {
   expect(toleranceOf({ grams: 16, resolution: 1 })).toBe(1)
   expect(toleranceOf({ grams: 3, resolution: 0.1 })).toBe(0.1)
+  // Two grams of 77 are no event.
+  expect(toleranceOf({ grams: 77, resolution: 1 })).toBe(2)
+  expect(toleranceOf({ grams: 49, resolution: 1 })).toBe(1)
   expect(toleranceOf({ grams: 300, resolution: 1 })).toBe(4.5)
   expect(toleranceOf({ grams: 2000, resolution: 1 })).toBe(8)
 })
@@ -122,6 +125,7 @@ test('tolerance: a step of the scale for little, a little more for much, never m
 test('what was poured, read as a baker would', () => {
   expect(readPour(0.4, water)).toEqual({ kind: 'nothing' })
   expect(readPour(149, water)).toEqual({ kind: 'right' })
+  expect(readPour(75, { ...water, grams: 77 })).toEqual({ kind: 'right' })
   expect(readPour(120, water)).toEqual({ kind: 'under', missing: 30 })
   expect(readPour(157, water)).toEqual({ kind: 'over', by: 7 })
   expect(readPour(-12, water)).toEqual({ kind: 'taken out', by: 12 })

@@ -72,10 +72,10 @@ const takenBack = (jar: Jar, undoes: string) => async () => {
   await refreshAfter(jar)
 }
 
-/** Puts a jar in another place, now. @returns takes the move back */
-export async function moveJar(jar: Jar, placeId: string): Promise<() => Promise<void>> {
+/** Puts a jar in another place, from a moment on. @returns takes the move back */
+export async function moveJar(jar: Jar, placeId: string, atMs: number): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { ...noted(id), placeId } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: isoOf(atMs), placeId } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }

@@ -40,6 +40,7 @@ export const MIX_CARD = {
   dough: 'The dough',
   wereMixed: (mass: string) => `${mass} were mixed`,
   forWord: (mass: string, alsoFor: string) => `, ${mass} of it for ${alsoFor}`,
+  when: 'When',
   restSticks: '; the rest sticks.',
   thatMoreThanThere: (mass: string) => `That is ${mass} more than there is.`,
   nothingKeptBackMakeSure: 'Nothing goes back to the jar. Make sure that it still holds enough.',
@@ -70,15 +71,6 @@ export const PLAN_RIBBON = {
 export const WARNINGS = {
   jar: 'The jar',
   begins: (ratio: string, dayTime: string) => `${ratio} begins ${dayTime}`
-} as const
-
-export const WHEN_FIELD = {
-  justNow: 'just now',
-  minAgo: '10 min ago',
-  minAgo2: '20 min ago',
-  minAgo3: '30 min ago',
-  hourAgo: '1 hour ago',
-  hoursAgo: (hours: number) => `${hours} hours ago`
 } as const
 
 export const STATION_FIGURE = {

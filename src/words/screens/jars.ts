@@ -200,6 +200,7 @@ export const STANDING = {
   andHaveSwappedPlaces: (name: string, name2: string) => `${name} and ${name2} have swapped places.`,
   whereStands: 'Where it stands',
   toGoToAtOlvent: (nameOf: string, dayTime: string) => `To go to ${nameOf} at ${dayTime}. Olvent assumes that you move it then.`,
+  sinceWhen: 'When you move it',
   swapPlacesWith: 'Swap places with',
   swapPlacesWithAnotherJar: 'Swap places with another jar',
   hungryInColdTakeOut: (name: string) => `${name} is hungry in the cold. Take it out and feed it.`,

@@ -50,6 +50,7 @@ export const FEED_SHEET = {
   weighIn: 'Weigh it in',
   fedLikeThis: 'Fed like this',
   keep: 'Keep',
+  when: 'When',
   whatKept: 'What is kept',
   flourToOneKept: 'Flour to one kept',
   ratio: 'The ratio',

@@ -4,6 +4,7 @@ export const MIS_POUR = {
   scaleRestToMatch: 'Scale the rest to match',
   wentOutBowlPutBack: (mass: string) => `${mass} went out of the bowl. Put it back, or undo what was weighed.`,
   lookAgain: 'Look again',
+  mistyped: 'I mistyped, or read it wrong',
   what: (mass: string) => `${mass} is what “`,
   weighsWasThat: '” weighs. Was it that?',
   yesWas: 'Yes, it was ',

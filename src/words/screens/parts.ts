@@ -118,3 +118,12 @@ export const STATIONS_WORDS = {
   watch: 'Watch',
   bread: 'Bread'
 } as const
+
+export const WHEN_FIELD = {
+  ago: (minutes: number) => {
+    if (minutes === 0) return 'just now'
+    if (minutes < 60) return `${minutes} min ago`
+    return minutes === 60 ? '1 hour ago' : `${minutes / 60} hours ago`
+  },
+  atAnotherTime: 'at another time'
+} as const

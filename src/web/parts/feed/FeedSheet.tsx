@@ -1,4 +1,5 @@
 import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { type ReactNode, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import {
@@ -43,6 +44,7 @@ import { tellDone, tellError } from '../cards/tell'
 import { BlendEditor } from '../fields/BlendEditor'
 import { PlaceSelect } from '../fields/PlaceSelect'
 import { QuantityField } from '../fields/QuantityField'
+import { WhenField } from '../fields/WhenField'
 import { PhField } from '../weigh/PhField'
 import classes from './FeedSheet.module.css'
 import { InVessel } from './InVessel'
@@ -82,10 +84,12 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
   const [weighing, setWeighing] = useState(false)
   const [pH, setPh] = useState<number | null>(null)
+  const [ago, setAgo] = useState(0)
+  const fedMs = now - ago * millisecondsInMinute
   const edit = (patch: Partial<FeedDraft>) => setDraft((before) => ({ ...before, ...patch }))
   const { line } = jar
   const there = jar.grams - out.grams
-  const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups, vessels }, parameters, now)
+  const found = feedFigures(draft, jar, line, { kitchen, pantry, cups: kitchen.cups, vessels }, parameters, fedMs)
   const figures = 'code' in found ? null : found
   const problem = 'code' in found ? found : null
   const coming = figures === null ? null : howItIs(figures, parameters, now)
@@ -100,7 +104,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const tooMuch = figures !== null && figures.keepGrams + draft.trimGrams > there + 0.05
   const feed = async (weighed?: WeighedFeed) => {
     if (figures === null) return
-    const happenedAt = isoOf(nowMs())
+    const atMs = nowMs() - ago * millisecondsInMinute
+    const happenedAt = isoOf(atMs)
     const later = figures.afterHours === null || draft.laterPlaceId === null ? null : { placeId: draft.laterPlaceId, afterHours: figures.afterHours }
     const { placeId, trimGrams, vesselId, underWater } = draft
     const { keepGrams, waterGrams, mixTempC } = figures
@@ -118,7 +123,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       underWater
     }
     const unlook = pH === null ? null : await lookAtJar(jar, { pH, signs: {} })
-    const unfeed = await doTogether([...takenOut(jar, out), { do: 'feed', jarId: jar.id, feed: fed }])
+    const unfeed = await doTogether([...takenOut(jar, out, atMs), { do: 'feed', jarId: jar.id, feed: fed }])
     tellDone(FEED_SHEET.fed(jar.name), async () => {
       await unfeed()
       await unlook?.()
@@ -210,6 +215,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           onCommit={(waterTempC) => edit({ waterTempC })}
         />
       </SimpleGrid>
+      <WhenField label={FEED_SHEET.when} minutesAgo={ago} onChange={setAgo} />
       <SimpleGrid cols={{ base: 1, xs: 2 }}>
         <PlaceSelect
           label={FEED_SHEET.thenGoesTo}

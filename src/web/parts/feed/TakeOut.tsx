@@ -20,9 +20,8 @@ const NEW_JAR = 'jar'
 const NOTHING = 'nothing'
 const USUAL_GRAMS = 30
 
-/** What goes elsewhere first, as a part of the feed; none where nothing does. */
-export function takenOut(jar: Jar, { into, grams }: TakenOut): TogetherPart[] {
-  const atMs = nowMs()
+/** What goes elsewhere first, as a part of the feed of that moment; none where nothing does. */
+export function takenOut(jar: Jar, { into, grams }: TakenOut, atMs: number): TogetherPart[] {
   const note = { id: newId(), happenedAt: isoOf(atMs) }
   switch (into.kind) {
     case 'nothing':

@@ -7,7 +7,20 @@ import { MOMENT_FIELD } from '../../../words/screens/parts'
 import { useKitchen } from '../../data/kitchen'
 
 /** A day and a time by the kitchen's clock. */
-export function MomentField({ ms, fromMs, disabled = false, onMs }: { ms: number; fromMs: number; disabled?: boolean; onMs: (ms: number) => void }) {
+export function MomentField({
+  ms,
+  fromMs,
+  toMs,
+  disabled = false,
+  onMs
+}: {
+  ms: number
+  fromMs: number
+  /** Days after it cannot be chosen; left out: all can. */
+  toMs?: number
+  disabled?: boolean
+  onMs: (ms: number) => void
+}) {
   const { kitchen } = useKitchen()
   const local = new TZDate(ms, kitchen.timeZone)
   const day = formatDate(local, 'yyyy-MM-dd')
@@ -25,6 +38,7 @@ export function MomentField({ ms, fromMs, disabled = false, onMs }: { ms: number
         disabled={disabled}
         valueFormat="ddd D MMM"
         value={day}
+        maxDate={toMs === undefined ? undefined : formatDate(new TZDate(toMs, kitchen.timeZone), 'yyyy-MM-dd')}
         minDate={formatDate(new TZDate(fromMs, kitchen.timeZone), 'yyyy-MM-dd')}
         onChange={(v) => v !== null && set(v, time)}
         firstDayOfWeek={1}

@@ -106,6 +106,9 @@ export function MisPour({
   return (
     <div className={classes.misPour} data-testid="mis-pour">
       <Text className={classes.misWords}>{MIS_POUR.nothingLostChooseHowTo(format.mass(off), word)}</Text>
+      <Button variant="default" fullWidth mb="xs" onClick={answers.onDismiss}>
+        {MIS_POUR.mistyped}
+      </Button>
       {reading.kind === 'under' && (
         <Button size="lg" fullWidth onClick={answers.onRest}>
           {MIS_POUR.pourMissing(format.mass(off))}

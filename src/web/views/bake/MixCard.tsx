@@ -7,6 +7,7 @@ import { MIX_CARD } from '../../../words/screens/bake'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Note } from '../../parts/cards/Card'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { WhenField } from '../../parts/fields/WhenField'
 import { useBakeHere } from './bakeHere'
 import { shownVerdict } from './shown'
 
@@ -21,7 +22,7 @@ export function MixCard({
 }: {
   readonly title: string
   readonly expectedC?: number
-  readonly onMixed: (note: MixedNote) => Promise<void>
+  readonly onMixed: (note: MixedNote, minutesAgo: number) => Promise<void>
 }) {
   const { bake, state, solved, plan, judged } = useBakeHere()
   const { format } = useKitchen()
@@ -36,6 +37,7 @@ export function MixCard({
   )
   const [typedC, setTypedC] = useState<number | null>(null)
   const [was, setWas] = useState<MixedAs | null>(null)
+  const [ago, setAgo] = useState(0)
   const over = levain + others + keep > there + 0.05
   const byScale = state.weighed.some((w) => w.into === 'dough')
   return (
@@ -61,6 +63,7 @@ export function MixCard({
         onCommit={setTypedC}
       />
       <Select mt="sm" label={MIX_CARD.was} placeholder={MIX_CARD.notLooked} data={MIXED_AS} value={was} onChange={setWas} clearable allowDeselect />
+      <WhenField label={MIX_CARD.when} minutesAgo={ago} onChange={setAgo} />
       <Text c="dimmed" mt="xs">
         {MIX_CARD.wereMixed(format.mass(there))}
         {others > 0 && MIX_CARD.forWord(format.mass(others), plan.build.alsoFor.map((d) => d.name).join(' and '))}
@@ -76,14 +79,17 @@ export function MixCard({
         disabled={over}
         variant={byScale || judged?.told.advice.kind === 'mix now' ? 'filled' : 'default'}
         onClick={() =>
-          void onMixed({
-            type: 'mixed',
-            levainGrams: levain,
-            keepBackGrams: keep,
-            mixTempC: typedC ?? expectedC,
-            ...(was === null ? {} : { was }),
-            ...(judged === undefined ? {} : { shown: shownVerdict(judged) })
-          })
+          void onMixed(
+            {
+              type: 'mixed',
+              levainGrams: levain,
+              keepBackGrams: keep,
+              mixTempC: typedC ?? expectedC,
+              ...(was === null ? {} : { was }),
+              ...(judged === undefined ? {} : { shown: shownVerdict(judged) })
+            },
+            ago
+          )
         }
       >
         {MIX_CARD.mixed}

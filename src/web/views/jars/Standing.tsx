@@ -1,15 +1,19 @@
 import { Button, Select } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
+import { useState } from 'react'
 import { type FeedAmounts, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
 import { near } from '../../../words'
 import { STANDING } from '../../../words/screens/jars'
+import { nowMs } from '../../data/clock'
 import { moveJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { swapPlaces } from '../../data/together'
 import { Card, Note } from '../../parts/cards/Card'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { PlaceSelect } from '../../parts/fields/PlaceSelect'
+import { WhenField } from '../../parts/fields/WhenField'
 
 /** A small feed before the cold: as much flour as starter, a little of it. */
 const SMALL_GRAMS = 20
@@ -29,12 +33,14 @@ export function Standing({
   onFeed: (amounts: FeedAmounts) => void
 }) {
   const { kitchen, format } = useKitchen()
+  const [ago, setAgo] = useState(0)
   const stands = whereItStands(jar, now)
   const here = kitchen.places.find((p) => p.id === stands.placeId)
   const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'elsewhere'
   const hungry = condition !== undefined && isHungry(condition, now)
   const move = ({ id, name }: Place) => {
-    if (id !== stands.placeId) moveJar(jar, id).then((undo) => tellDone(STANDING.standsAtNow(jar.name, name), undo), tellError)
+    if (id !== stands.placeId)
+      moveJar(jar, id, nowMs() - ago * millisecondsInMinute).then((undo) => tellDone(STANDING.standsAtNow(jar.name, name), undo), tellError)
   }
   const others = jars.filter((other) => other.id !== jar.id && other.culture !== 'dried' && whereItStands(other, now).placeId !== stands.placeId)
   /** Two jars that take turns: one works, one sleeps. */
@@ -47,7 +53,8 @@ export function Standing({
   }
   return (
     <Card title={STANDING.whereStands}>
-      <PlaceSelect aria-label={STANDING.whereStands} value={stands.placeId} onPlace={move} />
+      <WhenField label={STANDING.sinceWhen} minutesAgo={ago} onChange={setAgo} />
+      <PlaceSelect mt="sm" aria-label={STANDING.whereStands} value={stands.placeId} onPlace={move} />
       {stands.next !== null && <Note>{STANDING.toGoToAtOlvent(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}</Note>}
       {others.length > 0 && (
         <Select

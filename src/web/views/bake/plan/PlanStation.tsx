@@ -119,7 +119,7 @@ export function PlanStation() {
             ) : (
               <WishCard
                 wish={wish}
-                readyMs={times?.outMs ?? mixMs}
+                ready={{ mix: mixMs, out: times?.outMs ?? mixMs, eat: times?.eatMs ?? mixMs }}
                 now={now}
                 searching={open && search.share < 1 && problem !== null}
                 onWish={ask}

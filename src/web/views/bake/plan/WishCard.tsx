@@ -5,6 +5,7 @@ import { IconSearch } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Plan } from '../../../../contract'
 import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
+import { near } from '../../../../words'
 import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
 import { Card } from '../../../parts/cards/Card'
@@ -31,15 +32,15 @@ export interface Habit {
 /** When the bread is wanted, and the button that finds the ways there. */
 export function WishCard({
   wish,
-  readyMs,
+  ready,
   now,
   searching,
   onWish,
   onFind
 }: {
   readonly wish: BreadWish
-  /** When the bread is ready as it is planned now. */
-  readonly readyMs: number
+  /** When it is mixed, out of the oven and cooled as it is planned now. */
+  readonly ready: Readonly<Record<'mix' | 'out' | 'eat', number>>
   readonly now: number
   readonly searching: boolean
   readonly onWish: (wish: BreadWish) => void
@@ -50,7 +51,8 @@ export function WishCard({
   const choose = (kind: WishKind, hours: Habit = habit) => {
     if (kind === 'soonest') onWish({ kind })
     else if (kind === 'habit') onWish({ kind, ...nextHabit(hours, now, kitchen.timeZone) })
-    else onWish({ kind, atMs: wish.kind === 'soonest' || wish.kind === 'habit' ? readyMs : wish.atMs })
+    // What the hour means changes, and the plan does not: the same plan, told by its other hour.
+    else onWish({ kind, atMs: near(ready[kind]) })
   }
   const setHours = (next: Habit) => {
     setHabit(next)

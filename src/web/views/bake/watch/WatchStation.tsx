@@ -11,13 +11,13 @@ import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
 import { Quiet } from '../../../parts/cards/Quiet'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
+import { WhenField } from '../../../parts/fields/WhenField'
 import { TroubleCard } from '../../../parts/trouble/TroubleCard'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { useSourAsked } from '../doughHere'
 import { MixCard } from '../MixCard'
 import { LevainOutCard } from '../OutCard'
-import { WhenField } from '../WhenField'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
 import { Look } from './Look'
@@ -68,7 +68,7 @@ export function WatchStation() {
         {judged !== undefined && (
           <MixCard
             title={WATCH_STATION.intoDough}
-            onMixed={(event) => note(event).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
+            onMixed={(event, minutesAgo) => note(event, minutesAgo).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
           />
         )}
         <Standing onMoved={move} />

@@ -1,5 +1,7 @@
 import { Button, Slider, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
+import type { BakeState } from '../../../../core'
 import { SET_BAND } from '../../../../words/screens/weigh'
 import { useChosenDevice } from '../../../data/devices'
 import { useKitchen } from '../../../data/kitchen'
@@ -7,11 +9,11 @@ import { useLatest } from '../../../data/live'
 import { Card, Note } from '../../../parts/cards/Card'
 import large from '../../../parts/cards/Large.module.css'
 import { QuantityField } from '../../../parts/fields/QuantityField'
+import { WhenField } from '../../../parts/fields/WhenField'
 import { familyOf } from '../../../parts/jar/family'
 import { VesselDrawing } from '../../../parts/jar/VesselDrawing'
 import { ReadFrom } from '../../../parts/weigh/ReadFrom'
 import { useBakeHere } from '../bakeHere'
-import { WhenField } from '../WhenField'
 import classes from './Weigh.module.css'
 
 /** Height of the drawn jar, px. */
@@ -24,13 +26,24 @@ export interface BandNote {
   readonly minutesAgo: number
 }
 
+/** Marked sooner than this after the last pour, nobody has forgotten it, min. */
+const SOON_MINUTES = 15
+
+/** Minutes since the last pour, where the mark was forgotten then; 0 where it was not. */
+function minutesSinceMixed({ pours }: Pick<BakeState, 'pours'>, now: number): number {
+  const lastMs = Math.max(...[...pours.values()].flat().map((pour) => pour.atMs))
+  const minutes = Number.isFinite(lastMs) ? Math.round((now - lastMs) / millisecondsInMinute) : 0
+  return minutes > SOON_MINUTES ? minutes : 0
+}
+
 /** The band: how warm, how high, when. */
 export function SetBand({ expectedC, onBand }: { readonly expectedC: number; readonly onBand: (note: BandNote) => void }) {
-  const { solved, jar } = useBakeHere()
+  const { solved, jar, state, now } = useBakeHere()
   const { format } = useKitchen()
   const [mixTempC, setMixTempC] = useState<number | null>(null)
   const [typedMm, setTypedMm] = useState<number | null>(null)
-  const [ago, setAgo] = useState(0)
+  // Forgotten for a while, it was still mixed when the last of it went in.
+  const [ago, setAgo] = useState(() => minutesSinceMixed(state, now))
   const { device: sensor } = useChosenDevice('level')
   const measuredMm = useLatest(sensor?.id ?? null)?.value
   const fit = solved?.build?.fit ?? null

@@ -126,7 +126,13 @@ export function Work({
       </Card>
     )
   if (isDough)
-    return <MixCard title={WORK.allInMixed} expectedC={expectedC} onMixed={(event) => note(event).then(() => tellDone(WORK.mixed(plan.name)), tellError)} />
+    return (
+      <MixCard
+        title={WORK.allInMixed}
+        expectedC={expectedC}
+        onMixed={(event, minutesAgo) => note(event, minutesAgo).then(() => tellDone(WORK.mixed(plan.name)), tellError)}
+      />
+    )
   return (
     <Card title={job.into === 'pieces' ? WORK.allPiecesAreWeighed : WORK.weighed(job.name)}>
       <Text>{job.into === 'pieces' ? WORK.shapeThemAndPutThem : WORK.stirCoverLooselyAndLet}</Text>
