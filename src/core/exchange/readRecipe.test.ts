@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { PANTRY } from '../testing/doughs'
 import { seededRandom } from '../truth/seededRandom'
 import { CUP_SIZES } from '../units/volume'
-import { type ReadLine, readRecipe, regrammed } from './readRecipe'
+import { type ReadLine, readRecipe, readVolume, regrammed } from './readRecipe'
 
 const read = (text: string) => readRecipe(text, PANTRY, CUP_SIZES.metric)
 const one = (text: string): ReadLine => {
@@ -191,4 +191,28 @@ test('any text at all', () => {
   for (const nasty of ['1'.repeat(20_000), '1 '.repeat(10_000), '½'.repeat(9000), '(1/'.repeat(6000), '1-'.repeat(9000), '1,1'.repeat(6000)]) {
     expect(checkSpans(nasty)).toBeLessThan(HANG_MS)
   }
+})
+
+test.each([
+  ['1 cup', 250],
+  ['2/3 cup', 500 / 3],
+  ['⅔ cup', 500 / 3],
+  ['1½ tbsp', 22.5],
+  ['1 1/2 tablespoons', 22.5],
+  ['1 cup + 2 tbsp', 280],
+  ['1 cup and 1 tsp', 255],
+  ['120 ml', 120]
+])('%s are %d ml by metric cups', (text, ml) => {
+  expect(readVolume(text, CUP_SIZES.metric)).toBeCloseTo(ml, 6)
+})
+
+test.each(['', '12', 'a cup', '1 cup of flour', '2 cups flour', '100 g', '1 cup 100 g', '1 cup x 2', '50 %'])(
+  '%j is no household measure by itself',
+  (text) => {
+    expect(readVolume(text, CUP_SIZES.metric)).toBeNull()
+  }
+)
+
+test('an American cup is smaller, an Australian spoon larger', () => {
+  expect([readVolume('1 cup', CUP_SIZES.US), readVolume('1 tbsp', CUP_SIZES.Australian)]).toEqual([236.588, 20])
 })

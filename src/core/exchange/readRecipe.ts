@@ -182,6 +182,29 @@ function figuresIn(text: string, cups: CupSizes): Figure[] {
   return figures
 }
 
+/** What may stand between measures that are added. */
+const BETWEEN_MEASURES = /^\s*(?:\+|and|,)?\s*$/
+
+/**
+ * Reads household measures: "2/3 cup", "1½ tbsp", "1 cup + 2 tablespoons".
+ * @param cups which cups and spoons are meant
+ * @returns ml; null for anything else
+ * @example readVolume('1 cup + 2 tbsp', CUP_SIZES.metric) // 280
+ */
+export function readVolume(text: string, cups: CupSizes): number | null {
+  const figures = figuresIn(text.slice(0, MOST_LINE), cups)
+  if (figures.length === 0) return null
+  let ml = 0
+  let at = 0
+  for (const { value, unit, from, to } of figures) {
+    const apart = text.slice(at, from)
+    if (unit === null || unit === 'percent' || unit.kind !== 'volume' || !(at === 0 ? apart.trim() === '' : BETWEEN_MEASURES.test(apart))) return null
+    ml += value * unit.per
+    at = to
+  }
+  return text.slice(at).trim() === '' ? ml : null
+}
+
 /** "2-3 eggs": two figures with nothing but a dash between are one, at its middle, and wide. */
 function ranges(figures: readonly Figure[], text: string): { readonly figures: Figure[]; readonly wide: ReadonlyMap<Figure, readonly [number, number]> } {
   const joined: Figure[] = []

@@ -25,6 +25,9 @@ export interface MassRange {
 /** Density of a starter, g/ml: by how far it has risen, or stirred down. Source: craft knowledge. */
 export const STARTER_DENSITY = { risen: [0.35, 0.7], stirred: [1, 1.1] } as const
 
+/** Of water, g/ml. */
+export const WATER_DENSITY = [1, 1] as const
+
 /**
  * Volume → mass with what is not known.
  * @param ml volume

@@ -23,7 +23,7 @@ export const FIRST_RUN = {
   howWarm: 'How warm are your kitchen and your fridge?',
   kitchen: 'Kitchen',
   fridge: 'Fridge',
-  notMeasured: 'not measured',
+  notMeasured: 'not known',
   guessUntil: (room: string, fridge: string) => `Left empty, ${room} and ${fridge} are assumed.`,
   yourDay: 'When do you sleep, and when are you out?',
   sleepFrom: 'Asleep from',

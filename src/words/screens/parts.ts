@@ -99,6 +99,8 @@ export const MOMENT_FIELD = {
 } as const
 
 export const QUANTITY_FIELD = {
+  byVolume: (mass: string) => `by volume: ${mass}`,
+  byVolumeBetween: (least: string, most: string) => `by volume: somewhere between ${least} and ${most}`,
   hasToBeFromTo: (what: string, word: string, show: string, show2: string, unit: string) => `${what} has to be ${word} from ${show} to ${show2}${unit}.`,
   wholeNumber: 'a whole number',
   number: 'a number'

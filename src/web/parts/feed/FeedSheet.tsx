@@ -28,7 +28,9 @@ import {
   pHAfter,
   pourManner,
   pourOrder,
-  ratioOf
+  ratioOf,
+  STARTER_DENSITY,
+  WATER_DENSITY
 } from '../../../core'
 import { tellCondition, whenWords } from '../../../words'
 import { FEED_SHEET } from '../../../words/screens/parts-feed'
@@ -278,6 +280,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
 
 /** How much is kept and fed, in the way it is told. */
 function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; there: number; edit: (patch: Partial<FeedDraft>) => void }) {
+  const { pantry } = useKitchen()
   const keep = (
     <QuantityField
       key="keep"
@@ -285,6 +288,7 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
       label={FEED_SHEET.keep}
       value={draft.keepGrams}
       range={[1, Math.max(there, 1)]}
+      density={STARTER_DENSITY.stirred}
       what={FEED_SHEET.whatKept}
       onCommit={(keepGrams) => edit({ keepGrams })}
     />
@@ -322,6 +326,7 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
             kind="mass"
             label={FEED_SHEET.flour}
             value={draft.flourGrams}
+            density={pantry.get(draft.feed[0]?.ingredientId ?? '')?.density}
             range={GRAMS}
             onCommit={(flourGrams) => edit({ flourGrams })}
           />,
@@ -330,6 +335,7 @@ function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; ther
             kind="mass"
             label={FEED_SHEET.water2}
             value={draft.waterGrams}
+            density={WATER_DENSITY}
             range={GRAMS}
             onCommit={(waterGrams) => edit({ waterGrams })}
           />

@@ -1,10 +1,13 @@
 import { TextInput, type TextInputProps } from '@mantine/core'
 import { useEffect, useRef, useState } from 'react'
-import { evaluate } from '../../../core'
+import { CUP_SIZES, evaluate, type Format, type MassRange, massOfVolume, readVolume, roundToScale } from '../../../core'
 import { QUANTITY_FIELD } from '../../../words/screens/parts'
 import { useKitchen } from '../../data/kitchen'
 import { Explained } from '../cards/Explained'
 import { type QuantityKind, scaleOf } from '../figures'
+
+/** Below it a tenth of a gram tells something, g. */
+const SMALL_GRAMS = 10
 
 /**
  * A figure to type. Every figure that is in range counts at once; anything else stays as typed with a sentence beside it, and the last good figure holds.
@@ -16,6 +19,7 @@ export function QuantityField({
   what,
   onCommit,
   onClear,
+  density,
   ...input
 }: {
   readonly kind: QuantityKind
@@ -25,14 +29,18 @@ export function QuantityField({
   /** Name of the figure in a sentence; the label where there is none. */
   readonly what?: string
   readonly onCommit: (value: number) => void
+  /** g/ml, least and most, of what is measured: cups and spoons may be typed too. */
+  readonly density?: readonly [least: number, most: number]
   /** The field was emptied, where it may be. */
   readonly onClear?: () => void
 } & Omit<TextInputProps, 'value' | 'onChange' | 'error'>) {
-  const { format } = useKitchen()
+  const { format, kitchen } = useKitchen()
   const scale = scaleOf(kind, format)
   const shown = value === null ? '' : scale.show(value)
   const [text, setText] = useState(shown)
   const [error, setError] = useState<string | null>(null)
+  /** What cups and spoons came to, g. */
+  const [measured, setMeasured] = useState<MassRange | null>(null)
   const lastShown = useRef(shown)
   const field = useRef<HTMLInputElement>(null)
   // A form is not sent while a figure in it is refused: the browser goes there and says the same sentence.
@@ -52,9 +60,12 @@ export function QuantityField({
       onClear()
       return
     }
+    const ml = density === undefined ? null : readVolume(next, CUP_SIZES[kitchen.cups])
+    const mass = density === undefined || ml === null ? null : massOfVolume(ml, density)
+    setMeasured(mass)
     const figure = evaluate(next)
     const unit = scale.unit === '' ? '' : ` ${scale.unit}`
-    const read = figure === null ? Number.NaN : scale.read(figure)
+    const read = mass !== null ? roundToScale(mass.middle, mass.middle < SMALL_GRAMS ? 0.1 : 1) : figure === null ? Number.NaN : scale.read(figure)
     const wrongKind = kind === 'count' && figure !== null && !Number.isInteger(figure)
     if (Number.isNaN(read) || wrongKind || read < range[0] - 1e-9 || read > range[1] + 1e-9) {
       setError(
@@ -81,6 +92,8 @@ export function QuantityField({
       autoComplete="off"
       value={text}
       error={error}
+      description={measured === null ? input.description : volumeWords(measured, format)}
+      inputWrapperOrder={['label', 'input', 'description', 'error']}
       rightSection={scale.unit === '' ? undefined : <span>{scale.unit}</span>}
       rightSectionPointerEvents="none"
       onChange={(event) => change(event.currentTarget.value)}
@@ -91,4 +104,10 @@ export function QuantityField({
       }}
     />
   )
+}
+
+/** What cups and spoons came to: water is known, a cup of flour only within limits. */
+function volumeWords({ least, most, middle }: MassRange, format: Format): string {
+  const [low, high] = [format.mass(least), format.mass(most)]
+  return low === high ? QUANTITY_FIELD.byVolume(format.mass(middle)) : QUANTITY_FIELD.byVolumeBetween(format.massFigure(least), high)
 }

@@ -8,7 +8,7 @@ import { useKitchen } from '../../data/kitchen'
 import { Card, Mass, Note } from '../cards/Card'
 import large from '../cards/Large.module.css'
 import { QuantityField } from '../fields/QuantityField'
-import { dueItemOf, type Entry } from './entry'
+import { densityOf, dueItemOf, type Entry } from './entry'
 import { MisPour } from './MisPour'
 import { ScaleBar } from './ScaleBar'
 import { useAloud, useAwake, useSpoken } from './useAloud'
@@ -44,7 +44,7 @@ export function Weigh({
   readonly cannotBe?: (entry: Entry, grams: number) => string | null
   readonly children?: (entry: Entry, grams: number) => ReactNode
 }) {
-  const { kitchen, format } = useKitchen()
+  const { kitchen, format, pantry } = useKitchen()
   const { device, all, choose } = useChosenDevice('scale')
   const aloud = useAloud()
   useAwake()
@@ -129,6 +129,7 @@ export function Weigh({
           what={WEIGH.whatWasWeighed}
           value={typed ?? (still === null ? due : Math.max(Math.round(still / entry.resolution) * entry.resolution, 0))}
           range={range}
+          density={densityOf(entry, pantry)}
           onCommit={(grams) => happens({ type: 'typed', grams })}
           size="lg"
           onKeyDown={(e) => e.key === 'Enter' && advance()}

@@ -1,4 +1,4 @@
-import type { DueItem, MixItem, PourItem, WeighItem } from '../../../core'
+import { type DueItem, type MixItem, type Pantry, type PourItem, STARTER_DENSITY, WATER_DENSITY, type WeighItem } from '../../../core'
 
 /** One thing that is weighed at the bench. */
 export interface Entry extends WeighItem, Pick<MixItem, 'composition' | 'isCulture'> {
@@ -15,6 +15,13 @@ export interface Entry extends WeighItem, Pick<MixItem, 'composition' | 'isCultu
   readonly due: boolean
   /** What is noted of it. */
   readonly note: { readonly item: PourItem; readonly ingredientId?: string } | { readonly lineId: string; readonly ingredientId?: string }
+}
+
+/** g/ml of what is weighed, for those who measure it by cups and spoons; undefined where that makes no sense. */
+export function densityOf({ note, isCulture }: Pick<Entry, 'note' | 'isCulture'>, pantry: Pantry): readonly [least: number, most: number] | undefined {
+  if (isCulture) return STARTER_DENSITY.stirred
+  if ('item' in note && note.item === 'water') return WATER_DENSITY
+  return pantry.get(note.ingredientId ?? ('item' in note ? note.item : ''))?.density
 }
 
 /** What its bowl comes to: what is in by now, and what is still to come. */

@@ -1,7 +1,7 @@
 import { ActionIcon, Chip, Group, Select, Switch, Text, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { useState } from 'react'
-import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain } from '../../../../core'
+import { type BuildPlan, hydrationOfRatio, POSSIBLE, readRatio, type SeedMeasure, type SolvedLevain, STARTER_DENSITY, WATER_DENSITY } from '../../../../core'
 import { SEED_MEASURE_FIELD } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
 import { QuantityField } from '../../../parts/fields/QuantityField'
@@ -31,8 +31,9 @@ export function SeedMeasureField({
   readonly frozen: boolean
   readonly onSet: (patch: Partial<BuildPlan>) => void
 }) {
-  const { format } = useKitchen()
+  const { format, pantry } = useKitchen()
   const { by } = wish
+  const densities = { seed: STARTER_DENSITY.stirred, flour: pantry.get(wish.flours[0]?.ingredientId ?? '')?.density, water: WATER_DENSITY }
   const flourPerSeed = build?.flourPerSeed ?? (by.kind === 'ratio' ? by.flourPerSeed : 5)
   const set = (next: SeedMeasure) => onSet({ by: next })
   /** Three amounts make the hydration, too. */
@@ -120,6 +121,7 @@ export function SeedMeasureField({
                   label={SEED_MEASURE_FIELD.amountOf[item]}
                   disabled={frozen}
                   value={by[item]}
+                  density={densities[item]}
                   range={[item === 'water' ? 0 : 0.1, 20_000]}
                   onCommit={(grams) => setAmounts({ ...by, [item]: grams })}
                 />
