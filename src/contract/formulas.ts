@@ -72,22 +72,25 @@ export const formulaSchema: z.ZodType<Formula, Formula> = z.object({
 const loss = (what: string) => shareIn(POSSIBLE.loss, what)
 const doughGrams = (what: string) => numberIn(POSSIBLE.doughGrams, what, 'g')
 
+const piecesSchema = z
+  .array(
+    z.object({
+      count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }),
+      grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g')
+    })
+  )
+  .min(1, { error: 'At least one piece is needed.' })
+  .max(20)
+
 /** What is known of the size. */
 export const targetSchema: z.ZodType<Target, Target> = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('pieces'),
-    pieces: z
-      .array(
-        z.object({
-          count: numberIn(POSSIBLE.pieceCount, 'The number of pieces').int({ error: 'Pieces are counted whole.' }),
-          grams: numberIn(POSSIBLE.pieceGrams, 'A piece', 'g')
-        })
-      )
-      .min(1, { error: 'At least one piece is needed.' })
-      .max(20),
+    pieces: piecesSchema,
     handlingLoss: loss('What sticks'),
     bakeLoss: loss('What is lost in the oven').nullable()
   }),
+  z.object({ kind: z.literal('flour pieces'), pieces: piecesSchema }),
   z.object({ kind: z.literal('dough'), grams: doughGrams('The dough') }),
   z.object({ kind: z.literal('added flour'), grams: doughGrams('The flour') }),
   z.object({ kind: z.literal('total flour'), grams: doughGrams('All flour') }),

@@ -26,6 +26,8 @@ export function sizeWords(target: Target, format: Format): string {
   switch (target.kind) {
     case 'pieces':
       return `${target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')}${target.bakeLoss === null ? '' : ', baked'}`
+    case 'flour pieces':
+      return target.pieces.map((p) => `${p.count} of ${format.mass(p.grams)} of flour`).join(', ')
     case 'dough':
       return `${format.mass(target.grams)} of dough`
     case 'added flour':

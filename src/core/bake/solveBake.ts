@@ -9,6 +9,7 @@ import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, mixTemperature, type War
 import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
 import type { BlendPart, Pantry } from '../dough/ingredient'
+import { doughPieces } from '../dough/pieces'
 import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT, within } from '../dough/plausible'
 import { roundDough, type WeighedDough } from '../dough/roundDough'
 import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solveFormula'
@@ -380,7 +381,6 @@ function doughWarnings({ formula, target }: Pick<BakeWish, 'formula' | 'target'>
     warnings.push({ code: 'salt unusual', share: salt, slip: likelySlip(Math.round(formula.salt * 10_000) / PERCENT, USUAL_PERCENT.salt) })
   if (!isPlausible('yeast', dough.yeast)) warnings.push({ code: 'yeast unusual', share: dough.yeast })
   if (!isPlausible('preFermented', dough.preFermented)) warnings.push({ code: 'pre-fermented unusual', share: dough.preFermented })
-  if (target.kind === 'pieces')
-    for (const piece of target.pieces) if (!isPlausible('pieceGrams', piece.grams)) warnings.push({ code: 'piece unusual', grams: piece.grams })
+  for (const piece of doughPieces(target, dough)) if (!isPlausible('pieceGrams', piece.grams)) warnings.push({ code: 'piece unusual', grams: piece.grams })
   return warnings
 }

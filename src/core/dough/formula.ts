@@ -77,6 +77,8 @@ export type Target =
       /** Fraction that leaves in the oven, where the weights are wanted baked; null: weights before the oven. */
       readonly bakeLoss: number | null
     }
+  /** Flour in each piece; the levain's own is not counted. */
+  | { readonly kind: 'flour pieces'; readonly pieces: readonly Pieces[] }
   | { readonly kind: 'dough'; readonly grams: number }
   /** All that comes out of the flour bags, what goes into yeasted pre-ferments too. */
   | { readonly kind: 'added flour'; readonly grams: number }

@@ -1,3 +1,5 @@
+import type { Target } from './formula'
+
 /** Some pieces of one weight. */
 export interface Pieces {
   readonly count: number
@@ -21,6 +23,22 @@ export const BAKE_LOSS = 0.12
 export function doughForPieces(pieces: readonly Pieces[], handlingLoss: number = HANDLING_LOSS, bakeLoss = 0): number {
   return pieces.reduce((sum, p) => sum + p.count * p.grams, 0) / (1 - handlingLoss) / (1 - bakeLoss)
 }
+
+/**
+ * The pieces a dough is cut into, by what is known of its size; none where it is not sized by pieces.
+ * @param dough all of it, and its flour without the levain's, g
+ * @returns pieces of dough before the oven
+ * @example doughPieces({ kind: 'flour pieces', pieces: [{ count: 4, grams: 130 }] }, { doughGrams: 1000, addedFlourGrams: 520 }) // 4 of 250
+ */
+export function doughPieces(target: Target, { doughGrams, addedFlourGrams }: { readonly doughGrams: number; readonly addedFlourGrams: number }): Pieces[] {
+  if (target.kind === 'pieces') return target.pieces.map(({ count, grams }) => ({ count, grams: grams / (1 - (target.bakeLoss ?? 0)) }))
+  if (target.kind !== 'flour pieces' || !(addedFlourGrams > 0)) return []
+  return target.pieces.map(({ count, grams }) => ({ count, grams: (grams * doughGrams) / addedFlourGrams }))
+}
+
+/** How many pieces a dough is cut into; null where it is not sized by pieces. */
+export const pieceCount = (target: Target): number | null =>
+  target.kind === 'pieces' || target.kind === 'flour pieces' ? target.pieces.reduce((sum, p) => sum + p.count, 0) : null
 
 /** Shapes with a usual weight of dough. Source: craft knowledge; the baker's own figure replaces any of them. */
 export const SHAPES = {

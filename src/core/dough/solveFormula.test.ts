@@ -3,6 +3,7 @@ import { contextWith, PANTRY, richFormula, simpleFormula } from '../testing/doug
 import { levainOf } from './composition'
 import { type Formula, type FormulaLine, PERCENTAGE_BASES, type Target } from './formula'
 import { type Mix, usualMix } from './mix'
+import { doughPieces, pieceCount } from './pieces'
 import { restate, type SolvedDough, solveFormula } from './solveFormula'
 
 function solved(formula: Formula, target: Target, levainHydration = 1.25): SolvedDough {
@@ -352,4 +353,26 @@ test('restating a dough without flour is a programmer’s mistake', () => {
 
 test('a levain of 125 % is four ninths flour', () => {
   expect(levainOf(1.25).flour).toBeCloseTo(4 / 9, 12)
+})
+
+test('by the flour in each piece: 4 of 130 g and 1 of 230 g at 74, 20 and 2, the levain not counted', () => {
+  const formula = simpleFormula({ base: 'plain', hydration: 0.74, salt: 0.02, levain: 0.2 })
+  const target = {
+    kind: 'flour pieces',
+    pieces: [
+      { count: 4, grams: 130 },
+      { count: 1, grams: 230 }
+    ]
+  } as const
+  const answer = solveFormula(formula, target, contextWith(1))
+  if (!answer.ok) throw new Error(answer.problem.code)
+  const grams = Object.fromEntries(answer.value.lines.map((l) => [l.id, l.grams]))
+  // 750 g of flour: 555 of water, 150 of levain, 15 of salt.
+  expect(grams).toEqual({ flour: expect.closeTo(750, 9), water: expect.closeTo(555, 9), levain: expect.closeTo(150, 9), salt: expect.closeTo(15, 9) })
+  // 1470 g of dough: 254.8 and 450.8 g.
+  expect(doughPieces(target, answer.value)).toEqual([
+    { count: 4, grams: expect.closeTo(254.8, 9) },
+    { count: 1, grams: expect.closeTo(450.8, 9) }
+  ])
+  expect([pieceCount(target), pieceCount({ kind: 'dough', grams: 1000 })]).toEqual([5, null])
 })

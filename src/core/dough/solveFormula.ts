@@ -172,6 +172,11 @@ function scaleOf(target: Target, units: readonly UnitLine[]): Result<number, Dou
         doughForPieces(target.pieces, target.handlingLoss, target.bakeLoss ?? 0),
         sum((u) => u.mass)
       )
+    case 'flour pieces':
+      return reach(
+        target.pieces.reduce((sum, p) => sum + p.count * p.grams, 0),
+        sum((u) => (u.line.kind === 'flour' ? u.share : 0))
+      )
     case 'dough':
       return reach(
         target.grams,

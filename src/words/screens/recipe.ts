@@ -54,6 +54,8 @@ export const RECIPE_STATION = {
 
 export const SIZE_CARD = {
   pieces: 'Pieces',
+  flourInEachPiece: 'flour in each piece',
+  flourInEach: 'Flour in each',
   allDough: 'all the dough',
   flourToBeAdded: 'flour to be added',
   allFlourLevainsToo: 'all flour, the levain’s too',

@@ -13,6 +13,7 @@ import {
   drawnIngredients,
   gramsOfBlend,
   type LedgerEntry,
+  pieceCount,
   reversed,
   shelfHorizon,
   toGrams,
@@ -145,7 +146,7 @@ async function bakesWithUse(work: Work): Promise<BakeUse[]> {
       name: plan.name,
       atMs: Number(row.mixAtMs),
       done: status === 'mixed' || status === 'baked',
-      pieces: plan.target.kind === 'pieces' ? plan.target.pieces.reduce((sum, p) => sum + p.count, 0) : null,
+      pieces: pieceCount(plan.target),
       ...cost,
       left: status === 'ripening' ? dough : summed(dough, toPour, stagesFromShelf(plan, jar, state))
     }

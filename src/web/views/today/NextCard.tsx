@@ -4,7 +4,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type AdviceNow, levelToRead, whereItStands } from '../../../answers'
-import { aheadStep, type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
+import { aheadStep, doughPieces, type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
@@ -121,6 +121,7 @@ function StepFigures({
   const { format, pantry } = useKitchen()
   const build = solved?.build
   const { before } = bake.plan
+  const pieces = solved?.dough.ok ? doughPieces(bake.plan.target, solved.dough.value.exact) : []
   switch (step.kind) {
     case 'build':
     case 'finish weighing':
@@ -186,9 +187,7 @@ function StepFigures({
       return bulkStop === null ? null : (
         <Figures>
           <Figure size="lg" value={format.growth(bulkStop.gas)} name={NEXT_CARD.risenInBulk} />
-          {bake.plan.target.kind === 'pieces' && (
-            <Figure size="lg" value={bake.plan.target.pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name={NEXT_CARD.pieces} />
-          )}
+          {pieces.length > 0 && <Figure size="lg" value={pieces.map((p) => `${p.count} × ${format.mass(p.grams)}`).join(', ')} name={NEXT_CARD.pieces} />}
         </Figures>
       )
     case 'bake':

@@ -10,6 +10,7 @@ import classes from '../BakeSheet.module.css'
 
 const KNOWN: readonly { readonly value: Target['kind']; readonly label: string }[] = [
   { value: 'pieces', label: SIZE_CARD.piecesWord },
+  { value: 'flour pieces', label: SIZE_CARD.flourInEachPiece },
   { value: 'dough', label: SIZE_CARD.allDough },
   { value: 'added flour', label: SIZE_CARD.flourToBeAdded },
   { value: 'total flour', label: SIZE_CARD.allFlourLevainsToo },
@@ -40,6 +41,11 @@ export function SizeCard({
     if (kind === 'pieces') {
       return onTarget({ kind, pieces: [{ count: 2, grams: Math.round((whole * (1 - HANDLING_LOSS)) / 2) }], handlingLoss: HANDLING_LOSS, bakeLoss: null })
     }
+    if (kind === 'flour pieces') {
+      const pieces = target.kind === 'pieces' ? target.pieces : [{ count: 2, grams: 1 }]
+      const each = Math.round((solved?.addedFlourGrams ?? 1000) / pieces.reduce((sum, p) => sum + p.count, 0))
+      return onTarget({ kind, pieces: pieces.map(({ count }) => ({ count, grams: each })) })
+    }
     if (kind === 'dough') return onTarget({ kind, grams: whole })
     if (kind === 'added flour') return onTarget({ kind, grams: Math.round(solved?.addedFlourGrams ?? 1000) })
     if (kind === 'total flour') return onTarget({ kind, grams: Math.round(solved?.truth.flourGrams ?? 1000) })
@@ -51,7 +57,7 @@ export function SizeCard({
     <Card title={SIZE_CARD.howMuch}>
       <Select label={SIZE_CARD.sizeDoughBy} data={[...KNOWN]} value={target.kind} disabled={frozen} onChange={(v) => v !== null && choose(v)} />
       <div className={classes.sizeFields}>
-        {target.kind === 'pieces' && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
+        {(target.kind === 'pieces' || target.kind === 'flour pieces') && <Pieces target={target} frozen={frozen} onTarget={onTarget} />}
         {target.kind === 'line' && (
           <Select
             label={SIZE_CARD.whichOne}
@@ -61,7 +67,7 @@ export function SizeCard({
             onChange={(lineId) => lineId !== null && onTarget({ kind: 'line', lineId, grams: grams(lineId) })}
           />
         )}
-        {target.kind !== 'pieces' && (
+        {target.kind !== 'pieces' && target.kind !== 'flour pieces' && (
           <QuantityField
             kind="mass"
             label={KNOWN.find((k) => k.value === target.kind)?.label}
@@ -77,7 +83,7 @@ export function SizeCard({
   )
 }
 
-type PieceTarget = Extract<Target, { kind: 'pieces' }>
+type PieceTarget = Extract<Target, { kind: 'pieces' | 'flour pieces' }>
 
 function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; readonly frozen: boolean; readonly onTarget: (target: Target) => void }) {
   const { pieces } = target
@@ -101,7 +107,7 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
           />
           <QuantityField
             kind="mass"
-            label={i === 0 ? (target.bakeLoss === null ? SIZE_CARD.doughInEach : SIZE_CARD.eachBaked) : undefined}
+            label={i === 0 ? eachWords(target) : undefined}
             aria-label={SIZE_CARD.weightPieceSize(i + 1)}
             what={SIZE_CARD.piece}
             disabled={frozen}
@@ -110,7 +116,7 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
             onCommit={(grams) => set(i, { grams })}
             style={{ flex: 1 }}
           />
-          <ShapeMenu label={SIZE_CARD.shapeSize(i + 1)} frozen={frozen} onGrams={(grams) => set(i, { grams })} />
+          {target.kind === 'pieces' && <ShapeMenu label={SIZE_CARD.shapeSize(i + 1)} frozen={frozen} onGrams={(grams) => set(i, { grams })} />}
           {pieces.length > 1 && !frozen && (
             <ActionIcon aria-label={SIZE_CARD.takeAwaySize(i + 1)} onClick={() => onTarget({ ...target, pieces: pieces.filter((_, n) => n !== i) })}>
               <IconMinus size={20} />
@@ -128,6 +134,29 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
           {SIZE_CARD.anotherSize}
         </Button>
       )}
+      {target.kind === 'pieces' && <Losses target={target} frozen={frozen} onTarget={onTarget} />}
+    </div>
+  )
+}
+
+/** What a piece is given by. */
+function eachWords(target: PieceTarget): string {
+  if (target.kind === 'flour pieces') return SIZE_CARD.flourInEach
+  return target.bakeLoss === null ? SIZE_CARD.doughInEach : SIZE_CARD.eachBaked
+}
+
+/** What is lost of pieces on hands and in the oven. */
+function Losses({
+  target,
+  frozen,
+  onTarget
+}: {
+  readonly target: Extract<Target, { kind: 'pieces' }>
+  readonly frozen: boolean
+  readonly onTarget: (target: Target) => void
+}) {
+  return (
+    <>
       <Switch
         label={SIZE_CARD.theseAreBakedWeights}
         disabled={frozen}
@@ -156,7 +185,7 @@ function Pieces({ target, frozen, onTarget }: { readonly target: PieceTarget; re
           />
         )}
       </SimpleGrid>
-    </div>
+    </>
   )
 }
 

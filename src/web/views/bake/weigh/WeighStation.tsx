@@ -66,7 +66,9 @@ export function WeighStation() {
         : job.into === 'dough'
           ? doughEntries(solved, state, plan, sharedInto)
           : job.into === 'pieces'
-            ? pieceEntries(state, plan)
+            ? solved.dough.ok
+              ? pieceEntries(state, plan, solved.dough.value.exact)
+              : []
             : preFermentEntries(solved, state, job.lineId ?? '', pantry)
   const pour = (entry: Entry, grams: number, source: PourSource) => {
     const common = { plannedGrams: entry.grams, weighedGrams: grams, ...source }

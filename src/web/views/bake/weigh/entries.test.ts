@@ -43,6 +43,9 @@ test('a dough in two bowls is asked for bowl by bowl, and sums to the whole', ()
   expect(one.filter((e) => e.isCulture).map((e) => e.title)).toEqual(['Levain'])
 })
 
+/** All of it, and its flour without the levain's, g. */
+const DOUGH = { doughGrams: 1400, addedFlourGrams: 750 }
+
 test('pieces: the largest first, with room for a knife', () => {
   const mixed = {
     ...PLAN,
@@ -54,11 +57,23 @@ test('pieces: the largest first, with room for a knife', () => {
       ]
     }
   } as typeof PLAN
-  const entries = pieceEntries(foldBake([]), mixed)
+  const entries = pieceEntries(foldBake([]), mixed, DOUGH)
   expect(entries.map((e) => e.grams)).toEqual([600, 80, 80, 80, 80])
   expect(entries[0]?.tolerance).toBe(12)
   expect(entries[1]?.tolerance).toBe(2)
-  expect(pieceEntries(foldBake([]), { ...PLAN, target: { kind: 'dough', grams: 1000 } })).toEqual([])
+  expect(pieceEntries(foldBake([]), { ...PLAN, target: { kind: 'dough', grams: 1000 } }, DOUGH)).toEqual([])
+  // 130 g of flour of 750 g, in 1400 g of dough.
+  const byFlour = {
+    ...PLAN,
+    target: {
+      kind: 'flour pieces' as const,
+      pieces: [
+        { count: 4, grams: 130 },
+        { count: 1, grams: 230 }
+      ]
+    }
+  }
+  expect(pieceEntries(foldBake([]), byFlour, DOUGH).map((e) => e.grams)).toEqual([429, 243, 243, 243, 243])
 })
 
 test('what is no pre-ferment has nothing to weigh', () => {

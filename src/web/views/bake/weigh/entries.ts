@@ -4,6 +4,7 @@ import {
   type BakeState,
   type Composition,
   type DoughItem,
+  doughPieces,
   FLOUR,
   levainOf,
   type Pantry,
@@ -15,6 +16,7 @@ import {
   type RepairInto,
   roundToScale,
   type SolvedBake,
+  type SolvedDough,
   scaleStep,
   WATER,
   weighKey
@@ -126,10 +128,8 @@ function weighEntry(item: DoughItem, state: BakeState, into: 'dough' | 'pre-ferm
 const PIECE_TOLERANCE = { share: 0.02, leastGrams: 2 } as const
 
 /** The pieces a dough is shared out into, largest first. */
-export function pieceEntries(state: BakeState, plan: Plan): Entry[] {
-  if (plan.target.kind !== 'pieces') return []
-  const { bakeLoss } = plan.target
-  const pieces = plan.target.pieces.flatMap(({ count, grams }) => Array.from({ length: count }, () => grams / (1 - (bakeLoss ?? 0))))
+export function pieceEntries(state: BakeState, plan: Plan, dough: Pick<SolvedDough, 'doughGrams' | 'addedFlourGrams'>): Entry[] {
+  const pieces = doughPieces(plan.target, dough).flatMap(({ count, grams }) => Array.from({ length: count }, () => grams))
   return pieces
     .sort((a, b) => b - a)
     .map((grams, i) =>

@@ -1,5 +1,5 @@
 import { SegmentedControl } from '@mantine/core'
-import type { RepairInto } from '../../../../core'
+import { pieceCount, type RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
 import { JOBS } from '../../../../words/screens/weigh'
 import type { BakeHere } from '../bakeHere'
@@ -28,7 +28,7 @@ export function jobsOf({ plan, state }: BakeHere): Job[] {
     { id: 'levain', name: 'Levain', into: 'levain' },
     ...ahead,
     ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),
-    ...(state.mixed !== null && plan.target.kind === 'pieces' ? [{ id: 'pieces', name: 'Pieces', into: 'pieces' } as const] : [])
+    ...(state.mixed !== null && pieceCount(plan.target) !== null ? [{ id: 'pieces', name: 'Pieces', into: 'pieces' } as const] : [])
   ]
 }
 
