@@ -10,6 +10,7 @@ import { discardSchema, discardUseSchema } from './discard'
 import { formulaPostSchema, formulaPutSchema, formulasSchema, formulaVersionsSchema, savedFormulaSchema } from './formulas'
 import {
   feedSchema,
+  jarCorrectionSchema,
   jarEndSchema,
   jarHistoryQuerySchema,
   jarHistorySchema,
@@ -22,6 +23,7 @@ import {
   jarSchema,
   jarSplitSchema,
   jarsSchema,
+  jarToldAnswerSchema,
   undoSchema,
   weighingSchema
 } from './jars'
@@ -97,6 +99,8 @@ export const API: Readonly<Record<string, readonly Operation[]>> = {
     put(ROUTES.jar(id), 'changes what a jar is', jarPutSchema, jarSchema),
     post(ROUTES.jarFeeds(id), 'notes a feed', feedSchema, jarSchema),
     post(ROUTES.jarLooks(id), 'notes a look', jarLookSchema, jarSchema),
+    get(ROUTES.jarTold(id), 'tells what a jar was told to be when it came', jarToldAnswerSchema),
+    post(ROUTES.jarTold(id), 'corrects what a jar was told to be when it came', jarCorrectionSchema, jarSchema),
     post(ROUTES.jarWeighings(id), 'notes what a jar weighs', weighingSchema, jarSchema),
     post(ROUTES.jarMoves(id), 'notes that a jar stands elsewhere', jarMoveSchema, jarSchema),
     post(ROUTES.jarSplits(id), 'opens a jar from another one', jarSplitSchema, jarSchema),
