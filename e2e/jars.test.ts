@@ -82,6 +82,21 @@ test('its own room: what comes if nobody feeds it, a move that can be taken back
   expect(plain(await page.getByTestId('history').innerText())).toMatch(/fed 1:3:3: 20 g kept, 60 g flour, 60 g water, Fridge \(taken back\).* fed 1:4:4/)
 })
 
+test('what happened is taken back from where it is told, however long ago its message went', async () => {
+  await choose(page, { name: 'When you move it' }, { name: '30 min ago' })
+  await choose(page, { name: 'Where it stands' }, { name: /Fridge/ })
+  await page.getByText('Juno stands at Fridge now.').waitFor()
+  const { jars } = await program.call('GET', '/api/jars')
+  const juno = jars.find((jar: { name: string }) => jar.name === 'Juno')
+  expect(juno.stays.at(-1).from).toBe('2026-11-27T08:42:00.000Z')
+  await page
+    .getByRole('button', { name: /^Undo: moved to Fridge/ })
+    .first()
+    .click()
+  await page.getByText('Taken back: moved to Fridge.').waitFor()
+  await page.waitForFunction(() => /Worktop/.test(document.querySelector<HTMLInputElement>('input[aria-label="Where it stands"]')?.value ?? ''))
+})
+
 test('a spare from it has a name, a place and what was taken, and can be taken back', async () => {
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await page.getByRole('menuitem', { name: 'New jar from it' }).click()

@@ -29,6 +29,16 @@ async function shootWays({ page }: Window, address: string, path: string): Promi
   process.stdout.write('  bake-plan\n')
 }
 
+/** The first questions, with the first one answered. */
+async function shootFirstRun({ page }: Window, address: string): Promise<void> {
+  await page.goto(address)
+  await page.getByText('In the fridge', { exact: true }).click()
+  await page.getByText('What is it like?').waitFor()
+  await page.waitForTimeout(700)
+  await page.screenshot({ path: join(folder, 'first-run.png') })
+  process.stdout.write('  first-run\n')
+}
+
 /** The running levain goes into its dough. */
 async function mixed(address: string, id: string | undefined): Promise<void> {
   const event = { id: '0ff1ce00-0000-4000-8000-000000000001', happenedAt: '2026-11-27T09:12:00.000Z', type: 'mixed', levainGrams: 220, keepBackGrams: 20 }
@@ -63,7 +73,7 @@ async function main(): Promise<void> {
   await shoot(wide, demo.address, `/bakes/${running}/watch`, 'bake-watch')
   await shoot(wide, demo.address, '/recipes', 'recipes')
   await shoot(wide, demo.address, '/kitchen', 'kitchen')
-  await shoot(wide, own.address, '/', 'first-run')
+  await shootFirstRun(wide, own.address)
   await shoot(await openWindow({ dim: true }), demo.address, '/', 'today-dim')
   const phone = await openWindow({ width: 390, height: 844 })
   await shoot(phone, demo.address, '/', 'today-phone')
