@@ -1,5 +1,5 @@
 import type { Course } from '../../contract'
-import { type Formula, USUAL_COURSE } from '../../core'
+import { type DoughCourse, type DoughKind, type Formula, keysOf, USUAL_COURSE } from '../../core'
 
 /** A dough as it comes out of the bowl, °C, and its autolyse, min. Source: craft knowledge. */
 const USUAL_DOUGH_C = 25
@@ -14,4 +14,13 @@ export function courseFor({ doughKind, autolyse }: Pick<Formula, 'doughKind' | '
     tempC: place.tempC,
     mixTempC: USUAL_DOUGH_C
   }
+}
+
+/**
+ * The day of a dough that has become another kind: what was as usual for the one is as usual for the other; what its baker has set stays.
+ */
+export function courseOfKind(course: Course, was: DoughKind, now: DoughKind): Course {
+  const usual = (key: keyof DoughCourse) => JSON.stringify(course[key]) === JSON.stringify(USUAL_COURSE[was][key])
+  const changed = keysOf(USUAL_COURSE[now]).filter(usual)
+  return { ...course, ...Object.fromEntries(changed.map((key) => [key, USUAL_COURSE[now][key]])) }
 }

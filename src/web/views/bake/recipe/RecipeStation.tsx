@@ -2,8 +2,8 @@ import { Button, Group, Menu, Select, SimpleGrid, Switch } from '@mantine/core'
 import { IconBook2, IconPlus } from '@tabler/icons-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { pantryOfBake } from '../../../../answers'
-import type { FormulaContent } from '../../../../contract'
+import { courseOfKind, pantryOfBake } from '../../../../answers'
+import type { FormulaContent, Plan } from '../../../../contract'
 import {
   DOUGH_KINDS,
   type Formula,
@@ -39,6 +39,12 @@ const LibrarySheet = lazy(() => import('../../../parts/formula/LibrarySheet').th
 const RecipeReader = lazy(() => import('../../../parts/formula/RecipeReader').then((m) => ({ default: m.RecipeReader })))
 
 type Sheet = 'library' | 'reader' | null
+
+/** Another recipe, and with it the day of its kind of dough. */
+const ofKind = ({ formula, course }: Pick<Plan, 'formula' | 'course'>, next: Formula): Partial<Plan> => ({
+  formula: next,
+  course: course === null ? null : courseOfKind(course, formula.doughKind, next.doughKind)
+})
 
 /** Wish and grams of the dough. */
 export function RecipeStation() {
@@ -78,7 +84,7 @@ export function RecipeStation() {
   const addPreFerment = (style: PreFermentStyle) =>
     add({ id: newId(), kind: 'pre-ferment', style, mix: usualMix(style, flours[0]?.kind === 'flour' ? flours[0].ingredientId : 'white wheat'), share: 0.1 })
   const setBase = (base: PercentageBase) => edit({ formula: dough === null ? { ...formula, base } : restate(formula, dough.exact, base) })
-  const take = ({ formula: f, target: t, levain }: FormulaContent) => edit({ formula: f, target: t, build: { ...build, ...levain } })
+  const take = ({ formula: f, target: t, levain }: FormulaContent) => edit((now) => ({ ...ofKind(now, f), target: t, build: { ...now.build, ...levain } }))
   const content: FormulaContent = {
     formula,
     target,
@@ -132,7 +138,7 @@ export function RecipeStation() {
               disabled={frozen}
               data={[...DOUGH_KINDS]}
               value={formula.doughKind}
-              onChange={(v) => v !== null && setFormula({ doughKind: v })}
+              onChange={(v) => v !== null && edit((now) => ofKind(now, { ...now.formula, doughKind: v }))}
             />
           </SimpleGrid>
           {solved !== null && !solved.dough.ok && <Note tone="stop">{problemSentence(solved.dough.problem, nameOf)}</Note>}
