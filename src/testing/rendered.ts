@@ -96,12 +96,12 @@ export function windowOfDay(nowMs: number) {
     jar: (words: string, name: string): Face => {
       const from = words.slice(words.indexOf(name))
       const card = from.slice(0, / Feed\b(?! by)/.exec(from)?.index)
-      const place = /^.*? \d[\d.]* g · .*? (Worktop|Counter|Fridge|Proofer)/.exec(card)?.[1]
+      const place = /^.*? \d[\d.]* g · .*? (Worktop|Fridge|Proofer)/.exec(card)?.[1]
       const grams = /^.*? ([\d.]+) g ·/.exec(card)?.[1]
       return {
         name: 'Jars',
         told: known({
-          'place of the jar g': place === undefined ? null : 100 * ['Worktop', 'Counter', 'Fridge', 'Proofer'].indexOf(place),
+          'place of the jar g': place === undefined ? null : 100 * ['Worktop', 'Fridge', 'Proofer'].indexOf(place),
           'in the jar g': grams === undefined ? null : Number(grams),
           hungry: minuteOf(/hungry from (.*?\d\d:\d\d)/.exec(card)?.[1])
         })
