@@ -1,27 +1,17 @@
 import type { Loose } from '../../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
-import { type Baker, bakerAt } from './baker'
+import { plain, until } from '../support'
+import { practiceBaker } from './baker'
 
 /**
  * A jar of wholegrain starter has stood in the fridge for a week. An evening levain by the baker's own amounts, the water as it comes,
  * a look before the mix, the jar refreshed, and what is not kept goes to the discard pot. By the clock of New York, five hours behind UTC.
  */
-let program: Program
-let baker: Baker
-let id: string
-beforeAll(async () => {
-  program = await startProgram()
-  baker = bakerAt((await openWindow()).page, program)
-})
-afterAll(async () => {
-  await closeBrowser()
-  await program.end()
-})
+const baker = practiceBaker()
 
 const steps = async (): Promise<string> => plain(await baker.page.getByRole('region', { name: 'The whole day' }).innerText())
 /** When a step of the day is, as Plan tells it: a day of that week, by the clock of New York. */
 async function timeOf(step: string): Promise<string> {
-  await baker.page.goto(`${program.address}/bakes/${id}/plan`)
+  await baker.page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/plan`)
   const found = await until(
     async () => new RegExp(`(Thu|Fri|Sat) (\\d\\d:\\d\\d) ${step}`).exec(await steps()),
     (match) => match !== null
@@ -29,12 +19,12 @@ async function timeOf(step: string): Promise<string> {
   const day = { Thu: 26, Fri: 27, Sat: 28 }[found?.[1] as 'Thu' | 'Fri' | 'Sat']
   return new Date(`2026-11-${day}T${found?.[2]}:00-05:00`).toISOString()
 }
-const bake = async (): Promise<Loose> => program.call('GET', `/api/bakes/${id}`)
-const jar = async (): Promise<Loose> => (await program.call('GET', '/api/jars')).jars[0]
+const { bake } = baker
+const jar = async (): Promise<Loose> => (await baker.program.call('GET', '/api/jars')).jars[0]
 
 test('from the first question to a plan in fifteen clicks and fields, every answer another than was there', async () => {
   const { page } = baker
-  await page.goto(program.address)
+  await page.goto(baker.program.address)
   await baker.take('In the fridge')
   await baker.fill('Name of the jar', 'Wick')
   await baker.take('wholegrain')
@@ -54,7 +44,6 @@ test('from the first question to a plan in fifteen clicks and fields, every answ
   const count = baker.counted()
   console.info(`First plan: ${count} clicks and fields.`)
   expect(count).toBeLessThanOrEqual(15)
-  id = page.url().split('/')[4] ?? ''
   const { plan } = await until(bake, ({ plan: p }) => p.before.length > 0 || p.startAt !== null)
   // Out of the oven on Saturday at 16:00, in three loaves, made of what the jar lives on.
   expect(plan.bread).toEqual({ kind: 'out', at: '2026-11-28T21:00:00.000Z' })
@@ -63,7 +52,7 @@ test('from the first question to a plan in fifteen clicks and fields, every answ
   const day = await steps()
   expect(day).toMatch(/(Sat 15:\d\d|Sat 16:00) Out of the oven/)
   expect(day).not.toMatch(/you sleep|Work/)
-  const { kitchen } = await program.call('GET', '/api/kitchen')
+  const { kitchen } = await baker.program.call('GET', '/api/kitchen')
   expect(kitchen.sleep).toEqual({ from: '22:00', to: '06:00' })
   expect(kitchen.weekly.map((w: Loose) => [w.kind, w.days])).toEqual([['out', [1, 2, 3, 4, 5]]])
 })
@@ -94,7 +83,7 @@ test('the levain by the baker’s own three amounts, with water as it comes: 45 
 test('Today says what to do first, and each step comes in its time until the levain is mixed and marked', async () => {
   const { page } = baker
   for (let n = 0; n < 4; n++) {
-    await page.goto(`${program.address}/`)
+    await page.goto(`${baker.program.address}/`)
     const next = page.getByTestId('next')
     await next.waitFor()
     const { plan } = await bake()
@@ -107,7 +96,7 @@ test('Today says what to do first, and each step comes in its time until the lev
       (done) => done === n + 1
     )
   }
-  await baker.later(await timeOf('Build the levain'), `/bakes/${id}/weigh`)
+  await baker.later(await timeOf('Build the levain'), `/bakes/${baker.bakeId()}/weigh`)
   const pour = page.getByTestId('pour')
   for (const [item, grams] of [
     [/^Starter/, '45'],
@@ -131,7 +120,7 @@ test('Today says what to do first, and each step comes in its time until the lev
 
 test('looked at when it is due, it is mixed, and the jar is refreshed 160 + 160; what is not kept is in the discard pot', async () => {
   const { page } = baker
-  await baker.later(await timeOf('Mix'), `/bakes/${id}/watch`)
+  await baker.later(await timeOf('Mix'), `/bakes/${baker.bakeId()}/watch`)
   await page.getByTestId('verdict').waitFor()
   await baker.fill('Or typed', '2.4')
   await baker.take('domed')
@@ -147,7 +136,7 @@ test('looked at when it is due, it is mixed, and the jar is refreshed 160 + 160;
   // Of the 280 g, 7.5 g stick (3 %), and 22.5 g, on the scale 23 g, go back: 300 − 45 + 23.
   await until(jar, ({ grams }) => grams !== 255)
   expect((await jar()).grams).toBeCloseTo(278, 0)
-  await page.goto(`${program.address}/jars`)
+  await page.goto(`${baker.program.address}/jars`)
   await baker.click(page.getByRole('button', { name: 'Feed Wick' }))
   await baker.take('By grams')
   await baker.fill('Keep', '40')
@@ -156,7 +145,7 @@ test('looked at when it is due, it is mixed, and the jar is refreshed 160 + 160;
   await baker.click(page.getByRole('button', { name: 'Fed like this' }))
   await page.getByText('Wick is fed.').waitFor()
   expect((await jar()).grams).toBe(360)
-  const pot = await program.call('GET', '/api/discard')
+  const pot = await baker.program.call('GET', '/api/discard')
   expect(pot.portions.reduce((sum: number, portion: Loose) => sum + portion.grams, 0)).toBeCloseTo(238, 0)
 })
 
@@ -164,13 +153,13 @@ test('the dough’s day to the loaf, and how it was', async () => {
   const { page } = baker
   const day = page.getByRole('region', { name: 'The whole day' })
   for (const step of ['Shape', 'Heat the oven', 'Into the oven', 'Out of the oven']) {
-    await baker.later(await timeOf(step), `/bakes/${id}/plan`)
+    await baker.later(await timeOf(step), `/bakes/${baker.bakeId()}/plan`)
     await day.waitFor()
     const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
     await baker.click(row.getByRole('button', { name: 'Done', exact: true }))
     await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
   }
-  await page.goto(`${program.address}/bakes/${id}/bread`)
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/bread`)
   await baker.click(page.getByRole('radiogroup', { name: 'Rise' }).getByText('4', { exact: true }))
   await baker.fill('In words', 'Open crumb, a little tangy')
   await baker.click(page.getByRole('button', { name: 'Into the record' }))

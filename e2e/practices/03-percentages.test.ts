@@ -1,23 +1,13 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Loose } from '../../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
-import { type Baker, bakerAt } from './baker'
+import { plain, until } from '../support'
+import { practiceBaker } from './baker'
 
 /**
  * A baker of percentages: five kilos of flour, 20 % levain, 71 % and 2.1 % as they truly are; then a fifth of the flour as a poolish, which has its hour.
  * In the kitchen of New York, five hours behind UTC.
  */
-let program: Program
-let baker: Baker
-let id: string
-beforeAll(async () => {
-  program = await startProgram()
-  baker = bakerAt((await openWindow()).page, program)
-})
-afterAll(async () => {
-  await closeBrowser()
-  await program.end()
-})
+const baker = practiceBaker()
 
 const cell = (name: string) => baker.page.getByRole('textbox', { name, exact: true })
 const figures = async (names: readonly string[]) => Object.fromEntries(await Promise.all(names.map(async (name) => [name, await cell(name).inputValue()])))
@@ -32,18 +22,11 @@ const sum = async () =>
     ?.slice(1)
 
 test('a kitchen with no plan yet, and a new bake', async () => {
-  const { page } = baker
-  await page.goto(program.address)
-  await baker.take('On the worktop')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '1400')
-  await baker.fill('Last fed', '9')
-  await baker.fill('Kitchen', '20')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await baker.click(page.getByRole('main').getByRole('button', { name: 'New bake' }))
-  await page.waitForURL(/\/recipe/)
-  await page.getByText('saved', { exact: true }).waitFor()
-  id = page.url().split('/')[4] ?? ''
+  await baker.openKitchen('9', async () => {
+    await baker.fill('How much is in it', '1400')
+    await baker.fill('Kitchen', '20')
+  })
+  await baker.newBake()
 })
 
 test('five kilos at 20 % levain, 71 % and 2.1 %: the levain’s flour and water are counted', async () => {
@@ -77,8 +60,8 @@ test('a fifth of the flour as a poolish: the true figures stay, and the column s
 
 /** What is made ahead, in every place that tells it. */
 const poolishAt = async () => {
-  const { plan } = (await program.call('GET', `/api/bakes/${id}`)) as Loose
-  const calendar = await (await fetch(`${program.address}/api/bakes/${id}/calendar.ics`)).text()
+  const { plan } = (await baker.program.call('GET', `/api/bakes/${baker.bakeId()}`)) as Loose
+  const calendar = await (await fetch(`${baker.program.address}/api/bakes/${baker.bakeId()}/calendar.ics`)).text()
   const event =
     calendar
       .replace(/\r\n /g, '')
@@ -89,7 +72,7 @@ const poolishAt = async () => {
 
 test('the poolish has its hour in Plan, Today and the calendar, out of the night, and goes along when the mix moves', async () => {
   const { page } = baker
-  await page.goto(`${program.address}/bakes/${id}/plan`)
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/plan`)
   const day = page.getByRole('region', { name: 'The whole day' })
   const told = async () => /(\w{3} \d\d:\d\d) Make the poolish/.exec(plain(await day.innerText()))?.[1] ?? null
   const onPlan = await until(told, (at) => at !== null)
@@ -100,7 +83,7 @@ test('the poolish has its hour in Plan, Today and the calendar, out of the night
   // Mixed at 09:30, twelve hours before it is 21:30 of the evening before, when its baker is up.
   expect((mixMs - begunMs) / millisecondsInHour).toBeCloseTo(12, 1)
   expect(onPlan).toMatch(/21:30$/)
-  await page.goto(`${program.address}/`)
+  await page.goto(`${baker.program.address}/`)
   await page.getByTestId('next').waitFor()
   expect(await baker.room()).toContain('Make the poolish')
 })
@@ -113,7 +96,7 @@ test('when it is due, Today asks for it with its grams, leads to its weighing, a
   await next.waitFor()
   const room = await baker.room()
   expect(room).toMatch(/Make the poolish/)
-  await page.goto(`${program.address}/bakes/${id}/weigh?job=${await lineOfPoolish()}`)
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/weigh?job=${await lineOfPoolish()}`)
   const pour = page.getByTestId('pour')
   for (const [item, grams] of [
     [/White wheat flour/, '1000'],
@@ -124,11 +107,11 @@ test('when it is due, Today asks for it with its grams, leads to its weighing, a
     await baker.fill('What the scale shows', grams)
     await baker.click(page.getByRole('button', { name: /^Poured/ }))
   }
-  await page.goto(`${program.address}/`)
+  await page.goto(`${baker.program.address}/`)
   await page.getByTestId('next').waitFor()
   expect(await baker.room()).not.toContain('Make the poolish')
   console.info(`Percentages and poolish: ${baker.counted()} clicks and fields.`)
 })
 
 const lineOfPoolish = async (): Promise<string> =>
-  ((await program.call('GET', `/api/bakes/${id}`)) as Loose).plan.formula.lines.find((line: Loose) => line.kind === 'pre-ferment').id
+  ((await baker.program.call('GET', `/api/bakes/${baker.bakeId()}`)) as Loose).plan.formula.lines.find((line: Loose) => line.kind === 'pre-ferment').id

@@ -1,35 +1,17 @@
 import { randomUUID } from 'node:crypto'
 import type { Loose } from '../../src/server/testing/testServer'
-import { choose, closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
-import { type Baker, bakerAt } from './baker'
+import { choose, plain, until } from '../support'
+import { practiceBaker } from './baker'
 
 /** By flour: four pieces of 130 g of flour and one of 230 g, at 74, 20 and 2, the levain not counted. */
-let program: Program
-let baker: Baker
-let id: string
-beforeAll(async () => {
-  program = await startProgram()
-  baker = bakerAt((await openWindow()).page, program)
-})
-afterAll(async () => {
-  await closeBrowser()
-  await program.end()
-})
-const bake = async (): Promise<Loose> => program.call('GET', `/api/bakes/${id}`)
+const baker = practiceBaker()
+const { bake } = baker
 const value = (name: string) => baker.page.getByRole('textbox', { name, exact: true }).inputValue()
 
 test('sized by the flour in each piece: what goes into the bowl, and what a piece weighs', async () => {
   const { page } = baker
-  await page.goto(program.address)
-  await baker.take('On the worktop')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '220')
-  await baker.fill('Last fed', '10')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await baker.click(page.getByRole('main').getByRole('button', { name: 'New bake' }))
-  await page.waitForURL(/\/recipe/)
-  await page.getByText('saved', { exact: true }).waitFor()
-  id = page.url().split('/')[4] ?? ''
+  await baker.openKitchen('10', () => baker.fill('How much is in it', '220'))
+  await baker.newBake()
   await choose(page, { name: 'Percentages of' }, { name: 'as written' })
   await choose(page, { name: 'Size the dough by' }, { name: 'flour in each piece' })
   await baker.fill('Number of pieces, size 1', '4')
@@ -56,7 +38,8 @@ test('sized by the flour in each piece: what goes into the bowl, and what a piec
 
 test('cut at the bench: 451 g and four of 255 g', async () => {
   const { page } = baker
-  const note = (event: Loose) => program.call('POST', `/api/bakes/${id}/events`, { id: randomUUID(), happenedAt: '2026-11-26T19:42:00.000Z', ...event })
+  const note = (event: Loose) =>
+    baker.program.call('POST', `/api/bakes/${baker.bakeId()}/events`, { id: randomUUID(), happenedAt: '2026-11-26T19:42:00.000Z', ...event })
   // The levain was built and mixed meanwhile, as the other practices do it by hand.
   for (const [item, grams, more] of [
     ['seed', 20, {}],
@@ -66,7 +49,7 @@ test('cut at the bench: 451 g and four of 255 g', async () => {
     await note({ type: 'pour', item, plannedGrams: grams, weighedGrams: grams, ...more })
   await note({ type: 'band', mixTempC: 24 })
   await note({ type: 'mixed', levainGrams: 150, keepBackGrams: 0 })
-  await page.goto(`${program.address}/bakes/${id}/weigh`)
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/weigh`)
   await page.getByTestId('pour').waitFor()
   const room = await baker.room()
   // 1470 g of dough for 750 g of flour: 1.96 g of dough for each.

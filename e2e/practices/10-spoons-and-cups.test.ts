@@ -1,43 +1,24 @@
 import type { Loose } from '../../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
-import { type Baker, bakerAt } from './baker'
+import { plain, until } from '../support'
+import { practiceBaker } from './baker'
 
 /**
  * No scale at all: a tablespoon of starter, two thirds of a cup of flour and a third of a cup of water for two loaves; judged by bubbles and webbing,
  * without a level. In the kitchen of New York, five hours behind UTC, with metric cups.
  */
-let program: Program
-let baker: Baker
-let id: string
-beforeAll(async () => {
-  program = await startProgram()
-  baker = bakerAt((await openWindow()).page, program)
-})
-afterAll(async () => {
-  await closeBrowser()
-  await program.end()
-})
-const bake = async (): Promise<Loose> => program.call('GET', `/api/bakes/${id}`)
+const baker = practiceBaker()
+const { bake } = baker
 const field = (name: string) => baker.page.getByRole('textbox', { name, exact: true }).inputValue()
 
 test('a kitchen without a scale: half a jar by eye is a guess, and told as one', async () => {
   const { page } = baker
-  await page.goto(program.address)
-  await baker.take('On the worktop')
-  await baker.take('like batter')
-  await baker.take('half of it')
-  await baker.fill('Last fed', '11')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  await baker.openKitchen('11', () => baker.take('half of it'))
   expect(plain(await page.getByRole('region', { name: 'Jars' }).innerText())).toContain('about 240 g')
 })
 
 test('the levain in spoons and cups: each in grams with its doubt', async () => {
   const { page } = baker
-  await baker.click(page.getByRole('main').getByRole('button', { name: 'New bake' }))
-  await page.waitForURL(/\/recipe/)
-  await page.getByText('saved', { exact: true }).waitFor()
-  id = page.url().split('/')[4] ?? ''
+  await baker.newBake()
   await baker.click(page.getByRole('link', { name: /^Levain/ }))
   await baker.take('all three')
   // 15 ml of stirred starter at 1 to 1.1 g/ml.
@@ -55,7 +36,7 @@ test('the levain in spoons and cups: each in grams with its doubt', async () => 
 
 test('spoons and cups at the bench too', async () => {
   const { page } = baker
-  await page.goto(`${program.address}/bakes/${id}/weigh`)
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/weigh`)
   const pour = page.getByTestId('pour')
   for (const [item, measure] of [
     [/^Starter/, '1 tbsp'],
@@ -76,7 +57,7 @@ test('spoons and cups at the bench too', async () => {
 
 test('twelve hours later, judged without a level, it goes into the dough', async () => {
   const { page } = baker
-  await baker.later('2026-11-27T07:42:00.000Z', `/bakes/${id}/watch`)
+  await baker.later('2026-11-27T07:42:00.000Z', `/bakes/${baker.bakeId()}/watch`)
   await page.getByTestId('verdict').waitFor()
   await baker.take('many')
   await baker.take('domed')

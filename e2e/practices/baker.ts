@@ -1,9 +1,11 @@
 import type { Locator, Page } from 'playwright-core'
-import { type Program, plain } from '../support'
+import type { Loose } from '../../src/server/testing/testServer'
+import { closeBrowser, openWindow, type Program, plain, startProgram } from '../support'
 
-/** A baker at work: what they click and type is counted, as it would tire them. */
+/** A baker at work in an empty kitchen of their own: what they click and type is counted, as it would tire them. */
 export interface Baker {
   readonly page: Page
+  readonly program: Program
   /** Presses a button, follows a link, takes a chip. */
   click(what: Locator): Promise<void>
   /** Takes what says just these words. */
@@ -14,16 +16,41 @@ export interface Baker {
   hour(label: string, hour: string): Promise<void>
   /** Clicks and fields since it was asked last. */
   counted(): number
+  /** Opens a kitchen with a starter like batter on the worktop, which was fed that many hours ago. @param more answers the rest */
+  openKitchen(hoursAgo: string, more: () => Promise<void>): Promise<void>
+  /** Begins a new bake from Today. */
+  newBake(): Promise<void>
+  /** The bake that was begun last, or is open. */
+  bake(): Promise<Loose>
+  /** Its id, from the address of the window. */
+  bakeId(): string
   /** Moves the kitchen's clock, and looks at a page anew. @param path left out: the page that is open */
   later(iso: string, path?: string): Promise<void>
   /** All that the open room says. */
   room(): Promise<string>
 }
 
-export function bakerAt(page: Page, program: Program): Baker {
+/** The baker of a test file, who opens the program before it and leaves after it. The kitchen lies in New York, five hours behind UTC. */
+export function practiceBaker(): Baker {
+  let program: Program
+  let page: Page
   let count = 0
-  return {
-    page,
+  let id = ''
+  beforeAll(async () => {
+    program = await startProgram()
+    page = (await openWindow()).page
+  })
+  afterAll(async () => {
+    await closeBrowser()
+    await program.end()
+  })
+  const baker: Baker = {
+    get page() {
+      return page
+    },
+    get program() {
+      return program
+    },
     async click(what) {
       count++
       await what.click()
@@ -45,6 +72,25 @@ export function bakerAt(page: Page, program: Program): Baker {
       count = 0
       return all
     },
+    async openKitchen(hoursAgo, more) {
+      await page.goto(program.address)
+      await baker.take('On the worktop')
+      await baker.take('like batter')
+      await baker.fill('Last fed', hoursAgo)
+      await more()
+      await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
+      await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+    },
+    async newBake() {
+      await baker.click(page.getByRole('main').getByRole('button', { name: 'New bake' }))
+      await page.waitForURL(/\/recipe/)
+      await page.getByText('saved', { exact: true }).waitFor()
+    },
+    bake: async () => program.call('GET', `/api/bakes/${baker.bakeId()}`),
+    bakeId() {
+      id = /\/bakes\/([0-9a-f-]{36})/.exec(page.url())?.[1] ?? id
+      return id
+    },
     async later(iso, path) {
       await program.moveClock(iso)
       if (path === undefined) await page.reload()
@@ -52,4 +98,5 @@ export function bakerAt(page: Page, program: Program): Baker {
     },
     room: async () => plain(await page.locator('main').innerText())
   }
+  return baker
 }

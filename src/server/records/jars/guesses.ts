@@ -22,7 +22,8 @@ export async function guessesOf({ models, transaction }: Work): Promise<Map<stri
     guessed.map(({ jarId, guesses }) => {
       const fed = has(jarId, 'feed')
       const weighed = fed || has(jarId, 'weighing')
-      return [jarId, guesses.filter((guess) => (guess === 'grams' ? !weighed : guess === 'lastFedAt' ? !fed : true))]
+      // A feed is told in grams: what of the old is left in it hardly counts.
+      return [jarId, guesses.filter((guess) => (guess === 'grams' ? !weighed : !fed))]
     })
   )
 }

@@ -106,14 +106,14 @@ test('it cannot have been fed after what was done with it, nor have held less th
   expect((await jar()).line.parents[0].line.startedAt).toBe(ago(30))
 })
 
-test('a weighing ends the guess of how much, a feed that of when; taken back, it is a guess again', async () => {
-  await begin()
+test('a weighing ends the guess of how much, a feed all of them; taken back, it is a guess again', async () => {
+  await begin({ guesses: ['grams', 'hydration', 'lastFedAt'] })
   const { id } = await jar()
   const weighing = testId()
   await server.send('POST', `/api/jars/${id}/weighings`, { id: weighing, happenedAt: TEST_NOW, grams: 143 })
-  expect((await jar()).guesses).toEqual(['lastFedAt'])
+  expect((await jar()).guesses).toEqual(['hydration', 'lastFedAt'])
   await server.send('POST', `/api/jars/${id}/undo`, { id: testId(), happenedAt: TEST_NOW, undoes: weighing })
-  expect((await jar()).guesses).toEqual(['grams', 'lastFedAt'])
+  expect((await jar()).guesses).toEqual(['grams', 'hydration', 'lastFedAt'])
   await feed(ago(1))
   expect((await jar()).guesses).toEqual([])
 })
