@@ -10,8 +10,16 @@ import rows from '../../parts/cards/Rows.module.css'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { useOnce } from '../../parts/useOnce'
 
-/** What can be taken back from here; where something stands on it, the server says so. */
-const TAKEN_BACK_HERE: readonly JarEvent['type'][] = ['feed', 'moved', 'split', 'weighing', 'look']
+/** What can be taken back at any time, and what only while nothing of its kind has come after it. */
+const ALWAYS: readonly JarEvent['type'][] = ['weighing', 'look']
+const WHILE_LAST: readonly JarEvent['type'][] = ['feed', 'moved', 'split']
+
+/** The events that can be taken back from here. @param events newest first */
+function takenBackFrom(events: readonly JarEvent[]): ReadonlySet<string> {
+  const stand = events.filter((event) => !event.undone)
+  const last = stand.find((event) => WHILE_LAST.includes(event.type))
+  return new Set(stand.filter((event) => event === last || ALWAYS.includes(event.type)).map((event) => event.id))
+}
 
 /** What happened to a jar, newest first, page by page. */
 export function JarHistory({ jar, now, onCorrect }: { jar: Jar; now: number; onCorrect: () => void }) {
@@ -22,6 +30,7 @@ export function JarHistory({ jar, now, onCorrect }: { jar: Jar; now: number; onC
   const { events, error, more } = useJarHistory(jar)
   if (error !== undefined && events === undefined) return <Note tone="care">{JAR_HISTORY.whatHappenedToCouldNot(jar.name, error.message)}</Note>
   if (events === undefined) return <Skeleton height={160} />
+  const takenBack = takenBackFrom(events)
   return (
     <Card title={JAR_HISTORY.whatHappened}>
       <ul className={rows.rows} data-testid="history">
@@ -31,7 +40,7 @@ export function JarHistory({ jar, now, onCorrect }: { jar: Jar; now: number; onC
             <span>
               {eventWords(event, format)}
               {event.undone && JAR_HISTORY.takenBack}{' '}
-              {!event.undone && TAKEN_BACK_HERE.includes(event.type) && (
+              {takenBack.has(event.id) && (
                 <Button
                   size="compact-sm"
                   variant="subtle"
