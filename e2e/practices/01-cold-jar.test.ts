@@ -108,9 +108,14 @@ test('Today says what to do first, and each step comes in its time until the lev
     await baker.click(page.getByRole('button', { name: /^Poured/ }))
   }
   await page.getByTestId('set-band').waitFor()
+  // The mark is forgotten for forty minutes: the levain was still mixed when its last flour went in.
+  const pouredAt = (await bake()).events.findLast((e: Loose) => e.type === 'pour').happenedAt
+  await baker.later(new Date(Date.parse(pouredAt) + 40 * 60_000).toISOString())
+  await page.getByTestId('set-band').waitFor()
   await baker.click(page.getByRole('button', { name: 'The level is marked' }))
   await page.getByTestId('verdict').waitFor()
   const { events } = await bake()
+  expect(events.find((e: Loose) => e.type === 'band').happenedAt).toBe(pouredAt)
   expect(events.filter((e: Loose) => e.type === 'pour').map((e: Loose) => [e.item, e.weighedGrams])).toEqual([
     ['seed', 45],
     ['water', 120],
