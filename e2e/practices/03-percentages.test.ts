@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Loose } from '../../src/server/testing/testServer'
-import { plain, until } from '../support'
+import { choose, plain, until } from '../support'
 import { practiceBaker } from './baker'
 
 /**
@@ -86,6 +86,22 @@ test('the poolish has its hour in Plan, Today and the calendar, out of the night
   await page.goto(`${baker.program.address}/`)
   await page.getByTestId('next').waitFor()
   expect(await baker.room()).toContain('Make the poolish')
+})
+
+test('what the wished hour means changes, and the plan stays', async () => {
+  const { page } = baker
+  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/plan`)
+  const { plan: before } = await baker.bake()
+  for (const [kind, words] of [
+    ['eat', /cut/i],
+    ['mix', 'Dough mixed at']
+  ] as const) {
+    await choose(page, { name: 'What should be ready' }, { name: words })
+    const { plan } = await until(baker.bake, ({ plan: p }) => p.bread?.kind === kind)
+    // To the five minutes in which hours are told.
+    expect(Math.abs(Date.parse(plan.mixAt) - Date.parse(before.mixAt))).toBeLessThanOrEqual(150_000)
+    if (kind === 'mix') expect(plan.bread.at).toBe(plan.mixAt)
+  }
 })
 
 test('when it is due, Today asks for it with its grams, leads to its weighing, and it is no step any more', async () => {
