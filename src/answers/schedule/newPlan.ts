@@ -59,8 +59,8 @@ function firstFormula(jar: Jar, kitchen: Kitchen): Formula {
 
 /** Bread that is wanted. */
 export interface FirstWish {
-  /** Out of the oven at, ms; null: not said. */
-  readonly outMs: number | null
+  /** Out of the oven at, ms. */
+  readonly outMs: number
   readonly loaves: number
 }
 
@@ -128,9 +128,8 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
     bread: null,
     pins: []
   })
-  const outMs = wish?.outMs ?? null
-  const wishedFor = (plan: Plan): Plan => (outMs === null ? plan : { ...plan, ...wished(plan, outMs, cultures, stocked, nowMs) })
-  const mixes = outMs === null ? days : [outMs]
+  const wishedFor = (plan: Plan): Plan => (wish === undefined ? plan : { ...plan, ...wished(plan, wish.outMs, cultures, stocked, nowMs) })
+  const mixes = wish === undefined ? days : [wish.outMs]
   const begins = (plan: Plan) => planBegins(plan, cultures, stocked, nowMs) ?? Number.NEGATIVE_INFINITY
   const all = mixes.flatMap((mixAt) => FIRST_RATIOS.map((ratio) => () => wishedFor(at(mixAt, ratio))))
   let inTime: Plan | null = null
@@ -141,7 +140,7 @@ export function newPlan(jar: Jar, cultures: Cultures, stocked: Stocked, nowMs: n
     inTime ??= plan
     if (awakeAt(kitchen, first) === first) return plan
   }
-  return inTime ?? wishedFor(at(outMs ?? days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * millisecondsInHour, sure(FIRST_RATIOS[0])))
+  return inTime ?? wishedFor(at(wish?.outMs ?? days[1] ?? nowMs + 2 * LEAST_AHEAD_HOURS * millisecondsInHour, sure(FIRST_RATIOS[0])))
 }
 
 /** A plan for bread that is out of the oven at a moment. */

@@ -94,3 +94,16 @@ test('without a dough’s day there is nothing to search', () => {
   const bare = { ...plan, course: null }
   expect(planProblemOf(bake, bare, solvePlan(bare, cultures, stocked, now), wish, cultures, stocked, now, [])).toBeNull()
 })
+
+test('a first build yields the starter of the amounts that were given, however much they make', () => {
+  const given = { kind: 'amounts', seed: 55, flour: 150, water: 150 } as const
+  const wished = { ...plan, build: { ...plan.build, by: given } }
+  const { problem } = asked(8, wished)
+  const ways = offerPlans(problem, findPlans(withRoom(problem)), UNKNOWN_JAR).map((offer) => offer.plan)
+  const taken = ways.map((way) => takePlan(wished, problem, way, kitchen))
+  expect(taken.map(({ build }) => build?.by)).toEqual(ways.map(() => given))
+  const first = taken.flatMap(({ before }) => before ?? []).filter(({ kind }) => kind === 'first build')
+  expect(first.length).toBeGreaterThan(0)
+  // 55 g, and the 5 g that stick at least.
+  for (const { seedGrams, flourGrams, waterGrams } of first) expect(Math.abs(seedGrams + flourGrams + waterGrams - 60)).toBeLessThanOrEqual(2)
+})

@@ -180,7 +180,7 @@ function beforeOf(
 /** What a first build is made of, so that it yields the seed of the last one. */
 function firstBuildMasses({ build }: PlanProblem, flourPerSeed: number, lastRatio: number): { seed: number; flour: number; water: number } {
   const { levain } = build
-  const last = sourceLevain(atRatio(build, lastRatio).levain)
+  const last = sourceLevain(levain.by.kind === 'amounts' ? levain : atRatio(build, lastRatio).levain)
   const totalGrams = levainNeeded([last.ok ? last.value.fromJarGrams : 0], 0).total
   const solved = solveBuild({ totalGrams, hydration: levain.hydration, seedHydration: levain.jar.hydration, by: { kind: 'ratio', flourPerSeed } })
   const seed = totalGrams / (1 + flourPerSeed * (1 + levain.hydration))

@@ -130,3 +130,23 @@ test('a fridge that turns out to be warmer was warmer all along; one that was me
   await put(3)
   expect((await jar()).line.stays[0].tempC).toBe(7)
 })
+
+test('it may turn out to be free of gluten before anything was made of it; once fed with wheat, never', async () => {
+  await begin({ stands: 'room', lastFedAt: ago(30) })
+  const free = { flour: 'gluten-free', culture: 'gluten-free' }
+  expect((await correct(free)).body).toMatchObject(free)
+  await correct({ flour: 'white wheat', culture: 'white wheat' })
+  await feed(ago(10))
+  const refused = await correct(free)
+  expect([refused.status, refused.body.error.code]).toEqual([409, 'gluten guard'])
+  expect(await jar()).toMatchObject({ flour: 'white wheat', culture: 'white wheat' })
+})
+
+test('what its baker has made of it since stays when only its grams are corrected', async () => {
+  await begin()
+  const { id, version, name, keepMinimumGrams } = await jar()
+  const feedOf = [{ ingredientId: 'rye', share: 1 }]
+  await server.send('PUT', `/api/jars/${id}`, { version, jar: { name, culture: 'rye', flour: 'rye', feed: feedOf, vesselId: null, keepMinimumGrams } })
+  await correct({ grams: 150 })
+  expect(await jar()).toMatchObject({ culture: 'rye', flour: 'rye', feed: feedOf, grams: 150 })
+})

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { Op } from 'sequelize'
 import type { z } from 'zod'
 import { type JarTold, type jarCorrectionSchema, type jarOpeningSchema, jarToldSchema, type Kitchen, toldToWire } from '../../../contract'
-import { cultureOf, gramsOfBlend, type LedgerEntry, toMilligrams, transfer, usualFeed } from '../../../core'
+import { cultureOf, FLOURS, gramsOfBlend, type LedgerEntry, toMilligrams, transfer, usualFeed } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
 import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain } from '../../db/rows'
@@ -120,12 +120,31 @@ async function openedAs(work: Work, row: JarRow): Promise<Opened> {
   if (batch === undefined || parent === undefined) throw notFound(THINGS.entry)
   const [stay] = await staysOf(work, batchId)
   const { flour, startedAtMs } = batch
-  const rest = { grams, begun, flour, hydration: parent.hydration, flourPerSeed: null, guesses: [] }
+  const rest = { grams, begun, culture: row.culture, flour, hydration: parent.hydration, flourPerSeed: null, guesses: [] }
   return { told: { ...rest, lastFedAt: Number(startedAtMs), placeId: stay?.placeId ?? row.placeId }, batchId }
 }
 
 /** What a jar was told to be when it came. */
 export const toldOfJar = async (work: Work, jarId: string) => ({ told: toldToWire((await openedAs(work, await jarRow(work, jarId))).told) })
+
+/** A jar is told free of gluten, or not, only while nothing was made of it, and no flour it is fed brings gluten in. */
+async function guardCorrected(work: Work, row: JarRow, before: JarTold, told: JarTold, isUsed: boolean): Promise<void> {
+  if (FLOURS[before.flour].gluten === FLOURS[told.flour].gluten) return
+  if (isUsed)
+    throw new Problem(
+      409,
+      'gluten guard',
+      FLOURS[before.flour].gluten ? REFUSE_JARS.hasLivedOnGlutenAnd(row.name) : REFUSE_JARS.keptFreeGlutenAndStays(row.name),
+      {
+        fields: { flour: REFUSE_JARS.startNewCultureForThis }
+      }
+    )
+  await guardGluten(
+    work,
+    { name: row.name, flour: told.flour },
+    (row.feed ?? []).map((part) => part.ingredientId)
+  )
+}
 
 /**
  * Corrects what a jar was told to be when it came. All that was made from it since follows, and what it holds now is as much more or less.
@@ -147,6 +166,7 @@ export async function correctJar(work: Work, jarId: string, { told, ...note }: z
   const first = Math.min(...used.map((one) => Number(plain(one).startedAtMs)), ...later.map((one) => one.fromMs))
   if (told.lastFedAt >= first)
     throw new Problem(400, 'before the feed', REFUSE_JARS.somethingHappenedBefore(row.name), { fields: { lastFedAt: REFUSE_JARS.giveEarlierTime } })
+  await guardCorrected(work, row, before.told, told, children.length > 0)
   const more = toMilligrams(told.grams) - toMilligrams(before.told.grams)
   if ((await balanceOf(work, `jar:${jarId}`)) + more < 0)
     throw new Problem(409, 'cannot be', REFUSE_JARS.moreWasTakenOut(row.name), { fields: { grams: REFUSE_JARS.giveMoreGrams } })
@@ -155,8 +175,10 @@ export async function correctJar(work: Work, jarId: string, { told, ...note }: z
   await addLineage(work, before.batchId, parents, [stay, ...later])
   await models.batchParents.update({ hydration: told.hydration, flour: told.flour }, { where: { parentBatchId: before.batchId }, transaction })
   const isFirst = row.currentBatchId === before.batchId
+  // What a program or its baker has made of the jar since stays, unless this is what is corrected.
+  const changed = { ...(culture === cultureTold(before.told) ? {} : { culture }), ...(told.flour === before.told.flour ? {} : { flour: told.flour }) }
   await models.jars.update(
-    { culture, flour: told.flour, version: row.version + 1, ...(isFirst && later.length === 0 ? { placeId: told.placeId } : {}) },
+    { ...changed, version: row.version + 1, ...(isFirst && later.length === 0 ? { placeId: told.placeId } : {}) },
     { where: { id: jarId }, transaction }
   )
   const entries = more >= 0 ? transfer('outside', `jar:${jarId}`, more) : transfer(`jar:${jarId}`, 'outside', -more)

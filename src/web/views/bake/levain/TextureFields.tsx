@@ -1,5 +1,6 @@
 import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { STARTER_TEXTURES } from '../../../../answers'
 import { type BuildPlan, POSSIBLE, type SolvedLevain } from '../../../../core'
 import { TEXTURE_FIELDS } from '../../../../words/screens/levain'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
@@ -9,9 +10,9 @@ import classes from '../BakeSheet.module.css'
 
 /** Textures with their usual hydration. */
 const TEXTURES = [
-  { value: '0.5', label: TEXTURE_FIELDS.stiff },
-  { value: '0.7', label: TEXTURE_FIELDS.thick },
-  { value: '1', label: TEXTURE_FIELDS.liquid },
+  { value: String(STARTER_TEXTURES.stiff), label: TEXTURE_FIELDS.stiff },
+  { value: String(STARTER_TEXTURES.thick), label: TEXTURE_FIELDS.thick },
+  { value: String(STARTER_TEXTURES.liquid), label: TEXTURE_FIELDS.liquid },
   { value: '2', label: TEXTURE_FIELDS.wetRye }
 ]
 
