@@ -1,37 +1,10 @@
 import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text } from '@mantine/core'
 import { millisecondsInMinute } from 'date-fns/constants'
-import { type ReactNode, useMemo, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import {
-  beliefIn,
-  FEED_WAYS,
-  type FeedAmounts,
-  type FeedDraft,
-  type FeedFigures,
-  type FeedWay,
-  feedFigures,
-  firstDraft,
-  howItIs,
-  LATER,
-  minuteOf
-} from '../../../answers'
+import { beliefIn, FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedWay, feedFigures, firstDraft, howItIs, LATER, minuteOf } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
-import {
-  glutenInto,
-  gramsOfBlend,
-  HOTTEST_WATER_C,
-  isCold,
-  isHungry,
-  type JarCondition,
-  type JarParameters,
-  POSSIBLE,
-  pHAfter,
-  pourManner,
-  pourOrder,
-  ratioOf,
-  STARTER_DENSITY,
-  WATER_DENSITY
-} from '../../../core'
+import { glutenInto, gramsOfBlend, HOTTEST_WATER_C, isCold, isHungry, type JarCondition, type JarParameters, pHAfter, pourManner } from '../../../core'
 import { tellCondition, whenWords } from '../../../words'
 import { FEED_SHEET } from '../../../words/screens/parts-feed'
 import { useCultures } from '../../data/beliefs'
@@ -48,6 +21,7 @@ import { PlaceSelect } from '../fields/PlaceSelect'
 import { QuantityField } from '../fields/QuantityField'
 import { WhenField } from '../fields/WhenField'
 import { PhField } from '../weigh/PhField'
+import { FeedAmountFields, FeedInGrams } from './FeedAmountFields'
 import classes from './FeedSheet.module.css'
 import { InVessel } from './InVessel'
 import { NOTHING_OUT, type TakenOut, TakeOut, takenOut } from './TakeOut'
@@ -55,7 +29,6 @@ import { WakeUp } from './WakeUp'
 import { WeighFeed } from './WeighFeed'
 import { WeighJar } from './WeighJar'
 
-const GRAMS = [1, POSSIBLE.grams[1]] as const
 /** Below this ratio there is much old starter for little food. */
 const MEAN_RATIO = 1
 const HOTTEST_ASKED_C = 60
@@ -170,7 +143,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
         onChange={(v) => choose(v)}
         data={FEED_WAYS.map((way) => ({ value: way, label: FEED_SHEET.by(way) }))}
       />
-      <Amounts jar={jar} draft={draft} there={there} edit={edit} />
+      <FeedAmountFields jar={jar} draft={draft} there={there} edit={edit} />
       {draft.by !== 'cups' && (draft.trimGrams > 0 || jar.culture === 'stiff' || jar.culture === 'stiff under water') && (
         <SimpleGrid cols={{ base: 2, xs: 3 }}>
           <QuantityField
@@ -198,7 +171,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           {FEED_SHEET.onlyAreLeftToKeep(format.mass(Math.max(there - draft.trimGrams, 0)), out.grams > 0 ? FEED_SHEET.onceAreOut(format.mass(out.grams)) : '')}
         </Note>
       )}
-      {figures !== null && <Told jar={jar} figures={figures} />}
+      {figures !== null && <FeedInGrams jar={jar} figures={figures} />}
       {figures !== null && figures.flourGrams < MEAN_RATIO * figures.keepGrams && <Note tone="care">{FEED_SHEET.thatMuchOldStarterFor}</Note>}
       <Text c="dimmed">
         {discarded > 0.05 ? FEED_SHEET.goesToDiscardPotKept(format.mass(discarded)) : FEED_SHEET.nothingDiscarded}
@@ -276,142 +249,6 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       </div>
     </Stack>
   )
-}
-
-/** How much is kept and fed, in the way it is told. */
-function Amounts({ jar, draft, there, edit }: { jar: Jar; draft: FeedDraft; there: number; edit: (patch: Partial<FeedDraft>) => void }) {
-  const { pantry } = useKitchen()
-  const keep = (
-    <QuantityField
-      key="keep"
-      kind="mass"
-      label={FEED_SHEET.keep}
-      value={draft.keepGrams}
-      range={[1, Math.max(there, 1)]}
-      density={STARTER_DENSITY.stirred}
-      what={FEED_SHEET.whatKept}
-      onCommit={(keepGrams) => edit({ keepGrams })}
-    />
-  )
-  if (draft.by === 'ratio') {
-    return (
-      <SimpleGrid cols={{ base: 2, xs: 3 }}>
-        {keep}
-        <QuantityField
-          kind="parts"
-          label={FEED_SHEET.flourToOneKept}
-          value={draft.ratio}
-          range={POSSIBLE.flourPerSeed}
-          what={FEED_SHEET.ratio}
-          onCommit={(ratio) => edit({ ratio })}
-        />
-        <QuantityField
-          kind="percent"
-          label={FEED_SHEET.hydrationThen}
-          value={draft.hydration}
-          range={POSSIBLE.levainHydration}
-          onCommit={(hydration) => edit({ hydration })}
-        />
-      </SimpleGrid>
-    )
-  }
-  if (draft.by === 'grams') {
-    return (
-      <SimpleGrid cols={{ base: 2, xs: 3 }}>
-        {keep}
-        {freshInOrder(
-          jar,
-          <QuantityField
-            key="flour"
-            kind="mass"
-            label={FEED_SHEET.flour}
-            value={draft.flourGrams}
-            density={pantry.get(draft.feed[0]?.ingredientId ?? '')?.density}
-            range={GRAMS}
-            onCommit={(flourGrams) => edit({ flourGrams })}
-          />,
-          <QuantityField
-            key="water"
-            kind="mass"
-            label={FEED_SHEET.water2}
-            value={draft.waterGrams}
-            density={WATER_DENSITY}
-            range={GRAMS}
-            onCommit={(waterGrams) => edit({ waterGrams })}
-          />
-        )}
-      </SimpleGrid>
-    )
-  }
-  return (
-    <SimpleGrid cols={{ base: 2, xs: 3 }}>
-      <QuantityField
-        kind="parts"
-        label={FEED_SHEET.keepTablespoons}
-        value={draft.spoons}
-        range={[0.25, 40]}
-        what={FEED_SHEET.spoons}
-        onCommit={(spoons) => edit({ spoons })}
-      />
-      {freshInOrder(
-        jar,
-        <QuantityField
-          key="flour"
-          kind="parts"
-          label={FEED_SHEET.flourCups}
-          value={draft.flourCups}
-          range={[0.06, 20]}
-          what={FEED_SHEET.cupsFlour}
-          onCommit={(flourCups) => edit({ flourCups })}
-        />,
-        <QuantityField
-          key="water"
-          kind="parts"
-          label={FEED_SHEET.waterCups}
-          value={draft.waterCups}
-          range={[0.06, 20]}
-          what={FEED_SHEET.cupsWater}
-          onCommit={(waterCups) => edit({ waterCups })}
-        />
-      )}
-    </SimpleGrid>
-  )
-}
-
-/** The feed in grams. */
-function Told({ jar, figures }: { jar: Jar; figures: FeedFigures }) {
-  const { format } = useKitchen()
-  const { keepGrams, flourGrams, waterGrams, ranges, hydration } = figures
-  return (
-    <>
-      <Figures>
-        {freshInOrder(
-          jar,
-          <Figure key="flour" value={format.mass(flourGrams)} name={FEED_SHEET.flour2} />,
-          <Figure key="water" value={format.mass(waterGrams)} name={FEED_SHEET.water3} />
-        )}
-        <Figure value={ratioOf({ seed: keepGrams, flour: flourGrams, water: waterGrams })} name={FEED_SHEET.keptFlourWater} />
-        <Figure value={format.mass(keepGrams + flourGrams + waterGrams)} name={FEED_SHEET.thenInJar(format.percent(hydration, 0))} />
-      </Figures>
-      {ranges !== null && (
-        <Text c="dimmed">
-          {FEED_SHEET.toKeptToFlourCups(
-            format.massFigure(ranges.keep.least),
-            format.mass(ranges.keep.most),
-            format.massFigure(ranges.flour.least),
-            format.mass(ranges.flour.most),
-            (ranges.flour.least / ranges.keep.most).toFixed(1),
-            (ranges.flour.most / ranges.keep.least).toFixed(1)
-          )}
-        </Text>
-      )}
-    </>
-  )
-}
-
-/** Flour and water in the order in which this culture gets them. */
-function freshInOrder(jar: Jar, flour: ReactNode, water: ReactNode): ReactNode[] {
-  return pourOrder(pourManner(jar.hydration, jar.flour)).flatMap((item) => (item === 'flour' ? [flour] : item === 'water' ? [water] : []))
 }
 
 /** What comes of a feed. */
