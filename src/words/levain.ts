@@ -3,6 +3,10 @@ import type { LevainSource, PercentageBase, PourItem, School } from '../core'
 /** How the starter comes into the levain, and what that means. */
 export const SOURCE_WORDS: Readonly<Record<LevainSource, { readonly name: string; readonly says: string }>> = {
   'separate build': { name: 'separate levain', says: 'Some of the starter goes into a levain in a bowl of its own; the jar is fed separately.' },
+  'as it is': {
+    name: 'use it as it is',
+    says: 'Ripe starter is weighed straight into the dough. Nothing is built; the jar keeps the rest.'
+  },
   'straight from the jar': {
     name: 'build it in the jar',
     says: 'The jar itself is fed large enough for the dough. What is not needed goes to the discard pot first, and what the dough leaves is the new jar.'

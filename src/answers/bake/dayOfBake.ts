@@ -1,6 +1,7 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Kitchen, Plan } from '../../contract'
 import {
+  asUsed,
   type BakeDough,
   type BakeState,
   type BatchLine,
@@ -84,7 +85,7 @@ export function doughOf(
   const { state } = bake
   const dough = doughLine(
     doughAsWeighed(state, plan, solved.dough.value),
-    { line, hydration: plan.build.hydration, flour: mainKind(contentsOf(line).flours) },
+    { line, hydration: asUsed(plan.build, contentsOf(line).hydration).hydration, flour: mainKind(contentsOf(line).flours) },
     {
       mixAtMs: mixMs,
       mixTempC: state.mixed?.mixTempC ?? doughMixOf(plan, solved, state, kitchen) ?? mixTempC,
@@ -183,12 +184,20 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
   }
 }
 
-/** What the work for a plan begins with: its own build, stages that grow its starter, and feeds and builds before it. */
-export const beginningOf = ({ before }: Pick<Plan, 'before'>, solved: SolvedBake | null): Pick<StepFacts, 'startMs' | 'growMs' | 'before'> => ({
-  startMs: solved?.build?.timed.startMs ?? null,
-  growMs: (solved?.build?.ladder ?? []).map((stage) => stage.startMs),
-  before: before.map(({ id, kind, at }) => ({ id, kind, atMs: at }))
-})
+/** What the work for a plan begins with: its own build, or the mix where its starter is used as it is, stages that grow it, and feeds and builds before it. */
+export const beginningOf = (
+  { before, build, mixAt }: Pick<Plan, 'before' | 'build' | 'mixAt'>,
+  solved: SolvedBake | null
+): Pick<StepFacts, 'startMs' | 'growMs' | 'before' | 'asItIs'> => {
+  const asItIs = build.source === 'as it is'
+  const startMs = solved?.build?.timed.startMs ?? null
+  return {
+    asItIs,
+    startMs: startMs !== null && asItIs ? mixAt : startMs,
+    growMs: (solved?.build?.ladder ?? []).map((stage) => stage.startMs),
+    before: before.map(({ id, kind, at }) => ({ id, kind, atMs: at }))
+  }
+}
 
 /**
  * When the work for a levain begins, or goes on: the first feed, stage or pour that is still to come, ms.

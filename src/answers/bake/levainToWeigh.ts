@@ -1,5 +1,6 @@
 import type { Jar, Kitchen, Plan } from '../../contract'
 import {
+  asUsed,
   type BakeDough,
   type BakeProblem,
   type BakeState,
@@ -47,9 +48,9 @@ export function doughToWeigh(
  * @returns the weights, or why the plan cannot be
  */
 export function levainToWeigh(plan: Pick<Plan, 'formula' | 'target' | 'build'>, seedHydration: number, weighing: Weighing): Result<PlanWeights, BakeProblem> {
-  const { build } = plan
+  const build = asUsed(plan.build, seedHydration)
   const { kitchen, pantry } = weighing
-  const dough = doughToWeigh(plan, weighing)
+  const dough = doughToWeigh({ ...plan, build }, weighing)
   if (!dough.ok) return dough
   const kinds = kindsOfBlend(build.flours, pantry)
   if (kinds === null) return { ok: false, problem: { code: 'levain flour missing', values: {} } }

@@ -63,7 +63,7 @@ export function fitWindow({ opens, closes }: Pick<Forecast, 'opens' | 'closes'>,
     : null
 }
 
-/** A levain on its way, with what was seen of it. */
+/** A levain on its way, with what was seen of it; starter that is used as it is was judged in its jar. */
 export interface ReadyQuestion {
   /** As it was mixed. */
   readonly line: BatchLine
@@ -81,7 +81,7 @@ export const minuteOf = (ms: number) => Math.floor(ms / millisecondsInMinute) * 
 /** What is asked of a bake's levain at a moment; null where none is on its way. */
 export function readyQuestion(bake: Bake, belief: JarBelief, nowMs: number): ReadyQuestion | null {
   const { line, plan, state } = bake
-  if (line === null || state.band === null || state.mixed !== null) return null
+  if (line === null || state.band === null || state.mixed !== null || plan.build.source === 'as it is') return null
   const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
   const marks = state.marks.map((m) => ({ hours: hoursAt(m.atMs), rise: m.rise, signs: m.signs, explained: m.explained }))
   return { line, marks, hours: hoursAt(minuteOf(nowMs)), school: plan.school, belief }

@@ -55,7 +55,7 @@ export const busyAhead = (kitchen: Kitchen, others: readonly Claim[], nowMs: num
 /**
  * What a search is asked for a bake.
  * @param others what else goes on in the kitchen
- * @returns null while there is no levain or no dough to plan
+ * @returns null while there is no levain or no dough to plan, and where starter is used as it is: there is no build to look for
  */
 export function planProblemOf(
   bake: Pick<Bake, 'ingredients' | 'state'>,
@@ -67,6 +67,7 @@ export function planProblemOf(
   nowMs: number,
   others: readonly Claim[]
 ): PlanProblem | null {
+  if (plan.build.source === 'as it is') return null
   const { kitchen, pantry } = stocked
   // The jar as it stands: what an earlier plan would have fed it does not count.
   const bare = plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs)

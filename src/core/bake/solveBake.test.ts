@@ -240,3 +240,27 @@ test('water as it is tells the mix, and is what that mix asks for', () => {
   expect(mixTempC).toBeCloseTo(expected, 2)
   expect(solveBake({ ...wish, mixTempC }, jar, kitchen, now).build?.water?.tempC).toBeCloseTo(25, 1)
 })
+
+test('starter used as it is: the jar’s own water counts, and its hours since its feed are told', () => {
+  const stiff: SeedJar = { ...jar, grams: 420, hydration: 0.5, line: { ...jar.line, flours: { 'white wheat': 200 }, waterGrams: 100 } }
+  const at = (mixAtMs: number, grams = 420) =>
+    solveBake({ ...wish, mixAtMs, build: { ...build, source: 'as it is', hydration: 1, salt: 0.02 } }, { ...stiff, grams }, kitchen, now)
+  const { dough, build: levain, problem } = at(fed + 8 * millisecondsInHour)
+  expect(problem).toBeNull()
+  if (!dough.ok || levain === null) throw new Error('The dough cannot be.')
+  const { weigh, exact } = dough.value
+  expect(levain.steps).toEqual([expect.objectContaining({ item: 'seed', grams: weigh.levainGrams })])
+  expect(levain.jarAfterGrams).toBeCloseTo(420 - levain.needGrams, 9)
+  // Two thirds of a starter of 50 % are flour: that much of the whole dough’s flour is not added.
+  const inLevain = exact.lines.find((l) => l.kind === 'levain')?.composition
+  expect(inLevain?.flour).toBeCloseTo(2 / 3, 9)
+  expect(inLevain?.salt).toBe(0)
+  expect(levain.timed.startMs).toBe(fed)
+  const codes = (mixAtMs: number, grams?: number) => at(mixAtMs, grams).warnings.map((w) => w.code)
+  expect(codes(fed + 1 * millisecondsInHour)).toContain('not ripe yet')
+  expect(codes(fed + 60 * millisecondsInHour)).toContain('past its best')
+  const best = fed + levain.timed.fitHours * millisecondsInHour
+  expect(codes(best)).not.toEqual(expect.arrayContaining(['not ripe yet']))
+  expect(codes(best)).not.toEqual(expect.arrayContaining(['past its best']))
+  expect(codes(best, 100)).toContain('jar too small')
+})

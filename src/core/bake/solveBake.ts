@@ -4,7 +4,7 @@ import { type FitVessel, type JarFit, jarFit, smallestThatFits } from '../build/
 import { MOST_GROWTH } from '../build/ladder'
 import type { PourManner, PourStep } from '../build/pourOrder'
 import { type BuildMeasure, levainComposition } from '../build/solveBuild'
-import type { LevainSource, LevainWish, SourcedLevain } from '../build/source'
+import { type LevainSource, type LevainWish, type SourcedLevain, sourceLevain } from '../build/source'
 import { blendWater, HEAT, HOTTEST_WATER_C, levainHeat, mixTemperature, type WarmPart, type WaterBlend, waterTemperature } from '../build/waterTemperature'
 import { kindsOfBlend, ownTraitsOfBlend } from '../dough/blend'
 import type { Formula, Target } from '../dough/formula'
@@ -14,7 +14,7 @@ import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT,
 import { roundDough, type WeighedDough } from '../dough/roundDough'
 import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solveFormula'
 import { FLOURS, type FlourKind } from '../ferment/flours'
-import type { School } from '../ferment/forecast'
+import { type School, windowOf } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
 import type { VesselMaterial } from '../ferment/thermal'
 import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
@@ -126,6 +126,9 @@ export type Warning =
   | { readonly code: 'vessel too small'; readonly vessel: string; readonly full: number; readonly other: string | null }
   | { readonly code: 'gluten into gluten-free' }
   | { readonly code: 'culture weak'; readonly strength: Strength }
+  /** Starter used as it is, mixed before it is ready, or after. */
+  | { readonly code: 'not ripe yet'; readonly opensMs: number }
+  | { readonly code: 'past its best'; readonly closesMs: number }
   | { readonly code: 'much old starter' }
   | { readonly code: 'hydration unusual'; readonly share: number; readonly usual: readonly [low: number, high: number]; readonly slip: Slip | null }
   | { readonly code: 'salt unusual'; readonly share: number; readonly slip: Slip | null }
@@ -189,8 +192,14 @@ export interface SolvedLevain {
 
 /** Water off the boil, °C. */
 const KETTLE_C = 95
+/** Less than this left in a jar is nothing to go on with, g. */
+const LEAST_KEPT_GRAMS = 5
 /** Less fresh flour per seed than this is too little food for so much old starter. */
 const LITTLE_FLOUR = 0.5
+
+/** A levain as it goes into the dough: starter that is used as it is has the water of its jar, and no salt or oil of its own. */
+export const asUsed = <Build extends Pick<BuildPlan, 'source' | 'hydration' | 'salt' | 'oil'>>(build: Build, jarHydration: number): Build =>
+  build.source === 'as it is' ? { ...build, hydration: jarHydration, salt: 0, oil: 0 } : build
 
 /** Grams of seed that spoons hold. */
 export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: CupSizes): MassRange {
@@ -226,7 +235,7 @@ export function levainWishOf({ by, alsoFor, ...build }: BuildPlan, doughGrams: n
  * @param begun what has been poured and measured of a levain that is being weighed in
  */
 export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number, begun: BegunLevain | null = null): SolvedBake {
-  const { build } = wish
+  const build = asUsed(wish.build, jar.hydration)
   const exact = solveFormula(wish.formula, wish.target, { pantry: kitchen.pantry, levain: levainComposition(build) })
   if (!exact.ok) return { dough: exact, build: null, problem: exact.problem, warnings: [] }
   const weigh = roundDough(exact.value, kitchen.smallScale)
@@ -248,6 +257,12 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     material: kitchen.vessels.find((v) => v.id === build.vesselId)?.material,
     mixTempC: wish.mixTempC
   }
+  if (build.source === 'as it is') {
+    const ripe = usedOf(planned, jar, wish.school)
+    if (!ripe.ok) return doughOnly(ripe.problem)
+    const solved = answerLevain(ripe.value, [], null, planned, { ...wish, build }, jar, kitchen)
+    return { dough, build: solved, problem: null, warnings: [...asItIsWarnings(solved, wish, jar), ...doughWarnings(wish, exact.value)] }
+  }
   let timed = wish.startAtMs == null ? buildFor(planned, wish.mixAtMs, wish.school) : buildFrom(planned, wish.startAtMs, wish.school)
   if (!timed.ok) return doughOnly(timed.problem)
   const { fromJarGrams, spareGrams } = timed.value.levain
@@ -267,6 +282,14 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
   const usual = { wantedC: wish.mixTempC, flourC: kitchen.flourTempC, cultureC: asPlanned.seedTempC, riseK: 0 }
   const solved = asThingsStand(asPlanned, begun, usual, wish.school, kitchen.pantry, nowMs)
   return { dough, build: solved, problem: null, warnings: [...buildWarnings(solved, wish, jar, kitchen, nowMs), ...doughWarnings(wish, exact.value)] }
+}
+
+/** Starter that is used as it is: its hill is that of the jar since its last feed. */
+function usedOf({ levain }: PlannedBuild, jar: SeedJar, school: School): Result<TimedBuild, TimingProblem> {
+  const sourced = sourceLevain(levain)
+  if (!sourced.ok) return sourced
+  const run = timeLine(jar.line, jar.parameters, school)
+  return run === null ? { ok: false, problem: { code: 'never ripe', values: {} } } : { ok: true, value: { levain: sourced.value, ...run } }
 }
 
 /** A planned levain with what there is of it by now, or begun now where its start has passed. */
@@ -306,12 +329,15 @@ function answerLevain(
   jar: SeedJar,
   kitchen: KitchenFacts
 ): SolvedLevain {
-  const { levain: sourced, startMs } = timed
+  const { levain: sourced } = timed
   const { build } = wish
+  const asItIs = build.source === 'as it is'
+  // What is used as it is leaves the jar when the dough is mixed.
+  const startMs = asItIs ? wish.mixAtMs : timed.startMs
   const { weigh, steps, manner } = weighLevain(sourced, build.flours, planned.flours, build.hydration, kitchen.smallScale)
   const seedTempC = temperatureAt(jar.line, startMs, jar.parameters)
-  const water = waterTemperature(wish.mixTempC, weigh.water, besidesWater({ weigh, sourced, seedTempC }, kitchen.flourTempC))
-  const vessel = kitchen.vessels.find((v) => v.id === build.vesselId)
+  const water = asItIs ? null : waterTemperature(wish.mixTempC, weigh.water, besidesWater({ weigh, sourced, seedTempC }, kitchen.flourTempC))
+  const vessel = asItIs ? undefined : kitchen.vessels.find((v) => v.id === build.vesselId)
   const rise = 1 + timed.milestones.peakGas
   return {
     needGrams: planned.levain.doughNeeds.reduce((t, g) => t + g, 0),
@@ -326,7 +352,7 @@ function answerLevain(
     timed,
     asItStands: timed,
     planned,
-    flourPerSeed: flourPerSeedOf(sourced, build.hydration),
+    flourPerSeed: asItIs ? 0 : flourPerSeedOf(sourced, build.hydration),
     jarAfterGrams: sourced.jarAfterGrams,
     jarInTheEndGrams: sourced.jarInTheEndGrams,
     strength: strengthOf(cultureAt(jar.line, startMs, jar.parameters)),
@@ -339,10 +365,23 @@ function answerLevain(
             vessel,
             other: smallestThatFits(kitchen.vessels, sourced.totalGrams, build.hydration, rise) ?? null
           },
-    water: water.ok ? { tempC: water.value, blend: blendWater(weigh.water, water.value, kitchen.tapTempC, KETTLE_C, HEAT.meltingFromFreezer) } : null,
+    water: water?.ok ? { tempC: water.value, blend: blendWater(weigh.water, water.value, kitchen.tapTempC, KETTLE_C, HEAT.meltingFromFreezer) } : null,
     seedTempC,
-    impossibleWaterC: water.ok ? null : (water.problem.values.tempC ?? null)
+    impossibleWaterC: water === null || water.ok ? null : (water.problem.values.tempC ?? null)
   }
+}
+
+/** What to say of starter that is used as it is: is there enough of it, and is it at its best when the dough is mixed? */
+function asItIsWarnings({ weigh, sourced, timed, jarInTheEndGrams }: SolvedLevain, { school, mixAtMs }: BakeWish, jar: SeedJar): Warning[] {
+  const warnings: Warning[] = []
+  const { spareGrams } = sourced
+  if (weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: weigh.seed, spareGrams })
+  else if (jarInTheEndGrams < Math.min(jar.keepMinimumGrams, LEAST_KEPT_GRAMS)) warnings.push({ code: 'nothing kept' })
+  const { opensHours, closesHours } = windowOf(timed.milestones, school)
+  const at = (hours: number) => timed.startMs + hours * millisecondsInHour
+  if (opensHours !== null && mixAtMs < at(opensHours)) warnings.push({ code: 'not ripe yet', opensMs: at(opensHours) })
+  else if (closesHours !== null && mixAtMs > at(closesHours)) warnings.push({ code: 'past its best', closesMs: at(closesHours) })
+  return warnings
 }
 
 function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number): Warning[] {
@@ -356,7 +395,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
   const { spareGrams } = build.sourced
   if (build.weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: build.weigh.seed, spareGrams })
-  else if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, 5)) warnings.push({ code: 'nothing kept' })
+  else if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, LEAST_KEPT_GRAMS)) warnings.push({ code: 'nothing kept' })
   if (build.fit !== null && !build.fit.fits) {
     warnings.push({ code: 'vessel too small', vessel: build.fit.vessel.name, full: build.fit.full, other: build.fit.other?.name ?? null })
   }

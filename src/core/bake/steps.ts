@@ -44,6 +44,8 @@ export interface StepFacts {
   readonly mixAtMs: number
   /** When the build is to begin, ms; null while the plan cannot be. */
   readonly startMs: number | null
+  /** Its starter is used as it is: nothing is built. */
+  readonly asItIs?: boolean
   /** Stages that grow the starter for it first: when each begins, ms. */
   readonly growMs: readonly number[]
   /** The levain as things stand before its band is set: from when it may be mixed, and when it is at its best, ms; null while the plan cannot be. */
@@ -131,7 +133,7 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
   if (status === 'mixed' || status === 'baked') return []
   if (status === 'planned') {
     const grown = growMs.map((ms, i) => step('grow', ms, { id: `grow ${i + 1}` }))
-    return [...grown, ...(startMs === null ? [] : [step('build', startMs)]), ...chills, mix(mixMs)]
+    return [...grown, ...(startMs === null || facts.asItIs ? [] : [step('build', startMs)]), ...chills, mix(mixMs)]
   }
   if (status === 'building') return [step('finish weighing', nowMs), ...chills, mix(mixMs)]
   if (running === null || running.verdict === null) return [...chills, mix(mixMs)]

@@ -27,6 +27,23 @@ test('a separate build: 200 + 30 + 6.9 that stick, a eleventh of it seed; the ja
   expect(spareGrams).toBe(75)
 })
 
+test('used as it is: all of it out of the jar, nothing fresh, nothing that sticks unless it is said', () => {
+  const asIs = levain({ source: 'as it is', jar: { grams: 320, hydration: 0.6, keepMinimumGrams: 50 } })
+  expect(asIs.masses).toEqual({ seed: 200, flour: 0, water: 0, salt: 0, oil: 0 })
+  expect(asIs).toMatchObject({
+    seedHydration: 0.6,
+    fromJarGrams: 200,
+    keepBackGrams: 0,
+    sticksGrams: 0,
+    jarAfterGrams: 120,
+    jarInTheEndGrams: 120,
+    spareGrams: 270
+  })
+  const withSpoon = levain({ source: 'as it is', doughNeeds: [200, 50], sticksGrams: 4 })
+  expect([withSpoon.masses.seed, withSpoon.jarAfterGrams]).toEqual([254, 90 - 254])
+  expect(sourceLevain({ ...wish, source: 'as it is', doughNeeds: [] }).ok).toBe(false)
+})
+
 test('straight from the jar: what is not seed goes to the discard pot, and the keep-back is the new jar', () => {
   const { masses, jarAfterGrams, jarInTheEndGrams, discardGrams, spareGrams } = levain({ source: 'straight from the jar' })
   expect(masses.seed).toBeCloseTo(236.9 / 11, 9)

@@ -1,8 +1,8 @@
-import { ok, type Result } from '../units/result'
+import { ok, problem, type Result } from '../units/result'
 import { type BuildMasses, type BuildMeasure, type BuildProblem, type BuildWish, levainNeeded, massOf, mixedSeedHydration, solveBuild } from './solveBuild'
 
 /** Where the levain comes from: the schools. */
-export const LEVAIN_SOURCES = ['separate build', 'straight from the jar', 'draw and top up', 'put some back', 'mixed seed'] as const
+export const LEVAIN_SOURCES = ['separate build', 'as it is', 'straight from the jar', 'draw and top up', 'put some back', 'mixed seed'] as const
 export type LevainSource = (typeof LEVAIN_SOURCES)[number]
 
 /** A levain as it is wished, whatever the school. */
@@ -47,14 +47,37 @@ export interface SourcedLevain {
 
 const ROUNDS = 40
 
+/** Starter that goes into the dough as it is: nothing is built, and the jar keeps the rest. */
+function usedAsItIs({ doughNeeds, sticksGrams, jar }: LevainWish): Result<SourcedLevain, BuildProblem> {
+  const sticks = sticksGrams ?? 0
+  const seed = doughNeeds.reduce((sum, g) => sum + g, sticks)
+  if (!Number.isFinite(seed) || seed <= 0) return problem('not a number')
+  const left = jar.grams - seed
+  return ok({
+    masses: { seed, flour: 0, water: 0, salt: 0, oil: 0 },
+    seedHydration: jar.hydration,
+    fromJarGrams: seed,
+    fromOlderGrams: 0,
+    keepBackGrams: 0,
+    sticksGrams: sticks,
+    totalGrams: seed,
+    topUp: { flour: 0, water: 0 },
+    jarAfterGrams: left,
+    jarInTheEndGrams: left,
+    discardGrams: 0,
+    spareGrams: Math.max(jar.grams - jar.keepMinimumGrams, 0)
+  })
+}
+
 /**
  * Masses of a levain in one of the schools, and what it leaves in jar and discard pot.
- * `separate build`: seed out, jar fed apart. `straight from the jar`: all but the seed goes to the discard pot, the jar is fed large enough, and what is not used stays in it.
+ * `as it is`: ripe starter goes straight into the dough. `separate build`: seed out, jar fed apart. `straight from the jar`: all but the seed goes to the discard pot, the jar is fed large enough, and what is not used stays in it.
  * `draw and top up`: as much flour and water as seed was drawn goes into the jar at once. `put some back`: as much of the ripe build as seed was taken returns.
  * `mixed seed`: part of the seed is older ripe levain.
  */
 export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProblem> {
   const { source, jar, hydration, salt, oil, by } = wish
+  if (source === 'as it is') return usedAsItIs(wish)
   const mixed = source === 'mixed seed'
   const seedHydration = mixed
     ? mixedSeedHydration([

@@ -74,6 +74,9 @@ export const WARNINGS = {
 } as const
 
 export const STATION_FIGURE = {
+  asItIs: (mass: string) => `as it is · ${mass}`,
+  weighed: (dayTime: string) => `weighed ${dayTime}`,
+  starterIn: 'starter weighed',
   built: (dayTime: string) => `built ${dayTime}`,
   noTimeYet: 'no time yet',
   lateSince: 'late since',

@@ -51,6 +51,7 @@ export const LEVAIN_STATION = {
   setDoughFirst: 'Set the dough first.',
   inAll: (mass: string) => `${mass} in all.`,
   weighForLevain: 'Weigh for the levain',
+  weighIntoDough: 'Weigh straight into the dough',
   whatWentIntoLevain: 'What went into the levain',
   notEnough: 'not enough',
   intoAtSameMomentFlour: (name: string, mass: string, mass2: string) => `Into ${name} at the same moment: ${mass} of flour and ${mass2} of water.`,
@@ -63,11 +64,26 @@ export const LEVAIN_STATION = {
   toSaveForJar: 'to save for the jar',
   backToJar: 'back to the jar',
   stuckToJarAndSpoon: (mass: string) => `${mass} stuck to jar and spoon`,
-  olderLevain: 'older levain',
   inJarNow: 'in the jar now',
   onceStarterOut: 'once the starter is out',
   whenYouHaveMixed: 'when you have mixed',
   toDiscardPot: 'to the discard pot'
+} as const
+
+export const AS_IT_IS = {
+  title: (name: string) => `${name}, used as it is`,
+  atItsBest: 'at its best',
+  notKnown: 'not known',
+  chanceAt: (dayTime: string) => `chance it’s ready ${dayTime}, when you mix`,
+  sinceFeed: (name: string, dayTime: string, duration: string) => `${name} was last fed ${dayTime}. When you mix, that is ${duration} ago.`,
+  afterFeed: (name: string, dayTime: string, kept: string, flour: string, water: string) =>
+    `Feed ${name} ${dayTime}: leave ${kept} in the jar, then add ${flour} of flour and ${water} of water.`,
+  planFeed: 'Plan a feed for this mix',
+  planFeedAgain: 'Work the feed out again',
+  noFeed: 'Without the feed',
+  lookAt: (name: string) => `Go to ${name}`,
+  noFeedFits: (name: string) => `No feed from now on makes ${name} ready by then while you’re awake. Choose a later mix.`,
+  guessed: (name: string) => `Part of what is known of ${name} is a guess, so these hours are less sure.`
 } as const
 
 export const SEED_MEASURE_FIELD = {

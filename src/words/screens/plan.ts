@@ -1,4 +1,5 @@
 export const BEGIN_CARD = {
+  begin: 'The work begins',
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   beginBuild: 'Begin the build',
   buildBegan: 'The build began'
@@ -118,6 +119,7 @@ export const PLAN_CARDS = {
 } as const
 
 export const PLAN_STATION = {
+  nothingToFind: 'The starter is used as it is, so there is no levain to schedule. Plan a feed that makes the jar ready for your mix, or choose another hour.',
   taken: (planTitle: string) => `Taken: ${planTitle}.`,
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   readyToMix: 'Ready to mix',

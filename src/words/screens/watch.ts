@@ -91,6 +91,9 @@ export const VERDICT_CARD = {
 } as const
 
 export const WATCH_STATION = {
+  lookAtJar: (name: string) => `Look at ${name} itself`,
+  usedAsItIs: (name: string) => `This dough takes ${name} as it is. Note what you see at the jar, and weigh it when it’s ready.`,
+  goToJar: (name: string) => `Go to ${name}`,
   levelCorrected: 'The level is corrected.',
   pH: (pH: number) => `pH\u202f${pH}`,
   nothingToWatchYet: 'Nothing to watch yet',

@@ -48,6 +48,7 @@ export const WEIGH_STATION = {
   undoLastPour: 'Undo the last pour',
   undoWayOn: 'Undo the correction',
   undoTemperature: 'Undo the temperature',
+  undoStarter: 'Back to the starter',
   nothingToWeighYet: 'Nothing to weigh yet',
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   goToRecipe: 'Go to Recipe',
@@ -91,7 +92,10 @@ export const WORK = {
   watch: 'Watch it',
   undoMark: 'Undo the mark',
   levainWeighedIn: 'The levain is weighed in',
-  inAll: 'in all'
+  inAll: 'in all',
+  starterInBowl: (name: string) => `${name} is in the bowl`,
+  goOnWithDough: 'Weigh the rest of the dough into the same bowl, or stir the starter into the dough’s water first.',
+  toDough: 'Go on to the dough'
 } as const
 
 export const ENTRIES = {
@@ -104,5 +108,9 @@ export const ENTRIES = {
 } as const
 
 export const JOBS = {
-  whatWeighed: 'What is weighed'
+  whatWeighed: 'What is weighed',
+  levain: 'Levain',
+  starter: 'Starter',
+  dough: 'Dough',
+  pieces: 'Pieces'
 } as const

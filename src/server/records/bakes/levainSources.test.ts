@@ -19,6 +19,31 @@ async function start(build: Record<string, unknown>, more: Record<string, unknow
   return { id, event, pour, bake: async () => (await server.send('GET', `/api/bakes/${id}`)).body as Loose }
 }
 
+test('used as it is: ripe starter out of the jar and into the dough, nothing off the shelf; all of it can be taken back', async () => {
+  const { event, pour, bake } = await start({ source: 'as it is' })
+  const more = await pour('seed', 100)
+  expect(more.body.error.message).toMatch(/last/)
+  await pour('seed', 80)
+  expect((await jar()).grams).toBe(20)
+  expect((await event('band', { mixTempC: 21 })).status).toBe(200)
+  // Its line is that of the jar, with nothing fresh in it.
+  expect((await bake()).line).toMatchObject({ flours: {}, waterGrams: 0, parents: [{ grams: 80, line: { startedAt: '2026-11-26T08:00:00.000Z' } }] })
+  await event('mixed', { levainGrams: 80, keepBackGrams: 0 })
+  // No day of its dough is planned, so that is the end of it.
+  expect((await bake()).status).toBe('baked')
+  expect((await jar()).grams).toBe(20)
+  // No build rose, so nothing is learned of the jar's pace.
+  expect((await server.send('GET', `/api/jars/${(await jar()).id}/log`)).body.builds).toEqual([])
+  for (let i = 0; i < 3; i++) {
+    const { events } = await bake()
+    const undone = new Set(events.map((e: Loose) => e.undoes))
+    const last = events.findLast((e: Loose) => e.type !== 'undo' && !undone.has(e.id))
+    expect((await event('undo', { undoes: last.id })).status).toBe(200)
+  }
+  expect((await bake()).status).toBe('planned')
+  expect((await jar()).grams).toBe(100)
+})
+
 test('straight from the jar: the rest goes to the discard pot, the keep-back is the new jar; all of it can be taken back', async () => {
   const { event, pour, bake } = await start({ source: 'straight from the jar' })
   await pour('seed', 16)

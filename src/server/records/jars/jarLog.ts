@@ -18,7 +18,8 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
   const sinceMs = pace.kind === 'learned' && pace.since !== null ? pace.since : 0
   const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
     .map(plain)
-    .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs)
+    // Starter that was used as it is was no build: nothing new rose in it.
+    .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs && Object.keys(batch.floursMg).length > 0)
   const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
   const [bakes, events] = await Promise.all([
     models.bakes.findAll({ where: { id: bakeIds, status: ['mixed', 'baked'], deletedAtMs: null }, transaction }),

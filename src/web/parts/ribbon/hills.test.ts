@@ -25,7 +25,7 @@ function mixedBake(told: boolean): Bake {
     { ...noted('00000000-0000-4000-8000-000000000002', 6), type: 'mark', rise: 2.4, signs: {} },
     { ...noted('00000000-0000-4000-8000-000000000003', 8), type: 'mixed', levainGrams: 200, keepBackGrams: 20, ...(told ? { shown } : {}) }
   ] as unknown as BakeEvent[]
-  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: start + 8 * millisecondsInHour }
+  const plan = { jarId: 'juno', name: 'Two loaves', school: 'dome', mixAt: start + 8 * millisecondsInHour, build: { source: 'separate build' } }
   return bakeOf({ id: 'bake', plan, events } as unknown as BakeRecord)
 }
 const jars = [{ id: 'juno', name: 'Juno' }] as unknown as Jar[]

@@ -134,9 +134,13 @@ function toldWindow(bake: Bake, startMs: number): Hill['window'] {
     : null
 }
 
+/** The hill of starter that was used as it is began with its last feed. */
+const rose = ({ plan }: Bake, line: BatchLine): BatchLine => (plan.build.source === 'as it is' ? (line.parents[0]?.line ?? line) : line)
+
 /** A levain that has been mixed, as the model draws it beside what was seen. */
-export function recordHill(bake: Bake, line: BatchLine, { jars, beliefs }: Cultures): Hill {
+export function recordHill(bake: Bake, levain: BatchLine, { jars, beliefs }: Cultures): Hill {
   const { marks, mixed } = bake.state
+  const line = rose(bake, levain)
   const start = line.startedAtMs
   const told = toldWindow(bake, start)
   const { points, milestones } = pointsOf(line, beliefOfBake(bake, beliefs).centre, start, mixed?.atMs ?? start, told?.toMs)

@@ -1,3 +1,4 @@
+import type { Bake } from '../../../answers'
 import type { Step } from '../../../core'
 import type { StationId } from '../stations'
 
@@ -5,7 +6,7 @@ import type { StationId } from '../stations'
 export const JOB = 'job'
 
 /** Where a step is done. */
-export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
+const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   wake: 'plan',
   'first build': 'plan',
   ahead: 'weigh',
@@ -25,6 +26,10 @@ export const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   out: 'bread',
   eat: 'bread'
 }
+
+/** The station of a bake where a step of it is done: starter that is used as it is is weighed for the mix. */
+export const stationOfStep = ({ kind }: Pick<Step, 'kind'>, { plan }: Pick<Bake, 'plan'>): StationId =>
+  kind === 'mix' && plan.build.source === 'as it is' ? 'weigh' : STEP_STATION[kind]
 
 /** Steps that are told by a word and not by weighing or looking. */
 const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']

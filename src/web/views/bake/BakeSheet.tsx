@@ -40,6 +40,8 @@ const PlanStation = lazy(() => import('./plan/PlanStation').then((m) => ({ defau
 const WeighStation = lazy(() => import('./weigh/WeighStation').then((m) => ({ default: m.WeighStation })))
 const WatchStation = lazy(() => import('./watch/WatchStation').then((m) => ({ default: m.WatchStation })))
 const BreadStation = lazy(() => import('./bread/BreadStation').then((m) => ({ default: m.BreadStation })))
+/** No more than this of a jar's past is drawn. */
+const LONGEST_BEFORE_MS = 24 * millisecondsInHour
 /** Stations where a plan is edited. */
 const EDITED_AT: ReadonlySet<StationId> = new Set(['recipe', 'levain', 'plan'])
 const VIEWS = { recipe: RecipeStation, levain: LevainStation, plan: PlanStation, weigh: WeighStation, watch: WatchStation, bread: BreadStation } as const
@@ -109,7 +111,9 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const hills = useMemo(() => (hill === null ? [] : [withDay(hill, plan, day.times, state.band === null ? day.beginsMs : null)]), [hill, plan, day, state.band])
   const height = narrow ? 204 : 216
   const { mixMs } = day
-  const startMs = hills[0]?.points[0]?.ms ?? mixMs - 8 * millisecondsInHour
+  // A jar that is used as it is may have been fed days ago.
+  const earliestMs = plan.build.source === 'as it is' ? minute - LONGEST_BEFORE_MS : 0
+  const startMs = Math.max(hills[0]?.points[0]?.ms ?? mixMs - 8 * millisecondsInHour, earliestMs)
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'plan' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * millisecondsInHour
   const open = (to: StationId) => void navigate(`/bakes/${bake.id}/${to}`, { replace: true })

@@ -30,7 +30,7 @@ export function MixCard({
   const there = pouredGrams(state.poured)
   const line = plan.formula.lines.find((l) => l.kind === 'levain')?.id
   const inBowl = state.weighed.reduce((sum, w) => (w.into === 'dough' && w.lineId === line ? sum + w.grams : sum), 0)
-  const wanted = inBowl > 0 ? inBowl : solved?.dough.ok ? solved.dough.value.weigh.levainGrams : there
+  const wanted = inBowl > 0 ? inBowl : plan.build.source !== 'as it is' && solved?.dough.ok ? solved.dough.value.weigh.levainGrams : there
   const [levain, setLevain] = useState(Math.min(wanted, there))
   const [keep, setKeep] = useState(
     Math.max(0, Math.min(Math.round(solved?.build?.keepBackGrams ?? plan.build.keepBackGrams), there - others - Math.min(wanted, there)))
@@ -39,6 +39,7 @@ export function MixCard({
   const [was, setWas] = useState<MixedAs | null>(null)
   const [ago, setAgo] = useState(0)
   const over = levain + others + keep > there + 0.05
+  const asItIs = plan.build.source === 'as it is'
   const byScale = state.weighed.some((w) => w.into === 'dough')
   return (
     <Card title={title} data-testid="mix">
@@ -51,7 +52,7 @@ export function MixCard({
           what={MIX_CARD.levainInDough}
           onCommit={setLevain}
         />
-        <QuantityField kind="mass" label={MIX_CARD.backToJar} value={keep} range={[0, there]} what={MIX_CARD.backToJar} onCommit={setKeep} />
+        {!asItIs && <QuantityField kind="mass" label={MIX_CARD.backToJar} value={keep} range={[0, there]} what={MIX_CARD.backToJar} onCommit={setKeep} />}
       </Group>
       <QuantityField
         mt="sm"
@@ -64,13 +65,13 @@ export function MixCard({
       />
       <Select mt="sm" label={MIX_CARD.was} placeholder={MIX_CARD.notLooked} data={MIXED_AS} value={was} onChange={setWas} clearable allowDeselect />
       <WhenField label={MIX_CARD.when} minutesAgo={ago} onChange={setAgo} />
-      <Text c="dimmed" mt="xs">
+      <Text c="dimmed" mt="xs" hidden={asItIs}>
         {MIX_CARD.wereMixed(format.mass(there))}
         {others > 0 && MIX_CARD.forWord(format.mass(others), plan.build.alsoFor.map((d) => d.name).join(' and '))}
         {MIX_CARD.restSticks}
       </Text>
       {over && <Note tone="stop">{MIX_CARD.thatMoreThanThere(format.mass(levain + others + keep - there))}</Note>}
-      {keep === 0 && <Note tone="care">{MIX_CARD.nothingKeptBackMakeSure}</Note>}
+      {keep === 0 && !asItIs && <Note tone="care">{MIX_CARD.nothingKeptBackMakeSure}</Note>}
       <Note tone="care">{MIX_CARD.rawDoughAndRawFlour}</Note>
       <Button
         size="lg"

@@ -15,7 +15,7 @@ const step = (id: string, hours: number, more: Partial<Step> = {}): Step => ({
 })
 const day = (name: string, steps: Step[], planned: [string, number][] = []) =>
   ({
-    bake: { id: name, plan: { name, jarId: 'juno', course: { folds: 3 } } },
+    bake: { id: name, plan: { name, jarId: 'juno', course: { folds: 3 }, build: { source: 'separate build' } } },
     steps,
     planned: new Map(planned.map(([id, hours]) => [id, now + hours * millisecondsInHour]))
   }) as unknown as OpenBake

@@ -1,5 +1,6 @@
 import { doughAsWeighed, doughToWeigh } from '../../../../answers'
 import {
+  asUsed,
   type BakeState,
   contentsOf,
   doughContents,
@@ -66,7 +67,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     })
   }
   const levainHydration = line === null ? row.plan.build.hydration : contentsOf(line).hydration
-  const planned = doughToWeigh(row.plan, { kitchen, pantry })
+  const planned = doughToWeigh({ ...row.plan, build: asUsed(row.plan.build, levainHydration) }, { kitchen, pantry })
   const lines = planned.ok ? doughAsWeighed(state, row.plan, planned.value).lines : []
   const { flours, own, waterGrams, saltGrams, additions } = doughContents(lines, pantry)
   const floursMg = inMilligrams(flours)

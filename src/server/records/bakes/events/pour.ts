@@ -15,7 +15,8 @@ export async function pour({ work, row, state, event }: Told<'pour'>): Promise<E
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
   const { first, fromFirst } = event.item === 'seed' ? await seedSource(work, row.id, poured) : { first: null, fromFirst: 0 }
-  if (event.item === 'seed' && poured > fromFirst) await refuseMoreThanThereIs(work, jarId, poured - fromFirst, build.keepBackGrams)
+  if (event.item === 'seed' && poured > fromFirst)
+    await refuseMoreThanThereIs(work, jarId, poured - fromFirst, build.source === 'as it is' ? 0 : build.keepBackGrams)
   if (event.item === 'older levain') await guardOlder(work, jarId)
   const levain = await levainOfBake(work, row.id)
   const batchId =

@@ -3,8 +3,8 @@ import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { type FeedAmounts, usesOfLevain } from '../../../../answers'
-import type { Jar } from '../../../../contract'
-import { type BuildPlan, LEVAIN_SOURCES, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
+import type { Jar, Plan } from '../../../../contract'
+import { asUsed, type BuildPlan, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
 import { LEVAIN_STATION } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
@@ -12,6 +12,7 @@ import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
 import { FeedSheet } from '../../../parts/feed/FeedSheet'
 import { NewJarSheet } from '../../../parts/feed/NewJarSheet'
 import { BlendEditor } from '../../../parts/fields/BlendEditor'
+import { AsItIsCard } from '../AsItIsCard'
 import classes from '../BakeSheet.module.css'
 import type { BakeHere } from '../bakeHere'
 import { useBakeHere } from '../bakeHere'
@@ -36,6 +37,7 @@ export function LevainStation() {
   const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [newJar, newJarOpen] = useDisclosure(false)
   const { build: wish } = plan
+  const asItIs = wish.source === 'as it is'
   const build = solved?.build ?? null
   const set = (patch: Partial<BuildPlan>) => edit((now) => ({ build: { ...now.build, ...patch } }))
   const ratio =
@@ -51,7 +53,7 @@ export function LevainStation() {
             disabled={frozen}
             onChange={(v) => {
               const next = jars.find((j) => j.id === v)
-              if (next !== undefined) edit({ jarId: next.id, build: { ...wish, flours: next.feed } })
+              if (next !== undefined) edit({ jarId: next.id, build: asUsed({ ...wish, flours: next.feed }, next.hydration) })
             }}
           />
           <Group mt="sm" gap="xs">
@@ -70,25 +72,30 @@ export function LevainStation() {
             data={LEVAIN_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value].name }))}
             value={wish.source}
             disabled={frozen}
-            onChange={(v) => v !== null && set({ source: v })}
+            onChange={(source) => source !== null && edit(({ build: now }) => sourceTaken({ ...now, source }, jar))}
           />
           <Text c="dimmed" mt={6}>
             {SOURCE_WORDS[wish.source].says}
           </Text>
         </Card>
-        <Card title={LEVAIN_STATION.howMuchStarter}>
-          <output className={classes.ratioLine} aria-label={LEVAIN_STATION.ratioStarterToFlourTo}>
-            {ratio === null ? LEVAIN_STATION.noRatioYet : ratioOf(ratio)}
-          </output>
-          <SeedMeasureField wish={wish} build={build} seedHydration={build?.sourced.seedHydration ?? jar?.hydration ?? 1} frozen={frozen} onSet={set} />
-        </Card>
-        <Card title={LEVAIN_STATION.whatMade}>
-          <BlendEditor of={LEVAIN_STATION.levain} blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
-          <TextureFields wish={wish} build={build} frozen={frozen} onSet={set} />
-        </Card>
+        {!asItIs && (
+          <>
+            <Card title={LEVAIN_STATION.howMuchStarter}>
+              <output className={classes.ratioLine} aria-label={LEVAIN_STATION.ratioStarterToFlourTo}>
+                {ratio === null ? LEVAIN_STATION.noRatioYet : ratioOf(ratio)}
+              </output>
+              <SeedMeasureField wish={wish} build={build} seedHydration={build?.sourced.seedHydration ?? jar?.hydration ?? 1} frozen={frozen} onSet={set} />
+            </Card>
+            <Card title={LEVAIN_STATION.whatMade}>
+              <BlendEditor of={LEVAIN_STATION.levain} blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
+              <TextureFields wish={wish} build={build} frozen={frozen} onSet={set} />
+            </Card>
+          </>
+        )}
       </fieldset>
       <div className={classes.stack}>
-        <Card title={state.band === null ? LEVAIN_STATION.weighForLevain : LEVAIN_STATION.whatWentIntoLevain}>
+        {asItIs && state.band === null && <AsItIsCard />}
+        <Card title={state.band !== null ? LEVAIN_STATION.whatWentIntoLevain : asItIs ? LEVAIN_STATION.weighIntoDough : LEVAIN_STATION.weighForLevain}>
           {state.band === null && build === null ? (
             <Note tone="stop">{solved?.problem == null ? LEVAIN_STATION.setDoughFirst : problemSentence(solved.problem)}</Note>
           ) : (
@@ -108,7 +115,7 @@ export function LevainStation() {
                   <Text mt="md" c="dimmed">
                     {needWords(bakeHere)}
                   </Text>
-                  <Text c="dimmed">{MANNER_SAYS[build.manner]}</Text>
+                  {!asItIs && <Text c="dimmed">{MANNER_SAYS[build.manner]}</Text>}
                 </>
               )}
               {state.band !== null && (
@@ -116,11 +123,11 @@ export function LevainStation() {
                   {LEVAIN_STATION.inAll(format.mass(pouredGrams(state.poured)))}
                 </Text>
               )}
-              <Warnings codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />
+              {!asItIs && <Warnings codes={['jar too small', 'gluten into gluten-free', 'much old starter', 'nothing kept']} />}
             </>
           )}
         </Card>
-        {build !== null && state.band === null && (
+        {build !== null && state.band === null && !asItIs && (
           <LadderCard build={build} jar={jar} now={bakeHere.now} onFeed={(amounts) => jar !== undefined && setFeeding({ jar, amounts })} />
         )}
         {build !== null && jar !== undefined && state.band === null && (
@@ -140,7 +147,7 @@ export function LevainStation() {
               </Text>
             )}
             {build.sourced.discardGrams > 0 && <Note tone="care">{LEVAIN_STATION.discardKeptColdUsedWithin}</Note>}
-            {(build.strength === 'ready as it is' || build.strength === 'one feed') && (
+            {!asItIs && (build.strength === 'ready as it is' || build.strength === 'one feed') && (
               <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>
             )}
             <Warnings codes={['culture weak']} />
@@ -151,9 +158,11 @@ export function LevainStation() {
             <Warnings codes={['water too hot']} />
           </WaterCard>
         )}
-        <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
-          <Warnings codes={['vessel too small']} />
-        </FitCard>
+        {!asItIs && (
+          <FitCard wish={wish} build={build} frozen={frozen} onVessel={(vesselId) => set({ vesselId })}>
+            <Warnings codes={['vessel too small']} />
+          </FitCard>
+        )}
         <Button component={Link} to={`/bakes/${bake.id}/plan`} variant="light" size="lg">
           {LEVAIN_STATION.goToPlan}
         </Button>
@@ -169,21 +178,25 @@ export function LevainStation() {
     const terms = [
       LEVAIN_STATION.forDough(format.mass(dough)),
       ...others.map((d) => LEVAIN_STATION.forWord(format.mass(d.grams), d.name)),
-      `${format.mass(keptBack)} ${b.source === 'put some back' ? LEVAIN_STATION.toSaveForJar : LEVAIN_STATION.backToJar}`,
-      LEVAIN_STATION.stuckToJarAndSpoon(format.mass(sticks))
+      ...(asItIs ? [] : [`${format.mass(keptBack)} ${b.source === 'put some back' ? LEVAIN_STATION.toSaveForJar : LEVAIN_STATION.backToJar}`]),
+      ...(asItIs && sticks === 0 ? [] : [LEVAIN_STATION.stuckToJarAndSpoon(format.mass(sticks))])
     ]
     return `${terms.join(' + ')} = ${format.mass(whole)}`
   }
 }
 
+/** What a plan becomes when its starter is used in another way: nothing is built of what goes in as it is, so nothing of a build stays. */
+function sourceTaken(build: BuildPlan, jar: Jar | undefined): Partial<Plan> {
+  if (build.source !== 'as it is' || jar === undefined) return { build }
+  return { build: { ...asUsed(build, jar.hydration), flours: jar.feed }, before: [], moves: [] }
+}
+
 /** What was poured, in the order it was. */
 function pouredSteps({ state }: BakeHere): Omit<PourStep, 'resolution'>[] {
   const { poured, flours } = state
-  return (['seed', LEVAIN_STATION.olderLevain, 'water', 'flour', 'salt', 'oil'] as const)
-    .flatMap((item): Omit<PourStep, 'resolution'>[] =>
-      item === 'flour' && Object.keys(flours).length > 0
-        ? Object.entries(flours).map(([ingredientId, grams]) => ({ item, ingredientId, grams }))
-        : [{ item, ingredientId: null, grams: poured[item] }]
-    )
-    .filter((s) => s.grams > 0)
+  return POUR_ITEMS.flatMap((item): Omit<PourStep, 'resolution'>[] =>
+    item === 'flour' && Object.keys(flours).length > 0
+      ? Object.entries(flours).map(([ingredientId, grams]) => ({ item, ingredientId, grams }))
+      : [{ item, ingredientId: null, grams: poured[item] }]
+  ).filter((s) => s.grams > 0)
 }

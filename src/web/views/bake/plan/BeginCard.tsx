@@ -7,11 +7,11 @@ import { Warnings } from '../Warnings'
 
 /** When the build begins, or began. */
 export function BeginCard() {
-  const { solved, state, day, now } = useBakeHere()
+  const { solved, state, day, now, plan } = useBakeHere()
   const { format } = useKitchen()
   const atMs = day.beginsMs
   return (
-    <Card title={state.band === null ? BEGIN_CARD.beginBuild : BEGIN_CARD.buildBegan}>
+    <Card title={plan.build.source === 'as it is' ? BEGIN_CARD.begin : state.band === null ? BEGIN_CARD.beginBuild : BEGIN_CARD.buildBegan}>
       {atMs === null ? (
         <Note tone="stop">{solved?.problem === null || solved === null ? BEGIN_CARD.setDoughAndLevainFirst : problemSentence(solved.problem)}</Note>
       ) : (

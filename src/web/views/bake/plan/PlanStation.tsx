@@ -16,6 +16,7 @@ import { MomentField } from '../../../parts/fields/MomentField'
 import { ClashNotes } from '../../../parts/keeping/ClashNotes'
 import { useNarrow } from '../../../parts/useNarrow'
 import { FIND } from '../../../parts/useNewBake'
+import { AsItIsCard } from '../AsItIsCard'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
@@ -78,6 +79,7 @@ export function PlanStation() {
     tellDone(PLAN_STATION.taken(planTitle(of, chosen, kitchen)))
   }
   const held = heldOf(build, day.mixMs)
+  const asItIs = plan.build.source === 'as it is'
   const easiest = search.found?.plans[0]?.plan
   // Whoever has just asked for bread, and chosen nothing yet, gets the easiest schedule; the others are found again by the button.
   // biome-ignore lint/correctness/useExhaustiveDependencies: taken once, when it is found
@@ -94,7 +96,7 @@ export function PlanStation() {
   const narrow = useNarrow()
   const ways =
     frozen || !open ? null : problem === null ? (
-      <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
+      <Note tone={asItIs ? undefined : 'stop'}>{asItIs ? PLAN_STATION.nothingToFind : PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
       <PlanCards
         search={search}
@@ -136,15 +138,15 @@ export function PlanStation() {
         </div>
         <div className={classes.stack}>
           {!narrow && ways}
-          <ExpectCard busy={busy} fromMs={from} />
+          {asItIs ? <AsItIsCard /> : <ExpectCard busy={busy} fromMs={from} />}
           <SourHere />
           <fieldset disabled={frozen} className={classes.plain}>
             <StandCard />
           </fieldset>
-          <DriversCard />
+          {!asItIs && <DriversCard />}
           {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard />}
           <Group>
-            {build !== null && (
+            {build !== null && !asItIs && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">
                 {PLAN_STATION.compareWithOtherBuilds}
               </Button>

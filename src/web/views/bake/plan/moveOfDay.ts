@@ -30,9 +30,9 @@ export interface HeldDay {
   readonly pace: DoughPace
 }
 
-/** The levain of a plan as it can be moved; null where it cannot be. */
+/** The levain of a plan as it can be moved; null where it cannot be, or none is built. */
 export function heldOf(levain: NonNullable<BakeHere['solved']>['build'], mixAt: number): HeldBuild | null {
-  return levain === null || levain.ladder === null || levain.ladder.length > 0
+  return levain === null || levain.ladder === null || levain.ladder.length > 0 || levain.planned.levain.source === 'as it is'
     ? null
     : { build: levain.planned, startMs: levain.asItStands.startMs, mixAtMs: mixAt }
 }

@@ -34,6 +34,16 @@ export function WatchStation() {
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
   const sour = useSourAsked()
   const reasons = useReasons(state.mixed === null ? judged : undefined)
+  const asItIs = plan.build.source === 'as it is'
+  if (state.band === null && asItIs && bakeHere.jar !== undefined) {
+    return (
+      <Quiet
+        title={WATCH_STATION.lookAtJar(bakeHere.jar.name)}
+        words={WATCH_STATION.usedAsItIs(bakeHere.jar.name)}
+        action={{ label: WATCH_STATION.goToJar(bakeHere.jar.name), href: `/jars/${bakeHere.jar.id}` }}
+      />
+    )
+  }
   if (state.band === null) {
     return (
       <Quiet
@@ -44,6 +54,13 @@ export function WatchStation() {
     )
   }
   if (state.mixed !== null) return <Mixed onUndo={() => undo(state.mixed?.id ?? '').catch(tellError)} />
+  const mix = (
+    <MixCard
+      title={WATCH_STATION.intoDough}
+      onMixed={(event, minutesAgo) => note(event, minutesAgo).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
+    />
+  )
+  if (asItIs) return mix
   return (
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
@@ -65,12 +82,7 @@ export function WatchStation() {
       <div className={`${classes.stack} ${watch.rest}`}>
         <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
         {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />}
-        {judged !== undefined && (
-          <MixCard
-            title={WATCH_STATION.intoDough}
-            onMixed={(event, minutesAgo) => note(event, minutesAgo).then(() => tellDone(WATCH_STATION.mixedAndInRecord(plan.name)), tellError)}
-          />
-        )}
+        {judged !== undefined && mix}
         <Standing onMoved={move} />
         {judged !== undefined && (
           <TroubleCard

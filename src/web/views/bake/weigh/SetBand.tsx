@@ -29,8 +29,8 @@ export interface BandNote {
 /** Marked sooner than this after the last pour, nobody has forgotten it, min. */
 const SOON_MINUTES = 15
 
-/** Minutes since the last pour, where the mark was forgotten then; 0 where it was not. */
-function minutesSinceMixed({ pours }: Pick<BakeState, 'pours'>, now: number): number {
+/** Minutes since the last pour, where nothing was noted for a while; 0 where it was just made. */
+export function minutesSinceMixed({ pours }: Pick<BakeState, 'pours'>, now: number): number {
   const lastMs = Math.max(...[...pours.values()].flat().map((pour) => pour.atMs))
   const minutes = Number.isFinite(lastMs) ? Math.round((now - lastMs) / millisecondsInMinute) : 0
   return minutes > SOON_MINUTES ? minutes : 0

@@ -29,7 +29,8 @@ const UNDO_WORDS = {
   pour: WEIGH_STATION.undoLastPour,
   weigh: WEIGH_STATION.undoLastPour,
   repair: WEIGH_STATION.undoWayOn,
-  measured: WEIGH_STATION.undoTemperature
+  measured: WEIGH_STATION.undoTemperature,
+  band: WEIGH_STATION.undoStarter
 } as const
 
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
@@ -58,6 +59,7 @@ export function WeighStation() {
   if (job.into === 'wake') return <WakeFeed stageId={job.id} choice={choice} />
   const { into } = job
   const sharedInto = state.bowls ?? bowls
+  const asItIs = plan.build.source === 'as it is'
   const entries =
     job.into === 'first build'
       ? firstBuildEntries(solved, state, plan, jar?.name ?? WEIGH_STATION.jar, jar?.hydration ?? 1, pantry, kitchen.smallScale)
@@ -92,7 +94,13 @@ export function WeighStation() {
   const undo = state.lastUndoable
   // While the bowl is being filled any of its pours can be taken back.
   const isOpen = job.into === 'levain' ? state.band === null : job.into === 'pieces' || state.mixed === null
-  const undoable = undo !== null && (undo.type === 'pour' || undo.type === 'weigh' || undo.type === 'repair' || undo.type === 'measured')
+  const undoable =
+    undo !== null &&
+    (undo.type === 'pour' ||
+      undo.type === 'weigh' ||
+      undo.type === 'repair' ||
+      undo.type === 'measured' ||
+      (undo.type === 'band' && job.into === 'dough' && asItIs))
   return (
     <div className={sheet.columns}>
       {choice}
@@ -133,8 +141,8 @@ export function WeighStation() {
         <Card title={job.into === 'pieces' ? WEIGH_STATION.sharedOutSoFar : WEIGH_STATION.inBowlSoFar}>
           {entries.every((e) => e.lastPourId === null) && <Text c="dimmed">{WEIGH_STATION.eachItemNotedAsYou}</Text>}
           <PouredList entries={entries} onUndo={isOpen ? (id) => note({ type: 'undo', undoes: id }).catch(tellError) : null} />
-          {job.into === 'levain' && entries.every((e) => !e.due) && <LevainTruth />}
-          {job.into === 'levain' && <FitAsPoured />}
+          {job.into === 'levain' && !asItIs && entries.every((e) => !e.due) && <LevainTruth />}
+          {job.into === 'levain' && !asItIs && <FitAsPoured />}
           {undoable && (
             <Button variant="default" mt="md" onClick={() => note({ type: 'undo', undoes: undo.id }).catch(tellError)}>
               {UNDO_WORDS[undo.type]}

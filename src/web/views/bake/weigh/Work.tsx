@@ -19,7 +19,7 @@ import { Warnings } from '../Warnings'
 import { type Job, mixOf } from './jobs'
 import { LevainLabel } from './LevainLabel'
 import { LevainTruth } from './Poured'
-import { type BandNote, SetBand } from './SetBand'
+import { type BandNote, minutesSinceMixed, SetBand } from './SetBand'
 
 /** Notes what happened at the bench. */
 export type Noting = (event: Happening, minutesAgo?: number) => Promise<void>
@@ -38,7 +38,7 @@ export function Work({
   readonly onTargets: (targets: Readonly<Record<string, number>>) => void
   readonly note: Noting
 }) {
-  const { bake, state, jar, plan, solved, forecast, belief } = useBakeHere()
+  const { bake, state, jar, plan, solved, forecast, belief, now } = useBakeHere()
   const here = useKitchen()
   const { kitchen, format } = here
   const { cultures } = useCultures()
@@ -86,6 +86,23 @@ export function Work({
           </>
         )}
       </Weigh>
+    )
+  if (job.into === 'levain' && plan.build.source === 'as it is')
+    return (
+      <Card title={WORK.starterInBowl(jar?.name ?? WORK.starterOrLevain)}>
+        <Text>{WORK.goOnWithDough}</Text>
+        <Figures>
+          <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name={WORK.inAll} />
+        </Figures>
+        <Button
+          size="xl"
+          fullWidth
+          mt="lg"
+          onClick={() => note({ type: 'band', mixTempC: solved?.build?.seedTempC ?? roomC }, minutesSinceMixed(state, now)).catch(tellError)}
+        >
+          {WORK.toDough}
+        </Button>
+      </Card>
     )
   if (job.into === 'levain' && solved?.build != null) {
     const { line } = solved.build.asItStands

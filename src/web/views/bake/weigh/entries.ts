@@ -101,7 +101,10 @@ export function firstBuildEntries(
 export function doughEntries(solved: SolvedBake, state: BakeState, plan: Plan, bowls: number): Entry[] {
   if (!solved.dough.ok) return []
   const { weigh } = solved.dough.value
-  return doughItemsOf(plan, solved.dough.value, state, bowls).map((item) => ({
+  // Starter that is used as it is was weighed into the bowl first; only where there are several is it shared out.
+  const isInBowl = plan.build.source === 'as it is' && bowls === 1
+  const items = doughItemsOf(plan, solved.dough.value, state, bowls).filter((item) => !(isInBowl && item.isLevain))
+  return items.map((item) => ({
     ...weighEntry(item, state, 'dough'),
     bowl: item.bowl,
     how: `${PORTION_WORDS[item.portion]}${bowls > 1 ? ENTRIES.bowl(item.bowl, bowls) : ''}`,

@@ -23,12 +23,14 @@ export function jobsOf({ plan, state }: BakeHere): Job[] {
     state.status === 'planned'
       ? plan.before.flatMap(({ id, kind }): Job[] => (state.deeds.has(id) ? [] : [{ id, name: stepWord({ kind, id }), into: kind }]))
       : []
+  const asItIs = plan.build.source === 'as it is'
   return [
     ...before,
-    { id: 'levain', name: 'Levain', into: 'levain' },
+    // Starter that is used as it is is in the bowl once it is weighed.
+    ...(asItIs && state.band !== null ? [] : [{ id: 'levain', name: asItIs ? JOBS.starter : JOBS.levain, into: 'levain' } as const]),
     ...ahead,
-    ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: 'Dough', into: 'dough' } as const] : []),
-    ...(state.mixed !== null && pieceCount(plan.target) !== null ? [{ id: 'pieces', name: 'Pieces', into: 'pieces' } as const] : [])
+    ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: JOBS.dough, into: 'dough' } as const] : []),
+    ...(state.mixed !== null && pieceCount(plan.target) !== null ? [{ id: 'pieces', name: JOBS.pieces, into: 'pieces' } as const] : [])
   ]
 }
 

@@ -1,0 +1,53 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Jar } from '../../contract'
+import { stepsOf } from '../../core'
+import { BAKE, culturesWith, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { dayOfBake } from '../bake/dayOfBake'
+import { solvePlan } from '../bake/solvePlan'
+import { bakeOf } from '../fromWire'
+import { awakeAt } from '../kitchen/awakeAt'
+import { feedForMix } from './feedForMix'
+
+const cultures = culturesWith(3)
+const jar = cultures.jars[0] as Jar
+const SEED = 200
+const asItIs = { ...PLAN, build: { ...PLAN.build, source: 'as it is' as const } }
+
+test.each([10, 16, 22, 30, 40])('a feed makes a cold jar ready for a mix %i hours on, large enough, while its baker is up', (hours) => {
+  const plan = { ...asItIs, mixAt: NOW + hours * millisecondsInHour }
+  const feed = feedForMix(plan, jar, SEED, cultures, STOCKED, NOW)
+  if (feed === null) throw new Error('There is none.')
+  expect(feed.at).toBeGreaterThanOrEqual(NOW)
+  expect(feed.at).toBeLessThan(plan.mixAt)
+  expect(awakeAt(STOCKED.kitchen, feed.at)).toBe(feed.at)
+  expect(feed.seedGrams).toBeLessThanOrEqual(jar.grams)
+  const { seedGrams, flourGrams, waterGrams } = feed
+  // What the dough takes and what has to stay; at the jar's own hydration.
+  expect(seedGrams + flourGrams + waterGrams).toBeGreaterThanOrEqual(SEED + jar.keepMinimumGrams - 2)
+  expect(waterGrams / flourGrams).toBeCloseTo(jar.hydration, 1)
+  // With it, the mix is within the time at which the jar is at its best.
+  const solved = solvePlan({ ...plan, before: [feed] }, cultures, STOCKED, NOW)
+  const codes = solved?.warnings.map((w) => w.code) ?? []
+  expect(codes).not.toContain('not ripe yet')
+  expect(codes).not.toContain('past its best')
+})
+
+test('no feed can make it ready within the hour', () => {
+  expect(feedForMix({ ...asItIs, mixAt: NOW + millisecondsInHour }, jar, SEED, cultures, STOCKED, NOW)).toBeNull()
+})
+
+test('the day of such a bake has its feed and its mix, and no levain to build', () => {
+  const plan = { ...asItIs, mixAt: NOW + 16 * millisecondsInHour }
+  const feed = feedForMix(plan, jar, SEED, cultures, STOCKED, NOW)
+  if (feed === null) throw new Error('There is none.')
+  const bake = bakeOf({ ...BAKE, plan: { ...plan, before: [feed] } })
+  const solved = solvePlan(bake.plan, cultures, STOCKED, NOW)
+  const day = dayOfBake(bake, { solved, verdict: null }, STOCKED, cultures, NOW)
+  expect(
+    stepsOf(day.facts, NOW)
+      .map((s) => s.kind)
+      .slice(0, 2)
+  ).toEqual(['wake', 'mix'])
+  expect(day.beginsMs).toBe(feed.at)
+  expect(day.mixMs).toBe(plan.mixAt)
+})

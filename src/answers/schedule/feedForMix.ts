@@ -1,0 +1,75 @@
+import type { Jar, Plan, StageBeforePlan } from '../../contract'
+import { asSeed, buildFor, kindsOfBlend, ownTraitsOfBlend, type PlannedBuild } from '../../core'
+import { type Cultures, type Stocked, standingIn } from '../bake/solvePlan'
+import { beliefIn } from '../judgement/beliefs'
+import { awakeAt } from '../kitchen/awakeAt'
+
+/** Flour per starter that is tried, the jar's own usual one first. Source: craft knowledge. */
+const RATIOS = [2, 1, 3, 4, 5, 6, 8, 10, 1.5, 0.5]
+/** What stays in a jar that has no least of its own, g. */
+const USUAL_LEFT = 20
+
+/** Flour per starter of the last feed that is known. */
+function usualRatio({ lastFeed }: Pick<Jar, 'lastFeed'>): number[] {
+  if (lastFeed === null || !(lastFeed.keepGrams > 0)) return []
+  const ratio = lastFeed.flours.reduce((sum, f) => sum + f.grams, 0) / lastFeed.keepGrams
+  return ratio >= 0.5 && ratio <= 20 ? [Math.round(ratio * 10) / 10] : []
+}
+
+/**
+ * The feed that makes a jar ready for a mix it is used for as it is, and large enough for it.
+ * @param seedGrams starter that goes into the dough, g
+ * @param nowMs the time now, ms: the feed is given later, while the baker is awake
+ * @returns null where no ratio has such a feed
+ */
+export function feedForMix(
+  plan: Plan,
+  jar: Jar,
+  seedGrams: number,
+  { beliefs }: Cultures,
+  { kitchen, pantry }: Stocked,
+  nowMs: number
+): StageBeforePlan | null {
+  const { hydration, flour, feed, keepMinimumGrams } = jar
+  const kinds = kindsOfBlend(feed, pantry)
+  if (kinds === null) return null
+  const total = seedGrams + Math.max(keepMinimumGrams, USUAL_LEFT)
+  const { placeId, tempC, mixTempC, school, mixAt } = plan
+  for (const flourPerSeed of new Set([...usualRatio(jar), ...RATIOS])) {
+    const kept = total / (1 + flourPerSeed * (1 + hydration))
+    if (kept > jar.grams) continue
+    const build: PlannedBuild = {
+      levain: {
+        source: 'separate build',
+        doughNeeds: [total],
+        keepBackGrams: 0,
+        sticksGrams: 0,
+        hydration,
+        salt: 0,
+        oil: 0,
+        by: { kind: 'ratio', flourPerSeed },
+        jar: { grams: jar.grams, hydration, keepMinimumGrams: 0 },
+        older: { share: 0, hydration }
+      },
+      flours: kinds,
+      own: ownTraitsOfBlend(feed, pantry),
+      seed: { flour, line: asSeed(jar.line), jar: beliefIn(beliefs, jar.id).centre },
+      place: standingIn(kitchen, placeId, tempC, mixAt),
+      mixTempC
+    }
+    const timed = buildFor(build, mixAt, school)
+    if (!timed.ok || timed.value.startMs < nowMs || awakeAt(kitchen, timed.value.startMs) !== timed.value.startMs) continue
+    const { seed, flour: flourGrams, water } = timed.value.levain.masses
+    return {
+      id: 'wake',
+      kind: 'wake',
+      at: timed.value.startMs,
+      seedGrams: Math.round(seed),
+      flourGrams: Math.round(flourGrams),
+      waterGrams: Math.round(water),
+      placeId,
+      tempC
+    }
+  }
+  return null
+}

@@ -1,0 +1,71 @@
+import { Button, Group, Text } from '@mantine/core'
+import { millisecondsInHour } from 'date-fns/constants'
+import { Link } from 'react-router'
+import { chanceAt, feedForMix, fitWindow } from '../../../answers'
+import { near } from '../../../words'
+import { AS_IT_IS } from '../../../words/screens/levain'
+import { useCultures } from '../../data/beliefs'
+import { useKitchen } from '../../data/kitchen'
+import { Card, Figure, Figures, Note } from '../../parts/cards/Card'
+import { tellError } from '../../parts/cards/tell'
+import { useBakeHere } from './bakeHere'
+import { Warnings } from './Warnings'
+
+/** Starter that goes into the dough as it is: when the jar is at its best, and the feed that makes it so for the mix. */
+export function AsItIsCard() {
+  const { plan, edit, solved, forecast, jar, day, frozen, now } = useBakeHere()
+  const here = useKitchen()
+  const { format } = here
+  const { cultures } = useCultures()
+  const build = solved?.build
+  if (build == null || jar === undefined) return null
+  const { startMs } = build.timed
+  const window = forecast === undefined ? null : fitWindow(forecast, startMs)
+  const chance = forecast === undefined ? null : chanceAt(forecast, startMs, day.mixMs)
+  const feed = plan.before.find((stage) => stage.kind === 'wake')
+  const planFeed = () => {
+    const stage = cultures === undefined ? null : feedForMix(plan, jar, build.weigh.seed, cultures, here, now)
+    if (stage === null) tellError(new Error(AS_IT_IS.noFeedFits(jar.name)))
+    else edit({ before: [stage], moves: [], startAt: null })
+  }
+  return (
+    <Card title={AS_IT_IS.title(jar.name)} data-testid="as-it-is">
+      <Figures>
+        <Figure
+          size="lg"
+          value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${format.dayTime(near(window.toMs))}`}
+          name={AS_IT_IS.atItsBest}
+        />
+        {chance !== null && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
+      </Figures>
+      <Text mt="sm">
+        {feed === undefined
+          ? AS_IT_IS.sinceFeed(jar.name, format.dayTime(startMs), format.duration((day.mixMs - startMs) / millisecondsInHour))
+          : AS_IT_IS.afterFeed(
+              jar.name,
+              format.dayTime(near(feed.at)),
+              format.mass(feed.seedGrams),
+              format.mass(feed.flourGrams),
+              format.mass(feed.waterGrams)
+            )}
+      </Text>
+      <Warnings codes={['jar too small', 'nothing kept', 'not ripe yet', 'past its best']} />
+      {!frozen && (
+        <Group mt="md" gap="xs">
+          <Button variant={feed === undefined && build.ladder !== null ? 'filled' : 'default'} onClick={planFeed}>
+            {feed === undefined ? AS_IT_IS.planFeed : AS_IT_IS.planFeedAgain}
+          </Button>
+          {feed !== undefined && (
+            <Button variant="default" onClick={() => edit({ before: [] })}>
+              {AS_IT_IS.noFeed}
+            </Button>
+          )}
+          <Button component={Link} to={`/jars/${jar.id}`} variant="subtle">
+            {AS_IT_IS.lookAt(jar.name)}
+          </Button>
+        </Group>
+      )}
+      {jar.guesses.length > 0 && feed === undefined && <Note>{AS_IT_IS.guessed(jar.name)}</Note>}
+    </Card>
+  )
+}
