@@ -1,5 +1,5 @@
 import type { Loose } from '../../src/server/testing/testServer'
-import { plain, until } from '../support'
+import { until } from '../support'
 import { practiceBaker } from './baker'
 
 /**
@@ -8,18 +8,7 @@ import { practiceBaker } from './baker'
  */
 const baker = practiceBaker()
 
-const steps = async (): Promise<string> => plain(await baker.page.getByRole('region', { name: 'The whole day' }).innerText())
-/** When a step of the day is, as Plan tells it: a day of that week, by the clock of New York. */
-async function timeOf(step: string): Promise<string> {
-  await baker.page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/plan`)
-  const found = await until(
-    async () => new RegExp(`(Thu|Fri|Sat) (\\d\\d:\\d\\d) ${step}`).exec(await steps()),
-    (match) => match !== null
-  )
-  const day = { Thu: 26, Fri: 27, Sat: 28 }[found?.[1] as 'Thu' | 'Fri' | 'Sat']
-  return new Date(`2026-11-${day}T${found?.[2]}:00-05:00`).toISOString()
-}
-const { bake } = baker
+const { bake, steps, timeOf } = baker
 const jar = async (): Promise<Loose> => (await baker.program.call('GET', '/api/jars')).jars[0]
 
 test('from the first question to a plan in fifteen clicks and fields, every answer another than was there', async () => {
@@ -97,15 +86,12 @@ test('Today says what to do first, and each step comes in its time until the lev
     )
   }
   await baker.later(await timeOf('Build the levain'), `/bakes/${baker.bakeId()}/weigh`)
-  const pour = page.getByTestId('pour')
   for (const [item, grams] of [
     [/^Starter/, '45'],
     [/^Water/, '120'],
     [/flour$/, '115']
   ] as const) {
-    await pour.getByRole('heading', { name: item }).waitFor()
-    await baker.fill('What the scale shows', grams)
-    await baker.click(page.getByRole('button', { name: /^Poured/ }))
+    await baker.weigh(item, grams)
   }
   await page.getByTestId('set-band').waitFor()
   // The mark is forgotten for forty minutes: the levain was still mixed when its last flour went in.
@@ -155,21 +141,6 @@ test('looked at when it is due, it is mixed, and the jar is refreshed 160 + 160;
 })
 
 test('the dough’s day to the loaf, and how it was', async () => {
-  const { page } = baker
-  const day = page.getByRole('region', { name: 'The whole day' })
-  for (const step of ['Shape', 'Heat the oven', 'Into the oven', 'Out of the oven']) {
-    await baker.later(await timeOf(step), `/bakes/${baker.bakeId()}/plan`)
-    await day.waitFor()
-    const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
-    await baker.click(row.getByRole('button', { name: 'Done', exact: true }))
-    await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
-  }
-  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/bread`)
-  await baker.click(page.getByRole('radiogroup', { name: 'Rise' }).getByText('4', { exact: true }))
-  await baker.fill('In words', 'Open crumb, a little tangy')
-  await baker.click(page.getByRole('button', { name: 'Into the record' }))
-  await until(bake, ({ events }) => events.some((e: Loose) => e.type === 'outcome'))
-  const { events } = await bake()
-  expect(events.findLast((e: Loose) => e.type === 'outcome')).toMatchObject({ rise: 4, note: 'Open crumb, a little tangy' })
+  await baker.toTheLoaf('Open crumb, a little tangy')
   console.info(`From the plan to the noted loaf: ${baker.counted()} clicks and fields.`)
 })

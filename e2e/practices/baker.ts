@@ -1,6 +1,6 @@
 import type { Locator, Page } from 'playwright-core'
 import type { Loose } from '../../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram } from '../support'
+import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
 
 /** A baker at work in an empty kitchen of their own: what they click and type is counted, as it would tire them. */
 export interface Baker {
@@ -28,6 +28,14 @@ export interface Baker {
   later(iso: string, path?: string): Promise<void>
   /** All that the open room says. */
   room(): Promise<string>
+  /** All that Plan says of the bake's whole day. */
+  steps(): Promise<string>
+  /** When a step of the day is, as Plan tells it: a day of the week the tests play in. */
+  timeOf(step: string): Promise<string>
+  /** Weighs what is asked for. @param item as it is headed at Weigh */
+  weigh(item: string | RegExp, grams: string): Promise<void>
+  /** Shapes and bakes when Plan says so, and notes the bread: a rise of 4, and words. */
+  toTheLoaf(words: string): Promise<void>
 }
 
 /** The baker of a test file, who opens the program before it and leaves after it. The kitchen lies in New York, five hours behind UTC. */
@@ -96,7 +104,38 @@ export function practiceBaker(): Baker {
       if (path === undefined) await page.reload()
       else await page.goto(program.address + path)
     },
-    room: async () => plain(await page.locator('main').innerText())
+    room: async () => plain(await page.locator('main').innerText()),
+    steps: async () => plain(await page.getByRole('region', { name: 'The whole day' }).innerText()),
+    async timeOf(step) {
+      await page.goto(`${program.address}/bakes/${baker.bakeId()}/plan`)
+      const found = await until(
+        async () => new RegExp(`(Thu|Fri|Sat|Sun) (\\d\\d:\\d\\d) ${step}`).exec(await baker.steps()),
+        (match) => match !== null
+      )
+      const day = { Thu: 26, Fri: 27, Sat: 28, Sun: 29 }[found?.[1] as 'Thu' | 'Fri' | 'Sat' | 'Sun']
+      return new Date(`2026-11-${day}T${found?.[2]}:00-05:00`).toISOString()
+    },
+    async weigh(item, grams) {
+      await page.getByTestId('pour').getByRole('heading', { name: item }).waitFor()
+      await baker.fill('What the scale shows', grams)
+      await baker.click(page.getByRole('button', { name: /^Poured/ }))
+    },
+    async toTheLoaf(words) {
+      const day = page.getByRole('region', { name: 'The whole day' })
+      for (const step of ['Shape', 'Heat the oven', 'Into the oven', 'Out of the oven']) {
+        await baker.later(await baker.timeOf(step), `/bakes/${baker.bakeId()}/plan`)
+        await day.waitFor()
+        const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
+        await baker.click(row.getByRole('button', { name: 'Done', exact: true }))
+        await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
+      }
+      await page.goto(`${program.address}/bakes/${baker.bakeId()}/bread`)
+      await baker.click(page.getByRole('radiogroup', { name: 'Rise' }).getByText('4', { exact: true }))
+      await baker.fill('In words', words)
+      await baker.click(page.getByRole('button', { name: 'Into the record' }))
+      const { events } = await until(baker.bake, (told) => told.events.some((e: Loose) => e.type === 'outcome'))
+      expect(events.findLast((e: Loose) => e.type === 'outcome')).toMatchObject({ rise: 4, note: words })
+    }
   }
   return baker
 }

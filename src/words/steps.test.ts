@@ -4,7 +4,7 @@ import type { Step } from '../core'
 import { possessive, stepCaution, stepTitle, stepWord, windowTitle } from './steps'
 
 const jars = [{ id: 'j1', name: 'Juno' }] as unknown as Jar[]
-const bake = { id: 'b1', plan: { name: 'Two lantern loaves', jarId: 'j1', course: { folds: 4 } } } as unknown as Bake
+const bake = { id: 'b1', plan: { build: { source: 'separate build' }, name: 'Two lantern loaves', jarId: 'j1', course: { folds: 4 } } } as unknown as Bake
 const KINDS: readonly Step['kind'][] = [
   'wake',
   'first build',

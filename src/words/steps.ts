@@ -20,7 +20,7 @@ export function stepTitle(bake: Bake, { kind, id, of }: Pick<Step, 'kind' | 'id'
   const { name, course } = bake.plan
   switch (kind) {
     case 'wake':
-      return `Wake ${jar}: feed it`
+      return bake.plan.build.source === 'as it is' ? `Feed ${jar}` : `Wake ${jar}: feed it`
     case 'first build':
       return `First build from ${jar}`
     case 'ahead':

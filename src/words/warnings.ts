@@ -52,10 +52,6 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
       )
     case 'gluten into gluten-free':
       return told(`${jarName} is gluten-free. This flour holds gluten and would end that.`, 'stop')
-    case 'not ripe yet':
-      return told(`When you mix, ${jarName} is not ready yet: it is about ${format.dayTime(near(warning.opensMs))}.`)
-    case 'past its best':
-      return told(`When you mix, ${jarName} is past its best, which ends about ${format.dayTime(near(warning.closesMs))}. The dough rises more slowly then.`)
     case 'culture weak':
       return told(`By then ${jarName} ${needOf(warning.strength)}.`)
     case 'nothing kept':

@@ -95,7 +95,8 @@ function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }:
     const line = lineOfFeed(kept, { feed: jar.feed, flourGrams: stage.flourGrams, waterGrams: stage.waterGrams, mixTempC: plan.mixTempC }, stays, pantry)
     const grams = stage.seedGrams + stage.flourGrams + stage.waterGrams
     const made = { line, hydration: hydrationAfter(stage, seed.hydration) }
-    seed = stage.kind === 'wake' ? { ...seed, ...made, grams: Math.max(grams, seed.grams) } : { ...seed, ...made, grams, keepMinimumGrams: 0 }
+    // What is not kept at a feed goes to the discard pot; of a first build nothing has to stay.
+    seed = { ...seed, ...made, grams, ...(stage.kind === 'wake' ? {} : { keepMinimumGrams: 0 }) }
   }
   return seed
 }

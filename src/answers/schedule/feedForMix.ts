@@ -33,11 +33,13 @@ export function feedForMix(
   const { hydration, flour, feed, keepMinimumGrams } = jar
   const kinds = kindsOfBlend(feed, pantry)
   if (kinds === null) return null
-  const total = seedGrams + Math.max(keepMinimumGrams, USUAL_LEFT)
+  const leastTotal = seedGrams + Math.max(keepMinimumGrams, USUAL_LEFT)
   const { placeId, tempC, mixTempC, school, mixAt } = plan
   for (const flourPerSeed of new Set([...usualRatio(jar), ...RATIOS])) {
-    const kept = total / (1 + flourPerSeed * (1 + hydration))
-    if (kept > jar.grams) continue
+    const growth = 1 + flourPerSeed * (1 + hydration)
+    if (leastTotal > growth * jar.grams) continue
+    // Whoever keeps more at each feed keeps as much now, so that less is thrown away.
+    const total = Math.max(leastTotal, growth * Math.min(jar.lastFeed?.keepGrams ?? 0, jar.grams))
     const build: PlannedBuild = {
       levain: {
         source: 'separate build',

@@ -14,7 +14,7 @@ import { isPlausible, likelySlip, PLAUSIBLE_HYDRATION, type Slip, USUAL_PERCENT,
 import { roundDough, type WeighedDough } from '../dough/roundDough'
 import { type DoughProblem, type SolvedDough, solveFormula } from '../dough/solveFormula'
 import { FLOURS, type FlourKind } from '../ferment/flours'
-import { type School, windowOf } from '../ferment/forecast'
+import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
 import type { VesselMaterial } from '../ferment/thermal'
 import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
@@ -126,9 +126,6 @@ export type Warning =
   | { readonly code: 'vessel too small'; readonly vessel: string; readonly full: number; readonly other: string | null }
   | { readonly code: 'gluten into gluten-free' }
   | { readonly code: 'culture weak'; readonly strength: Strength }
-  /** Starter used as it is, mixed before it is ready, or after. */
-  | { readonly code: 'not ripe yet'; readonly opensMs: number }
-  | { readonly code: 'past its best'; readonly closesMs: number }
   | { readonly code: 'much old starter' }
   | { readonly code: 'hydration unusual'; readonly share: number; readonly usual: readonly [low: number, high: number]; readonly slip: Slip | null }
   | { readonly code: 'salt unusual'; readonly share: number; readonly slip: Slip | null }
@@ -261,7 +258,7 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     const ripe = usedOf(planned, jar, wish.school)
     if (!ripe.ok) return doughOnly(ripe.problem)
     const solved = answerLevain(ripe.value, [], null, planned, { ...wish, build }, jar, kitchen)
-    return { dough, build: solved, problem: null, warnings: [...asItIsWarnings(solved, wish, jar), ...doughWarnings(wish, exact.value)] }
+    return { dough, build: solved, problem: null, warnings: [...jarWarnings(solved, jar), ...doughWarnings(wish, exact.value)] }
   }
   let timed = wish.startAtMs == null ? buildFor(planned, wish.mixAtMs, wish.school) : buildFrom(planned, wish.startAtMs, wish.school)
   if (!timed.ok) return doughOnly(timed.problem)
@@ -371,17 +368,10 @@ function answerLevain(
   }
 }
 
-/** What to say of starter that is used as it is: is there enough of it, and is it at its best when the dough is mixed? */
-function asItIsWarnings({ weigh, sourced, timed, jarInTheEndGrams }: SolvedLevain, { school, mixAtMs }: BakeWish, jar: SeedJar): Warning[] {
-  const warnings: Warning[] = []
-  const { spareGrams } = sourced
-  if (weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: weigh.seed, spareGrams })
-  else if (jarInTheEndGrams < Math.min(jar.keepMinimumGrams, LEAST_KEPT_GRAMS)) warnings.push({ code: 'nothing kept' })
-  const { opensHours, closesHours } = windowOf(timed.milestones, school)
-  const at = (hours: number) => timed.startMs + hours * millisecondsInHour
-  if (opensHours !== null && mixAtMs < at(opensHours)) warnings.push({ code: 'not ripe yet', opensMs: at(opensHours) })
-  else if (closesHours !== null && mixAtMs > at(closesHours)) warnings.push({ code: 'past its best', closesMs: at(closesHours) })
-  return warnings
+/** Whether the jar holds enough for what is taken out of it. */
+function jarWarnings({ weigh, sourced: { spareGrams }, jarInTheEndGrams }: SolvedLevain, { keepMinimumGrams }: SeedJar): Warning[] {
+  if (weigh.seed > spareGrams) return [{ code: 'jar too small', seedGrams: weigh.seed, spareGrams }]
+  return jarInTheEndGrams < Math.min(keepMinimumGrams, LEAST_KEPT_GRAMS) ? [{ code: 'nothing kept' }] : []
 }
 
 function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, nowMs: number): Warning[] {
@@ -393,9 +383,7 @@ function buildWarnings(build: SolvedLevain, wish: BakeWish, jar: SeedJar, kitche
     warnings.push({ code: 'start has passed', startMs, soonestMs: build.asItStands.startMs + build.asItStands.fitHours * millisecondsInHour, others: others() })
   else if (nightAt(startMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'start in the night', startMs, others: others() })
   if (nightAt(wish.mixAtMs, kitchen.sleep, kitchen.timeZone) !== undefined) warnings.push({ code: 'mix in the night' })
-  const { spareGrams } = build.sourced
-  if (build.weigh.seed > spareGrams) warnings.push({ code: 'jar too small', seedGrams: build.weigh.seed, spareGrams })
-  else if (build.jarInTheEndGrams < Math.min(jar.keepMinimumGrams, LEAST_KEPT_GRAMS)) warnings.push({ code: 'nothing kept' })
+  warnings.push(...jarWarnings(build, jar))
   if (build.fit !== null && !build.fit.fits) {
     warnings.push({ code: 'vessel too small', vessel: build.fit.vessel.name, full: build.fit.full, other: build.fit.other?.name ?? null })
   }

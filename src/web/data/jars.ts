@@ -119,9 +119,9 @@ export async function weighJar(jar: Jar, grams: number): Promise<() => Promise<v
 }
 
 /** Keeps a look at a jar. @returns takes it back */
-export async function lookAtJar(jar: Jar, look: Pick<JarLook, 'rise' | 'pH' | 'signs'>): Promise<() => Promise<void>> {
+export async function lookAtJar(jar: Jar, look: Pick<JarLook, 'rise' | 'pH' | 'signs'>, atMs = nowMs()): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarLooks(jar.id), body: { ...noted(id), ...look } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarLooks(jar.id), body: { id, happenedAt: isoOf(atMs), ...look } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }

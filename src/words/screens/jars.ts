@@ -177,6 +177,7 @@ export const LOOK_SHEET = {
   asYouSaw: 'as you saw it',
   top: 'Its top',
   smearsAboveLevelHasBeen: 'Smears above the level: it has been higher',
+  when: 'When',
   note: 'Note it'
 } as const
 

@@ -35,6 +35,7 @@ export const LADDER_CARD = {
 } as const
 
 export const LEVAIN_STATION = {
+  whatWentIn: 'What went into the dough',
   loosenStarterInWaterFirst: 'Loosen the starter in the water first, then the flour.',
   flourIntoStarterFirstThen: 'Flour into the starter first, then the water.',
   waterInPortionsInTurn: 'The water in portions, in turn with the flour.',
@@ -78,6 +79,9 @@ export const AS_IT_IS = {
   sinceFeed: (name: string, dayTime: string, duration: string) => `${name} was last fed ${dayTime}. When you mix, that is ${duration} ago.`,
   afterFeed: (name: string, dayTime: string, kept: string, flour: string, water: string) =>
     `Feed ${name} ${dayTime}: leave ${kept} in the jar, then add ${flour} of flour and ${water} of water.`,
+  restToDiscard: (mass: string) => ` The other ${mass} go to the discard pot.`,
+  notReadyYet: (name: string) => `When you mix, ${name} is not ready yet, so the dough rises more slowly.`,
+  pastItsBest: (name: string) => `When you mix, ${name} is past its best, so the dough rises more slowly and gets more sour.`,
   planFeed: 'Plan a feed for this mix',
   planFeedAgain: 'Work the feed out again',
   noFeed: 'Without the feed',

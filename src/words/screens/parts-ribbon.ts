@@ -6,6 +6,7 @@ export const RIBBON = {
 
 export const DESCRIBE = {
   mixed: (dayTime: string) => `mixed ${dayTime}`,
+  fed: (at: string) => `fed ${at}`,
   toBeBuilt: (at: string) => `to be built ${at}`,
   noWindowWithinTimeLooked: 'no window within the time looked at',
   readyToMixTo: (at: string, at2: string) => `ready to mix ${at} to ${at2}`,

@@ -41,7 +41,7 @@ export const WAKE_FEED = {
   fed: (name: string) => `${name} is fed.`,
   leaveInJarRestGoes: (mass: string) => `Leave ${mass} in the jar; the rest goes to the discard pot. Jar on the scale, then what is asked for.`,
   neverSealFermentingJarTight: 'Never seal a fermenting jar tight: glass can burst.',
-  wake: (name: string) => `Wake ${name}`
+  wake: (name: string) => `Feed ${name}`
 } as const
 
 export const WEIGH_STATION = {

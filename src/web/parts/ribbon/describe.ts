@@ -12,7 +12,7 @@ export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Fo
   const at = (ms: number) => format.dayTime(near(ms))
   return hills.map((hill) => {
     const start = hill.points[0]?.ms ?? nowMs
-    const began = hill.running ? DESCRIBE.mixed(format.dayTime(start)) : DESCRIBE.toBeBuilt(at(start))
+    const began = hill.ofJar ? DESCRIBE.fed(at(start)) : hill.running ? DESCRIBE.mixed(format.dayTime(start)) : DESCRIBE.toBeBuilt(at(start))
     const window = hill.window === null ? DESCRIBE.noWindowWithinTimeLooked : DESCRIBE.readyToMixTo(at(hill.window.fromMs), at(hill.window.toMs))
     const last = hill.marks?.at(-1)
     const mark = last === undefined ? '' : DESCRIBE.lastSeenAtOn(format.rise(1 + last.gas), format.dayTime(last.ms))

@@ -30,6 +30,8 @@ export interface Hill {
   readonly band?: readonly { readonly ms: number; readonly low: number; readonly high: number }[]
   /** It can be taken hold of by its ridge. */
   readonly held?: boolean
+  /** It is the jar itself, which is used as it is: it was fed, not built. */
+  readonly ofJar?: boolean
   /** Ready to mix. */
   readonly window: { readonly fromMs: number; readonly toMs: number } | null
   readonly marks?: readonly HillPoint[]

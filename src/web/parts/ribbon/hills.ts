@@ -29,9 +29,13 @@ const TAIL_HOURS = 1.5
 
 const familyOfLine = (line: BatchLine) => familyOf(mainKind(contentsOf(line).flours))
 
+/** Starter that is used as it is has the jar's own hill. */
+const isJar = ({ plan }: Bake) => plan.build.source === 'as it is'
+
 function labelOf(bake: Bake, jars: readonly Jar[]): string {
   const jar = jars.find((j) => j.id === bake.plan.jarId)
-  return jar === undefined ? bake.plan.name : HILLS.levain(jar.name)
+  if (jar === undefined) return bake.plan.name
+  return isJar(bake) ? jar.name : HILLS.levain(jar.name)
 }
 
 const markPoints = (marks: BakeState['marks']) => marks.flatMap((m) => (m.rise === undefined ? [] : [{ ms: m.atMs, gas: m.rise - 1 }]))
@@ -97,7 +101,7 @@ function windowAt(milestones: Milestones, school: School, startMs: number): Hill
 export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, beliefs }: Cultures, forecast?: Forecast): Hill | null {
   const timed = solved?.build?.asItStands
   if (timed === undefined) return null
-  const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, points: [], window: null }
+  const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, ofJar: isJar(bake), points: [], window: null }
   const hill = draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)
   return forecast === undefined ? { ...hill, window: null } : hill
 }
@@ -134,8 +138,8 @@ function toldWindow(bake: Bake, startMs: number): Hill['window'] {
     : null
 }
 
-/** The hill of starter that was used as it is began with its last feed. */
-const rose = ({ plan }: Bake, line: BatchLine): BatchLine => (plan.build.source === 'as it is' ? (line.parents[0]?.line ?? line) : line)
+/** What rose: of starter that was used as it is, the jar since its last feed. */
+const rose = (bake: Bake, line: BatchLine): BatchLine => (isJar(bake) ? (line.parents[0]?.line ?? line) : line)
 
 /** A levain that has been mixed, as the model draws it beside what was seen. */
 export function recordHill(bake: Bake, levain: BatchLine, { jars, beliefs }: Cultures): Hill {
@@ -149,6 +153,7 @@ export function recordHill(bake: Bake, levain: BatchLine, { jars, beliefs }: Cul
     label: labelOf(bake, jars),
     family: familyOfLine(line),
     running: true,
+    ofJar: isJar(bake),
     points,
     window: told ?? windowAt(milestones, bake.plan.school, start),
     moves: movesOf(line),

@@ -13,16 +13,19 @@ import { Warnings } from './Warnings'
 
 /** Starter that goes into the dough as it is: when the jar is at its best, and the feed that makes it so for the mix. */
 export function AsItIsCard() {
-  const { plan, edit, solved, forecast, jar, day, frozen, now } = useBakeHere()
+  const { plan, edit, state, solved, forecast, jar, day, frozen, now } = useBakeHere()
   const here = useKitchen()
   const { format } = here
   const { cultures } = useCultures()
   const build = solved?.build
-  if (build == null || jar === undefined) return null
+  if (build == null || jar === undefined || state.mixed !== null) return null
   const { startMs } = build.timed
   const window = forecast === undefined ? null : fitWindow(forecast, startMs)
+  // Beyond a night its end is told with its day.
+  const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
+    (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
   const chance = forecast === undefined ? null : chanceAt(forecast, startMs, day.mixMs)
-  const feed = plan.before.find((stage) => stage.kind === 'wake')
+  const feed = plan.before.find((stage) => stage.kind === 'wake' && !state.deeds.has(stage.id))
   const planFeed = () => {
     const stage = cultures === undefined ? null : feedForMix(plan, jar, build.weigh.seed, cultures, here, now)
     if (stage === null) tellError(new Error(AS_IT_IS.noFeedFits(jar.name)))
@@ -31,11 +34,7 @@ export function AsItIsCard() {
   return (
     <Card title={AS_IT_IS.title(jar.name)} data-testid="as-it-is">
       <Figures>
-        <Figure
-          size="lg"
-          value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${format.dayTime(near(window.toMs))}`}
-          name={AS_IT_IS.atItsBest}
-        />
+        <Figure size="lg" value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`} name={AS_IT_IS.atItsBest} />
         {chance !== null && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
       </Figures>
       <Text mt="sm">
@@ -48,11 +47,14 @@ export function AsItIsCard() {
               format.mass(feed.flourGrams),
               format.mass(feed.waterGrams)
             )}
+        {feed !== undefined && jar.grams - feed.seedGrams >= 1 && AS_IT_IS.restToDiscard(format.mass(jar.grams - feed.seedGrams))}
       </Text>
-      <Warnings codes={['jar too small', 'nothing kept', 'not ripe yet', 'past its best']} />
+      {window !== null && day.mixMs < window.fromMs && <Note tone="care">{AS_IT_IS.notReadyYet(jar.name)}</Note>}
+      {window !== null && day.mixMs > window.toMs && <Note tone="care">{AS_IT_IS.pastItsBest(jar.name)}</Note>}
+      <Warnings codes={['jar too small', 'nothing kept']} />
       {!frozen && (
         <Group mt="md" gap="xs">
-          <Button variant={feed === undefined && build.ladder !== null ? 'filled' : 'default'} onClick={planFeed}>
+          <Button variant={feed === undefined ? 'filled' : 'default'} onClick={planFeed}>
             {feed === undefined ? AS_IT_IS.planFeed : AS_IT_IS.planFeedAgain}
           </Button>
           {feed !== undefined && (

@@ -91,7 +91,10 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
     now,
     cultures
   )?.get(bake.id)
-  const plannedLine = state.band !== null ? null : (solved?.build?.asItStands.line ?? null)
+  const asItIs = plan.build.source === 'as it is'
+  // A jar that is used as it is has its own hill until the dough is mixed.
+  const isPlanned = asItIs ? state.mixed === null : state.band === null
+  const plannedLine = isPlanned ? (solved?.build?.asItStands.line ?? null) : null
   const forecast = useForecasts(
     useMemo(
       () => (plannedLine === null ? [] : [{ id: bake.id, line: plannedLine, school: plan.school, belief: beliefIn(cultures.beliefs, plan.jarId) }]),
@@ -101,9 +104,9 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const hill = useMemo(() => {
     const shown = { ...bake, plan }
     if (judged !== undefined) return runningHill(judged, cultures)
-    if (bake.line !== null) return recordHill(shown, bake.line, cultures)
+    if (bake.line !== null && !isPlanned) return recordHill(shown, bake.line, cultures)
     return plannedHill(shown, solved, cultures, forecast)
-  }, [bake, plan, judged, cultures, solved, forecast])
+  }, [bake, plan, judged, cultures, solved, forecast, isPlanned])
   const day = useMemo(
     () => dayOfBake(bake, { plan, solved, verdict: judged?.verdict ?? null }, here, cultures, minute),
     [bake, plan, solved, judged, here, cultures, minute]
@@ -112,7 +115,7 @@ function Sheet({ bake, cultures }: { bake: Bake; cultures: Cultures }) {
   const height = narrow ? 204 : 216
   const { mixMs } = day
   // A jar that is used as it is may have been fed days ago.
-  const earliestMs = plan.build.source === 'as it is' ? minute - LONGEST_BEFORE_MS : 0
+  const earliestMs = asItIs ? minute - LONGEST_BEFORE_MS : 0
   const startMs = Math.max(hills[0]?.points[0]?.ms ?? mixMs - 8 * millisecondsInHour, earliestMs)
   const endMs = Math.max(hill?.points.at(-1)?.ms ?? mixMs, mixMs, station === 'plan' || state.mixed !== null ? (day.times?.outMs ?? 0) : 0)
   const fromMs = (state.mixed === null ? Math.min(startMs, minute) : startMs) - 1.5 * millisecondsInHour

@@ -9,7 +9,7 @@ import { Card, Note } from '../../parts/cards/Card'
 import { QuantityField } from '../../parts/fields/QuantityField'
 import { WhenField } from '../../parts/fields/WhenField'
 import { useBakeHere } from './bakeHere'
-import { shownVerdict } from './shown'
+import { shownForecast, shownVerdict } from './shown'
 
 /** What is noted when the levain has gone into its dough. */
 export type MixedNote = Omit<Extract<NewBakeEvent, { type: 'mixed' }>, 'id' | 'happenedAt' | 'source' | 'device'>
@@ -24,7 +24,7 @@ export function MixCard({
   readonly expectedC?: number
   readonly onMixed: (note: MixedNote, minutesAgo: number) => Promise<void>
 }) {
-  const { bake, state, solved, plan, judged } = useBakeHere()
+  const { bake, state, solved, plan, judged, forecast, belief } = useBakeHere()
   const { format } = useKitchen()
   const others = plan.build.alsoFor.reduce((t, d) => t + d.grams, 0)
   const there = pouredGrams(state.poured)
@@ -40,6 +40,8 @@ export function MixCard({
   const [ago, setAgo] = useState(0)
   const over = levain + others + keep > there + 0.05
   const asItIs = plan.build.source === 'as it is'
+  // What was told of a jar that is used as it is goes into the record.
+  const shownOfJar = asItIs && solved?.build != null && forecast !== undefined ? { shown: shownForecast(solved.build.timed.line, forecast, belief) } : {}
   const byScale = state.weighed.some((w) => w.into === 'dough')
   return (
     <Card title={title} data-testid="mix">
@@ -87,7 +89,7 @@ export function MixCard({
               keepBackGrams: keep,
               mixTempC: typedC ?? expectedC,
               ...(was === null ? {} : { was }),
-              ...(judged === undefined ? {} : { shown: shownVerdict(judged) })
+              ...(judged !== undefined ? { shown: shownVerdict(judged) } : shownOfJar)
             },
             ago
           )

@@ -75,8 +75,8 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, 
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
     return JAR_HISTORY.fedKeptFlourWater(ratioOf(fed), format.mass(keepGrams), format.mass(flourGrams), format.mass(waterGrams), at)
   }
-  if (type === 'drawn') return JAR_HISTORY.takenFor(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
-  if (type === 'returned') return JAR_HISTORY.backIntoJarFrom(format.mass(grams ?? 0, 0.1), bakeName ?? JAR_HISTORY.bake)
+  if (type === 'drawn') return JAR_HISTORY.takenFor(format.mass(grams ?? 0, (grams ?? 0) % 1 === 0 ? 1 : 0.1), bakeName ?? JAR_HISTORY.bake)
+  if (type === 'returned') return JAR_HISTORY.backIntoJarFrom(format.mass(grams ?? 0, (grams ?? 0) % 1 === 0 ? 1 : 0.1), bakeName ?? JAR_HISTORY.bake)
   if (type === 'look') return `${rise === null ? JAR_HISTORY.lookedAt : JAR_HISTORY.lookedAt2(format.rise(rise))}${pH === null ? '' : JAR_HISTORY.pH(pH)}`
   if (type === 'ended') return JAR_HISTORY.leftKitchenAndCameBack
   if (type === 'weighing') return JAR_HISTORY.weighed(format.mass(grams ?? 0))

@@ -1,14 +1,16 @@
 import { Button, Chip, Drawer, Group, Stack, Switch, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { minuteOf } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarParameters, keysOf, POSSIBLE, pHAfter, SIGNS, type Signs } from '../../../core'
 import { LOOK_SHEET } from '../../../words/screens/jars'
-import { useNow } from '../../data/clock'
+import { nowMs, useNow } from '../../data/clock'
 import { lookAtJar } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { WhenField } from '../../parts/fields/WhenField'
 import { familyOf } from '../../parts/jar/family'
 import { JarDrawing, type Top } from '../../parts/jar/JarDrawing'
 import { PhField } from '../../parts/weigh/PhField'
@@ -40,8 +42,13 @@ function LookForm({ jar, expected, parameters, onClose }: FormProps) {
   const [rise, setRise] = useState<number | null>(null)
   const [signs, setSigns] = useState<Signs>({})
   const [pH, setPh] = useState<number | null>(null)
+  const [ago, setAgo] = useState(0)
   const note = () => {
-    lookAtJar(jar, { rise: rise ?? undefined, pH: pH ?? undefined, signs }).then((undo) => tellDone(LOOK_SHEET.notedAndKnownBetter(jar.name), undo), tellError)
+    const atMs = nowMs() - ago * millisecondsInMinute
+    lookAtJar(jar, { rise: rise ?? undefined, pH: pH ?? undefined, signs }, atMs).then(
+      (undo) => tellDone(LOOK_SHEET.notedAndKnownBetter(jar.name), undo),
+      tellError
+    )
     onClose()
   }
   const nothing = rise === null && pH === null && Object.keys(signs).length === 0
@@ -77,6 +84,7 @@ function LookForm({ jar, expected, parameters, onClose }: FormProps) {
         onChange={(e) => setSigns(({ smear: _before, ...rest }) => (e.currentTarget.checked ? { ...rest, smear: 'yes' } : rest))}
       />
       <PhField value={pH} expected={pHAfter(jar.line, now, parameters)} onRead={setPh} />
+      <WhenField label={LOOK_SHEET.when} minutesAgo={ago} onChange={setAgo} />
       <Button disabled={nothing} onClick={note}>
         {LOOK_SHEET.note}
       </Button>

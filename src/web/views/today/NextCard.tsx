@@ -80,7 +80,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   const coldPlace = kitchen.places.find((p) => p.id === placeId && isCold(p.tempC))
   const { bake, judged } = day
   const caution = stepCaution(step)
-  const verb = VERB[step.kind]
+  const verb = step.kind === 'mix' && bake.plan.build.source === 'as it is' ? NEXT_CARD.startWeighing : VERB[step.kind]
   return (
     <>
       {day.over === null && <StepFigures day={day} step={step} now={now} />}

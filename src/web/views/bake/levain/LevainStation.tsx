@@ -95,7 +95,17 @@ export function LevainStation() {
       </fieldset>
       <div className={classes.stack}>
         {asItIs && state.band === null && <AsItIsCard />}
-        <Card title={state.band !== null ? LEVAIN_STATION.whatWentIntoLevain : asItIs ? LEVAIN_STATION.weighIntoDough : LEVAIN_STATION.weighForLevain}>
+        <Card
+          title={
+            state.band !== null
+              ? asItIs
+                ? LEVAIN_STATION.whatWentIn
+                : LEVAIN_STATION.whatWentIntoLevain
+              : asItIs
+                ? LEVAIN_STATION.weighIntoDough
+                : LEVAIN_STATION.weighForLevain
+          }
+        >
           {state.band === null && build === null ? (
             <Note tone="stop">{solved?.problem == null ? LEVAIN_STATION.setDoughFirst : problemSentence(solved.problem)}</Note>
           ) : (
@@ -181,7 +191,7 @@ export function LevainStation() {
       ...(asItIs ? [] : [`${format.mass(keptBack)} ${b.source === 'put some back' ? LEVAIN_STATION.toSaveForJar : LEVAIN_STATION.backToJar}`]),
       ...(asItIs && sticks === 0 ? [] : [LEVAIN_STATION.stuckToJarAndSpoon(format.mass(sticks))])
     ]
-    return `${terms.join(' + ')} = ${format.mass(whole)}`
+    return terms.length === 1 ? (terms[0] ?? '') : `${terms.join(' + ')} = ${format.mass(whole)}`
   }
 }
 

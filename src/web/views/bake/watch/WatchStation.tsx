@@ -168,7 +168,8 @@ function Marks({ onUndo }: { onUndo?: (id: string) => void }) {
 
 /** In the record: what happened, beside what had been forecast. */
 function Mixed({ onUndo }: { onUndo: () => void }) {
-  const { bake, state, jar } = useBakeHere()
+  const { bake, state, jar, plan } = useBakeHere()
+  const asItIs = plan.build.source === 'as it is'
   const { format } = useKitchen()
   if (state.mixed === null || state.band === null) return null
   const event = bake.events.find((e) => e.id === state.mixed?.id)
@@ -180,11 +181,11 @@ function Mixed({ onUndo }: { onUndo: () => void }) {
       <Card title={WATCH_STATION.inRecord}>
         <Figures>
           <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name={WATCH_STATION.mixed} />
-          <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / millisecondsInHour)} name={WATCH_STATION.sinceMixing} />
+          {!asItIs && <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / millisecondsInHour)} name={WATCH_STATION.sinceMixing} />}
           <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name={WATCH_STATION.levainInDough} />
-          <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar)} />
+          {!asItIs && <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar)} />}
         </Figures>
-        {shown !== undefined && (
+        {shown !== undefined && !asItIs && (
           <Note>{WATCH_STATION.whenYouMixedOlventSaw(shown.phase ?? 'ripening', at(shown.quantiles.opens[2]), at(shown.quantiles.closes[2]))}</Note>
         )}
         <Group mt="lg">
