@@ -126,6 +126,15 @@ const buildShape = z.object({
   flours: blendSchema,
   keepBackGrams: numberIn(POSSIBLE.keepBackGrams, 'What goes back to the jar', 'g'),
   sticksGrams: numberIn(POSSIBLE.sticksGrams, 'What sticks', 'g').nullable().optional(),
+  refill: z
+    .object({
+      flours: blendSchema.nullable(),
+      flourGrams: numberIn([1, 20_000], 'Flour for the jar', 'g'),
+      waterGrams: numberIn([0, 20_000], 'Water for the jar', 'g'),
+      outHours: numberIn([0.25, 72], 'Time out of the cold', 'h').nullable()
+    })
+    .nullable()
+    .optional(),
   older: z.object({ share: shareIn([0, 1], 'Old levain'), hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the old levain') }),
   vesselId: idSchema.nullable(),
   alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough') })).max(10)

@@ -13,7 +13,7 @@ export const SOURCE_WORDS: Readonly<Record<LevainSource, { readonly name: string
   },
   'draw and top up': {
     name: 'take some, refill the jar',
-    says: 'Starter is taken from the cold jar, and as much flour and water goes into the jar at the same moment.'
+    says: 'Starter is taken from the cold jar, and the jar gets fresh flour and water at the same moment.'
   },
   'put some back': { name: 'save some for the jar', says: 'As much of the ripe levain goes back into the jar as starter was taken out.' },
   'mixed seed': { name: 'starter and old levain', says: 'Part is starter, part an old ripe levain.' }

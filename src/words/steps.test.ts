@@ -10,6 +10,7 @@ const KINDS: readonly Step['kind'][] = [
   'first build',
   'grow',
   'build',
+  'refill',
   'finish weighing',
   'chill',
   'look',

@@ -27,6 +27,8 @@ export function stepTitle(bake: Bake, { kind, id, of }: Pick<Step, 'kind' | 'id'
       return `${aheadWord(of)}: ${name}`
     case 'grow':
       return `Grow starter for ${levain}`
+    case 'refill':
+      return `Refill ${jar}`
     case 'build':
       return `Build ${levain}`
     case 'finish weighing':
@@ -78,6 +80,8 @@ export function stepWord({ kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, pla
       return aheadWord(of)
     case 'grow':
       return id === 'grow 1' ? 'Grow starter for it' : `Grow starter for it, stage ${id.replace('grow ', '')}`
+    case 'refill':
+      return 'Refill the jar'
     case 'build':
       return 'Build the levain'
     case 'finish weighing':

@@ -256,7 +256,7 @@ export function stepFactsOf(
   nowMs: number
 ): DayFacts {
   const { kitchen } = stocked
-  const { band, mixed, moves, deeds, status } = bake.state
+  const { band, mixed, moves, deeds, status, pours } = bake.state
   const build = solved?.build ?? null
   const beginning = beginningOf(plan, solved)
   const from = band?.atMs ?? beginning.startMs
@@ -266,6 +266,7 @@ export function stepFactsOf(
     ...beginning,
     ahead: madeAheadOf(bake, plan),
     ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
+    refillMs: plan.build.source === 'draw and top up' ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,

@@ -100,6 +100,9 @@ export interface StepDeed {
   readonly did: 'done' | 'skipped'
 }
 
+/** The step at which a jar is refilled that starter was drawn from. */
+export const REFILL = 'refill'
+
 /** Where a bake stands, in order. */
 export const BAKE_STATUSES = ['planned', 'building', 'ripening', 'mixed', 'baked'] as const
 export type BakeStatus = (typeof BAKE_STATUSES)[number]
@@ -176,6 +179,8 @@ export function canUndo(happenings: readonly Happening[], id: string): boolean {
   const filled = (type: 'band' | 'mixed') => stood.some((h) => h.type === type)
   // Nothing hangs on a look but what was said of it, which goes with it.
   if (asked.type === 'mark' || asked.type === 'explained') return true
+  // The jar knows for itself whether its refill can be taken back.
+  if (asked.type === 'step' && asked.step === REFILL) return true
   if (asked.type === 'pour') return !filled('band')
   if (asked.type !== 'weigh') return false
   if (asked.into === 'first build') return !stood.some((h) => h.type === 'pour' || (h.type === 'step' && h.step === asked.into))

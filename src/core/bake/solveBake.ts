@@ -59,11 +59,23 @@ export interface BuildPlan {
   readonly keepBackGrams: number
   /** What clings to jar and spoon, g; null or left out: worked out. */
   readonly sticksGrams?: number | null
+  /** What the jar gets once starter is drawn from it; null or left out: as much as was drawn. */
+  readonly refill?: RefillPlan | null
   /** Older ripe levain in a mixed seed. */
   readonly older: { readonly share: number; readonly hydration: number }
   readonly vesselId: string | null
   /** Other doughs that take of the same levain, g each. */
   readonly alsoFor: readonly { readonly name: string; readonly grams: number }[]
+}
+
+/** What goes into a jar in the moment in which starter is drawn from it. */
+export interface RefillPlan {
+  /** Parts of its flour; null: what the jar is fed. */
+  readonly flours: readonly BlendPart[] | null
+  readonly flourGrams: number
+  readonly waterGrams: number
+  /** Out of the cold for so long, h; null: it stays where it stands. */
+  readonly outHours: number | null
 }
 
 /** A wish for a bake, from dough to the time of mixing. */
@@ -208,12 +220,13 @@ export function spoonedSeed(by: Extract<SeedMeasure, { kind: 'spoons' }>, cups: 
  * @param doughGrams levain in the dough, as it is weighed, g
  */
 export function levainWishOf({ by, alsoFor, ...build }: BuildPlan, doughGrams: number, jar: LevainWish['jar'], cups: CupSizes): LevainWish {
-  const { source, keepBackGrams, sticksGrams, hydration, salt, oil, older } = build
+  const { source, keepBackGrams, sticksGrams, refill, hydration, salt, oil, older } = build
   return {
     source,
     doughNeeds: [doughGrams, ...alsoFor.map((d) => d.grams)].filter((g) => g > 0),
     keepBackGrams,
     sticksGrams,
+    refill: refill == null ? null : { flour: refill.flourGrams, water: refill.waterGrams },
     hydration,
     salt,
     oil,

@@ -9,7 +9,7 @@ import type { BakeStatus, StepDeed } from './foldBake'
 export interface Step {
   /** Its name within the bake: the kind, numbered where there are several. */
   readonly id: string
-  readonly kind: DayStep | 'ahead' | 'grow' | 'finish weighing' | 'look' | 'feed again'
+  readonly kind: DayStep | 'ahead' | 'refill' | 'grow' | 'finish weighing' | 'look' | 'feed again'
   /** From when, ms. */
   readonly atMs: number
   /** Until when it does no harm to wait; null: no end known. */
@@ -54,6 +54,8 @@ export interface StepFacts {
   readonly before: readonly StageBefore[]
   /** What is made ahead of the dough and has not been weighed yet. */
   readonly ahead: readonly MadeAhead[]
+  /** The jar that starter is drawn from is to be refilled from then on, ms; null or left out: it is not. */
+  readonly refillMs?: number | null
   /** Moves into the cold while it ripens, ms; those to come. */
   readonly chillsMs: readonly number[]
   /** Running levain: when its band was set, and its verdict once it is worked out. */
@@ -80,7 +82,8 @@ const COLD_NEWS_HOURS = 6
  */
 export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
   const mixMs = expectedMixMs(facts, nowMs)
-  const all = [...stagesBefore(facts), ...madeAhead(facts, mixMs), ...levainSteps(facts, nowMs), ...doughSteps(facts, mixMs, nowMs)]
+  const refill = facts.refillMs == null ? [] : [step('refill', facts.refillMs)]
+  const all = [...stagesBefore(facts), ...madeAhead(facts, mixMs), ...levainSteps(facts, nowMs), ...refill, ...doughSteps(facts, mixMs, nowMs)]
   return all.filter((step) => !facts.deeds.has(step.id)).sort((a, b) => a.atMs - b.atMs)
 }
 

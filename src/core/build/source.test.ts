@@ -53,6 +53,14 @@ test('straight from the jar: what is not seed goes to the discard pot, and the k
   expect(spareGrams).toBe(90)
 })
 
+test('draw and top up: what the jar gets may be said, whatever is drawn', () => {
+  const { topUp, fromJarGrams, jarAfterGrams } = levain({ source: 'draw and top up', refill: { flour: 55, water: 50 } })
+  expect(topUp).toEqual({ flour: 55, water: 50 })
+  expect(jarAfterGrams).toBeCloseTo(90 - fromJarGrams + 105, 9)
+  // It belongs to that school only.
+  expect(levain({ refill: { flour: 55, water: 50 } }).topUp).toEqual({ flour: 0, water: 0 })
+})
+
 test('draw and top up: as much goes in as comes out, at the jar’s own hydration', () => {
   const { masses, topUp, jarAfterGrams } = levain({ source: 'draw and top up', jar: { grams: 90, hydration: 0.5, keepMinimumGrams: 15 } })
   expect(topUp.flour + topUp.water).toBeCloseTo(masses.seed, 9)

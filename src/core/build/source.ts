@@ -19,6 +19,8 @@ export interface LevainWish {
   /** What clings to jar and spoon, g; left out: worked out. */
   readonly sticksGrams?: number | null
   readonly jar: { readonly grams: number; readonly hydration: number; readonly keepMinimumGrams: number }
+  /** Fresh flour and water for the jar that starter was drawn from, g; left out: as much as was drawn. */
+  readonly refill?: { readonly flour: number; readonly water: number } | null
   /** Older ripe levain in a mixed seed: its share of the seed, and its hydration. */
   readonly older: { readonly share: number; readonly hydration: number }
 }
@@ -72,7 +74,7 @@ function usedAsItIs({ doughNeeds, sticksGrams, jar }: LevainWish): Result<Source
 /**
  * Masses of a levain in one of the schools, and what it leaves in jar and discard pot.
  * `as it is`: ripe starter goes straight into the dough. `separate build`: seed out, jar fed apart. `straight from the jar`: all but the seed goes to the discard pot, the jar is fed large enough, and what is not used stays in it.
- * `draw and top up`: as much flour and water as seed was drawn goes into the jar at once. `put some back`: as much of the ripe build as seed was taken returns.
+ * `draw and top up`: flour and water go into the jar at once, as much as seed was drawn unless it is said. `put some back`: as much of the ripe build as seed was taken returns.
  * `mixed seed`: part of the seed is older ripe levain.
  */
 export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProblem> {
@@ -106,8 +108,8 @@ export function sourceLevain(wish: LevainWish): Result<SourcedLevain, BuildProbl
   const keepBackGrams = answer.keepBack + Math.max(totalGrams - answer.need.total, 0)
   const fromOlderGrams = mixed ? masses.seed * wish.older.share : 0
   const fromJarGrams = masses.seed - fromOlderGrams
-  const topFlour = source === 'draw and top up' ? fromJarGrams / (1 + jar.hydration) : 0
-  const topUp = { flour: topFlour, water: topFlour * jar.hydration }
+  const asMuch = fromJarGrams / (1 + jar.hydration)
+  const topUp = source !== 'draw and top up' ? { flour: 0, water: 0 } : (wish.refill ?? { flour: asMuch, water: asMuch * jar.hydration })
   const emptied = source === 'straight from the jar'
   const jarAfterGrams = emptied ? 0 : jar.grams - fromJarGrams + topUp.flour + topUp.water
   return ok({

@@ -90,6 +90,7 @@ export const HANDS_MINUTES = {
   wake: 8,
   ahead: 8,
   build: 10,
+  refill: 4,
   chill: 2,
   autolyse: 8,
   mix: 15,

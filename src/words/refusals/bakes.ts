@@ -1,5 +1,6 @@
 /** What is said when something of a bake is refused. */
 export const REFUSE_BAKES = {
+  drawStarterFirst: 'Take the starter out first, then refill the jar.',
   thisBakeWasRemovedPut: 'This bake was removed. Put it back first.',
   whatYouNoted: 'What you noted',
   thisLevainHasSeveralFlours: 'This levain has several flours. Say which one was poured.',

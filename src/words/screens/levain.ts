@@ -55,7 +55,6 @@ export const LEVAIN_STATION = {
   weighIntoDough: 'Weigh straight into the dough',
   whatWentIntoLevain: 'What went into the levain',
   notEnough: 'not enough',
-  intoAtSameMomentFlour: (name: string, mass: string, mass2: string) => `Into ${name} at the same moment: ${mass} of flour and ${mass2} of water.`,
   discardKeptColdUsedWithin: 'Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.',
   byTimeBuild: (name: string, needOf: string) => `By the time of the build ${name} ${needOf}.`,
   whatStaysIn: (name: string) => `What stays in ${name}`,
@@ -69,6 +68,16 @@ export const LEVAIN_STATION = {
   onceStarterOut: 'once the starter is out',
   whenYouHaveMixed: 'when you have mixed',
   toDiscardPot: 'to the discard pot'
+} as const
+
+export const REFILL_FIELDS = {
+  refill: (name: string) => `Refill ${name} at the same moment`,
+  flour: 'Flour',
+  water: 'Water',
+  theRefill: 'the refill',
+  out: 'Out of the cold for',
+  notAtAll: 'not at all',
+  hours: (hours: number) => `${hours} h`
 } as const
 
 export const AS_IT_IS = {

@@ -37,11 +37,14 @@ export const SET_BAND = {
   levelMarked: 'The level is marked'
 } as const
 
-export const WAKE_FEED = {
+export const JAR_FEED = {
   fed: (name: string) => `${name} is fed.`,
   leaveInJarRestGoes: (mass: string) => `Leave ${mass} in the jar; the rest goes to the discard pot. Jar on the scale, then what is asked for.`,
   neverSealFermentingJarTight: 'Never seal a fermenting jar tight: glass can burst.',
-  wake: (name: string) => `Feed ${name}`
+  feed: (name: string) => `Feed ${name}`,
+  refill: (name: string) => `Refill ${name}`,
+  ontoWhatIsLeft: (mass: string) => `Jar on the scale with the ${mass} that are in it, then what is asked for.`,
+  outFor: (duration: string) => `Then it stays out for ${duration} and goes back to the cold; Today tells you when.`
 } as const
 
 export const WEIGH_STATION = {
@@ -111,6 +114,7 @@ export const JOBS = {
   whatWeighed: 'What is weighed',
   levain: 'Levain',
   starter: 'Starter',
+  refill: (name: string) => `Refill ${name}`,
   dough: 'Dough',
   pieces: 'Pieces'
 } as const

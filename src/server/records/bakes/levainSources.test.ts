@@ -60,17 +60,37 @@ test('straight from the jar: the rest goes to the discard pot, the keep-back is 
   expect(after.line.parents).toHaveLength(1)
 })
 
-test('draw and top up: the jar is as full as before, and a feed younger', async () => {
-  const { event, pour, bake } = await start({ source: 'draw and top up' })
+test('draw and top up: the jar is refilled by a feed of its own, and all of it can be taken back', async () => {
+  const { id, event, pour, bake } = await start({ source: 'draw and top up' })
   await pour('seed', 16)
   await pour('water', 79)
   await pour('flour', 79)
-  expect((await jar()).grams).toBe(84)
-  await event('band', { mixTempC: 24 })
+  const drawn = await jar()
+  expect(drawn.grams).toBe(84)
+  // The refill is a feed of the jar and a step of the bake, as one deed: weighed, and a gram over.
+  const feed = {
+    id: testId(),
+    happenedAt: TEST_NOW,
+    keepGrams: 84,
+    flours: [{ ingredientId: 'white wheat', grams: 9 }],
+    waterGrams: 8,
+    mixTempC: 20,
+    placeId: drawn.placeId
+  }
+  const together = testId()
+  const parts = [
+    { do: 'feed', jarId: drawn.id, feed },
+    { do: 'note', bakeId: id, event: { id: testId(), happenedAt: TEST_NOW, type: 'step', step: 'refill', did: 'done' } }
+  ]
+  expect((await server.send('POST', '/api/together', { id: together, happenedAt: TEST_NOW, parts })).status).toBe(200)
   const topped = await jar()
-  expect(topped.grams).toBe(100)
-  expect(topped.line).toMatchObject({ startedAt: TEST_NOW, flours: { 'white wheat': 8 }, waterGrams: 8 })
+  expect(topped.grams).toBe(101)
+  expect(topped.line).toMatchObject({ startedAt: TEST_NOW, flours: { 'white wheat': 9 }, waterGrams: 8 })
+  // Marking the level adds nothing to it.
+  await event('band', { mixTempC: 24 })
+  expect((await jar()).grams).toBe(101)
   await event('undo', { undoes: (await bake()).events.at(-1).id })
+  expect((await server.send('POST', '/api/together/undo', { id: testId(), happenedAt: TEST_NOW, undoes: together })).status).toBe(200)
   expect((await jar()).grams).toBe(84)
   expect((await jar()).line.startedAt).toBe('2026-11-26T08:00:00.000Z')
 })

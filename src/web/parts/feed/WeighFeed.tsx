@@ -1,8 +1,8 @@
 import { useState } from 'react'
 import { FLOUR, type Pantry, type PourManner, pourOrder, roundToScale, scaleStep, WATER } from '../../../core'
 import { WEIGH_FEED } from '../../../words/screens/parts-feed'
+import type { WeighedFeed } from '../../data/jarFeeds'
 import { useKitchen } from '../../data/kitchen'
-import type { WeighedFeed } from '../../data/wakes'
 import type { Entry } from '../weigh/entry'
 import { Weigh } from '../weigh/Weigh'
 

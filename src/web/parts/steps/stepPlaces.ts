@@ -1,5 +1,5 @@
 import type { Bake } from '../../../answers'
-import type { Step } from '../../../core'
+import { lineOfAhead, type Step } from '../../../core'
 import type { StationId } from '../stations'
 
 /** In the address of Weigh: what is to be weighed there first. */
@@ -10,6 +10,7 @@ const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   wake: 'plan',
   'first build': 'plan',
   ahead: 'weigh',
+  refill: 'weigh',
   grow: 'levain',
   build: 'weigh',
   'finish weighing': 'weigh',
@@ -31,7 +32,10 @@ const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
 export const stationOfStep = ({ kind }: Pick<Step, 'kind'>, { plan }: Pick<Bake, 'plan'>): StationId =>
   kind === 'mix' && plan.build.source === 'as it is' ? 'weigh' : STEP_STATION[kind]
 
+/** What is to be weighed at a step, where that is not the levain or the dough. */
+export const jobOfStep = ({ kind, id }: Pick<Step, 'kind' | 'id'>): string | null => (kind === 'ahead' ? lineOfAhead(id) : kind === 'refill' ? kind : null)
+
 /** Steps that are told by a word and not by weighing or looking. */
-const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'refill', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
 /** Whether a step is marked done by hand. */
 export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)

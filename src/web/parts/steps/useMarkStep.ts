@@ -5,15 +5,16 @@ import { stepTitle } from '../../../words'
 import { USE_MARK_STEP } from '../../../words/screens/parts-steps'
 import { addEvent } from '../../data/bakes'
 import { nowMs } from '../../data/clock'
+import { feedForBake } from '../../data/jarFeeds'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
-import { feedForBake } from '../../data/wakes'
 import { tellDone, tellError } from '../cards/tell'
 
-/** Marks a step done or left out, now or some time ago, with the way back. A wake-up feed that is done was fed as planned. */
+/** Marks a step done or left out, now or some time ago, with the way back. A feed of its jar that is done was fed as planned. */
 export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {
-  const { pantry, format } = useKitchen()
+  const here = useKitchen()
+  const { pantry, format } = here
   const { jars = [] } = useJars()
   return (bake, step, did, atMs = nowMs()) => {
     const id = newId()
@@ -21,8 +22,8 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
     const title = stepTitle(bake, step, jars)
     const told = did === 'skipped' ? USE_MARK_STEP.leftOut(title) : USE_MARK_STEP.doneAt(format.time(atMs), title)
     const jar = jars.find((j) => j.id === bake.plan.jarId)
-    if (step.kind === 'wake' && did === 'done' && jar !== undefined) {
-      feedForBake(bake, step.id, jar, pantry, atMs).then((undo) => tellDone(told, undo), tellError)
+    if ((step.kind === 'wake' || step.kind === 'refill') && did === 'done' && jar !== undefined) {
+      feedForBake(bake, step.id, jar, here, atMs).then((undo) => tellDone(told, undo), tellError)
       return
     }
     addEvent(bake, { ...note, id, type: 'step', step: step.id, did }, pantry).then(

@@ -20,6 +20,7 @@ const VERB: Readonly<Partial<Record<Step['kind'], string>>> = {
   wake: NEXT_CARD.seeFeed,
   'first build': NEXT_CARD.seeBuild,
   ahead: NEXT_CARD.startWeighing,
+  refill: NEXT_CARD.startWeighing,
   build: NEXT_CARD.startWeighing,
   'finish weighing': NEXT_CARD.goOnWeighing,
   chill: NEXT_CARD.noteThatMoved,

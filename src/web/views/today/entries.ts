@@ -1,11 +1,11 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
-import { lineOfAhead, type Step } from '../../../core'
+import type { Step } from '../../../core'
 import { stepTitle } from '../../../words'
 import { ENTRIES } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
-import { JOB, stationOfStep } from '../../parts/steps/stepPlaces'
+import { JOB, jobOfStep, stationOfStep } from '../../parts/steps/stepPlaces'
 
 /** One thing to do: a step of a bake, or of a program a jar is in; or a jar that is to go to another place. */
 export interface Entry {
@@ -34,7 +34,7 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
         key: `${day.bake.id} ${step.id}`,
         title: stepTitle(day.bake, step, jars),
         atMs: step.atMs,
-        href: `/bakes/${day.bake.id}/${stationOfStep(step, day.bake)}${step.kind === 'ahead' ? `?${JOB}=${lineOfAhead(step.id)}` : ''}`,
+        href: `/bakes/${day.bake.id}/${stationOfStep(step, day.bake)}${jobOfStep(step) === null ? '' : `?${JOB}=${jobOfStep(step)}`}`,
         of: { kind: 'bake', day, step },
         plannedMs: planned !== undefined && Math.abs(planned - step.atMs) >= MOVED_MS ? planned : null
       }

@@ -1,25 +1,12 @@
 import { levainToWeigh, seedHydrationOf } from '../../../../answers'
 import type { Kitchen } from '../../../../contract'
-import {
-  type BakeState,
-  contentsOf,
-  gramsOfBlend,
-  HOTTEST_WATER_C,
-  kindsOfGrams,
-  massesOfPours,
-  ownTraits,
-  type Pantry,
-  pourKey,
-  toMilligrams,
-  transfer
-} from '../../../../core'
+import { type BakeState, contentsOf, HOTTEST_WATER_C, massesOfPours, ownTraits, type Pantry, pourKey, toMilligrams, transfer } from '../../../../core'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import type { JarRow } from '../../../db/rows'
 import { Problem } from '../../../problems'
-import { addLineage, createBatch, lineOf, stayAt } from '../../jars/batches'
-import { feedOf, guardGluten, jarForSeed, setContents } from '../../jars/jars'
+import { addLineage, lineOf } from '../../jars/batches'
+import { jarForSeed } from '../../jars/jars'
 import { theKitchen } from '../../kitchen/kitchens'
-import { pantryIn } from '../../shelf/ingredients'
 import { balanceOf, type Work } from '../../work'
 import { levainOfBake } from '../bakes'
 import { firstBuildOf } from '../firstBuild'
@@ -66,11 +53,12 @@ export async function band({ work, row, state, event }: Told<'band'>): Promise<E
     ].filter((p) => p.milligrams > 0),
     staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
   )
-  const atBand = await jarAtBand(work, row, jar, { hydration, milligrams, seedGrams: masses.seed, startedAtMs })
+  // Where it is built in the jar, what is not needed has gone to the discard pot; a refill is a feed of its own.
+  const emptied = row.plan.build.source === 'straight from the jar' ? transfer(`jar:${jar.id}`, 'discard', milligrams) : []
   // What a first build leaves behind goes where everything goes that nobody needs.
   const first = await firstBuildOf(work, row.id)
   const left = first === null ? 0 : await balanceOf(work, `batch:${first.id}`)
-  return { batchId: levain.id, ...atBand, entries: [...atBand.entries, ...(first === null ? [] : transfer(`batch:${first.id}`, 'discard', left))] }
+  return { batchId: levain.id, entries: [...emptied, ...(first === null ? [] : transfer(`batch:${first.id}`, 'discard', left))] }
 }
 
 /** Items of a levain that the window offers and that have not been poured yet, by name. */
@@ -99,49 +87,4 @@ async function seedParents(
     { parentBatchId: first.id, milligrams: taken, hydration: contents.hydration, flour: first.flour },
     { ...jar, milligrams: seedMg - taken }
   ]
-}
-
-/** What the school does to the jar once its seed is out: topped up at once, or emptied into the discard pot. */
-async function jarAtBand(
-  work: Work,
-  row: KeptBake,
-  jar: JarRow,
-  { hydration, milligrams, seedGrams, startedAtMs }: { hydration: number; milligrams: number; seedGrams: number; startedAtMs: number }
-): Promise<Pick<Effect, 'entries' | 'trace'>> {
-  if (row.plan.build.source === 'straight from the jar') return { entries: transfer(`jar:${jar.id}`, 'discard', milligrams) }
-  if (row.plan.build.source !== 'draw and top up' || milligrams === 0) return { entries: [] }
-  const kitchen = await theKitchen(work)
-  const place = kitchen.places.find((p) => p.id === jar.placeId)
-  const flour = toMilligrams(seedGrams / (1 + hydration))
-  const water = toMilligrams(seedGrams) - flour
-  const parts = gramsOfBlend(feedOf(jar), flour)
-  await guardGluten(
-    work,
-    jar,
-    parts.map((p) => p.ingredientId)
-  )
-  const pantry = await pantryIn(work)
-  const jarBatchId = await createBatch(work, {
-    kitchenId: row.kitchenId,
-    kind: 'feed',
-    jarId: jar.id,
-    bakeId: null,
-    startedAtMs,
-    flour: jar.flour,
-    floursMg: kindsOfGrams(Object.fromEntries(parts.map((p) => [p.ingredientId, p.grams])), pantry),
-    own: ownTraits(parts, pantry),
-    waterMg: water,
-    saltMg: 0,
-    mixTempC: place?.tempC ?? row.plan.tempC,
-    parents: [{ parentBatchId: jar.currentBatchId, milligrams, hydration, flour: jar.flour }],
-    stays: [stayAt(kitchen, jar.placeId, startedAtMs)]
-  })
-  await setContents(work, jar, jarBatchId, jar.placeId)
-  return {
-    entries: [
-      ...parts.flatMap(({ ingredientId, grams }) => transfer(`shelf:${ingredientId}`, `jar:${jar.id}`, grams)),
-      ...transfer('shelf:water', `jar:${jar.id}`, water)
-    ],
-    trace: { jarBatchId, previousBatchId: jar.currentBatchId }
-  }
 }

@@ -1,4 +1,4 @@
-import { aheadStep } from '../../../../core'
+import { aheadStep, REFILL } from '../../../../core'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import { Problem } from '../../../problems'
 import { levainOfBake } from '../bakes'
@@ -10,7 +10,8 @@ export async function stepDone({ work, row, state, event }: Told<'step'>): Promi
   if (state.deeds.has(event.step)) throw wrongMoment(REFUSE_BAKES.thisStepHasBeenTold)
   const before = row.plan.before.some((stage) => stage.id === event.step)
   if (before && state.status !== 'planned') throw wrongMoment(REFUSE_BAKES.buildHasBegunSoWhat)
-  if (!before && event.step !== 'autolyse' && !event.step.startsWith('chill') && !event.step.startsWith(aheadStep(''))) {
+  if (event.step === REFILL && state.poured.seed === 0) throw wrongMoment(REFUSE_BAKES.drawStarterFirst)
+  if (!before && event.step !== REFILL && event.step !== 'autolyse' && !event.step.startsWith('chill') && !event.step.startsWith(aheadStep(''))) {
     if (state.mixed === null) throw wrongMoment(REFUSE_BAKES.firstDoughHasToBe)
     if (event.happenedAt < state.mixed.atMs) throw new Problem(400, 'before the mix', REFUSE_BAKES.thisLiesBeforeDoughWas)
   }

@@ -19,6 +19,7 @@ import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 import { FitCard } from './FitCard'
 import { LadderCard } from './LadderCard'
+import { RefillFields } from './RefillFields'
 import { SeedMeasureField } from './SeedMeasureField'
 import { TextureFields } from './TextureFields'
 import { WaterCard } from './WaterCard'
@@ -151,11 +152,7 @@ export function LevainStation() {
               <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name={LEVAIN_STATION.whenYouHaveMixed} />
               {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name={LEVAIN_STATION.toDiscardPot} />}
             </Figures>
-            {build.sourced.topUp.flour > 0 && (
-              <Text mt="sm">
-                {LEVAIN_STATION.intoAtSameMomentFlour(jar.name, format.mass(build.sourced.topUp.flour), format.mass(build.sourced.topUp.water))}
-              </Text>
-            )}
+            {wish.source === 'draw and top up' && <RefillFields wish={wish} jar={jar} drawnGrams={build.weigh.seed} frozen={frozen} onSet={set} />}
             {build.sourced.discardGrams > 0 && <Note tone="care">{LEVAIN_STATION.discardKeptColdUsedWithin}</Note>}
             {!asItIs && (build.strength === 'ready as it is' || build.strength === 'one feed') && (
               <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>

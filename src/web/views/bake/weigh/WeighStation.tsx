@@ -19,9 +19,9 @@ import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
+import { JarFeed } from './JarFeed'
 import { Jobs, jobsOf } from './jobs'
 import { FitAsPoured, LevainTruth, PouredList } from './Poured'
-import { WakeFeed } from './WakeFeed'
 import classes from './Weigh.module.css'
 import { Work } from './Work'
 
@@ -56,7 +56,7 @@ export function WeighStation() {
     )
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
-  if (job.into === 'wake') return <WakeFeed stageId={job.id} choice={choice} />
+  if (job.into === 'wake' || job.into === 'refill') return <JarFeed key={job.id} stepId={job.id} choice={choice} />
   const { into } = job
   const sharedInto = state.bowls ?? bowls
   const asItIs = plan.build.source === 'as it is'

@@ -1,5 +1,5 @@
 import { SegmentedControl } from '@mantine/core'
-import { pieceCount, type RepairInto } from '../../../../core'
+import { pieceCount, REFILL, type RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
 import { JOBS } from '../../../../words/screens/weigh'
 import type { BakeHere } from '../bakeHere'
@@ -9,12 +9,12 @@ import classes from './Weigh.module.css'
 export type Job = {
   readonly id: string
   readonly name: string
-  readonly into: 'wake' | 'first build' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'
+  readonly into: 'wake' | 'refill' | 'first build' | 'levain' | 'pre-ferment' | 'dough' | 'pieces'
   readonly lineId?: string
 }
 
 /** What there is to weigh as the bake stands. */
-export function jobsOf({ plan, state }: BakeHere): Job[] {
+export function jobsOf({ plan, state, jar }: BakeHere): Job[] {
   const ahead =
     state.mixed === null
       ? plan.formula.lines.flatMap((l): Job[] => (l.kind === 'pre-ferment' ? [{ id: l.id, name: l.mix.name, into: 'pre-ferment', lineId: l.id }] : []))
@@ -28,6 +28,10 @@ export function jobsOf({ plan, state }: BakeHere): Job[] {
     ...before,
     // Starter that is used as it is is in the bowl once it is weighed.
     ...(asItIs && state.band !== null ? [] : [{ id: 'levain', name: asItIs ? JOBS.starter : JOBS.levain, into: 'levain' } as const]),
+    // The jar is refilled once starter was drawn from it.
+    ...(plan.build.source === 'draw and top up' && state.poured.seed > 0 && !state.deeds.has(REFILL)
+      ? [{ id: REFILL, name: JOBS.refill(jar?.name ?? ''), into: 'refill' } as const]
+      : []),
     ...ahead,
     ...(state.band !== null && state.mixed === null ? [{ id: 'dough', name: JOBS.dough, into: 'dough' } as const] : []),
     ...(state.mixed !== null && pieceCount(plan.target) !== null ? [{ id: 'pieces', name: JOBS.pieces, into: 'pieces' } as const] : [])
@@ -36,7 +40,7 @@ export function jobsOf({ plan, state }: BakeHere): Job[] {
 
 /** What a job's temperatures and ways on are noted of; null: it has none. */
 export const mixOf = ({ into, lineId }: Job): { readonly into: RepairInto; readonly lineId?: string } | null =>
-  into === 'wake' || into === 'pieces' ? null : { into, ...(lineId === undefined ? {} : { lineId }) }
+  into === 'wake' || into === 'refill' || into === 'pieces' ? null : { into, ...(lineId === undefined ? {} : { lineId }) }
 
 /** Which of several things is weighed. */
 export function Jobs({ jobs, job, onJob }: { readonly jobs: readonly Job[]; readonly job: Job; readonly onJob: (id: string) => void }) {
