@@ -27,7 +27,7 @@ export function RefillFields({
   const refill = wish.refill ?? usualRefill(drawnGrams, jar)
   const set = (patch: Partial<RefillPlan>) => onSet({ refill: { ...refill, ...patch } })
   return (
-    <Stack gap="sm" mt="md" align="stretch">
+    <Stack gap="sm" mt="md" align="stretch" data-testid="refill">
       <Text fw={500}>{REFILL_FIELDS.refill(jar.name)}</Text>
       <Group grow>
         <QuantityField
