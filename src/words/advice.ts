@@ -7,6 +7,7 @@ import { WAYS_CARD } from './screens/watch'
 /** The headline of an advice, with a shape, so that colour is never alone. */
 export const HEADLINE_WORDS: Readonly<Record<Headline, { readonly word: string; readonly says: string; readonly shape: string }>> = {
   ...PHASE_WORDS,
+  'full sour': { word: 'Full sour', says: 'past its peak, as you want it', shape: '◣' },
   'should be ready': { word: 'Should be ready', says: 'by the forecast: nobody has looked in the last half hour', shape: '▲' },
   'may be past': { word: 'May be past its best', says: 'by the forecast: nobody has looked in the last half hour', shape: '◣' },
   'not sure': { word: 'Not sure', says: 'what was seen fits more than one stage', shape: '?' },

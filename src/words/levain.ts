@@ -49,5 +49,6 @@ export const BASE_WORDS: Readonly<Record<PercentageBase, { readonly name: string
 export const SCHOOL_WORDS: Readonly<Record<School, string>> = {
   young: 'Young: doubled, still rising',
   dome: 'At its peak',
-  mature: 'Mature: just starting to dip'
+  mature: 'Mature: just starting to dip',
+  'full sour': 'Full sour: past its peak on purpose'
 }

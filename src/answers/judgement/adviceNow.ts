@@ -3,7 +3,7 @@ import type { Advice, Phase, Verdict } from '../../core'
 import { fitWindow } from './isItReady'
 
 /** What stands large above an advice: the phase it is in, or that this is not known. */
-export type Headline = Phase | 'should be ready' | 'may be past' | 'not sure' | 'not rising' | 'held' | 'one level does not fit'
+export type Headline = Phase | 'full sour' | 'should be ready' | 'may be past' | 'not sure' | 'not rising' | 'held' | 'one level does not fit'
 
 /** The one advice of a moment by the clock: the headline, the sentence, the ways on, the ribbon, Today, reminders and the calendar are views of it. */
 export interface AdviceNow {
@@ -22,8 +22,7 @@ export interface AdviceNow {
 /** Phases an advice may stand under; in any other it is not sure. */
 const PHASES_OF = {
   'mix now': ['young', 'peak', 'easing'],
-  wait: ['lag', 'climbing', 'young', 'peak'],
-  past: ['peak', 'easing', 'collapsed']
+  wait: ['lag', 'climbing', 'young', 'peak']
 } as const satisfies Partial<Record<Advice['kind'], readonly Phase[]>>
 
 function headlineOf({ advice, phase }: Pick<Verdict, 'advice' | 'phase'>): Headline {
@@ -35,11 +34,18 @@ function headlineOf({ advice, phase }: Pick<Verdict, 'advice' | 'phase'>): Headl
     case 'not rising':
     case 'held':
       return advice.kind
+    case 'mix now':
+      return advice.fullSour === true ? 'full sour' : headlineOfPhase(advice.kind, phase)
     case 'past':
       return advice.how === 'collapsed' ? 'collapsed' : advice.how === 'past its best' ? 'easing' : 'peak'
-    default:
-      return (PHASES_OF[advice.kind] as readonly Phase[]).includes(phase) ? phase : advice.kind === 'wait' ? 'climbing' : 'peak'
+    case 'wait':
+      if (advice.fullSour === true) return phase === 'collapsed' ? 'easing' : phase
+      return headlineOfPhase(advice.kind, phase)
   }
+}
+
+function headlineOfPhase(kind: 'wait' | 'mix now', phase: Phase): Headline {
+  return (PHASES_OF[kind] as readonly Phase[]).includes(phase) ? phase : kind === 'wait' ? 'climbing' : 'peak'
 }
 
 /** Whether its window is told beside an advice. */

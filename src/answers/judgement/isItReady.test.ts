@@ -127,3 +127,38 @@ test('sure by the forecast that it is past, one misread level does not make it r
 test('seen high before and back at its mark now, it is asked about, not called one that never rose', () => {
   expect(asked(peak + 0.2, [...seenRipe, { hours: peak + 0.2, rise: 1.02 }]).advice).toMatchObject({ kind: 'ask', about: { kind: 'fell' } })
 })
+
+/** A sour of 270 g of rye and 290 g of water from 75 g of starter, at 21 °C: it is at its peak in the evening and wanted the next day. */
+const rye: BatchLine = {
+  startedAtMs: START,
+  flours: { rye: 270 },
+  waterGrams: 290,
+  saltGrams: 0,
+  mixTempC: 23,
+  stays: [{ fromMs: START, tempC: 21 }],
+  parents: [{ grams: 75, hydration: 1, flour: 'rye', line: null }]
+}
+const sour = (hours: number, marks: readonly Mark[]) => isItReady({ line: rye, marks, hours, school: 'full sour', belief: UNKNOWN_JAR })
+
+test('a full sour is waited for at its peak, taken once it has fallen, and past a day later', () => {
+  const risen = simulate(vesselOf(rye, TYPICAL_JAR), TYPICAL_JAR, { untilHours: 60 }).milestones
+  const ripe = risen.peakHours ?? 0
+  const seen: Mark[] = [{ hours: ripe, rise: 1 + risen.peakGas }]
+  expect(sour(ripe, seen).advice.kind).toBe('wait')
+  const { opens, closes } = sour(ripe, seen).forecast
+  // Bakers use such a sour after 14 to 24 h.
+  expect(opens.p50).toBeGreaterThan(ripe)
+  expect(opens.p50).toBeLessThan(16)
+  expect(closes.p50).toBeGreaterThan(18)
+  const hours = (opens.p50 + closes.p50) / 2
+  const fallen: Mark[] = [...seen, { hours, rise: 1 + 0.5 * risen.peakGas, signs: { top: 'sunken' } }]
+  expect(sour(hours, fallen).advice).toMatchObject({ kind: 'mix now', fullSour: true })
+  const now = adviceNow(sour(hours, fallen), START, START + hours * millisecondsInHour, awake)
+  expect(now.headline).toBe('full sour')
+  // Nobody has looked: it should be ready, and is looked at first.
+  expect(sour(hours, seen).advice).toMatchObject({ kind: 'look', why: 'should be ready' })
+  expect(sour(60, fallen).advice).toMatchObject({ kind: 'look', why: 'may be past' })
+  expect(sour(60, [...fallen, { hours: 59.9, rise: 1.1 }]).advice.kind).toBe('past')
+  // Who wants it at its peak is told that this is past.
+  expect(isItReady({ line: rye, marks: fallen, hours, school: 'dome', belief: UNKNOWN_JAR }).advice.kind).toBe('past')
+})

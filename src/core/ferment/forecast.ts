@@ -10,7 +10,7 @@ import { simulate, type Vessel } from './simulate'
 const { exp, floor, max, min } = Math
 
 /** When to mix: the three schools. */
-export const SCHOOLS = ['young', 'dome', 'mature'] as const
+export const SCHOOLS = ['young', 'dome', 'mature', 'full sour'] as const
 export type School = (typeof SCHOOLS)[number]
 
 /** The simulations behind a forecast: each draw of jar, seed and room, before its build's own stretch, shape and height. */
@@ -185,12 +185,18 @@ function reshaped(m: Milestones, doing: Doing, runs: Runs, k: number): Milestone
 }
 
 /**
+ * A full sour is used from when it has fallen until so many times those hours: a rye sour that has fallen after 12 h is used until its 24th. Source: craft knowledge.
+ */
+const FULL_SOUR_LASTS = 2
+
+/**
  * The window of a school on one curve.
  * @returns hours since mixing; null where the curve does not get there
  */
 export function windowOf(m: Milestones, school: School): { opensHours: number | null; closesHours: number | null } {
   if (school === 'dome') return { opensHours: m.opensHours, closesHours: m.closesHours }
   if (school === 'mature') return { opensHours: m.peakHours, closesHours: m.easedHours }
+  if (school === 'full sour') return { opensHours: m.collapsedHours, closesHours: m.collapsedHours === null ? null : FULL_SOUR_LASTS * m.collapsedHours }
   const early = [m.doubledHours, m.sixtyHours].filter((h) => h !== null)
   return { opensHours: early.length > 0 ? min(...early) : null, closesHours: m.opensHours }
 }

@@ -12,8 +12,16 @@ export type Advice =
       readonly kind: 'mix now'
       /** Infinity: no end known. */
       readonly closesHours: number
+      /** It has fallen, as it is wanted. */
+      readonly fullSour?: boolean
     }
-  | { readonly kind: 'wait' /** Infinity: nobody knows. */; readonly opensHours: number; readonly lookAgainHours: number }
+  | {
+      readonly kind: 'wait' /** Infinity: nobody knows. */
+      readonly opensHours: number
+      readonly lookAgainHours: number
+      /** Until it has fallen, as it is wanted. */
+      readonly fullSour?: boolean
+    }
   | {
       /** Nobody has looked of late, or what was seen does not settle it. */
       readonly kind: 'look'
@@ -67,14 +75,16 @@ const LONGEST_WAIT_HOURS = 6
 const PAST: Readonly<Record<School, readonly Phase[]>> = {
   young: ['peak', 'easing', 'collapsed'],
   dome: ['easing', 'collapsed'],
-  mature: ['collapsed']
+  mature: ['collapsed'],
+  'full sour': []
 }
 
 /** Phases before it. */
 const BEFORE: Readonly<Record<School, readonly Phase[]>> = {
   young: ['lag', 'climbing'],
   dome: ['lag', 'climbing', 'young'],
-  mature: ['lag', 'climbing', 'young', 'peak']
+  mature: ['lag', 'climbing', 'young', 'peak'],
+  'full sour': ['lag', 'climbing', 'young', 'peak', 'easing']
 }
 /** Ready at less than even odds: where that is still the likeliest. */
 const LEAST_FIT = 0.4
@@ -88,6 +98,7 @@ const ENOUGH_LOOKS = 3
 export function advise(facts: AdviceFacts): Advice {
   const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
   if (notRising(draws, marks)) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
+  if (school === 'full sour') return adviseSour(facts)
   const pastNow = shareOf(phases, PAST[school])
   const beforeNow = shareOf(phases, BEFORE[school])
   const closes = forecast.closes.p50
@@ -101,7 +112,7 @@ export function advise(facts: AdviceFacts): Advice {
   if (contradiction !== null && !contradiction.believed && (contradiction.earlier !== null || contradiction.kind !== 'fell' || ready || pastNow >= 0.5))
     return { kind: 'ask', about: contradiction }
   const last = marks.at(-1)
-  const isFresh = last !== undefined && last.explained !== 'stirred' && last.explained !== 'band moved' && nowHours - last.hours <= FRESH_HOURS
+  const isFresh = isFreshly(last, nowHours)
   const sunken = last?.signs?.top === 'sunken'
   // Where the forecast is sure that it is past, one look or two may be misread: they do not make it ready.
   const against = shareOf(facts.unseen, PAST[school]) >= SURELY_PAST && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
@@ -120,12 +131,33 @@ export function advise(facts: AdviceFacts): Advice {
   }
   const opens = forecast.opens.p50
   if (nowHours < opens) {
-    const soonest = nowHours + SOONEST_LOOK_HOURS
-    // Where nobody knows when it gets there, it is looked at again after some hours.
-    const wait = Math.min(opens - nowHours, LONGEST_WAIT_HOURS)
-    return { kind: 'wait', opensHours: opens, lookAgainHours: Math.max(soonest, Math.min(forecast.opens.p25, nowHours + 0.7 * wait)) }
+    return waitFor(forecast, nowHours)
   }
   return { kind: 'look', why: 'not sure', closesHours, pastNow }
+}
+
+/** A look that tells how it is now. */
+const isFreshly = (last: Mark | undefined, nowHours: number) =>
+  last !== undefined && last.explained !== 'stirred' && last.explained !== 'band moved' && nowHours - last.hours <= FRESH_HOURS
+
+function waitFor({ opens }: Pick<Forecast, 'opens'>, nowHours: number): Extract<Advice, { kind: 'wait' }> {
+  const soonest = nowHours + SOONEST_LOOK_HOURS
+  // Where nobody knows when it gets there, it is looked at again after some hours.
+  const wait = Math.min(opens.p50 - nowHours, LONGEST_WAIT_HOURS)
+  return { kind: 'wait', opensHours: opens.p50, lookAgainHours: Math.max(soonest, Math.min(opens.p25, nowHours + 0.7 * wait)) }
+}
+
+/** What to do with a sour that is wanted past its peak: that it has fallen is no harm, and only waiting too long is. */
+function adviseSour({ forecast, fitNow, nowHours, marks, contradiction }: AdviceFacts): Advice {
+  // What fell was wanted to; a level that cannot be is asked about all the same.
+  if (contradiction !== null && !contradiction.believed && contradiction.kind !== 'fell') return { kind: 'ask', about: contradiction }
+  const closesHours = forecast.closes.p50
+  const isFresh = isFreshly(marks.at(-1), nowHours)
+  // What the last look showed tells that it has fallen, not for how long: the clock tells the end.
+  if (nowHours >= closesHours)
+    return isFresh ? { kind: 'past', how: 'past its best' } : { kind: 'look', why: 'may be past', closesHours: Number.POSITIVE_INFINITY, pastNow: 1 - fitNow }
+  if (fitNow >= 0.5) return isFresh ? { kind: 'mix now', closesHours, fullSour: true } : { kind: 'look', why: 'should be ready', closesHours, pastNow: 0 }
+  return nowHours < forecast.opens.p50 ? { ...waitFor(forecast, nowHours), fullSour: true } : { kind: 'look', why: 'not sure', closesHours, pastNow: 0 }
 }
 
 const shareOf = (phases: Phases, some: readonly Phase[]) => some.reduce((sum, phase) => sum + phases[phase], 0)

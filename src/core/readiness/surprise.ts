@@ -14,7 +14,7 @@ const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, you
 /** A level far below one that was read before is believed so far at least, whatever the forecast has of it: what has fallen is no guess. Source: craft knowledge. */
 const FALLEN_IS_BELIEVED = 0.8
 /** Phases in which a school mixes. */
-const FIT: Readonly<Record<School, Phase>> = { young: 'young', dome: 'peak', mature: 'easing' }
+const FIT: Readonly<Record<School, Phase>> = { young: 'young', dome: 'peak', mature: 'easing', 'full sour': 'collapsed' }
 
 /** What the last look shows by itself. */
 export interface LastLook {

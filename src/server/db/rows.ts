@@ -11,6 +11,7 @@ import type {
   OwnTraits,
   PercentageBase,
   Program,
+  School,
   Surroundings,
   VesselMaterial
 } from '../../core'
@@ -24,7 +25,7 @@ export interface KitchenSettings {
   sleep: { from: string; to: string }
   weekly: Weekly[]
   once: Wire<typeof onceSchema>[]
-  school: 'young' | 'dome' | 'mature'
+  school: School
   base: PercentageBase
   smallScale: boolean
   tapTempC: number
