@@ -66,7 +66,18 @@ export const formulaSchema: z.ZodType<Formula, Formula> = z.object({
     .refine((lines) => lines.filter((l) => l.kind === 'levain').length <= 1, { error: 'A dough has one levain at most.' })
     .refine((lines) => new Set(lines.map((l) => l.id)).size === lines.length, { error: 'Two lines of this dough have the same id.' }),
   autolyse: z.boolean(),
-  heldBack: shareIn([0, 1], 'Water held back')
+  heldBack: shareIn([0, 1], 'Water held back'),
+  oven: z
+    .object({
+      stages: z
+        .array(
+          z.object({ tempC: numberIn([30, 500], 'The oven', '°C'), minutes: numberIn([1, 300], 'Minutes in the oven', 'min').int(), covered: z.boolean() })
+        )
+        .min(1, { error: 'The oven needs at least one step.' })
+        .max(12),
+      coreC: z.tuple([numberIn([30, 130], 'The middle of the bread', '°C'), numberIn([30, 130], 'The middle of the bread', '°C')]).nullable()
+    })
+    .optional()
 })
 
 const loss = (what: string) => shareIn(POSSIBLE.loss, what)

@@ -1,5 +1,5 @@
 import type { Course, Kitchen, Plan } from '../../contract'
-import { type CourseHere, doughPieces, isCold } from '../../core'
+import { type CourseHere, doughPieces, isCold, uncoveredAfter } from '../../core'
 
 /** A loaf, where the plan tells no pieces, g; and a fridge, where the kitchen has no cold place, °C. */
 const USUAL_PIECE_GRAMS = 850
@@ -12,6 +12,7 @@ export function courseHere(course: Course, { formula, target }: Pick<Plan, 'form
   const cold = places.map((place) => place.tempC).filter(isCold)
   return {
     ...course,
+    ...(formula.oven === undefined ? {} : { lidMinutes: uncoveredAfter(formula.oven.stages) }),
     kind: formula.doughKind,
     pieceGrams: pieces.length === 0 ? USUAL_PIECE_GRAMS : Math.max(...pieces),
     coldC: cold.length === 0 ? FRIDGE_C : Math.min(...cold)

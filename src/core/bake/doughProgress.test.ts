@@ -4,7 +4,7 @@ import { createWorkspace, simulate } from '../ferment/simulate'
 import { vesselOf } from '../jars/lineage'
 import { DOUGH } from '../testing/planProblems'
 import { doughProgress, SAMPLE_GRAMS } from './doughProgress'
-import { coreSays, OVEN } from './oven'
+import { coreSays, ovenMinutes, ovenOf, uncoveredAfter } from './oven'
 
 const dough = { ...DOUGH, startedAtMs: Date.UTC(2026, 10, 28, 6), stays: [{ fromMs: Date.UTC(2026, 10, 28, 6), tempC: 27 }], mixTempC: 21 }
 const at = (hours: number) => dough.startedAtMs + hours * millisecondsInHour
@@ -48,8 +48,28 @@ test('nothing is said of a dough that has not moved, or before it was mixed', ()
 })
 
 test('the middle of a loaf: done from its lower figure on', () => {
-  expect(coreSays(OVEN.wheat.coreC, 93)).toBe('not yet')
-  expect(coreSays(OVEN.wheat.coreC, 97)).toBe('done')
-  expect(coreSays(OVEN.enriched.coreC, 97)).toBe('dry soon')
-  expect(coreSays(OVEN.flatbread.coreC, 97)).toBeNull()
+  expect(coreSays(ovenOf({ doughKind: 'wheat' }, 45).coreC, 93)).toBe('not yet')
+  expect(coreSays(ovenOf({ doughKind: 'wheat' }, 45).coreC, 97)).toBe('done')
+  expect(coreSays(ovenOf({ doughKind: 'enriched' }, 30).coreC, 97)).toBe('dry soon')
+  expect(coreSays(ovenOf({ doughKind: 'flatbread' }, 6).coreC, 97)).toBeNull()
+})
+
+test('the oven by its kind, and by its own steps: very hot for ten minutes, then much lower', () => {
+  const wheat = ovenOf({ doughKind: 'wheat' }, 45)
+  expect(wheat.stages).toEqual([
+    { tempC: 250, minutes: 20, covered: true },
+    { tempC: 220, minutes: 25, covered: false }
+  ])
+  expect([ovenMinutes(wheat.stages), uncoveredAfter(wheat.stages)]).toEqual([45, 20])
+  const stages = [
+    { tempC: 280, minutes: 10, covered: true },
+    { tempC: 180, minutes: 50, covered: false }
+  ]
+  const own = ovenOf({ doughKind: 'rye tin', oven: { stages, coreC: [97, 98] } }, 12)
+  expect([own.stages, uncoveredAfter(own.stages)]).toEqual([stages, 10])
+  // Nothing to take off where nothing is covered, or all the time.
+  expect(uncoveredAfter([{ tempC: 190, minutes: 30, covered: false }])).toBeNull()
+  expect(uncoveredAfter([{ tempC: 230, minutes: 30, covered: true }])).toBeNull()
+  // Too short for the second step, it stays at the first.
+  expect(ovenOf({ doughKind: 'wheat' }, 18).stages).toEqual([{ tempC: 250, minutes: 18, covered: true }])
 })

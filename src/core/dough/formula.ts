@@ -65,6 +65,24 @@ export interface Formula {
   readonly autolyse: boolean
   /** Part of the water that is held back and worked in at the end, as a fraction of the base flour. */
   readonly heldBack: number
+  /** How it is baked; left out: as its kind usually is. */
+  readonly oven?: OvenPlan
+}
+
+/** One step of the oven. */
+export interface OvenStage {
+  readonly tempC: number
+  readonly minutes: number
+  /** Under a lid, or in steam. */
+  readonly covered: boolean
+}
+
+/** How a bread is baked. */
+export interface OvenPlan {
+  /** In their order; the oven is heated to the first. */
+  readonly stages: readonly OvenStage[]
+  /** In the middle of the bread, when it is done, °C; null: it is not measured. */
+  readonly coreC: readonly [low: number, high: number] | null
 }
 
 /** What is known of the size; all else follows. */

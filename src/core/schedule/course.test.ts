@@ -29,6 +29,14 @@ test('two loads take the oven twice, and no lid is lifted between them', () => {
   expect([one?.lidMs === null, two?.lidMs === null]).toEqual([false, true])
 })
 
+test('the lid comes off when the oven’s own steps say so, and not at all where there is none', () => {
+  const lidAfter = (more: Partial<CourseHere>) => {
+    const times = courseTimes({ ...wheat, ...more }, mix, pace)
+    return times?.lidMs == null ? null : (times.lidMs - times.bakeMs) / millisecondsInMinute
+  }
+  expect([lidAfter({}), lidAfter({ bakeMinutes: 30 }), lidAfter({ lidMinutes: 30 }), lidAfter({ lidMinutes: null })]).toEqual([20, null, 30, null])
+})
+
 test('a dough that never rises has no day; shaped at another time, the rest follows', () => {
   expect(courseTimes(wheat, mix, { bulkHours: null, proofHours: null })).toBeNull()
   const late = timesFrom(wheat, mix, mix + 5 * millisecondsInHour, 1.5)

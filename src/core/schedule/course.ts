@@ -41,6 +41,8 @@ export interface DoughCourse {
   readonly preheatMinutes: number
   /** One load in the oven, min. */
   readonly bakeMinutes: number
+  /** The lid comes off, or the steam is let out, so long after loading, min; null: it does not; left out: as usual. */
+  readonly lidMinutes?: number | null
   /** Loads one after the other. */
   readonly loads: number
   /** From the oven until it can be cut, h. */
@@ -238,6 +240,8 @@ export function timesOfBake(
 ): CourseTimes {
   const outMs = bakeMs + course.bakeMinutes * course.loads * millisecondsInMinute
   const every = course.foldEveryMinutes * millisecondsInMinute
+  const usualLid = course.bakeMinutes >= LEAST_LIDDED_MINUTES ? LID_MINUTES : null
+  const lidMinutes = course.lidMinutes === undefined ? usualLid : course.lidMinutes
   return {
     autolyseMs: course.autolyseMinutes > 0 ? mixMs - course.autolyseMinutes * millisecondsInMinute : null,
     mixMs,
@@ -246,7 +250,7 @@ export function timesOfBake(
     proofMs,
     preheatMs: bakeMs - course.preheatMinutes * millisecondsInMinute,
     bakeMs,
-    lidMs: course.bakeMinutes >= LEAST_LIDDED_MINUTES && course.loads === 1 ? bakeMs + LID_MINUTES * millisecondsInMinute : null,
+    lidMs: lidMinutes === null || course.loads > 1 ? null : bakeMs + lidMinutes * millisecondsInMinute,
     outMs,
     eatMs: outMs + course.coolHours * millisecondsInHour
   }

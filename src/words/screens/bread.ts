@@ -55,7 +55,7 @@ export const OUTCOME_CARD = {
 } as const
 
 export const OVEN_CARD = {
-  afterMin: (laterMinutes: number) => `after ${laterMinutes} min`,
+  stage: (minutes: number, covered: boolean) => `for ${minutes} min${covered ? ', lid on or steam in' : ''}`,
   min: (bakeMinutes: number) => `${bakeMinutes} min`,
   eachLoads: (loads: number) => `each of ${loads} loads`,
   inOven: 'in the oven',
@@ -72,6 +72,5 @@ export const OVEN_CARD = {
   knockOnUndersideHollowSound: (duration: string) =>
     `Knock on the underside: a hollow sound is a baked loaf, a dull one wants a few minutes more. Then let it cool ${duration} before it is cut.`,
   oven: 'The oven',
-  heatTo: 'heat it to',
   inMiddleDone: 'in the middle, done'
 } as const

@@ -56,6 +56,20 @@ export const DOUGH_DAY_CARD = {
   planOnlyLevain: 'Plan only the levain'
 } as const
 
+export const OVEN_FIELDS = {
+  title: 'The oven, step by step',
+  oven: (n: number) => `Oven, step ${n}`,
+  minutes: 'Minutes',
+  covered: 'lid or steam',
+  remove: (n: number) => `Remove step ${n}`,
+  coreFrom: 'Done in the middle from',
+  coreTo: 'to',
+  another: 'Another step',
+  withCore: 'Measure the middle',
+  withoutCore: 'Don’t measure the middle',
+  asUsual: 'As usual for this dough'
+} as const
+
 export const DRIVERS_CARD = {
   hide: 'Hide',
   showHowWarmthRatioAnd: 'Show how warmth, ratio and cold change it',

@@ -1,4 +1,6 @@
 export const RECIPE_CARD = {
+  oven: (stages: string) => `Oven: ${stages}.`,
+  ovenStage: (temperature: string, minutes: number, covered: boolean) => `${temperature} for ${minutes} min${covered ? ' with lid or steam' : ''}`,
   flourThatGone: 'a flour that is gone',
   levainAtFrom: (sizeWords: string, percent: string, floursOf: string) => `${sizeWords} · levain at ${percent} from ${floursOf}`,
   of: (word: string) => `of ${word}`,

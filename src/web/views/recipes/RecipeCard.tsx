@@ -56,6 +56,13 @@ export function RecipeCard({ content }: { readonly content: Pick<PortableFormula
             <Figure value={format.percent(solved.value.preFermented)} name={RECIPE_CARD.preFermentedFlour} />
           </Figures>
           <Portions formula={formula} lines={weigh.lines} baseFlourGrams={solved.value.baseFlourGrams} />
+          {formula.oven !== undefined && (
+            <p className={classes.note}>
+              {RECIPE_CARD.oven(
+                formula.oven.stages.map((stage) => RECIPE_CARD.ovenStage(format.temperature(stage.tempC), stage.minutes, stage.covered)).join(', then ')
+              )}
+            </p>
+          )}
           <p className={classes.allergens}>
             {allergens.length === 0 ? RECIPE_CARD.noAllergensList : RECIPE_CARD.contains(allergens.join(', '))}
             {allergens.includes('gluten') && RECIPE_CARD.fermentingDoesNotMakeSafe}

@@ -1,6 +1,6 @@
 import { Button, Group, Text } from '@mantine/core'
 import { useState } from 'react'
-import { coreSays, OVEN, type Step } from '../../../../core'
+import { coreSays, ovenOf, type Step } from '../../../../core'
 import { near } from '../../../../words'
 import { OVEN_CARD } from '../../../../words/screens/bread'
 import { useKitchen } from '../../../data/kitchen'
@@ -13,18 +13,21 @@ import { useBakeHere } from '../bakeHere'
 export function OvenCard({ steps, onCore }: { readonly steps: readonly Step[]; readonly onCore: (tempC: number) => void }) {
   const { plan, state } = useBakeHere()
   const { format } = useKitchen()
-  const oven = OVEN[plan.formula.doughKind]
   const [coreC, setCoreC] = useState<number | null>(null)
   const course = plan.course
   if (course === null) return null
+  const oven = ovenOf(plan.formula, course.bakeMinutes)
+  const [first] = oven.stages
   const measured = state.readings.findLast((r) => r.coreTempC !== undefined)?.coreTempC
   const says = measured === undefined ? null : coreSays(oven.coreC, measured)
   const bakeAt = steps.find((s) => s.kind === 'bake')?.atMs
   return (
     <Card title={OVEN_CARD.oven}>
       <Figures>
-        <Figure size="lg" value={format.temperature(oven.startC)} name={OVEN_CARD.heatTo} />
-        {oven.laterC !== null && <Figure size="lg" value={format.temperature(oven.laterC)} name={OVEN_CARD.afterMin(oven.laterMinutes)} />}
+        {oven.stages.map((stage, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a step of the oven is known by its place
+          <Figure key={i} size="lg" value={format.temperature(stage.tempC)} name={OVEN_CARD.stage(stage.minutes, stage.covered)} />
+        ))}
         <Figure size="lg" value={OVEN_CARD.min(course.bakeMinutes)} name={course.loads > 1 ? OVEN_CARD.eachLoads(course.loads) : OVEN_CARD.inOven} />
         {oven.coreC !== null && (
           <Figure
@@ -39,11 +42,11 @@ export function OvenCard({ steps, onCore }: { readonly steps: readonly Step[]; r
           {OVEN_CARD.heatMinBeforeFrom(
             course.preheatMinutes,
             format.time(near(bakeAt - course.preheatMinutes * 60_000)),
-            oven.steam ? OVEN_CARD.steamOrLidForFirst : OVEN_CARD.noSteam
+            first?.covered ? OVEN_CARD.steamOrLidForFirst : OVEN_CARD.noSteam
           )}
         </Text>
       )}
-      {oven.steam && <Note tone="care">{OVEN_CARD.heatGlovesAndFaceAway}</Note>}
+      {first?.covered && <Note tone="care">{OVEN_CARD.heatGlovesAndFaceAway}</Note>}
       {state.deeds.has('bake') && oven.coreC !== null && (
         <>
           <Group mt="md" align="flex-end">

@@ -9,6 +9,7 @@ import { Card } from '../../../parts/cards/Card'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { useBakeHere } from '../bakeHere'
+import { OvenFields } from './OvenFields'
 
 const PERCENT = 100
 const COLD_HOURS = 12
@@ -88,7 +89,8 @@ export function DoughDayCard() {
             )
           : number(DOUGH_DAY_CARD.inCold, Math.round(proof.hours * 4) / 4, [1, 96], 1, (hours) => put({ proof: { kind: 'cold', hours } }), ' h')}
         {number(DOUGH_DAY_CARD.heatOven, course.preheatMinutes, [0, 180], 5, (preheatMinutes) => put({ preheatMinutes }), DOUGH_DAY_CARD.min)}
-        {number(DOUGH_DAY_CARD.inOven, course.bakeMinutes, [2, 300], 5, (bakeMinutes) => put({ bakeMinutes }), DOUGH_DAY_CARD.min)}
+        {plan.formula.oven === undefined &&
+          number(DOUGH_DAY_CARD.inOven, course.bakeMinutes, [2, 300], 5, (bakeMinutes) => put({ bakeMinutes }), DOUGH_DAY_CARD.min)}
         {number('Loads', course.loads, [1, 12], 1, (loads) => put({ loads }))}
         {number('Cooling', course.coolHours, [0, 48], 0.5, (coolHours) => put({ coolHours }), ' h')}
       </SimpleGrid>
@@ -105,6 +107,7 @@ export function DoughDayCard() {
         onChange={(kind) => put({ proof: kind === 'cold' ? { kind, hours: COLD_HOURS } : USUAL_COURSE[plan.formula.doughKind].proof, proofStretch: 1 })}
       />
       {stop !== null && <Text mt="md">{stop}</Text>}
+      <OvenFields />
       {!frozen && (
         <Button mt="sm" variant="subtle" onClick={() => edit({ course: null })}>
           {DOUGH_DAY_CARD.planOnlyLevain}
