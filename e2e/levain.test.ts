@@ -33,7 +33,7 @@ test('each school has its sentence, its numbers, and what it leaves', async () =
   await newBuild()
   await pick('How you use the starter', 'build it in the jar')
   await page.getByText('to the discard pot').first().waitFor()
-  expect(await card(/^What stays in/)).toMatch(/0 g once the starter is out 20 g when you have mixed \d+ g to the discard pot/)
+  expect(await card(/^What stays in/)).toMatch(/0 ?g once the starter is out 20 ?g when you have mixed \d+ ?g to the discard pot/)
   await pick('How you use the starter', 'take some, refill the jar')
   await page.getByText(/at the same moment: \d/).waitFor()
   await pick('How you use the starter', 'save some for the jar')

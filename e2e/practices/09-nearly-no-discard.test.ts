@@ -39,7 +39,7 @@ test('a jar from the fridge, six days old, and a levain by its own amounts', asy
   expect(plan.build.refill).toEqual({ flours: null, flourGrams: 55, waterGrams: 55, outHours: 3 })
   expect(plan.build.by).toEqual({ kind: 'amounts', seed: 155, flour: 80, water: 80 })
   // 320 − 155 drawn + 110 of the refill.
-  expect(plain(await page.locator('main').innerText())).toMatch(/275 g once the starter is out/)
+  expect(plain(await page.locator('main').innerText())).toMatch(/275\s?g once it is refilled/)
 })
 
 test('a schedule with these amounts, and no step in the night', async () => {

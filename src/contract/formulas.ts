@@ -67,6 +67,7 @@ export const formulaSchema: z.ZodType<Formula, Formula> = z.object({
     .refine((lines) => new Set(lines.map((l) => l.id)).size === lines.length, { error: 'Two lines of this dough have the same id.' }),
   autolyse: z.boolean(),
   heldBack: shareIn([0, 1], 'Water held back'),
+  roundUp: z.boolean().optional(),
   oven: z
     .object({
       stages: z

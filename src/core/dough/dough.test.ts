@@ -119,3 +119,22 @@ test('every usual pre-ferment can be made', () => {
     expect(flour + water + salt + others.flour + others.water).toBeGreaterThan(0.5)
   }
 })
+
+test('rounded up, no line weighs less than it should, and the dough of pieces by their flour keeps its percents', () => {
+  // 4 × 131 + 233 = 757 g of flour: 74 % are 560.18 of water, 20 % 151.4 of levain, 2 % 15.14 of salt.
+  const formula = simpleFormula({ base: 'plain', hydration: 0.74, salt: 0.02, levain: 0.2, roundUp: true })
+  const target = {
+    kind: 'flour pieces' as const,
+    pieces: [
+      { count: 4, grams: 131 },
+      { count: 1, grams: 233 }
+    ]
+  }
+  const gramsOf = (roundUp: boolean) => {
+    const solved = solveFormula({ ...formula, roundUp }, target, contextWith(1))
+    if (!solved.ok) throw new Error(solved.problem.code)
+    return roundDough(solved.value, false).lines.map((line) => line.grams)
+  }
+  expect(gramsOf(true)).toEqual([757, 561, 152, 16])
+  expect(gramsOf(false)).toEqual([757, 560, 151, 15])
+})

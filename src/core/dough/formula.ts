@@ -65,6 +65,8 @@ export interface Formula {
   readonly autolyse: boolean
   /** Part of the water that is held back and worked in at the end, as a fraction of the base flour. */
   readonly heldBack: number
+  /** What is weighed is rounded up to the scale, never down. */
+  readonly roundUp?: boolean
   /** How it is baked; left out: as its kind usually is. */
   readonly oven?: OvenPlan
 }

@@ -1,4 +1,4 @@
-import { KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
+import { ceilToScale, KITCHEN_SCALE_GRAMS, roundToScale, SMALL_SCALE_GRAMS } from '../units/mass'
 import { type TrueValues, trueValues } from './composition'
 import type { SolvedDough, SolvedLine } from './solveFormula'
 
@@ -16,20 +16,21 @@ export interface WeighedDough {
 const TINY_GRAMS = 10
 
 /**
- * Rounds every line to the scale it is weighed on, and works out the truth anew.
+ * Rounds every line to the scale it is weighed on, up where that is wanted, and works out the truth anew.
  * @param smallScale a scale that shows 0.1 g is at hand: salt, yeast, spices and whatever is tiny goes on it
  */
 export function roundDough(solved: SolvedDough, smallScale: boolean): WeighedDough {
   const resolutionOf = ({ grams, fine }: { readonly grams: number; readonly fine: boolean }) =>
     smallScale && (fine || grams < TINY_GRAMS) ? SMALL_SCALE_GRAMS : KITCHEN_SCALE_GRAMS
+  const round = solved.roundUp ? ceilToScale : roundToScale
   const roundParts = (parts: SolvedLine['parts']): SolvedLine['parts'] =>
     parts.map((part) => {
       const resolution = resolutionOf(part)
-      return { ...part, grams: roundToScale(part.grams, resolution), resolution, parts: roundParts(part.parts) }
+      return { ...part, grams: round(part.grams, resolution), resolution, parts: roundParts(part.parts) }
     })
   const lines = solved.lines.map((line) => {
     const resolution = resolutionOf(line)
-    return { ...line, grams: roundToScale(line.grams, resolution), parts: roundParts(line.parts), resolution }
+    return { ...line, grams: round(line.grams, resolution), parts: roundParts(line.parts), resolution }
   })
   const truth = trueValues(lines)
   return { lines, truth, doughGrams: truth.totalGrams, levainGrams: lines.reduce((t, l) => (l.kind === 'levain' ? t + l.grams : t), 0) }

@@ -40,6 +40,8 @@ export interface SolvedDough {
   readonly preFermented: number
   /** Yeast on all flour. */
   readonly yeast: number
+  /** What is weighed is rounded up. */
+  readonly roundUp?: boolean
 }
 
 export type DoughProblem =
@@ -255,7 +257,8 @@ export function solveFormula(formula: Formula, target: Target, context: FormulaC
     levainGrams: lines.reduce((t, l) => (l.kind === 'levain' ? t + l.grams : t), 0),
     truth,
     preFermented: (aheadFlour * baseFlourGrams) / truth.flourGrams,
-    yeast: yeastGrams(lines, context) / truth.flourGrams
+    yeast: yeastGrams(lines, context) / truth.flourGrams,
+    roundUp: formula.roundUp
   })
 }
 

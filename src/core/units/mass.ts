@@ -15,6 +15,12 @@ export function roundToScale(grams: number, resolution: number): number {
   return Number((Math.round(grams / resolution + 1e-9) * resolution).toFixed(3))
 }
 
+/**
+ * The same, never less than was asked for.
+ * @example ceilToScale(17.61, 1) // 18
+ */
+export const ceilToScale = (grams: number, resolution: number): number => Number((Math.ceil(grams / resolution - 1e-6) * resolution).toFixed(3))
+
 /** Below this a kitchen scale is too coarse for what goes into a jar, g. */
 const TINY_GRAMS = 20
 

@@ -65,6 +65,7 @@ export const LEVAIN_STATION = {
   backToJar: 'back to the jar',
   stuckToJarAndSpoon: (mass: string) => `${mass} stuck to jar and spoon`,
   inJarNow: 'in the jar now',
+  onceRefilled: 'once it is refilled',
   onceStarterOut: 'once the starter is out',
   whenYouHaveMixed: 'when you have mixed',
   toDiscardPot: 'to the discard pot'

@@ -58,12 +58,15 @@ export const DOUGH_DAY_CARD = {
 
 export const OVEN_FIELDS = {
   title: 'The oven, step by step',
+  step: (n: number) => `Step ${n}`,
   oven: (n: number) => `Oven, step ${n}`,
   minutes: 'Minutes',
+  minutesOf: (n: number) => `Minutes, step ${n}`,
+  coveredAt: (n: number) => `Lid or steam, step ${n}`,
   covered: 'lid or steam',
   remove: (n: number) => `Remove step ${n}`,
-  coreFrom: 'Done in the middle from',
-  coreTo: 'to',
+  coreFrom: 'In the middle from',
+  coreTo: 'In the middle to',
   another: 'Another step',
   withCore: 'Measure the middle',
   withoutCore: 'Don’t measure the middle',

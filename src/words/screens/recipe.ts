@@ -53,6 +53,8 @@ export const RECIPE_STATION = {
 } as const
 
 export const SIZE_CARD = {
+  roundUp: 'Round everything up',
+  roundUpSays: 'Each weight goes up to the next step of your scale, never down.',
   pieces: 'Pieces',
   flourInEachPiece: 'flour in each piece',
   flourInEach: 'Flour in each',

@@ -2,9 +2,9 @@ import { Button, Group, Select, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { type FeedAmounts, usesOfLevain } from '../../../../answers'
+import { type FeedAmounts, usesOfLevain, whereItStands } from '../../../../answers'
 import type { Jar, Plan } from '../../../../contract'
-import { asUsed, type BuildPlan, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
+import { asUsed, type BuildPlan, isCold, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
 import { LEVAIN_STATION } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
@@ -34,12 +34,14 @@ const MANNER_SAYS = {
 export function LevainStation() {
   const bakeHere = useBakeHere()
   const { bake, plan, edit, solved, jars, jar, frozen, state } = bakeHere
-  const { format, pantry } = useKitchen()
+  const { format, kitchen, pantry } = useKitchen()
   const [feeding, setFeeding] = useState<{ readonly jar: Jar; readonly amounts?: FeedAmounts } | null>(null)
   const [newJar, newJarOpen] = useDisclosure(false)
   const { build: wish } = plan
   const asItIs = wish.source === 'as it is'
   const build = solved?.build ?? null
+  const jarPlaceId = jar === undefined ? null : whereItStands(jar, bakeHere.now).placeId
+  const standsCold = kitchen.places.some((p) => p.id === jarPlaceId && isCold(p.tempC))
   const set = (patch: Partial<BuildPlan>) => edit((now) => ({ build: { ...now.build, ...patch } }))
   const ratio =
     state.band === null ? (build === null ? null : build.sourced.masses) : { ...state.poured, seed: state.poured.seed + state.poured['older levain'] }
@@ -146,13 +148,18 @@ export function LevainStation() {
             <Figures>
               <Figure value={<Mass grams={jar.grams} />} name={LEVAIN_STATION.inJarNow} />
               <Figure
-                value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarAfterGrams, 0)) : LEVAIN_STATION.notEnough}
-                name={LEVAIN_STATION.onceStarterOut}
+                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.max(build.jarAfterGrams, 0)} /> : LEVAIN_STATION.notEnough}
+                name={wish.source === 'draw and top up' ? LEVAIN_STATION.onceRefilled : LEVAIN_STATION.onceStarterOut}
               />
-              <Figure value={build.jarAfterGrams >= -0.05 ? format.mass(Math.max(build.jarInTheEndGrams, 0)) : '–'} name={LEVAIN_STATION.whenYouHaveMixed} />
-              {build.sourced.discardGrams > 0 && <Figure value={format.mass(build.sourced.discardGrams)} name={LEVAIN_STATION.toDiscardPot} />}
+              <Figure
+                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.max(build.jarInTheEndGrams, 0)} /> : '–'}
+                name={LEVAIN_STATION.whenYouHaveMixed}
+              />
+              {build.sourced.discardGrams > 0 && <Figure value={<Mass grams={build.sourced.discardGrams} />} name={LEVAIN_STATION.toDiscardPot} />}
             </Figures>
-            {wish.source === 'draw and top up' && <RefillFields wish={wish} jar={jar} drawnGrams={build.weigh.seed} frozen={frozen} onSet={set} />}
+            {wish.source === 'draw and top up' && (
+              <RefillFields wish={wish} jar={jar} drawnGrams={build.weigh.seed} cold={standsCold} frozen={frozen} onSet={set} />
+            )}
             {build.sourced.discardGrams > 0 && <Note tone="care">{LEVAIN_STATION.discardKeptColdUsedWithin}</Note>}
             {!asItIs && (build.strength === 'ready as it is' || build.strength === 'one feed') && (
               <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>

@@ -14,6 +14,7 @@ export function RefillFields({
   wish,
   jar,
   drawnGrams,
+  cold,
   frozen,
   onSet
 }: {
@@ -21,6 +22,8 @@ export function RefillFields({
   readonly jar: Jar
   /** Starter that is drawn, g. */
   readonly drawnGrams: number
+  /** The jar stands in the cold. */
+  readonly cold: boolean
   readonly frozen: boolean
   readonly onSet: (patch: Partial<BuildPlan>) => void
 }) {
@@ -54,19 +57,21 @@ export function RefillFields({
         frozen={frozen}
         onBlend={(flours) => set({ flours })}
       />
-      <div>
-        <Text fw={500} mb={4}>
-          {REFILL_FIELDS.out}
-        </Text>
-        <SegmentedControl
-          fullWidth
-          disabled={frozen}
-          aria-label={REFILL_FIELDS.out}
-          data={OUT_HOURS.map((hours) => ({ value: String(hours), label: hours === 0 ? REFILL_FIELDS.notAtAll : REFILL_FIELDS.hours(hours) }))}
-          value={String(refill.outHours ?? 0)}
-          onChange={(v) => set({ outHours: v === '0' ? null : Number(v) })}
-        />
-      </div>
+      {cold && (
+        <div>
+          <Text fw={500} mb={4}>
+            {REFILL_FIELDS.out}
+          </Text>
+          <SegmentedControl
+            fullWidth
+            disabled={frozen}
+            aria-label={REFILL_FIELDS.out}
+            data={OUT_HOURS.map((hours) => ({ value: String(hours), label: hours === 0 ? REFILL_FIELDS.notAtAll : REFILL_FIELDS.hours(hours) }))}
+            value={String(refill.outHours ?? 0)}
+            onChange={(v) => set({ outHours: v === '0' ? null : Number(v) })}
+          />
+        </div>
+      )}
     </Stack>
   )
 }

@@ -10,6 +10,8 @@ const STAGE_MINUTES = [1, 300] as const
 const CORE_C = [60, 110] as const
 /** More than this nobody turns the oven. */
 const MOST_STAGES = 6
+/** Two fields and a switch stand in a row, or the switch below them. */
+const FIELD = { flex: '1 1 96px' } as const
 const USUAL_CORE: readonly [number, number] = [95, 98]
 
 /** The oven step by step: how hot, how long, with lid or steam; and how hot the middle is when it is done. Kept with the recipe. */
@@ -31,10 +33,12 @@ export function OvenFields() {
       <Text fw={500}>{OVEN_FIELDS.title}</Text>
       {oven.stages.map((stage, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a step of the oven is known by its place
-        <Group key={i} gap="xs" align="flex-end" wrap="nowrap">
+        <Group key={i} gap="xs" align="flex-end">
           <QuantityField
             kind="temperature"
-            label={OVEN_FIELDS.oven(i + 1)}
+            label={OVEN_FIELDS.step(i + 1)}
+            aria-label={OVEN_FIELDS.oven(i + 1)}
+            style={FIELD}
             disabled={frozen}
             value={stage.tempC}
             range={OVEN_C}
@@ -43,6 +47,8 @@ export function OvenFields() {
           <QuantityField
             kind="count"
             label={OVEN_FIELDS.minutes}
+            aria-label={OVEN_FIELDS.minutesOf(i + 1)}
+            style={FIELD}
             disabled={frozen}
             value={stage.minutes}
             range={STAGE_MINUTES}
@@ -54,6 +60,7 @@ export function OvenFields() {
             checked={stage.covered}
             onChange={(event) => set(i, { covered: event.currentTarget.checked })}
             mb={10}
+            aria-label={OVEN_FIELDS.coveredAt(i + 1)}
           />
           {!frozen && oven.stages.length > 1 && (
             <ActionIcon aria-label={OVEN_FIELDS.remove(i + 1)} mb={4} onClick={() => stages(oven.stages.filter((_, n) => n !== i))}>

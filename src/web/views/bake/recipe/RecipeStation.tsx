@@ -91,7 +91,15 @@ export function RecipeStation() {
     levain: { hydration: build.hydration, salt: build.salt, oil: build.oil, flours: [...build.flours] }
   }
   const size = (
-    <SizeCard target={target} formula={formula} solved={dough?.exact ?? null} frozen={frozen} nameOf={nameOf} onTarget={(t: Target) => edit({ target: t })} />
+    <SizeCard
+      target={target}
+      formula={formula}
+      solved={dough?.exact ?? null}
+      frozen={frozen}
+      nameOf={nameOf}
+      onTarget={(t: Target) => edit({ target: t })}
+      onRoundUp={(roundUp) => edit((p) => ({ formula: { ...p.formula, roundUp } }))}
+    />
   )
   return (
     // biome-ignore lint/a11y/noStaticElementInteractions: undo and redo also work while a cell is being typed in

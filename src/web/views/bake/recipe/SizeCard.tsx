@@ -25,7 +25,8 @@ export function SizeCard({
   solved,
   frozen,
   nameOf,
-  onTarget
+  onTarget,
+  onRoundUp
 }: {
   readonly target: Target
   readonly formula: Formula
@@ -33,6 +34,7 @@ export function SizeCard({
   readonly frozen: boolean
   readonly nameOf: (id: string) => string | undefined
   readonly onTarget: (target: Target) => void
+  readonly onRoundUp: (roundUp: boolean) => void
 }) {
   const grams = (lineId: string) => Math.max(Math.round(solved?.lines.find((l) => l.id === lineId)?.grams ?? 500), 1)
   /** Another known that leaves the dough as large as it is. */
@@ -79,6 +81,14 @@ export function SizeCard({
           />
         )}
       </div>
+      <Switch
+        mt="md"
+        label={SIZE_CARD.roundUp}
+        description={SIZE_CARD.roundUpSays}
+        disabled={frozen}
+        checked={formula.roundUp === true}
+        onChange={(event) => onRoundUp(event.currentTarget.checked)}
+      />
     </Card>
   )
 }
