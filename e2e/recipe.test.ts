@@ -223,7 +223,11 @@ describe('the library', () => {
     await choose(page, { name: 'Version' }, { name: /^1,/ })
     await page.getByText('This is version 1; the newest is 2.').waitFor()
     await choose(page, { name: 'Beside' }, { name: 'Rye tin' })
-    expect(plain(await page.getByRole('dialog').innerText())).toMatch(/Wholegrain rye flour – 85\.1 %/)
+    expect(plain(await page.getByRole('dialog').innerText())).toMatch(/Wholegrain rye flour – [\d ]+ g · 85\.1 %/)
+    await page.keyboard.press('Escape')
+    // Its own newer version beside it, in grams: 70 and 75 % of all flour in a dough of the same size.
+    await choose(page, { name: 'Beside' }, { name: 'Corner loaf, version 2' })
+    expect(plain(await page.getByRole('dialog').innerText())).toMatch(/Water (\d+) g · [\d.]+ % (?!\1 g)\d+ g/)
     await page.keyboard.press('Escape')
   })
   test('out as a file and in again: the same formula', async () => {

@@ -96,8 +96,10 @@ test('two doughs side by side, whatever their size and base', () => {
   const right = solve({ ...simpleFormula({ levain: 0.2, extras: [['honey', 0.03]] }), base: 'plain' }, { kind: 'dough', grams: 4000 })
   const rows = compareFormulas(left, right)
   expect(rows.map((r) => r.name)).toEqual(['White wheat flour', 'Water', 'Levain', 'Salt', 'Honey'])
-  expect(rows[1]?.left).toBeCloseTo(0.714 / 1.1, 9)
-  expect(rows[1]?.right).toBeCloseTo(0.74 / 1.1, 9)
+  expect(rows[1]?.left?.share).toBeCloseTo(0.714 / 1.1, 9)
+  expect(rows[1]?.right?.share).toBeCloseTo(0.74 / 1.1, 9)
+  // 4000 g of 100 + 74 + 20 + 2.1 + 3 parts.
+  expect(rows[1]?.right?.grams).toBeCloseTo((4000 * 0.74) / 1.991, 6)
   expect(rows[4]).toMatchObject({ left: null })
 })
 

@@ -3,7 +3,7 @@ import { IconDots, IconPlus, IconPrinter } from '@tabler/icons-react'
 import { lazy, Suspense, useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import type { SavedFormula } from '../../../contract'
-import { compareFormulas, levainComposition, solveFormula } from '../../../core'
+import { type ComparedAmount, compareFormulas, levainComposition, solveFormula } from '../../../core'
 import { sizeWords } from '../../../words'
 import { RECIPES } from '../../../words/screens/recipes'
 import { changeFormula, dropFormula, keepFormula, useFormulas, useFormulaVersions } from '../../data/formulas'
@@ -101,7 +101,11 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
       () => tellDone(RECIPES.asWasInVersionAgain(formula.name, version.version)),
       tellError
     )
-  const right = all.find((f) => f.id === other)
+  // Another recipe, or another version of this one.
+  const otherVersions = (versions ?? []).filter((v) => v.version !== version.version)
+  const beside = otherVersions.find((v) => versionKey(v.version) === other)
+  const right =
+    beside === undefined ? all.find((f) => f.id === other) : { ...formula, name: RECIPES.versionOf(beside.name, beside.version), content: beside.content }
   return (
     <div className={classes.stack}>
       <Card>
@@ -151,12 +155,15 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
               onChange={(v) => v !== null && setShown(Number(v))}
             />
           )}
-          {all.length > 1 && (
+          {(all.length > 1 || otherVersions.length > 0) && (
             <Select
               label={RECIPES.beside}
               placeholder={RECIPES.anotherFormula}
               clearable
-              data={all.filter((f) => f.id !== formula.id).map((f) => ({ value: f.id, label: f.name }))}
+              data={[
+                ...otherVersions.map((v) => ({ value: versionKey(v.version), label: RECIPES.versionOf(v.name, v.version) })),
+                ...all.filter((f) => f.id !== formula.id).map((f) => ({ value: f.id, label: f.name }))
+              ]}
               value={other}
               onChange={setOther}
             />
@@ -170,12 +177,15 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
   )
 }
 
+/** A version of the recipe among what it is compared with. */
+const versionKey = (version: number) => `version ${version}`
+
 function Compared({ left, right }: { readonly left: SavedFormula; readonly right: SavedFormula }) {
   const { format, pantry } = useKitchen()
   const solve = ({ content }: SavedFormula) => solveFormula(content.formula, content.target, { pantry, levain: levainComposition(content.levain) })
   const [l, r] = [solve(left), solve(right)]
   if (!l.ok || !r.ok) return <Note tone="stop">{RECIPES.oneTwoCannotBeWorked}</Note>
-  const share = (value: number | null) => (value === null ? '–' : format.percent(value))
+  const amount = (value: ComparedAmount | null) => (value === null ? '–' : `${format.mass(value.grams)} · ${format.percent(value.share)}`)
   const truths: [string, number, number][] = [
     [RECIPES.trueHydration, l.value.truth.hydration, r.value.truth.hydration],
     [RECIPES.trueSalt, l.value.truth.salt, r.value.truth.salt],
@@ -193,10 +203,10 @@ function Compared({ left, right }: { readonly left: SavedFormula; readonly right
         </thead>
         <tbody>
           {compareFormulas(l.value, r.value).map((row) => (
-            <tr key={row.name} data-differs={Math.abs((row.left ?? 0) - (row.right ?? 0)) > 0.002}>
+            <tr key={row.name} data-differs={Math.abs((row.left?.share ?? 0) - (row.right?.share ?? 0)) > 0.002}>
               <th scope="row">{row.name}</th>
-              <td>{share(row.left)}</td>
-              <td>{share(row.right)}</td>
+              <td>{amount(row.left)}</td>
+              <td>{amount(row.right)}</td>
             </tr>
           ))}
         </tbody>

@@ -148,14 +148,14 @@ export function LevainStation() {
             <Figures>
               <Figure value={<Mass grams={jar.grams} />} name={LEVAIN_STATION.inJarNow} />
               <Figure
-                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.max(build.jarAfterGrams, 0)} /> : LEVAIN_STATION.notEnough}
+                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.round(Math.max(build.jarAfterGrams, 0))} /> : LEVAIN_STATION.notEnough}
                 name={wish.source === 'draw and top up' ? LEVAIN_STATION.onceRefilled : LEVAIN_STATION.onceStarterOut}
               />
               <Figure
-                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.max(build.jarInTheEndGrams, 0)} /> : '–'}
+                value={build.jarAfterGrams >= -0.05 ? <Mass grams={Math.round(Math.max(build.jarInTheEndGrams, 0))} /> : '–'}
                 name={LEVAIN_STATION.whenYouHaveMixed}
               />
-              {build.sourced.discardGrams > 0 && <Figure value={<Mass grams={build.sourced.discardGrams} />} name={LEVAIN_STATION.toDiscardPot} />}
+              {build.sourced.discardGrams > 0 && <Figure value={<Mass grams={Math.round(build.sourced.discardGrams)} />} name={LEVAIN_STATION.toDiscardPot} />}
             </Figures>
             {wish.source === 'draw and top up' && (
               <RefillFields wish={wish} jar={jar} drawnGrams={build.weigh.seed} cold={standsCold} frozen={frozen} onSet={set} />
