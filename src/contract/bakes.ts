@@ -191,7 +191,13 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     note: z.string().max(1000).optional(),
     picture: pictureNameSchema.optional()
   }),
-  z.object({ ...noted, type: z.literal('undo'), undoes: idSchema })
+  z.object({
+    ...noted,
+    type: z.literal('undo'),
+    undoes: idSchema,
+    /** What stands on it goes with it. */
+    withAll: z.boolean().optional()
+  })
 ])
 export type BakeEvent = z.infer<typeof bakeEventSchema>
 /** Kinds of events. */

@@ -1,5 +1,6 @@
 import { PANTRY } from '../testing/doughs'
-import { canUndo, foldBake, type Happening, massesOfPours, pouredGrams } from './foldBake'
+import { foldBake, type Happening, massesOfPours, pouredGrams } from './foldBake'
+import { canUndo } from './takeBack'
 
 const at = (minute: number) => Date.UTC(2026, 10, 27, 20, minute)
 const pour = (id: string, item: 'seed' | 'water' | 'flour', weighedGrams: number): Happening => ({

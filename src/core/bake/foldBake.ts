@@ -168,26 +168,6 @@ export function standing<H extends Happening>(happenings: readonly H[]): Exclude
 }
 
 /**
- * What may be taken back: the latest happening that stands, so that nothing is left hanging; any pour while its bowl is still being filled; and a look at any time.
- * @param happenings in the order they were recorded
- */
-export function canUndo(happenings: readonly Happening[], id: string): boolean {
-  const stood = standing(happenings)
-  const asked = stood.find((h) => h.id === id)
-  if (asked === undefined) return false
-  if (asked === stood.at(-1)) return true
-  const filled = (type: 'band' | 'mixed') => stood.some((h) => h.type === type)
-  // Nothing hangs on a look but what was said of it, which goes with it.
-  if (asked.type === 'mark' || asked.type === 'explained') return true
-  // The jar knows for itself whether its refill can be taken back.
-  if (asked.type === 'step' && asked.step === REFILL) return true
-  if (asked.type === 'pour') return !filled('band')
-  if (asked.type !== 'weigh') return false
-  if (asked.into === 'first build') return !stood.some((h) => h.type === 'pour' || (h.type === 'step' && h.step === asked.into))
-  return asked.into === 'pieces' || !filled('mixed')
-}
-
-/**
  * Folds what happened into where a bake stands.
  * @param happenings in the order they were recorded
  */

@@ -19,7 +19,7 @@ export const REFUSE_BAKES = {
   buildHasBegunSoWhat: 'The build has begun, so what comes before it is over.',
   firstDoughHasToBe: 'First the dough has to be mixed.',
   thisLiesBeforeDoughWas: 'This lies before the dough was mixed.',
-  onlyLatestEntryCanBe: 'Only the latest entry can be taken back. Take back what came after it first.',
+  otherThingsStandOnThis: 'Other things that were noted stand on this one. Take those back first.',
   hasBeenFedSinceSo: (name: string) => `${name} has been fed since, so this can no longer be taken back.`,
   thisLevainHasNotBeen: 'This levain has not been built yet.',
   cannotHaveBeenMixedBefore: 'It cannot have been mixed before the band was set.',

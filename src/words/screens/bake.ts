@@ -91,3 +91,16 @@ export const STATION_FIGURE = {
 export const USE_PLAN_DRAFT = {
   anotherWindowChangedThisBake: 'Another window changed this bake as well. Both changes are kept.'
 } as const
+
+export const HAPPENED = {
+  whatHappened: 'What happened',
+  theJar: 'the jar',
+  undo: 'Undo',
+  undoOf: (words: string) => `Undo: ${words}`,
+  takenBack: (words: string) => `Taken back: ${words}.`,
+  goesWithIt: 'This goes with it',
+  standsOn: (words: string) => `“${words}” cannot be taken back alone. These are taken back with it, looks and moves stay:`,
+  undoAll: 'Take all of it back',
+  cancel: 'Cancel',
+  showAll: (count: number) => `Show all ${count}`
+} as const

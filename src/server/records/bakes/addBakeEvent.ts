@@ -1,6 +1,7 @@
+import { randomUUID } from 'node:crypto'
 import { happeningOf, statusOf } from '../../../answers'
 import { type BakeEvent, eventToWire, type Plan, planToWire } from '../../../contract'
-import { foldBake, hasBegun, type Ingredient, ingredientsOf, type Pantry, withParts } from '../../../core'
+import { foldBake, hangsOn, hasBegun, type Ingredient, ingredientsOf, type Pantry, withParts } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import type { BakeRow } from '../../db/rows'
@@ -23,6 +24,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
   const event = withFlour(sent, row.plan)
   const noted = (await eventsOf(work, [bakeId])).get(bakeId) ?? []
   if (isEcho(noted, event)) return
+  if (event.type === 'undo' && event.withAll === true) return takeBackWithAll(work, bakeId, event, noted)
   const before = noted.map(happeningOf)
   const state = foldBake(before)
   const effect = await effectOf(event.type, { work, row, state, event, before })
@@ -50,6 +52,17 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     { where: { id: bakeId }, transaction: work.transaction }
   )
   if (state.deeds.has('bake') || after.deeds.has('bake')) await learnKitchensDoughs(work)
+}
+
+/** Takes something back together with what stands on it, the last first: all of it, or nothing. */
+async function takeBackWithAll(
+  work: Work,
+  bakeId: string,
+  { withAll: _, ...undo }: Extract<BakeEvent, { type: 'undo' }>,
+  noted: readonly BakeEvent[]
+): Promise<void> {
+  for (const { id } of hangsOn(noted.map(happeningOf), undo.undoes) ?? []) await addBakeEvent(work, bakeId, { ...undo, id: randomUUID(), undoes: id })
+  await addBakeEvent(work, bakeId, undo)
 }
 
 /** A pour of flour says which; where the levain has one flour only it is that. */

@@ -156,12 +156,23 @@ describe('taking back', () => {
       await pour(item, grams)
     await event('band', { mixTempC: 24 })
   }
-  test('only the latest entry', async () => {
+  test('what other things stand on goes with them or not at all', async () => {
     await walk()
     const { events } = await bake()
     const { status, body } = await event('undo', { undoes: events[0].id })
     expect(status).toBe(409)
-    expect(body.error.message).toContain('latest')
+    expect(body.error.message).toContain('stand on this one')
+    await event('mark', { rise: 2, signs: {} })
+    await event('mixed', { levainGrams: 149, keepBackGrams: 20 })
+    // The mix and the mark of the level go with the pour; the look stays, and the other pours.
+    expect((await event('undo', { undoes: events[0].id, withAll: true })).status).toBe(200)
+    const after = await bake()
+    expect(after.status).toBe('building')
+    expect(after.line).toBeNull()
+    const undone = new Set(after.events.map((e: Loose) => e.undoes))
+    expect(after.events.filter((e: Loose) => e.type !== 'undo' && !undone.has(e.id)).map((e: Loose) => e.item ?? e.type)).toEqual(['water', 'flour', 'mark'])
+    const { jars } = (await server.send('GET', '/api/jars')).body
+    expect(jars[0].grams).toBe(100)
   })
   test('the band: weighing is open again', async () => {
     await walk()

@@ -178,7 +178,7 @@ function Chosen({ formula, all }: { readonly formula: SavedFormula; readonly all
 }
 
 /** A version of the recipe among what it is compared with. */
-const versionKey = (version: number) => `version ${version}`
+const versionKey = (version: number) => `v${version}`
 
 function Compared({ left, right }: { readonly left: SavedFormula; readonly right: SavedFormula }) {
   const { format, pantry } = useKitchen()

@@ -10,9 +10,9 @@ import type { KeptBake } from '../keptBake'
 import { type Effect, type Told, type Trace, wrongMoment } from './effect'
 import { doughStays, staysOfPlan } from './stays'
 
-/** Takes the latest entry back, with all that it did. */
+/** Takes an entry back, with all that it did. */
 export async function undo({ work, row, state, event, before }: Told<'undo'>): Promise<Effect> {
-  if (!canUndo(before, event.undoes)) throw wrongMoment(REFUSE_BAKES.onlyLatestEntryCanBe)
+  if (!canUndo(before, event.undoes)) throw wrongMoment(REFUSE_BAKES.otherThingsStandOnThis)
   const last = standing(before).find((h) => h.id === event.undoes)
   if (last === undefined) throw new Error('Nothing to take back.')
   const levain = await levainOfBake(work, row.id)
@@ -26,7 +26,7 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   }
   if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row.id)
   const dough = state.mixed === null ? null : await doughBatchOf(work, row.id)
-  if (last.type === 'moved' && dough !== null && state.mixed !== null) {
+  if (last.type === 'moved' && dough !== null && state.mixed !== null && state.doughMoves.some((move) => move.id === last.id)) {
     const left = state.doughMoves.filter((move) => move.id !== last.id)
     await replaceStays(work, dough.id, doughStays(await theKitchen(work), row.plan, state.mixed.atMs, left))
   } else if (last.type === 'moved' && levain !== null && state.band !== null) {

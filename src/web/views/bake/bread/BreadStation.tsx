@@ -11,6 +11,7 @@ import { Quiet } from '../../../parts/cards/Quiet'
 import { tellDone, tellError } from '../../../parts/cards/tell'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { Happened } from '../Happened'
 import { DoughOutCard } from '../OutCard'
 import { DoughReadCard } from './DoughReadCard'
 import { NextStep } from './NextStep'
@@ -61,6 +62,7 @@ export function BreadStation() {
         {over === null && <DoughOutCard left={left} onMove={move} />}
         <StepsCard steps={steps.slice(1)} />
         <ReadingsCard />
+        <Happened />
       </div>
     </div>
   )

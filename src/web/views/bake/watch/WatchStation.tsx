@@ -16,6 +16,7 @@ import { TroubleCard } from '../../../parts/trouble/TroubleCard'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { useSourAsked } from '../doughHere'
+import { Happened } from '../Happened'
 import { MixCard } from '../MixCard'
 import { LevainOutCard } from '../OutCard'
 import { FromLog } from './FromLog'
@@ -95,6 +96,7 @@ export function WatchStation() {
           />
         )}
         <Marks onUndo={(id) => undo(id).catch(tellError)} />
+        <Happened />
       </div>
     </div>
   )
@@ -202,6 +204,7 @@ function Mixed({ onUndo }: { onUndo: () => void }) {
         </Group>
       </Card>
       <Marks />
+      <Happened />
     </div>
   )
 }
