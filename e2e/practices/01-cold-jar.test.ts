@@ -141,6 +141,7 @@ test('looked at when it is due, it is mixed, and the jar is refreshed 160 + 160;
 })
 
 test('the dough’s day to the loaf, and how it was', async () => {
+  await baker.doStep('Shape')
   await baker.toTheLoaf('Open crumb, a little tangy')
   console.info(`From the plan to the noted loaf: ${baker.counted()} clicks and fields.`)
 })

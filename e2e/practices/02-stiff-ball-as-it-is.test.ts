@@ -101,6 +101,7 @@ test('in the morning it has doubled; 160 g go into the bowl, the flour, water an
 
 test('the jar’s history has the feed and the draw; the bread is noted', async () => {
   const { page } = baker
+  await baker.doStep('Shape')
   await baker.toTheLoaf('Sweet, and open enough')
   const { id } = await jar()
   await page.goto(`${baker.program.address}/jars/${id}`)

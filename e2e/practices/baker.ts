@@ -34,7 +34,9 @@ export interface Baker {
   timeOf(step: string): Promise<string>
   /** Weighs what is asked for. @param item as it is headed at Weigh */
   weigh(item: string | RegExp, grams: string): Promise<void>
-  /** Shapes and bakes when Plan says so, and notes the bread: a rise of 4, and words. */
+  /** Marks a step of the day done, at its time. */
+  doStep(step: string): Promise<void>
+  /** Bakes when Plan says so, and notes the bread: a rise of 4, and words. */
   toTheLoaf(words: string): Promise<void>
 }
 
@@ -120,15 +122,16 @@ export function practiceBaker(): Baker {
       await baker.fill('What the scale shows', grams)
       await baker.click(page.getByRole('button', { name: /^Poured/ }))
     },
-    async toTheLoaf(words) {
+    async doStep(step) {
       const day = page.getByRole('region', { name: 'The whole day' })
-      for (const step of ['Shape', 'Heat the oven', 'Into the oven', 'Out of the oven']) {
-        await baker.later(await baker.timeOf(step), `/bakes/${baker.bakeId()}/plan`)
-        await day.waitFor()
-        const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
-        await baker.click(row.getByRole('button', { name: 'Done', exact: true }))
-        await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
-      }
+      await baker.later(await baker.timeOf(step), `/bakes/${baker.bakeId()}/plan`)
+      await day.waitFor()
+      const row = day.getByRole('listitem').filter({ hasText: new RegExp(`^[^,]*${step}`) })
+      await baker.click(row.getByRole('button', { name: 'Done', exact: true }))
+      await day.getByText(new RegExp(`^${step}.*, done$`)).waitFor()
+    },
+    async toTheLoaf(words) {
+      for (const step of ['Heat the oven', 'Into the oven', 'Out of the oven']) await baker.doStep(step)
       await page.goto(`${program.address}/bakes/${baker.bakeId()}/bread`)
       await baker.click(page.getByRole('radiogroup', { name: 'Rise' }).getByText('4', { exact: true }))
       await baker.fill('In words', words)
