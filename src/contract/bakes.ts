@@ -165,6 +165,8 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     type: z.literal('mixed'),
     levainGrams: gramsSchema('Levain in the dough'),
     keepBackGrams: gramsSchema('What goes back to the jar'),
+    /** It is kept apart, as old levain in a jar of its own. */
+    keepAs: z.object({ jarId: idSchema, name: nameSchema, placeId: idSchema }).optional(),
     /** Of the dough, as measured. */
     mixTempC: tempSchema('The dough').optional(),
     /** How the levain was then, by eye. */

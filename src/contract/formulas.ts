@@ -147,7 +147,11 @@ const buildShape = z.object({
     })
     .nullable()
     .optional(),
-  older: z.object({ share: shareIn([0, 1], 'Old levain'), hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the old levain') }),
+  older: z.object({
+    share: shareIn([0, 1], 'Old levain'),
+    hydration: shareIn(POSSIBLE.levainHydration, 'Hydration of the old levain'),
+    jarId: idSchema.nullable().optional()
+  }),
   vesselId: idSchema.nullable(),
   alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough') })).max(10)
 })

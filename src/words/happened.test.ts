@@ -22,6 +22,8 @@ test('each thing that happened is told in a line, with its figures', () => {
   expect(told({ type: 'moved', placeId: 'fridge', tempC: 4 })).toBe('moved to Fridge')
   expect(told({ type: 'moved', placeId: 'gone', tempC: 4 })).toBe('moved to another place')
   expect(told({ type: 'mixed', levainGrams: 200, keepBackGrams: 20 })).toBe('mixed with 200 g of levain, 20 g back to Pip')
+  const keepAs = { jarId: 'j', name: 'Old levain', placeId: 'fridge' }
+  expect(told({ type: 'mixed', levainGrams: 200, keepBackGrams: 20, keepAs })).toBe('mixed with 200 g of levain, 20 g kept as old levain')
   expect(told({ type: 'step', step: 'fold 2', did: 'done' })).toBe('Fold 2: done')
   expect(told({ type: 'dough', rise: 1.5, poke: 'comes back slowly' })).toMatch(/^the dough: \+?50 %, comes back slowly$/)
   expect(told({ type: 'outcome', rise: 4 })).toBe('the bread was noted: rise 4 of 5')

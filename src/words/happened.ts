@@ -47,7 +47,7 @@ export function happenedWords(event: Exclude<BakeEvent, { type: 'undo' }>, { pla
     case 'moved':
       return `moved to ${placeName(event.placeId) ?? 'another place'}`
     case 'mixed':
-      return `mixed with ${mass(event.levainGrams)} of levain${event.keepBackGrams > 0 ? `, ${mass(event.keepBackGrams)} back to ${jarName}` : ''}`
+      return `mixed with ${mass(event.levainGrams)} of levain${event.keepBackGrams === 0 ? '' : `, ${mass(event.keepBackGrams)} ${event.keepAs === undefined ? `back to ${jarName}` : 'kept as old levain'}`}`
     case 'step':
       return `${stepWord(stepNamed(event.step, plan.formula.lines))}: ${event.did === 'done' ? 'done' : 'left out'}`
     case 'dough': {

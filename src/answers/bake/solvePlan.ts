@@ -84,9 +84,11 @@ export function startedOf(bake: Bake): Started {
  * What the build is seeded from: the jar as it stands, or what the feeds and builds before it will have made of it.
  * A wake-up feed that was done is in the jar itself.
  */
-function seedJarOf(plan: Plan, jar: Jar, belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
+function seedJarOf(plan: Plan, jar: Jar, jars: readonly Jar[], belief: JarBelief, { kitchen, pantry }: Stocked, { seedGrams, deeds }: Started): SeedJar {
   const { hydration, flour, keepMinimumGrams } = jar
-  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: asSeed(jar.line), parameters: belief.centre }
+  const kept = plan.build.source === 'mixed seed' ? jars.find((j) => j.id === plan.build.older.jarId) : undefined
+  const older = kept === undefined ? undefined : { flour: kept.flour, line: asSeed(kept.line) }
+  const own = { grams: jar.grams + seedGrams, keepMinimumGrams, hydration, flour, line: asSeed(jar.line), parameters: belief.centre, older }
   let seed: SeedJar = own
   for (const stage of stagesToCome(plan, deeds)) {
     const atMs = deeds.get(stage.id)?.atMs ?? stage.at
@@ -115,7 +117,7 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
   const mixMs = plan.mixAt
   return solveBake(
     wishOf(plan),
-    seedJarOf(plan, jar, beliefIn(beliefs, jar.id), stocked, started),
+    seedJarOf(plan, jar, jars, beliefIn(beliefs, jar.id), stocked, started),
     {
       sleep,
       timeZone,

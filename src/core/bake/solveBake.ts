@@ -61,8 +61,8 @@ export interface BuildPlan {
   readonly sticksGrams?: number | null
   /** What the jar gets once starter is drawn from it; null or left out: as much as was drawn. */
   readonly refill?: RefillPlan | null
-  /** Older ripe levain in a mixed seed. */
-  readonly older: { readonly share: number; readonly hydration: number }
+  /** Older ripe levain in a mixed seed, and the jar it is kept in; null or left out: it comes from the discard pot, or from outside. */
+  readonly older: { readonly share: number; readonly hydration: number; readonly jarId?: string | null }
   readonly vesselId: string | null
   /** Other doughs that take of the same levain, g each. */
   readonly alsoFor: readonly { readonly name: string; readonly grams: number }[]
@@ -101,6 +101,8 @@ export interface SeedJar {
   readonly flour: FlourKind
   readonly line: BatchLine
   readonly parameters?: JarParameters
+  /** The old levain that is mixed with it, where it is kept in this kitchen. */
+  readonly older?: { readonly flour: FlourKind; readonly line: BatchLine }
 }
 
 /** A vessel of the kitchen. */
@@ -262,6 +264,7 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
     flours,
     own: ownTraitsOfBlend(build.flours, kitchen.pantry),
     seed: { flour: jar.flour, line: jar.line, jar: jar.parameters },
+    older: jar.older,
     place: kitchen.standing ?? { tempC: wish.tempC },
     moves: kitchen.moves,
     material: kitchen.vessels.find((v) => v.id === build.vesselId)?.material,

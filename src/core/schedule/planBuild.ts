@@ -33,6 +33,8 @@ export interface PlannedBuild {
   readonly own?: OwnTraits
   /** The jar it is seeded from; `line` null: a seed as `state` says, or a ripe one. */
   readonly seed: { readonly flour: FlourKind; readonly line: BatchLine | null; readonly state?: CultureState; readonly jar?: JarParameters }
+  /** The old levain that is mixed with its seed; left out: a ripe one. */
+  readonly older?: { readonly flour: FlourKind; readonly line: BatchLine }
   /** Where it will stand. */
   readonly place: Standing
   /** Moved on some hours after mixing: into the cold, into the warm. */
@@ -52,12 +54,12 @@ export interface LineMasses {
   readonly flours: FloursByKind
 }
 
-/** The batch a plan would become when mixed at a time with given masses. An older levain in the seed is taken to be ripe. */
+/** The batch a plan would become when mixed at a time with given masses. An older levain that nobody knows is taken to be ripe. */
 export function lineOfPlan(build: PlannedBuild, masses: LineMasses, startMs: number): BatchLine {
   const { jar, older } = build.levain
   const parents = [
     { grams: masses.seed, hydration: jar.hydration, flour: build.seed.flour, line: build.seed.line, state: build.seed.state },
-    { grams: masses.older, hydration: older.hydration, flour: build.seed.flour, line: null }
+    { grams: masses.older, hydration: older.hydration, flour: build.older?.flour ?? build.seed.flour, line: build.older?.line ?? null }
   ]
   return {
     startedAtMs: startMs,

@@ -31,6 +31,8 @@ export const CONFLICT = {
 } as const
 
 export const MIX_CARD = {
+  keepApart: 'Keep it apart, as old levain, in',
+  oldLevain: (date: string) => `Old levain of ${date}`,
   levain: 'Levain',
   levainInDough: 'Levain in the dough',
   backToJar: 'Back to the jar',

@@ -125,6 +125,8 @@ export const SEED_MEASURE_FIELD = {
 } as const
 
 export const TEXTURE_FIELDS = {
+  oldLevainFrom: 'Old levain from',
+  discardPot: 'the discard pot, or elsewhere',
   wetRye: 'wet rye',
   texture: 'Texture',
   hydration: 'Hydration',

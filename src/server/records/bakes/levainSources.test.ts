@@ -194,3 +194,51 @@ describe('the last portion is never spent', () => {
     expect((await split(dried, 30, 'woken')).status).toBe(200)
   })
 })
+
+test('what is kept of a levain stands apart as old levain, and seeds another one with its own past', async () => {
+  const first = await start({ source: 'separate build' })
+  await first.pour('seed', 16)
+  await first.pour('water', 79)
+  await first.pour('flour', 79)
+  await first.event('band', { mixTempC: 24 })
+  const place = (await jar()).placeId
+  const keepAs = { jarId: testId(), name: 'Old levain of 26 Nov', placeId: place }
+  await first.event('mixed', { levainGrams: 134, keepBackGrams: 40, keepAs })
+  const old = async () => (await server.send('GET', '/api/jars')).body.jars.find((j: Loose) => j.id === keepAs.jarId)
+  expect(await old()).toMatchObject({ name: 'Old levain of 26 Nov', grams: 40, hydration: expect.closeTo(1, 2), flour: 'white wheat', placeId: place })
+  const pip = (await server.send('GET', '/api/jars')).body.jars.find((j: Loose) => j.id !== keepAs.jarId)
+  expect(pip.grams).toBe(84)
+  const second = await start({ source: 'mixed seed', older: { share: 0.7, hydration: 1, jarId: keepAs.jarId } }, { jarId: pip.id })
+  await second.pour('seed', 5)
+  expect((await second.pour('older levain', 41)).body.error.message).toContain('40')
+  expect((await second.pour('older levain', 40)).status).toBe(200)
+  await second.pour('water', 79)
+  await second.pour('flour', 79)
+  expect((await second.event('band', { mixTempC: 24 })).status).toBe(200)
+  // All of it is used up, and the new levain knows what it was made of.
+  expect((await old()).grams).toBe(0)
+  const parents = (await second.bake()).line.parents
+  expect(parents.map((p: Loose) => p.grams)).toEqual([5, 40])
+  expect(parents[1].line.parents[0].line.flours).toEqual({ 'white wheat': 79 })
+})
+
+test('kept apart and taken back, the old levain is gone; once it was used, the mix stands', async () => {
+  const { event, pour, bake } = await start({ source: 'separate build' })
+  await pour('seed', 16)
+  await pour('water', 79)
+  await pour('flour', 79)
+  await event('band', { mixTempC: 24 })
+  const mix = () => event('mixed', { levainGrams: 134, keepBackGrams: 40, keepAs: { jarId: testId(), name: 'Old levain', placeId: placeId } })
+  const placeId = (await jar()).placeId
+  await mix()
+  expect((await server.send('GET', '/api/jars')).body.jars).toHaveLength(2)
+  await event('undo', { undoes: (await bake()).events.at(-1).id })
+  expect((await server.send('GET', '/api/jars')).body.jars.map((j: Loose) => j.grams)).toEqual([84])
+  await mix()
+  const old = (await server.send('GET', '/api/jars')).body.jars.find((j: Loose) => j.name === 'Old levain')
+  const feed = { id: testId(), happenedAt: TEST_NOW, keepGrams: 40, flours: [{ ingredientId: 'white wheat', grams: 9 }], waterGrams: 9, mixTempC: 20, placeId }
+  expect((await server.send('POST', `/api/jars/${old.id}/feeds`, feed)).status).toBe(200)
+  const refused = await event('undo', { undoes: (await bake()).events.at(-1).id })
+  expect(refused.status).toBe(409)
+  expect(refused.body.error.message).toContain('Old levain')
+})

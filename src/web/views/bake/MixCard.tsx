@@ -1,11 +1,14 @@
 import { Button, Group, Select, Text } from '@mantine/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import type { NewBakeEvent } from '../../../contract'
+import type { NewBakeEvent, Place } from '../../../contract'
 import { MIXED_AS, type MixedAs, pouredGrams } from '../../../core'
 import { MIX_CARD } from '../../../words/screens/bake'
+import { nowMs } from '../../data/clock'
 import { useKitchen } from '../../data/kitchen'
+import { newId } from '../../data/newId'
 import { Card, Note } from '../../parts/cards/Card'
+import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../parts/fields/QuantityField'
 import { WhenField } from '../../parts/fields/WhenField'
 import { useBakeHere } from './bakeHere'
@@ -35,6 +38,7 @@ export function MixCard({
   const [keep, setKeep] = useState(
     Math.max(0, Math.min(Math.round(solved?.build?.keepBackGrams ?? plan.build.keepBackGrams), there - others - Math.min(wanted, there)))
   )
+  const [apart, setApart] = useState<Place | null>(null)
   const [typedC, setTypedC] = useState<number | null>(null)
   const [was, setWas] = useState<MixedAs | null>(null)
   const [ago, setAgo] = useState(0)
@@ -56,6 +60,16 @@ export function MixCard({
         />
         {!asItIs && <QuantityField kind="mass" label={MIX_CARD.backToJar} value={keep} range={[0, there]} what={MIX_CARD.backToJar} onCommit={setKeep} />}
       </Group>
+      {keep > 0 && !asItIs && (
+        <PlaceSelect
+          mt="sm"
+          label={MIX_CARD.keepApart}
+          placeholder={MIX_CARD.backToJar}
+          value={apart?.id ?? null}
+          onPlace={setApart}
+          onClear={() => setApart(null)}
+        />
+      )}
       <QuantityField
         mt="sm"
         kind="temperature"
@@ -87,6 +101,9 @@ export function MixCard({
               type: 'mixed',
               levainGrams: levain,
               keepBackGrams: keep,
+              ...(apart === null || keep === 0
+                ? {}
+                : { keepAs: { jarId: newId(), name: MIX_CARD.oldLevain(format.date(nowMs() - ago * 60_000)), placeId: apart.id } }),
               mixTempC: typedC ?? expectedC,
               ...(was === null ? {} : { was }),
               ...(judged !== undefined ? { shown: shownVerdict(judged) } : shownOfJar)

@@ -43,13 +43,13 @@ export async function band({ work, row, state, event }: Told<'band'>): Promise<E
     },
     { where: { id: levain.id }, transaction: work.transaction }
   )
-  const { older } = row.plan.build
+  const olderLevain = await olderParent(work, row, jar.flour)
   await addLineage(
     work,
     levain.id,
     [
       ...(await seedParents(work, row.id, toMilligrams(masses.seed), { parentBatchId: jar.currentBatchId, hydration, flour: jar.flour })),
-      { parentBatchId: null, milligrams: toMilligrams(masses.older), hydration: older.hydration, flour: jar.flour }
+      { ...olderLevain, milligrams: toMilligrams(masses.older) }
     ].filter((p) => p.milligrams > 0),
     staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
   )
@@ -69,6 +69,14 @@ function missingPours({ plan }: KeptBake, state: BakeState, jar: { readonly hydr
   return steps
     .filter((step) => !state.done.includes(pourKey(step)))
     .map((step) => (weigh.flours.length > 1 && step.ingredientId !== null ? (pantry.get(step.ingredientId)?.name ?? step.ingredientId) : step.item))
+}
+
+/** The old levain of a mixed seed: what its jar holds, where it is kept in this kitchen. */
+async function olderParent(work: Work, { plan }: KeptBake, flour: JarRow['flour']) {
+  const { jarId, hydration } = plan.build.older
+  if (jarId == null) return { parentBatchId: null, hydration, flour }
+  const older = await jarForSeed(work, jarId)
+  return { parentBatchId: older.row.currentBatchId, hydration: older.hydration, flour: older.row.flour }
 }
 
 /** What a levain was seeded with: what was taken of a first build, and the rest from the jar. */

@@ -16,6 +16,8 @@ export interface Effect {
 export interface Trace {
   readonly doughBatchId?: string
   readonly jarBatchId?: string
+  /** The jar that was made for what was kept. */
+  readonly keptJarId?: string
   readonly previousBatchId?: string | null
 }
 

@@ -3,6 +3,7 @@ import {
   asUsed,
   type BakeState,
   contentsOf,
+  cultureOf,
   doughContents,
   drawnIngredients,
   FLOURS,
@@ -17,8 +18,8 @@ import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import { REFUSE_RECORDS } from '../../../../words/refusals/records'
 import { Problem } from '../../../problems'
 import { createBatch, lineOf, stayAt } from '../../jars/batches'
-import { jarForSeed, setContents } from '../../jars/jars'
-import { theKitchen } from '../../kitchen/kitchens'
+import { createJar, jarForSeed, setContents } from '../../jars/jars'
+import { placeIn, theKitchen } from '../../kitchen/kitchens'
 import { balanceOf } from '../../work'
 import { levainOfBake } from '../bakes'
 import { pantryFor } from '../keptBake'
@@ -55,13 +56,14 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
   const kitchen = await theKitchen(work)
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const line = await lineOf(work, levain.id, 1)
-  if (kept === 0 && milligrams < NOTHING_MG) {
+  const { keepAs } = event
+  if ((kept === 0 || keepAs !== undefined) && milligrams < NOTHING_MG) {
     throw new Problem(400, 'last portion', REFUSE_BAKES.emptyThisLevainAllThere(jar.name), {
       fields: { keepBackGrams: REFUSE_BAKES.keepLittleBack }
     })
   }
   const brought = line === null ? {} : contentsOf(line).flours
-  if (kept > 0 && !FLOURS[jar.flour].gluten && keysOf(brought).some((kind) => FLOURS[kind].gluten)) {
+  if (kept > 0 && keepAs === undefined && !FLOURS[jar.flour].gluten && keysOf(brought).some((kind) => FLOURS[kind].gluten)) {
     throw new Problem(409, 'gluten guard', REFUSE_BAKES.keptFreeGlutenAndThis(jar.name), {
       fields: { keepBackGrams: REFUSE_BAKES.nothingGoesBackIntoThis }
     })
@@ -90,11 +92,39 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [
     ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers),
-    ...transfer(`batch:${levain.id}`, `jar:${jar.id}`, kept),
+    ...transfer(`batch:${levain.id}`, `jar:${keepAs?.jarId ?? jar.id}`, kept),
     ...transfer(`batch:${levain.id}`, 'loss', there + inBowl - intoDough - intoOthers - kept),
     ...[...stillDrawn(lines, state)].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
   ]
   if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
+  if (keepAs !== undefined) {
+    const place = placeIn(kitchen, keepAs.placeId)
+    const keptBatchId = await createJar(
+      work,
+      {
+        id: keepAs.jarId,
+        kitchenId: row.kitchenId,
+        name: keepAs.name,
+        culture: cultureOf(levain.flour, levainHydration),
+        flour: levain.flour,
+        feed: jar.feed,
+        vesselId: null,
+        originId: jar.id,
+        keepMinimumMg: 0,
+        placeId: place.id,
+        pace: jar.pace
+      },
+      {
+        startedAtMs: atMs,
+        floursMg: {},
+        waterMg: 0,
+        mixTempC: row.plan.tempC,
+        parents: [{ parentBatchId: levain.id, milligrams: kept, hydration: levainHydration, flour: levain.flour }],
+        stays: [stayAt(kitchen, place.id, atMs)]
+      }
+    )
+    return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId: keptBatchId, keptJarId: keepAs.jarId } }
+  }
   const jarBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
     kind: 'feed',

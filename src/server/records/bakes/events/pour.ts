@@ -17,7 +17,8 @@ export async function pour({ work, row, state, event }: Told<'pour'>): Promise<E
   const { first, fromFirst } = event.item === 'seed' ? await seedSource(work, row.id, poured) : { first: null, fromFirst: 0 }
   if (event.item === 'seed' && poured > fromFirst)
     await refuseMoreThanThereIs(work, jarId, poured - fromFirst, build.source === 'as it is' ? 0 : build.keepBackGrams)
-  if (event.item === 'older levain') await guardOlder(work, jarId)
+  const olderJarId = build.older.jarId ?? null
+  if (event.item === 'older levain') await guardOlder(work, jarId, olderJarId)
   const levain = await levainOfBake(work, row.id)
   const batchId =
     levain?.id ??
@@ -36,5 +37,5 @@ export async function pour({ work, row, state, event }: Told<'pour'>): Promise<E
       stays: []
     }))
   const fromBuild = first === null ? [] : transfer(`batch:${first.id}`, `batch:${batchId}`, fromFirst)
-  return { entries: [...fromBuild, ...(await drawn(work, event, jarId, batchId, poured - fromFirst))], batchId }
+  return { entries: [...fromBuild, ...(await drawn(work, event, jarId, olderJarId, batchId, poured - fromFirst))], batchId }
 }

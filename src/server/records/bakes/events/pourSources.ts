@@ -11,10 +11,11 @@ import { balanceOf, type Work } from '../../work'
 export const NOTHING_MG = 1000
 
 /** Older levain out of the common pot may hold gluten: it does not go where a gluten-free jar is kept up from. */
-export async function guardOlder(work: Work, jarId: string): Promise<void> {
+export async function guardOlder(work: Work, jarId: string, olderJarId: string | null): Promise<void> {
   const { row: jar } = await jarForSeed(work, jarId)
   if (FLOURS[jar.flour].gluten) return
-  const { portions } = await discardPot(work)
+  if (olderJarId !== null && !FLOURS[(await jarForSeed(work, olderJarId)).row.flour].gluten) return
+  const portions = olderJarId === null ? (await discardPot(work)).portions : []
   if (portions.length > 0 && portions.every((p) => !FLOURS[p.flour].gluten)) return
   throw new Problem(409, 'gluten guard', REFUSE_BAKES.keptFreeGlutenAndOld(jar.name), {
     fields: { item: REFUSE_BAKES.leaveOut }
@@ -30,16 +31,32 @@ export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: n
       fields: { weighedGrams: REFUSE_BAKES.atMostG(toGrams(Math.max(milligrams - NOTHING_MG, 0))) }
     })
   }
-  throw new Problem(400, 'more than there is', REFUSE_BAKES.holdsGByWhatWas(jar.name, toGrams(milligrams), toGrams(poured)), {
-    fields: { weighedGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(milligrams)) }
-  })
+  throw moreThanThereIs(jar.name, milligrams, poured)
 }
 
-/** Where a pour comes from. Older levain comes out of the discard pot, and from outside where the book knows of too little there. */
-export async function drawn(work: Work, event: Extract<BakeEvent, { type: 'pour' }>, jarId: string, batchId: string, poured: number): Promise<LedgerEntry[]> {
+const moreThanThereIs = (name: string, milligrams: number, poured: number) =>
+  new Problem(400, 'more than there is', REFUSE_BAKES.holdsGByWhatWas(name, toGrams(milligrams), toGrams(poured)), {
+    fields: { weighedGrams: REFUSE_RECORDS.atMostGAreThere(toGrams(milligrams)) }
+  })
+
+/** Where a pour comes from. Old levain comes out of its jar, or the discard pot, and from outside where the ledger knows of too little there. */
+export async function drawn(
+  work: Work,
+  event: Extract<BakeEvent, { type: 'pour' }>,
+  jarId: string,
+  olderJarId: string | null,
+  batchId: string,
+  poured: number
+): Promise<LedgerEntry[]> {
   const to = `batch:${batchId}` as const
   if (event.item === 'seed') return transfer(`jar:${jarId}`, to, poured)
   if (event.item !== 'older levain') return transfer(`shelf:${event.ingredientId ?? event.item}`, to, poured)
+  if (olderJarId !== null) {
+    const { row: older, milligrams } = await jarForSeed(work, olderJarId)
+    // It is there to be used up: nothing of it has to stay.
+    if (poured > milligrams) throw moreThanThereIs(older.name, milligrams, poured)
+    return transfer(`jar:${olderJarId}`, to, poured)
+  }
   const fromPot = Math.min(Math.max(await balanceOf(work, 'discard'), 0), poured)
   return [...transfer('discard', to, fromPot), ...transfer('outside', to, poured - fromPot)]
 }

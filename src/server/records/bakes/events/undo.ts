@@ -40,10 +40,11 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
 async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<void> {
   const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
   if (trace === undefined) return
-  const { row: jar } = await jarForSeed(work, row.plan.jarId)
+  const { row: jar } = await jarForSeed(work, trace.keptJarId ?? row.plan.jarId)
   if (trace.jarBatchId !== undefined) {
     if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(REFUSE_BAKES.hasBeenFedSinceSo(jar.name))
-    await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
+    if (trace.keptJarId === undefined) await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
+    else await work.models.jars.update({ deletedAtMs: work.nowMs, currentBatchId: null }, { where: { id: jar.id }, transaction: work.transaction })
   }
   for (const batchId of [trace.doughBatchId, trace.jarBatchId]) {
     if (batchId === undefined) continue

@@ -91,7 +91,7 @@ export function LevainStation() {
             </Card>
             <Card title={LEVAIN_STATION.whatMade}>
               <BlendEditor of={LEVAIN_STATION.levain} blend={wish.flours} frozen={frozen} onBlend={(flours) => set({ flours })} />
-              <TextureFields wish={wish} build={build} frozen={frozen} onSet={set} />
+              <TextureFields wish={wish} build={build} others={jars.filter((j) => j.id !== plan.jarId)} frozen={frozen} onSet={set} />
             </Card>
           </>
         )}

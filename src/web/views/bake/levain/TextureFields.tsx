@@ -1,12 +1,16 @@
-import { ActionIcon, Button, Group, SegmentedControl, SimpleGrid, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, SegmentedControl, Select, SimpleGrid, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { STARTER_TEXTURES } from '../../../../answers'
+import type { Jar } from '../../../../contract'
 import { type BuildPlan, POSSIBLE, type SolvedLevain } from '../../../../core'
 import { TEXTURE_FIELDS } from '../../../../words/screens/levain'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
 import { tellError } from '../../../parts/cards/tell'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import classes from '../BakeSheet.module.css'
+
+/** Old levain of no jar comes from there. */
+const POT = 'pot'
 
 /** Textures with their usual hydration. */
 const TEXTURES = [
@@ -20,11 +24,14 @@ const TEXTURES = [
 export function TextureFields({
   wish,
   build,
+  others,
   frozen,
   onSet
 }: {
   readonly wish: BuildPlan
   readonly build: SolvedLevain | null
+  /** Jars besides the one it is seeded from. */
+  readonly others: readonly Jar[]
   readonly frozen: boolean
   readonly onSet: (patch: Partial<BuildPlan>) => void
 }) {
@@ -89,6 +96,17 @@ export function TextureFields({
         <QuantityField kind="percent" label={TEXTURE_FIELDS.oilIn} disabled={frozen} value={wish.oil} range={[0, 0.2]} onCommit={(oil) => onSet({ oil })} />
         {source === 'mixed seed' && (
           <>
+            <Select
+              label={TEXTURE_FIELDS.oldLevainFrom}
+              disabled={frozen}
+              allowDeselect={false}
+              data={[{ value: POT, label: TEXTURE_FIELDS.discardPot }, ...others.map((j) => ({ value: j.id, label: `${j.name}, ${format.mass(j.grams)}` }))]}
+              value={wish.older.jarId ?? POT}
+              onChange={(id) => {
+                const from = others.find((j) => j.id === id)
+                onSet({ older: { ...wish.older, jarId: from?.id ?? null, hydration: from?.hydration ?? wish.older.hydration } })
+              }}
+            />
             <QuantityField
               kind="percent"
               label={TEXTURE_FIELDS.oldLevainBesidesStarter}
@@ -100,7 +118,7 @@ export function TextureFields({
             <QuantityField
               kind="percent"
               label={TEXTURE_FIELDS.hydration2}
-              disabled={frozen}
+              disabled={frozen || wish.older.jarId != null}
               value={wish.older.hydration}
               range={POSSIBLE.levainHydration}
               onCommit={(hydration) => onSet({ older: { ...wish.older, hydration } })}

@@ -176,6 +176,7 @@ function Mixed({ onUndo }: { onUndo: () => void }) {
   if (state.mixed === null || state.band === null) return null
   const event = bake.events.find((e) => e.id === state.mixed?.id)
   const shown = event?.type === 'mixed' ? event.shown : undefined
+  const keptApart = event?.type === 'mixed' ? event.keepAs : undefined
   const bandMs = state.band.atMs
   const at = (hours: number | null | undefined) => (typeof hours === 'number' ? format.time(near(bandMs + hours * millisecondsInHour)) : 'later')
   return (
@@ -185,7 +186,13 @@ function Mixed({ onUndo }: { onUndo: () => void }) {
           <Figure size="lg" value={format.dayTime(state.mixed.atMs)} name={WATCH_STATION.mixed} />
           {!asItIs && <Figure size="lg" value={format.duration((state.mixed.atMs - bandMs) / millisecondsInHour)} name={WATCH_STATION.sinceMixing} />}
           <Figure size="lg" value={<Mass grams={state.mixed.levainGrams} />} name={WATCH_STATION.levainInDough} />
-          {!asItIs && <Figure size="lg" value={<Mass grams={state.mixed.keepBackGrams} />} name={WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar)} />}
+          {!asItIs && (
+            <Figure
+              size="lg"
+              value={<Mass grams={state.mixed.keepBackGrams} />}
+              name={keptApart === undefined ? WATCH_STATION.backInto(jar?.name ?? WATCH_STATION.jar) : keptApart.name}
+            />
+          )}
         </Figures>
         {shown !== undefined && !asItIs && (
           <Note>{WATCH_STATION.whenYouMixedOlventSaw(shown.phase ?? 'ripening', at(shown.quantiles.opens[2]), at(shown.quantiles.closes[2]))}</Note>
