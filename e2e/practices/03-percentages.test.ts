@@ -126,7 +126,33 @@ test('when it is due, Today asks for it with its grams, leads to its weighing, a
   await page.goto(`${baker.program.address}/`)
   await page.getByTestId('next').waitFor()
   expect(await baker.room()).not.toContain('Make the poolish')
-  console.info(`Percentages and poolish: ${baker.counted()} clicks and fields.`)
+})
+
+test('the levain for it, five kilos of dough weighed with the poolish in it, and the bread', async () => {
+  const { page, program } = baker
+  await baker.later(await baker.timeOf('Build the levain'), `/bakes/${baker.bakeId()}/weigh?job=levain`)
+  await page
+    .getByTestId('pour')
+    .getByRole('heading', { name: /^Starter/ })
+    .waitFor()
+  const levain = await baker.weighAll()
+  // 1000 g for the dough, 20 g back to the jar, and 3 % of that stick.
+  expect(levain.reduce((sum, grams) => sum + grams, 0)).toBeCloseTo(1051, -1)
+  await baker.click(page.getByRole('button', { name: 'The level is marked' }))
+  await page.getByTestId('verdict').waitFor()
+  await baker.later(await baker.timeOf('Mix'), `/bakes/${baker.bakeId()}/weigh`)
+  await page.getByTestId('pour').waitFor()
+  const dough = await baker.weighAll()
+  // 4000 of flour, 2405 of water, 2001 of poolish, 1000 of levain, 115.5 of salt.
+  expect(dough.reduce((sum, grams) => sum + grams, 0)).toBeGreaterThan(9520)
+  expect(dough.reduce((sum, grams) => sum + grams, 0)).toBeLessThan(9523)
+  await baker.click(page.getByRole('button', { name: 'Mixed', exact: true }))
+  await until(baker.bake, ({ status }) => status === 'mixed')
+  const { jars } = await program.call('GET', '/api/jars')
+  expect(jars[0].grams).toBeCloseTo(1400 - (levain[0] ?? 0) + 20, 0)
+  await baker.doStep('Shape')
+  await baker.toTheLoaf('Light, for so much of it')
+  console.info(`Percentages and poolish, to the noted bread: ${baker.counted()} clicks and fields.`)
 })
 
 const lineOfPoolish = async (): Promise<string> =>

@@ -1,5 +1,3 @@
-import { randomUUID } from 'node:crypto'
-import type { Loose } from '../../src/server/testing/testServer'
 import { choose, plain, until } from '../support'
 import { practiceBaker } from './baker'
 
@@ -36,23 +34,31 @@ test('sized by the flour in each piece: what goes into the bowl, and what a piec
   expect(plain(await page.locator('main').innerText())).toMatch(/76\.4 % hydration/)
 })
 
-test('cut at the bench: 451 g and four of 255 g', async () => {
+test('the ripe jar goes into the bowl as it is: 150 g, then flour, water and salt', async () => {
+  const { page, program } = baker
+  await page.getByRole('link', { name: /^Levain/ }).click()
+  await choose(page, { name: 'How you use the starter' }, { name: 'use it as it is' })
+  await until(bake, ({ plan: p }) => p.build.source === 'as it is')
+  await page.goto(`${program.address}/bakes/${baker.bakeId()}/weigh`)
+  expect(await baker.weighAll()).toEqual([150])
+  await baker.click(page.getByRole('button', { name: 'Go on to the dough' }))
+  await page
+    .getByTestId('pour')
+    .getByRole('heading', { name: /flour$/ })
+    .waitFor()
+  expect(await baker.weighAll()).toEqual([750, 555, 15])
+  await baker.click(page.getByRole('button', { name: 'Mixed', exact: true }))
+  await until(bake, ({ status }) => status === 'mixed')
+  const { jars } = await program.call('GET', '/api/jars')
+  expect(jars[0].grams).toBe(70)
+})
+
+test('cut at the bench: 451 g and four of 255 g, and baked', async () => {
   const { page } = baker
-  const note = (event: Loose) =>
-    baker.program.call('POST', `/api/bakes/${baker.bakeId()}/events`, { id: randomUUID(), happenedAt: '2026-11-26T19:42:00.000Z', ...event })
-  // The levain was built and mixed meanwhile, as the other practices do it by hand.
-  for (const [item, grams, more] of [
-    ['seed', 20, {}],
-    ['water', 80, {}],
-    ['flour', 80, { ingredientId: 'white wheat' }]
-  ] as const)
-    await note({ type: 'pour', item, plannedGrams: grams, weighedGrams: grams, ...more })
-  await note({ type: 'band', mixTempC: 24 })
-  await note({ type: 'mixed', levainGrams: 150, keepBackGrams: 0 })
-  await page.goto(`${baker.program.address}/bakes/${baker.bakeId()}/weigh`)
-  await page.getByTestId('pour').waitFor()
-  const room = await baker.room()
+  await page.getByTestId('pour').getByRole('heading', { name: 'Piece 1 of 5' }).waitFor()
   // 1470 g of dough for 750 g of flour: 1.96 g of dough for each.
-  expect(room).toMatch(/Piece 1 of 5/)
-  expect(room).toMatch(/451/)
+  expect(await baker.weighAll()).toEqual([451, 255, 255, 255, 255])
+  await baker.doStep('Shape')
+  await baker.toTheLoaf('Even, all five')
+  console.info(`By flour, from the first question to the noted bread: ${baker.counted()} clicks and fields.`)
 })

@@ -34,6 +34,8 @@ export interface Baker {
   timeOf(step: string): Promise<string>
   /** Weighs what is asked for. @param item as it is headed at Weigh */
   weigh(item: string | RegExp, grams: string): Promise<void>
+  /** Weighs whatever is asked for, as it is asked, until all of it is in. @returns what it was, g */
+  weighAll(): Promise<number[]>
   /** Marks a step of the day done, at its time. */
   doStep(step: string): Promise<void>
   /** Bakes when Plan says so, and notes the bread: a rise of 4, and words. */
@@ -121,6 +123,23 @@ export function practiceBaker(): Baker {
       await page.getByTestId('pour').getByRole('heading', { name: item }).waitFor()
       await baker.fill('What the scale shows', grams)
       await baker.click(page.getByRole('button', { name: /^Poured/ }))
+    },
+    async weighAll() {
+      const grams: number[] = []
+      const pour = page.getByTestId('pour')
+      for (;;) {
+        const asked = Number(/([\d.]+)g/.exec(plain(await pour.innerText()).replace(/\s(?=\d{3}\b)/g, ''))?.[1])
+        const heading = await pour.getByRole('heading').first().innerText()
+        await baker.fill('What the scale shows', String(asked))
+        await baker.click(page.getByRole('button', { name: /^Poured/ }))
+        grams.push(asked)
+        // The next item has another heading; after the last one the pour is gone.
+        const more = await until(
+          async () => ((await pour.count()) === 0 ? 'all' : (await pour.getByRole('heading').first().innerText()) === heading ? 'same' : 'next'),
+          (state) => state !== 'same'
+        )
+        if (more === 'all') return grams
+      }
     },
     async doStep(step) {
       const day = page.getByRole('region', { name: 'The whole day' })

@@ -97,7 +97,7 @@ export const shownSchema = z.object({
   advice: z.string().max(40).optional(),
   /** The day as it was planned: what moved since is told against it. */
   steps: z
-    .array(z.object({ id: z.string().max(40), at: instantSchema }))
+    .array(z.object({ id: z.string().max(80), at: instantSchema }))
     .max(40)
     .optional()
 })
