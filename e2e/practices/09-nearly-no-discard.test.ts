@@ -87,5 +87,23 @@ test('the levain goes on, and Today tells when the jar is to go back', async () 
   await page.goto(`${baker.program.address}/jars/${(await jar()).id}`)
   await page.getByText('158 g taken for Two loaves').waitFor()
   await page.getByText(/162 g kept, 56 g flour, 55 g water/).waitFor()
-  console.info(`Nearly no discard, from the first question to the running levain: ${baker.counted()} clicks and fields.`)
+})
+
+test('mixed when Plan says so, and baked; the rest of the levain is home in its jar', async () => {
+  const { page } = baker
+  await baker.later(await timeOf('Mix'), `/bakes/${baker.bakeId()}/watch`)
+  await baker.take('domed')
+  await baker.click(page.getByRole('button', { name: /^Save what you saw/ }))
+  await until(bake, ({ events }) => events.some((e: Loose) => e.type === 'mark'))
+  const before = (await jar()).grams
+  const mix = page.getByTestId('mix')
+  const kept = Number(await mix.getByRole('textbox', { name: 'Back to the jar' }).inputValue())
+  // 158 + 80 + 80 are 318: 159 for the dough, and what does not stick goes home.
+  expect(kept).toBeGreaterThan(140)
+  await baker.click(mix.getByRole('button', { name: 'Mixed', exact: true }))
+  await until(bake, ({ status }) => status === 'mixed')
+  expect((await jar()).grams).toBe(before + kept)
+  await baker.doStep('Shape')
+  await baker.toTheLoaf('Nothing thrown away')
+  console.info(`Nearly no discard, from the first question to the noted bread: ${baker.counted()} clicks and fields.`)
 })

@@ -68,5 +68,7 @@ test('twelve hours later, judged without a level, it goes into the dough', async
   await page.waitForFunction(() => !/Look first/.test(document.querySelector('[data-testid=verdict]')?.textContent ?? 'Look first'))
   await baker.click(page.getByRole('button', { name: 'Mixed', exact: true }))
   await until(bake, ({ events: all }) => all.some((e: Loose) => e.type === 'mixed'))
-  console.info(`Spoons and cups, from the first question to the mix: ${baker.counted()} clicks and fields.`)
+  await baker.doStep('Shape')
+  await baker.toTheLoaf('Without a scale')
+  console.info(`Spoons and cups, from the first question to the noted bread: ${baker.counted()} clicks and fields.`)
 })
