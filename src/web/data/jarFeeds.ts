@@ -1,4 +1,4 @@
-import { type Bake, refillOf, whereItStands } from '../../answers'
+import { type Bake, freshMixC, refillOf, whereItStands } from '../../answers'
 import { type Feed, isoOf, type Jar, type Kitchen } from '../../contract'
 import { gramsOfBlend, type Pantry, REFILL } from '../../core'
 import { newId } from './newId'
@@ -22,8 +22,10 @@ export function feedOfStep({ plan, state }: Pick<Bake, 'plan' | 'state'>, stepId
     const { flours, waterGrams, outHours } = refillOf(plan, jar, state.poured.seed)
     const { placeId } = whereItStands(jar, atMs)
     const tempC = places.find((p) => p.id === placeId)?.tempC ?? plan.tempC
+    const fresh = flours.reduce((sum, f) => sum + f.grams, waterGrams)
+    const mixTempC = freshMixC(jar.grams, tempC, fresh, plan.tempC)
     const out = outHours === null || placeId === plan.placeId ? null : { placeId, afterHours: outHours }
-    return { keepGrams: jar.grams, flours, waterGrams, mixTempC: (tempC + plan.tempC) / 2, placeId: out === null ? placeId : plan.placeId, later: out }
+    return { keepGrams: jar.grams, flours, waterGrams, mixTempC, placeId: out === null ? placeId : plan.placeId, later: out }
   }
   const stage = plan.before.find((s) => s.id === stepId)
   if (stage === undefined) return null

@@ -1,0 +1,116 @@
+import { TZDate } from '@date-fns/tz'
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Jar, Kitchen } from '../../contract'
+import { type BatchLine, conditionOf } from '../../core'
+import { feedDue, freshMixC, habitualFeed } from './jarCare'
+
+const zone = 'Europe/Lisbon'
+const kitchen = {
+  sleep: { from: '22:30', to: '06:30' },
+  timeZone: zone,
+  places: [
+    { id: 'room', name: 'Worktop', tempC: 21 },
+    { id: 'fridge', name: 'Fridge', tempC: 4 }
+  ]
+} as unknown as Kitchen
+const START = Date.UTC(2026, 0, 5, 8)
+const HOUR = millisecondsInHour
+const DAY = 24 * HOUR
+
+/** A jar fed at a moment: on the worktop, or an hour out and then in the fridge. */
+function fed(id: string, atMs: number, kept: number, fresh: number, cold: boolean, everyHours: number | null): Jar {
+  const line: BatchLine = {
+    startedAtMs: atMs,
+    flours: { 'white wheat': fresh },
+    waterGrams: fresh,
+    saltGrams: 0,
+    mixTempC: 21,
+    stays: [{ fromMs: atMs, tempC: 21 }, ...(cold ? [{ fromMs: atMs + HOUR, tempC: 4 }] : [])],
+    parents: [{ grams: kept, hydration: 1, flour: 'white wheat', line: null }]
+  }
+  const stays = [{ placeId: 'room', from: atMs }, ...(cold ? [{ placeId: 'fridge', from: atMs + HOUR }] : [])]
+  const lastFeed = { at: atMs, keepGrams: kept, flours: [{ ingredientId: 'white wheat', grams: fresh }], waterGrams: fresh, everyHours }
+  const grams = kept + 2 * fresh
+  return { id, culture: 'white wheat', program: null, grams, keepMinimumGrams: 15, lastFeed, line, stays, placeId: cold ? 'fridge' : 'room' } as unknown as Jar
+}
+const due = (jar: Jar) => feedDue(jar, conditionOf(jar.line, jar.line.startedAtMs), kitchen)
+const clock = (ms: number) => {
+  const at = new TZDate(ms, zone)
+  return at.getHours() + at.getMinutes() / 60
+}
+
+test('a jar that is fed each day is due at its hour; one without a habit when it gets hungry, and the cold one days later', () => {
+  expect(due(fed('daily', START, 20, 40, false, 24))?.atMs).toBe(START + DAY)
+  const warm = due(fed('new', START, 20, 40, false, null))
+  const cold = due(fed('cold', START, 20, 40, true, null))
+  expect(((warm?.atMs ?? 0) - START) / HOUR).toBeGreaterThan(6)
+  expect(((warm?.atMs ?? 0) - START) / HOUR).toBeLessThan(30)
+  expect(((cold?.atMs ?? 0) - START) / DAY).toBeGreaterThan(2)
+  expect(cold?.byMs ?? 0).toBeGreaterThan(cold?.atMs ?? 0)
+})
+
+test('a habit that would starve it is called before one feed is not enough', () => {
+  const jar = fed('rare', START, 20, 20, false, 24 * 20)
+  const told = due(jar)
+  expect(told?.atMs).toBeLessThanOrEqual(told?.byMs ?? 0)
+})
+
+test('nothing is asked of what sleeps, is in a program, is empty, is to be used up, or is fed by a bake', () => {
+  const jar = fed('jar', START, 20, 40, false, 24)
+  expect(due({ ...jar, culture: 'dried' } as Jar)).toBeNull()
+  expect(due({ ...jar, program: { id: 'p', title: '', step: '', dueAt: START } } as Jar)).toBeNull()
+  expect(due({ ...jar, grams: 0 })).toBeNull()
+  expect(due({ ...jar, keepMinimumGrams: 0 })).toBeNull()
+  const wake = { jarId: 'jar', before: [{ kind: 'wake' }] } as never
+  expect(feedDue(jar, conditionOf(jar.line, START), kitchen, [wake])).toBeNull()
+})
+
+test('a year of four jars and three habits: no feed falls into sleep, none is lost or doubled, no jar is left beyond its day', () => {
+  const habits = [
+    { id: 'daily', kept: 20, fresh: 40, cold: false, every: 24, late: 0 },
+    { id: 'weekly', kept: 20, fresh: 40, cold: true, every: 7 * 24, late: 1 },
+    { id: 'by need', kept: 15, fresh: 60, cold: true, every: null, late: 0 },
+    { id: 'late riser', kept: 25, fresh: 25, cold: false, every: null, late: 2 }
+  ] as const
+  for (const { id, kept, fresh, cold, every, late } of habits) {
+    let at = START
+    let feeds = 0
+    while (at < START + 365 * DAY) {
+      const jar = fed(id, at, kept, fresh, cold, every)
+      const told = feedDue(jar, conditionOf(jar.line, at), kitchen)
+      if (told === null) throw new Error(`${id} was forgotten.`)
+      expect(told.atMs).toBeGreaterThan(at + HOUR)
+      // In the kitchen's sleep nobody is called, over both clock changes.
+      expect(clock(told.atMs) > 22.51 || clock(told.atMs) < 6.49).toBe(false)
+      if (told.byMs !== null) expect(told.atMs).toBeLessThanOrEqual(told.byMs + 8 * HOUR)
+      // Asked again at the same state it is the same call.
+      expect(feedDue(jar, conditionOf(jar.line, at + HOUR), kitchen)).toEqual(told)
+      // Some feed an hour or two after they were called.
+      at = told.atMs + late * HOUR
+      feeds++
+    }
+    const expected = every === null ? null : (365 * 24) / (every + late)
+    if (expected !== null) expect(Math.abs(feeds - expected)).toBeLessThanOrEqual(expected * 0.1 + 1)
+    expect(feeds).toBeGreaterThan(20)
+  }
+})
+
+test('the usual feed is the last one again: its grams, an hour out and then the cold; what it throws away is said', () => {
+  const jar = fed('weekly', START, 20, 40, true, 7 * 24)
+  expect(habitualFeed(jar, kitchen, START + 6 * DAY)).toEqual({
+    keepGrams: 20,
+    flours: [{ ingredientId: 'white wheat', grams: 40 }],
+    flourGrams: 40,
+    waterGrams: 40,
+    discardGrams: 80,
+    // 20 g at 4 °C and 80 g at 21 °C.
+    mixTempC: 17.6,
+    placeId: 'room',
+    later: { placeId: 'fridge', afterHours: 1 }
+  })
+  const warm = fed('daily', START, 20, 40, false, 24)
+  expect(habitualFeed(warm, kitchen, START + DAY)).toMatchObject({ placeId: 'room', later: null, mixTempC: 21 })
+  expect(habitualFeed({ ...warm, lastFeed: null }, kitchen, START + DAY)).toBeNull()
+  expect(habitualFeed({ ...warm, grams: 12 }, kitchen, START + DAY)).toBeNull()
+  expect(freshMixC(0, 4, 0, 21)).toBe(21)
+})

@@ -1,0 +1,85 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Feed, Jar, Kitchen, Plan } from '../../contract'
+import { isCold, type JarCondition, nightAt } from '../../core'
+import { whereItStands } from './jarNow'
+
+/** When a jar is to be fed: at an hour somebody is up, and by when at the latest. */
+export interface FeedDue {
+  readonly atMs: number
+  /** From then on one feed is not enough; null: not within the time that is looked at. */
+  readonly byMs: number | null
+}
+
+/** Nobody is called to a jar sooner after its feed than this, h. */
+const SOONEST_HOURS = 2
+
+/** A moment that falls into the baker's sleep is moved before it where that is still to come, else after it. */
+function whileAwake(ms: number, soonestMs: number, { sleep, timeZone }: Pick<Kitchen, 'sleep' | 'timeZone'>): number {
+  const night = nightAt(ms, sleep, timeZone)
+  if (night === undefined) return ms
+  return night.fromMs >= soonestMs ? night.fromMs : night.toMs
+}
+
+/**
+ * When a jar wants its next feed: as often as it is fed, where that is known, but before one feed is not enough any more; else when it gets hungry.
+ * @param plans of open bakes: where one of them feeds this jar, that is its feed
+ * @param nowMs the time now, ms
+ * @returns null for one that sleeps dried, is in a program, is old levain to be used up, is empty, or is fed by a bake
+ */
+export function feedDue(
+  jar: Pick<Jar, 'id' | 'culture' | 'program' | 'grams' | 'keepMinimumGrams' | 'lastFeed' | 'line'>,
+  condition: Pick<JarCondition, 'hungryMs' | 'fades'>,
+  kitchen: Pick<Kitchen, 'sleep' | 'timeZone'>,
+  plans: readonly Pick<Plan, 'jarId' | 'before'>[] = []
+): FeedDue | null {
+  if (jar.culture === 'dried' || jar.program !== null || jar.grams < 1 || jar.keepMinimumGrams === 0) return null
+  if (plans.some((plan) => plan.jarId === jar.id && plan.before.some((stage) => stage.kind === 'wake'))) return null
+  const { lastFeed, line } = jar
+  const byMs = condition.fades.find((fade) => fade.strength === 'two feeds')?.fromMs ?? null
+  const habitMs = lastFeed?.everyHours == null ? null : lastFeed.at + lastFeed.everyHours * millisecondsInHour
+  const wanted = habitMs ?? condition.hungryMs
+  if (wanted === null) return null
+  const soonestMs = line.startedAtMs + SOONEST_HOURS * millisecondsInHour
+  return { atMs: whileAwake(Math.max(byMs === null ? wanted : Math.min(wanted, byMs), soonestMs), soonestMs, kitchen), byMs }
+}
+
+/** A feed like the last one. */
+export interface HabitualFeed extends Pick<Feed, 'keepGrams' | 'waterGrams' | 'mixTempC' | 'placeId' | 'later'> {
+  readonly flours: Feed['flours']
+  readonly flourGrams: number
+  /** What goes to the discard pot, g. */
+  readonly discardGrams: number
+}
+
+/** Where the fed jar stands, and how warm it comes out: what is kept has the warmth of its place, flour and water that of the room. */
+export function freshMixC(keptGrams: number, keptC: number, freshGrams: number, roomC: number): number {
+  const all = keptGrams + freshGrams
+  return all > 0 ? (keptGrams * keptC + freshGrams * roomC) / all : roomC
+}
+
+/**
+ * The feed a jar is used to: the grams of its last one, and out of the cold for as long as then.
+ * @returns null where no feed of it is known, or it holds too little for it
+ */
+export function habitualFeed(jar: Jar, { places }: Pick<Kitchen, 'places'>, nowMs: number): HabitualFeed | null {
+  const { lastFeed, grams, stays } = jar
+  if (lastFeed === null || lastFeed.keepGrams < 1 || lastFeed.keepGrams > grams) return null
+  const { keepGrams, flours, waterGrams } = lastFeed
+  const flourGrams = flours.reduce((sum, f) => sum + f.grams, 0)
+  const { placeId } = whereItStands(jar, nowMs)
+  const tempOf = (id: string) => places.find((p) => p.id === id)?.tempC ?? Number.NaN
+  const [first, next] = stays
+  // It was put into the cold some hours after its last feed.
+  const out = first !== undefined && next !== undefined && next.placeId === placeId && isCold(tempOf(placeId)) && !isCold(tempOf(first.placeId))
+  const roomC = places[0]?.tempC ?? tempOf(placeId)
+  return {
+    keepGrams,
+    flours,
+    flourGrams,
+    waterGrams,
+    discardGrams: Math.max(grams - keepGrams, 0),
+    mixTempC: Math.round(freshMixC(keepGrams, tempOf(placeId), flourGrams + waterGrams, roomC) * 10) / 10,
+    placeId: out ? first.placeId : placeId,
+    later: out ? { placeId, afterHours: (next.from - first.from) / millisecondsInHour } : null
+  }
+}
