@@ -130,10 +130,10 @@ export function facesAt({ question, nowMs, mixAtMs }: DrawnMoment): Readonly<Rec
 
 /** What a face claims of the levain. */
 const CLAIMS: readonly (readonly [claim: string, words: RegExp])[] = [
-  ['mix', /^Mix now/],
+  ['mix', /^Mix now|^Full sour/],
   ['look first', /Look first|Should be ready|May be past|Not sure/],
   ['asks', /Did you type it right|does not fit/],
-  ['wait', /^Wait:|^Waking|^Climbing/],
+  ['wait', /^Wait:|^Waking|^Climbing|^Getting sour/],
   ['past', /past its best\b.*(usable|tangier)|collapsed: keep|^Collapsed|^Easing|riper than you like/],
   ['not rising', /^Not rising|It is not rising/],
   ['held', /^Held|went into the cold/]

@@ -7,6 +7,7 @@ import { WAYS_CARD } from './screens/watch'
 /** The headline of an advice, with a shape, so that colour is never alone. */
 export const HEADLINE_WORDS: Readonly<Record<Headline, { readonly word: string; readonly says: string; readonly shape: string }>> = {
   ...PHASE_WORDS,
+  souring: { word: 'Getting sour', says: 'past its peak, and not yet as sour as you want it', shape: '◣' },
   'full sour': { word: 'Full sour', says: 'past its peak, as you want it', shape: '◣' },
   'should be ready': { word: 'Should be ready', says: 'by the forecast: nobody has looked in the last half hour', shape: '▲' },
   'may be past': { word: 'May be past its best', says: 'by the forecast: nobody has looked in the last half hour', shape: '◣' },
@@ -49,7 +50,7 @@ export function mixTitle({ advice }: Pick<AdviceNow, 'advice'>): string {
     case 'mix now':
       return WAYS_CARD.mixNow
     case 'wait':
-      return WAYS_CARD.mixYoung
+      return advice.fullSour === true ? WAYS_CARD.mixLessSour : WAYS_CARD.mixYoung
     case 'past':
       return WAYS_CARD.mixPast
     case 'held':

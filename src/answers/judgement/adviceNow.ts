@@ -3,7 +3,7 @@ import type { Advice, Phase, Verdict } from '../../core'
 import { fitWindow } from './isItReady'
 
 /** What stands large above an advice: the phase it is in, or that this is not known. */
-export type Headline = Phase | 'full sour' | 'should be ready' | 'may be past' | 'not sure' | 'not rising' | 'held' | 'one level does not fit'
+export type Headline = Phase | 'souring' | 'full sour' | 'should be ready' | 'may be past' | 'not sure' | 'not rising' | 'held' | 'one level does not fit'
 
 /** The one advice of a moment by the clock: the headline, the sentence, the ways on, the ribbon, Today, reminders and the calendar are views of it. */
 export interface AdviceNow {
@@ -39,7 +39,9 @@ function headlineOf({ advice, phase }: Pick<Verdict, 'advice' | 'phase'>): Headl
     case 'past':
       return advice.how === 'collapsed' ? 'collapsed' : advice.how === 'past its best' ? 'easing' : 'peak'
     case 'wait':
-      if (advice.fullSour === true) return phase === 'collapsed' ? 'easing' : phase
+      // Past its peak it is waited for on purpose.
+      if (advice.fullSour === true && (phase === 'easing' || phase === 'collapsed')) return 'souring'
+      if (advice.fullSour === true) return phase
       return headlineOfPhase(advice.kind, phase)
   }
 }

@@ -132,6 +132,7 @@ export const WAYS_CARD = {
   mixNow: 'Mix now',
   ifMixedNow: 'If you mix it now',
   mixYoung: 'Mix it young',
+  mixLessSour: 'Mix it less sour',
   mixFromCold: 'Mix it from the cold',
   mixPast: 'Mix it past its best',
   lookAgainAt: (dayTime: string) => `Look again at ${dayTime}`,
