@@ -1,6 +1,7 @@
-import { type Bake, freshMixC, refillOf, whereItStands } from '../../answers'
+import { type Bake, freshMixC, type HabitualFeed, refillOf, whereItStands } from '../../answers'
 import { type Feed, isoOf, type Jar, type Kitchen } from '../../contract'
 import { gramsOfBlend, type Pantry, REFILL } from '../../core'
+import { nowMs } from './clock'
 import { newId } from './newId'
 import { doTogether } from './together'
 
@@ -36,6 +37,11 @@ export function feedOfStep({ plan, state }: Pick<Bake, 'plan' | 'state'>, stepId
     mixTempC: plan.mixTempC,
     placeId: stage.placeId
   }
+}
+
+/** A jar was fed as it is used to, now. @returns takes it back */
+export function feedLikeLast(jar: Jar, { flourGrams: _, discardGrams: __, ...usual }: HabitualFeed): Promise<() => Promise<void>> {
+  return doTogether([{ do: 'feed', jarId: jar.id, feed: { id: newId(), happenedAt: isoOf(nowMs()), ...usual } }])
 }
 
 /**

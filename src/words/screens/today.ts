@@ -52,3 +52,13 @@ export const TODAY = {
 export const ENTRIES = {
   move: (name: string, name2: string) => `Move ${name}: ${name2}`
 } as const
+
+export const JAR_CARE = {
+  title: 'What the jars want',
+  now: 'now',
+  fedLikeThis: 'Fed like this',
+  fedLikeThisOf: (name: string) => `${name} is fed like this`,
+  otherwise: 'Otherwise',
+  goTo: (name: string) => `Go to ${name}`,
+  fed: (name: string) => `${name} is fed.`
+} as const

@@ -47,6 +47,32 @@ test('an independent reader finds every step, at its local time in two zones, wi
   expect(new Set(events.map((e) => e.uid)).size).toBe(events.length)
 })
 
+test('the jars stand in the calendar of the kitchen, with their usual feed, and not in that of a bake', async () => {
+  const feedsIn = async (path: string) => eventsOf((await text(path)).body).filter((e) => /^Feed /.test(e.summary ?? ''))
+  const [feed] = await feedsIn('/api/calendar.ics')
+  if (feed === undefined) throw new Error('No feed in the calendar.')
+  expect(feed.summary).toBe('Feed Pip')
+  // Not in the kitchen's sleep.
+  const hour = Number(clockIn(feed, 'Europe/Lisbon').split(' ')[1]?.slice(0, 2))
+  expect(hour >= 6 && hour <= 22).toBe(true)
+  expect(await feedsIn(`/api/bakes/${bakeId}/calendar.ics`)).toEqual([])
+  // Fed 20 + 40 + 40 of its 100 g, it wants the same again, later.
+  const { jars } = (await server.send('GET', '/api/jars')).body
+  const fed = {
+    id: testId(),
+    happenedAt: TEST_NOW,
+    keepGrams: 20,
+    flours: [{ ingredientId: 'white wheat', grams: 40 }],
+    waterGrams: 40,
+    mixTempC: 22,
+    placeId: jars[0].placeId
+  }
+  expect((await server.send('POST', `/api/jars/${jars[0].id}/feeds`, fed)).status).toBe(200)
+  const [again] = await feedsIn('/api/calendar.ics')
+  expect(again?.startDate.toUnixTime()).toBeGreaterThan(feed.startDate.toUnixTime())
+  expect(again?.description.replace(/\s/g, ' ')).toContain('like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
+})
+
 test('a private address follows along, keeps its names, and is silent once it is withdrawn', async () => {
   const made = (await server.send('POST', '/api/calendar-addresses', { id: testId(), name: 'My phone' })).body
   expect(made.addresses).toMatchObject([{ name: 'My phone', readAt: null }])

@@ -1,4 +1,4 @@
-import { millisecondsInMinute } from 'date-fns/constants'
+import { millisecondsInDay, millisecondsInMinute } from 'date-fns/constants'
 import ical, { ICalAlarmType, type ICalCalendar, ICalCalendarMethod } from 'ical-generator'
 import {
   adviceNow,
@@ -10,6 +10,11 @@ import {
   beliefWithoutLog,
   type Cultures,
   dayOfBake,
+  type FeedDue,
+  feedDue,
+  type HabitualFeed,
+  habitualFeed,
+  howItIs,
   isItReady,
   learnedFrom,
   minuteOf,
@@ -17,9 +22,9 @@ import {
   type Stocked,
   solveBakeHere
 } from '../../../answers'
-import { isoOf, type WireCalendarAddress } from '../../../contract'
-import { alarmsByClock, type JarBelief, type Step, USUAL_RISK } from '../../../core'
-import { stepCaution, stepTitle, windowTitle } from '../../../words'
+import { isoOf, type Jar, type Kitchen, type WireCalendarAddress } from '../../../contract'
+import { alarmsByClock, createFormat, HANDS_MINUTES, type JarBelief, type Step, USUAL_RISK } from '../../../core'
+import { feedBy, feedTitle, stepCaution, stepTitle, usualFeedWords, windowTitle } from '../../../words'
 import { REFUSE_CALENDAR } from '../../../words/refusals/calendar'
 import { THINGS } from '../../../words/refusals/things'
 import { plain } from '../../db/rows'
@@ -80,8 +85,18 @@ interface BakeEntries {
   readonly window: { readonly fromMs: number; readonly toMs: number; readonly alarms: ReturnType<typeof alarmsByClock> } | null
 }
 
-/** @param bakeId only this bake; null: all that are open */
-async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenName: string; bakes: BakeEntries[] }> {
+/** The feed a jar wants. */
+interface JarFeed {
+  readonly jar: Jar
+  readonly due: FeedDue
+  readonly usual: HabitualFeed | null
+}
+
+/** Feeds of jars are told so far ahead: what a jar wants later may change with the next one. */
+const FEEDS_AHEAD_MS = 14 * millisecondsInDay
+
+/** @param bakeId only this bake; null: all that are open, and the jars */
+async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: Kitchen; bakes: BakeEntries[]; feeds: JarFeed[] }> {
   const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
   const open = bakeId === null ? (await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })).bakes : [await findBake(work, bakeId)]
   const stocked: Stocked = { kitchen, pantry, vessels }
@@ -104,7 +119,13 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchenNa
           : { ...told.window, alarms: alarmsByClock(verdict, question.line.startedAtMs, USUAL_RISK) }
     })
   }
-  return { kitchenName: kitchen.name, bakes }
+  const plans = bakes.map(({ bake }) => bake.plan)
+  const feeds = jars.flatMap((jar): JarFeed[] => {
+    if (bakeId !== null) return []
+    const due = feedDue(jar, howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(work.nowMs)), kitchen, plans)
+    return due === null || due.atMs > work.nowMs + FEEDS_AHEAD_MS ? [] : [{ jar, due, usual: habitualFeed(jar, kitchen, work.nowMs) }]
+  })
+  return { kitchen, bakes, feeds }
 }
 
 const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
@@ -132,13 +153,14 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
 const oneLine = (name: string) => name.replace(/\s+/g, ' ')
 
 /**
- * The steps to come as an iCalendar file, each with an alarm. Instants are UTC, so every calendar shows them by its own clock.
+ * The steps to come as an iCalendar file, each with an alarm, and the feeds of the jars. Instants are UTC, so every calendar shows them by its own clock.
  * @param bakeId only one bake; null: all that are open
  */
 export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
-  const { kitchenName, bakes } = await entriesOf(work, bakeId)
+  const { kitchen, bakes, feeds } = await entriesOf(work, bakeId)
+  const format = createFormat(kitchen, () => work.nowMs)
   const calendar = ical({
-    name: oneLine(kitchenName),
+    name: oneLine(kitchen.name),
     prodId: { company: 'Olvent', product: 'Olvent', language: 'EN' },
     method: ICalCalendarMethod.PUBLISH,
     ttl: 15 * 60
@@ -158,6 +180,19 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
       // A running levain is called for by its window, not by the step of mixing.
       if (step.kind !== 'mix' || !windowCalls) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
     }
+  }
+  for (const { jar, due, usual } of feeds) {
+    // One that is overdue is told for when its baker is up next.
+    const startMs = due.atMs > work.nowMs ? due.atMs : awakeAt(kitchen, work.nowMs)
+    const event = calendar.createEvent({
+      id: `feed-${jar.id}@olvent`,
+      start: new Date(startMs),
+      end: new Date(startMs + HANDS_MINUTES.wake * millisecondsInMinute),
+      stamp: new Date(work.nowMs),
+      summary: feedTitle(jar.name),
+      description: [feedBy(due, work.nowMs, format), usual === null ? null : usualFeedWords(usual, format)].filter((words) => words !== null).join('\n')
+    })
+    event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: feedTitle(jar.name) })
   }
   return calendar.toString()
 }

@@ -17,6 +17,7 @@ import { useNarrow } from '../../parts/useNarrow'
 import { useNewBake } from '../../parts/useNewBake'
 import { CopyWord } from './CopyWord'
 import { entriesOf } from './entries'
+import { JarCare } from './JarCare'
 import { NextCard } from './NextCard'
 import { ThenList } from './ThenList'
 import classes from './Today.module.css'
@@ -79,6 +80,7 @@ export function Today() {
         </>
       )}
       <div className={classes.jars}>
+        <JarCare cultures={cultures} conditions={conditions} days={days} now={now} />
         <JarLineUp cultures={cultures} conditions={conditions} now={now} />
         <CopyWord now={now} />
       </div>
