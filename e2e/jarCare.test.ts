@@ -10,7 +10,7 @@ const care = () => baker.page.getByTestId('jar-care')
 test('a hungry jar whose usual feed nobody knows leads to its page', async () => {
   await baker.openKitchen('30', () => baker.fill('How much is in it', '100'))
   await care().waitFor()
-  expect(plain(await care().innerText())).toMatch(/now Feed Starter/)
+  expect(plain(await care().innerText())).toMatch(/Now Feed Starter/)
   await baker.click(care().getByRole('link', { name: 'Go to Starter' }))
   await baker.page.getByRole('heading', { name: 'Starter' }).waitFor()
 })
@@ -27,7 +27,7 @@ test('once it was fed, nothing is asked of it until it is hungry; then one tap f
   await baker.later('2026-11-29T15:00:00.000Z', '/')
   await care().waitFor()
   // A fed jar of 100 g, 20 of them kept: the other 80 go to the pot.
-  expect(plain(await care().innerText())).toContain('like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
+  expect(plain(await care().innerText())).toContain('Like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
   baker.counted()
   await baker.click(care().getByRole('button', { name: 'Starter is fed like this' }))
   await until(jar, ({ lastFeed }) => lastFeed.at === '2026-11-29T15:00:00.000Z')

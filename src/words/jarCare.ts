@@ -8,11 +8,13 @@ export const feedTitle = (name: string) => `Feed ${name}`
 /** By when it wants it. @returns null where nobody knows an end */
 export function feedBy({ byMs }: FeedDue, nowMs: number, format: Format): string | null {
   if (byMs === null) return null
-  return byMs > nowMs ? `by ${format.dayTime(near(byMs))}; after that one feed is not enough` : `one feed is not enough any more, since ${format.dayTime(byMs)}`
+  return byMs > nowMs
+    ? `By ${format.dayTime(near(byMs))}; after that one feed is not enough.`
+    : `One feed is not enough any more, since ${format.dayTime(byMs)}.`
 }
 
 /** The feed a jar is used to, with what it throws away. */
 export function usualFeedWords({ keepGrams, flourGrams, waterGrams, discardGrams }: HabitualFeed, format: Format): string {
-  const fed = `like last time: keep ${format.mass(keepGrams)}, add ${format.mass(flourGrams)} of flour and ${format.mass(waterGrams)} of water.`
+  const fed = `Like last time: keep ${format.mass(keepGrams)}, add ${format.mass(flourGrams)} of flour and ${format.mass(waterGrams)} of water.`
   return discardGrams < 1 ? fed : `${fed} ${format.mass(discardGrams)} go to the discard pot.`
 }

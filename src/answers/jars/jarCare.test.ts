@@ -49,6 +49,13 @@ test('a jar that is fed each day is due at its hour; one without a habit when it
   expect(cold?.byMs ?? 0).toBeGreaterThan(cold?.atMs ?? 0)
 })
 
+test('what is still rising in the cold is not fed yet, however often it was fed before', () => {
+  const jar = fed('cold', START, 20, 100, true, 24)
+  const { peakMs } = conditionOf(jar.line, START)
+  expect(peakMs ?? 0).toBeGreaterThan(START + 2 * DAY)
+  expect(due(jar)?.atMs).toBeGreaterThanOrEqual((peakMs ?? 0) - 8 * HOUR)
+})
+
 test('a habit that would starve it is called before one feed is not enough', () => {
   const jar = fed('rare', START, 20, 20, false, 24 * 20)
   const told = due(jar)

@@ -21,14 +21,15 @@ function whileAwake(ms: number, soonestMs: number, { sleep, timeZone }: Pick<Kit
 }
 
 /**
- * When a jar wants its next feed: as often as it is fed, where that is known, but before one feed is not enough any more; else when it gets hungry.
+ * When a jar wants its next feed: as often as it is fed, where that is known, once it is ripe, and before one feed is not enough any more; else when it
+ * gets hungry.
  * @param plans of open bakes: where one of them feeds this jar, that is its feed
  * @param nowMs the time now, ms
  * @returns null for one that sleeps dried, is in a program, is old levain to be used up, is empty, or is fed by a bake
  */
 export function feedDue(
   jar: Pick<Jar, 'id' | 'culture' | 'program' | 'grams' | 'keepMinimumGrams' | 'lastFeed' | 'line'>,
-  condition: Pick<JarCondition, 'hungryMs' | 'fades'>,
+  condition: Pick<JarCondition, 'hungryMs' | 'peakMs' | 'fades'>,
   kitchen: Pick<Kitchen, 'sleep' | 'timeZone'>,
   plans: readonly Pick<Plan, 'jarId' | 'before'>[] = []
 ): FeedDue | null {
@@ -37,7 +38,8 @@ export function feedDue(
   const { lastFeed, line } = jar
   const byMs = condition.fades.find((fade) => fade.strength === 'two feeds')?.fromMs ?? null
   const habitMs = lastFeed?.everyHours == null ? null : lastFeed.at + lastFeed.everyHours * millisecondsInHour
-  const wanted = habitMs ?? condition.hungryMs
+  // Whatever the habit: what is still rising is not thrown away.
+  const wanted = habitMs === null ? condition.hungryMs : Math.max(habitMs, condition.peakMs ?? habitMs)
   if (wanted === null) return null
   const soonestMs = line.startedAtMs + SOONEST_HOURS * millisecondsInHour
   return { atMs: whileAwake(Math.max(byMs === null ? wanted : Math.min(wanted, byMs), soonestMs), soonestMs, kitchen), byMs }

@@ -55,7 +55,7 @@ export const ENTRIES = {
 
 export const JAR_CARE = {
   title: 'What the jars want',
-  now: 'now',
+  now: 'Now',
   fedLikeThis: 'Fed like this',
   fedLikeThisOf: (name: string) => `${name} is fed like this`,
   otherwise: 'Otherwise',

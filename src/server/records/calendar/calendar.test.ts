@@ -70,7 +70,7 @@ test('the jars stand in the calendar of the kitchen, with their usual feed, and 
   expect((await server.send('POST', `/api/jars/${jars[0].id}/feeds`, fed)).status).toBe(200)
   const [again] = await feedsIn('/api/calendar.ics')
   expect(again?.startDate.toUnixTime()).toBeGreaterThan(feed.startDate.toUnixTime())
-  expect(again?.description.replace(/\s/g, ' ')).toContain('like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
+  expect(again?.description.replace(/\s/g, ' ')).toContain('Like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
 })
 
 test('a private address follows along, keeps its names, and is silent once it is withdrawn', async () => {

@@ -40,21 +40,23 @@ export function JarCare({
     .sort((a, b) => a.atMs - b.atMs)
   if (due.length === 0) return null
   return (
-    <Card title={JAR_CARE.title} data-testid="jar-care">
-      <ul className={classes.care}>
-        {due.map(({ jar, usual, ...feed }) => (
-          <li key={jar.id}>
-            <span className={classes.careTime}>{feed.atMs <= now ? JAR_CARE.now : format.dayTime(near(feed.atMs))}</span>
-            <span className={classes.careWords}>
-              <b>{feedTitle(jar.name)}</b>
-              <span>{feedBy(feed, now, format)}</span>
-              {usual !== null && <span>{usualFeedWords(usual, format)}</span>}
-            </span>
-            <Feed jar={jar} usual={usual} />
-          </li>
-        ))}
-      </ul>
-    </Card>
+    <div className={classes.careCard}>
+      <Card title={JAR_CARE.title} data-testid="jar-care">
+        <ul className={classes.care}>
+          {due.map(({ jar, usual, ...feed }) => (
+            <li key={jar.id}>
+              <span className={classes.careTime}>{feed.atMs <= now ? JAR_CARE.now : format.dayTime(near(feed.atMs))}</span>
+              <span className={classes.careWords}>
+                <b>{feedTitle(jar.name)}</b>
+                <span>{feedBy(feed, now, format)}</span>
+                {usual !== null && <span>{usualFeedWords(usual, format)}</span>}
+              </span>
+              <Feed jar={jar} usual={usual} />
+            </li>
+          ))}
+        </ul>
+      </Card>
+    </div>
   )
 }
 
@@ -65,11 +67,11 @@ function Feed({ jar, usual }: { readonly jar: Jar; readonly usual: HabitualFeed 
   return (
     <Group gap="xs">
       {usual !== null && (
-        <Button disabled={busy} aria-label={JAR_CARE.fedLikeThisOf(jar.name)} onClick={() => feed()}>
+        <Button variant="light" disabled={busy} aria-label={JAR_CARE.fedLikeThisOf(jar.name)} onClick={() => feed()}>
           {JAR_CARE.fedLikeThis}
         </Button>
       )}
-      <Button component={Link} to={`/jars/${jar.id}`} variant={usual === null ? 'filled' : 'default'}>
+      <Button component={Link} to={`/jars/${jar.id}`} variant={usual === null ? 'light' : 'default'}>
         {usual === null ? JAR_CARE.goTo(jar.name) : JAR_CARE.otherwise}
       </Button>
     </Group>
