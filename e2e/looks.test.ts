@@ -28,7 +28,8 @@ const VIEWS = [
   'Vessels',
   'Devices',
   'This kitchen',
-  'Words'
+  'Words',
+  'Question'
 ] as const
 let program: Program
 let paths: Readonly<Record<(typeof VIEWS)[number], string>>
@@ -64,7 +65,8 @@ beforeAll(async () => {
     Vessels: '/kitchen/vessels',
     Devices: '/kitchen/devices',
     'This kitchen': '/kitchen/this',
-    Words: '/words'
+    Words: '/words',
+    Question: '/questions/hooch'
   }
 })
 afterAll(async () => {

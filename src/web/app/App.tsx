@@ -29,6 +29,7 @@ const ShelfRoom = roomOf(() => import('../views/shelf/ShelfRoom').then((m) => m.
 const PaceRoom = roomOf(() => import('../views/pace/PaceRoom').then((m) => m.PaceRoom))
 const Recipes = roomOf(() => import('../views/recipes/Recipes').then((m) => m.Recipes))
 const KitchenRoom = roomOf(() => import('../views/kitchen/KitchenRoom').then((m) => m.KitchenRoom))
+const QuestionsRoom = roomOf(() => import('../views/questions/QuestionsRoom').then((m) => m.QuestionsRoom))
 const WordsRoom = roomOf(() => import('../views/words/WordsRoom').then((m) => m.WordsRoom))
 const SignIn = roomOf(() => import('../views/sign-in/SignIn').then((m) => m.SignIn))
 const HouseRoom = roomOf(() => import('../views/house/HouseRoom').then((m) => m.HouseRoom))
@@ -112,6 +113,8 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/kitchen" element={<KitchenRoom />} />
               <Route path="/kitchen/:room" element={<KitchenRoom />} />
               <Route path="/kitchen/copies" element={<HouseRoom />} />
+              <Route path="/questions" element={<QuestionsRoom />} />
+              <Route path="/questions/:id" element={<QuestionsRoom />} />
               <Route path="/words" element={<WordsRoom />} />
               <Route path="/pair" element={<Navigate to="/" replace />} />
               <Route path="*" element={<Quiet title={APP.thereNoSuchPage} words={APP.addressMayHaveSlipIn} action={{ label: APP.goToToday, href: '/' }} />} />

@@ -4,7 +4,8 @@ import { Spotlight, spotlight } from '@mantine/spotlight'
 import { IconSearch } from '@tabler/icons-react'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
-import { KITCHEN_ROOM_WORDS, TRADE_WORDS } from '../../words'
+import { KITCHEN_ROOM_WORDS, QUESTIONS, TRADE_WORDS } from '../../words'
+import { QUESTIONS_ROOM } from '../../words/screens/questions'
 import { WORDS_ROOM } from '../../words/screens/words'
 import { useDoneBakes, useOpenBakes } from '../data/bakes'
 import { useFormulas } from '../data/formulas'
@@ -86,6 +87,10 @@ export function Palette({ asked }: { readonly asked: number }) {
         description: PALETTE.onShelf,
         onClick: to(`/shelf?ingredient=${encodeURIComponent(id)}`)
       }))
+    },
+    {
+      group: QUESTIONS_ROOM.title,
+      actions: QUESTIONS.map(({ id, asks, words }) => ({ id: `question-${id}`, label: asks, keywords: words, onClick: to(`/questions/${id}`) }))
     },
     {
       group: WORDS_ROOM.words,
