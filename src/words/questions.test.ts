@@ -39,14 +39,16 @@ test('a jar answers with what it was fed, where it stands, and what comes of tha
     fed: { seed: 20, flour: 20, water: 20 },
     fedMs: Date.UTC(2026, 10, 24, 18),
     tempC: 26,
-    ripeHours: 4,
-    hungryHours: 7,
+    ripeHours: 4.1,
+    hungryHours: 6.8,
     hungry: true
   }
   const plain = (words: string) => words.replace(/\s/g, ' ')
   expect(plain(jarFactWords(facts, format))).toBe(
-    'Juno was fed 1:1:1 Tue 18:00, and stands at 26 °C: it is at its peak after 4 h, and hungry after 7 h. It is hungry now.'
+    'Juno was fed 1:1:1 Tue 18:00, and stands at 26 °C: it is at its peak after about 4 h, and hungry after about 7 h. It is hungry now.'
   )
+  // A cold one is told in days.
+  expect(plain(jarFactWords({ ...facts, hungryHours: 205 }, format))).toContain('hungry after about 9 d')
   expect(plain(jarFactWords({ ...facts, fed: null, tempC: null, ripeHours: null, hungryHours: null, hungry: false }, format))).toBe(
     'Juno was split off Tue 18:00: it hardly rises, and does not get hungry within two months.'
   )

@@ -153,11 +153,17 @@ export const QUESTIONS: readonly Question[] = [
   }
 ]
 
+/** As exact as it is known: to the half hour, from half a day on to the hour, from two days on to the day. */
+const roughly = (hours: number) => {
+  const step = hours < 12 ? 0.5 : hours < 48 ? 1 : 24
+  return Math.round(hours / step) * step
+}
+
 /** What a jar says to a question about hunger: when it was fed how, where it stands, and what comes of that. */
 export function jarFactWords({ jar, fed, fedMs, tempC, ripeHours, hungryHours, hungry }: JarFacts, format: Format): string {
   const ratio = fed === null ? '' : ` ${ratioOf(fed)}`
   const stands = tempC === null ? '' : `, and stands at ${format.temperature(tempC)}`
-  const ripe = ripeHours === null ? 'it hardly rises' : `it is at its peak after ${format.duration(ripeHours)}`
-  const until = hungryHours === null ? 'and does not get hungry within two months' : `and hungry after ${format.duration(hungryHours)}`
+  const ripe = ripeHours === null ? 'it hardly rises' : `it is at its peak after about ${format.duration(roughly(ripeHours))}`
+  const until = hungryHours === null ? 'and does not get hungry within two months' : `and hungry after about ${format.duration(roughly(hungryHours))}`
   return `${jar.name} was ${fed === null ? 'split off' : 'fed'}${ratio} ${format.dayTime(fedMs)}${stands}: ${ripe}, ${until}.${hungry ? ' It is hungry now.' : ''}`
 }

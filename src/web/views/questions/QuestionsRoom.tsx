@@ -1,4 +1,4 @@
-import { Button, Group, Stack, Text } from '@mantine/core'
+import { Anchor, Button, Group, Stack, Text } from '@mantine/core'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
 import { jarFacts } from '../../../answers'
@@ -25,7 +25,7 @@ export function QuestionsRoom() {
       <Card title={question === undefined ? undefined : QUESTIONS_ROOM.others}>
         <Stack gap={4} align="flex-start">
           {QUESTIONS.filter((q) => q !== question).map((q) => (
-            <Button key={q.id} component={Link} to={`/questions/${q.id}`} variant="subtle">
+            <Button key={q.id} component={Link} to={`/questions/${q.id}`} variant="subtle" px="xs">
               {q.asks}
             </Button>
           ))}
@@ -49,9 +49,9 @@ function Answer({ question }: { readonly question: Question }) {
       {facts.length > 0 && (
         <Note>
           {facts.map((fact) => (
-            <Text key={fact.jar.id} component={Link} to={`/jars/${fact.jar.id}`} display="block">
+            <Anchor key={fact.jar.id} component={Link} to={`/jars/${fact.jar.id}`} display="block" c="inherit" underline="always" py={6}>
               {jarFactWords(fact, format)}
-            </Text>
+            </Anchor>
           ))}
         </Note>
       )}
@@ -77,7 +77,7 @@ function Protein() {
   const [serving, setServing] = useState<number>(SERVING.of)
   return (
     <>
-      <Group mt="md" grow maw={420}>
+      <Group mt="md" mb="md" grow maw={420}>
         <QuantityField kind="mass" label={QUESTIONS_ROOM.protein} value={protein} range={[0.1, 100]} onCommit={setProtein} />
         <QuantityField kind="mass" label={QUESTIONS_ROOM.serving} value={serving} range={[1, 500]} onCommit={setServing} />
       </Group>
