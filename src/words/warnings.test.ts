@@ -30,6 +30,7 @@ test('each names the jar, the figures and the way out', () => {
   expect(words({ code: 'jar too small', seedGrams: 40, spareGrams: 25 })).toBe(
     '40 g of starter are needed, and Juno can spare 25 g without running out. Feed it first, or take a higher ratio.'
   )
+  expect(words({ code: 'jar too small', seedGrams: 166, spareGrams: 105, asItIs: true })).toMatch(/Plan a feed for this mix, which makes more of it\.$/)
   expect(words({ code: 'vessel too small', vessel: 'Small jar', full: 1.22, other: 'Bowl' })).toBe(
     'Small jar would be 122 % full at the peak and foam over. Bowl fits.'
   )

@@ -47,7 +47,7 @@ export function tellWarning(warning: Warning, jarName: string, format: Format): 
       return told('The time to mix falls in your night.')
     case 'jar too small':
       return told(
-        `${format.mass(warning.seedGrams)} of starter are needed, and ${jarName} can spare ${format.mass(warning.spareGrams)} without running out. Feed it first, or take a higher ratio.`,
+        `${format.mass(warning.seedGrams)} of starter are needed, and ${jarName} can spare ${format.mass(warning.spareGrams)} without running out. ${warning.asItIs === true ? 'Plan a feed for this mix, which makes more of it.' : 'Feed it first, or take a higher ratio.'}`,
         'stop'
       )
     case 'gluten into gluten-free':

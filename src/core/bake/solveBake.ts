@@ -135,7 +135,13 @@ export type Warning =
   | { readonly code: 'start in the night'; readonly startMs: number; readonly others: readonly AwakeRatio[] }
   | { readonly code: 'start has passed'; readonly startMs: number; readonly soonestMs: number; readonly others: readonly AwakeRatio[] }
   | { readonly code: 'mix in the night' }
-  | { readonly code: 'jar too small'; readonly seedGrams: number; readonly spareGrams: number }
+  | {
+      readonly code: 'jar too small'
+      readonly seedGrams: number
+      readonly spareGrams: number
+      /** No ratio needs less of it. */
+      readonly asItIs?: boolean
+    }
   | { readonly code: 'nothing kept' }
   | { readonly code: 'vessel too small'; readonly vessel: string; readonly full: number; readonly other: string | null }
   | { readonly code: 'gluten into gluten-free' }
@@ -385,8 +391,9 @@ function answerLevain(
 }
 
 /** Whether the jar holds enough for what is taken out of it. */
-function jarWarnings({ weigh, sourced: { spareGrams }, jarInTheEndGrams }: SolvedLevain, { keepMinimumGrams }: SeedJar): Warning[] {
-  if (weigh.seed > spareGrams) return [{ code: 'jar too small', seedGrams: weigh.seed, spareGrams }]
+function jarWarnings({ weigh, planned, sourced: { spareGrams }, jarInTheEndGrams }: SolvedLevain, { keepMinimumGrams }: SeedJar): Warning[] {
+  if (weigh.seed > spareGrams)
+    return [{ code: 'jar too small', seedGrams: weigh.seed, spareGrams, ...(planned.levain.source === 'as it is' ? { asItIs: true } : {}) }]
   return jarInTheEndGrams < Math.min(keepMinimumGrams, LEAST_KEPT_GRAMS) ? [{ code: 'nothing kept' }] : []
 }
 
