@@ -31,6 +31,8 @@ const SENTENCES: Readonly<Record<AnyProblem, (values: Readonly<Record<string, nu
     `These amounts make ${Math.round(v.madeGrams ?? 0)} g, and ${Math.round(v.totalGrams ?? 0)} g are needed with what sticks. Give more flour and water, or make the dough smaller.`,
   'never ripe': (v) => `At ${figure(v.tempC)} °C this levain does not get ripe within ten days. A warmer place would help.`,
   'no levain': () => 'This dough has no levain yet. Add a levain line and give it a share.',
+  'gluten in it': () =>
+    'This dough is marked gluten-free, and something in it holds gluten: a flour, a malt, its levain or its starter. Take that out, or change the kind of dough.',
   'levain flour missing': () => 'The flour of the levain is not in this kitchen any more. Choose another.'
 }
 

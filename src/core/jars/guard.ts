@@ -1,5 +1,7 @@
 import { holdsGluten } from '../dough/blend'
+import type { Formula } from '../dough/formula'
 import type { Pantry } from '../dough/ingredient'
+import { ingredientsOf } from '../dough/mix'
 import { FLOURS, type FlourKind } from '../ferment/flours'
 
 /**
@@ -14,6 +16,34 @@ export function glutenInto(jar: { readonly flour: FlourKind }, flours: readonly 
     const ingredient = pantry.get(id)
     return ingredient === undefined || holdsGluten(ingredient) ? [ingredient?.name ?? id] : []
   })
+}
+
+/** What a dough is made of, as far as gluten goes. */
+export interface GuardedDough {
+  readonly formula: Formula
+  /** Flours of its levain, by ingredient. */
+  readonly levainFlours: readonly string[]
+  /** The starters its levain comes from, old levain among them. */
+  readonly starters: readonly { readonly name: string; readonly flour: FlourKind }[]
+}
+
+/**
+ * What brings gluten into a dough that is marked gluten-free, in its lines, its pre-ferments, its levain and the starters of that.
+ * @returns their names; none where the dough is not marked
+ */
+export function glutenInDough({ formula, levainFlours, starters }: GuardedDough, pantry: Pantry): string[] {
+  if (formula.doughKind !== 'gluten-free') return []
+  const hasLevain = formula.lines.some((line) => line.kind === 'levain' && line.share > 0)
+  const inLines = formula.lines.flatMap((line) => {
+    if (line.kind === 'pre-ferment') return ingredientsOf(line.mix)
+    return (line.kind === 'flour' || line.kind === 'extra') && line.share > 0 ? [line.ingredientId] : []
+  })
+  const ids = new Set([...inLines, ...(hasLevain ? levainFlours : [])])
+  const names = [...ids].flatMap((id) => {
+    const ingredient = pantry.get(id)
+    return ingredient !== undefined && holdsGluten(ingredient) ? [ingredient.name] : []
+  })
+  return [...names, ...(hasLevain ? starters.filter(({ flour }) => FLOURS[flour].gluten).map(({ name }) => name) : [])]
 }
 
 /** A jar as far as its spares go. */

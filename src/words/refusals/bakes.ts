@@ -1,5 +1,6 @@
 /** What is said when something of a bake is refused. */
 export const REFUSE_BAKES = {
+  doughIsGlutenFree: (names: string) => `This dough is marked gluten-free, and ${names} would bring gluten into it. Take it out, or change the kind of dough.`,
   drawStarterFirst: 'Take the starter out first, then refill the jar.',
   thisBakeWasRemovedPut: 'This bake was removed. Put it back first.',
   whatYouNoted: 'What you noted',

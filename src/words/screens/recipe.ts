@@ -92,6 +92,8 @@ export const SIZE_CARD = {
 } as const
 
 export const TRUTH_CARD = {
+  glutenFree: 'Marked gluten-free: flours, malts, starters and old levain with gluten are refused.',
+  glutenIn: (names: string) => `Marked gluten-free, and ${names} would bring gluten into it. Take it out, or change the kind of dough.`,
   hydrationAsked: (percent: string) => `hydration, ${percent} asked`,
   saltAsked: (percent: string) => `salt, ${percent} asked`,
   noAllergensList: 'None of the listed allergens.',

@@ -3,11 +3,11 @@ import { Op } from 'sequelize'
 import type { z } from 'zod'
 import { type Bake, levainToWeigh, stateOf, statusOf } from '../../../answers'
 import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../../contract'
-import { type BakeProblem, POSSIBLE, sure } from '../../../core'
+import { type BakeProblem, glutenInDough, type Pantry, POSSIBLE, sure } from '../../../core'
 import { problemSentence } from '../../../words'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { THINGS } from '../../../words/refusals/things'
-import { type BatchRow, plain } from '../../db/rows'
+import { type BatchRow, type JarRow, plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { linesOf } from '../jars/batches'
 import { jarForSeed } from '../jars/jars'
@@ -137,10 +137,22 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
   const nameOf = (id: string) => pantry.get(id)?.name
   const weights = levainToWeigh(plan, jar.hydration, { kitchen, pantry })
   if (!weights.ok) throw refused(FIELD_OF[weights.problem.code] ?? 'formula', problemSentence(weights.problem, nameOf))
+  await guardDough(work, plan, jar.row, pantry)
   const { doughGrams } = weights.value.dough.exact
   if (doughGrams > POSSIBLE.doughGrams[1])
     throw refused('target', REFUSE_BAKES.thatKgDoughMoreThan(Math.round(doughGrams / 1000), POSSIBLE.doughGrams[1] / 1000))
   return kitchen.id
+}
+
+/** A dough that is marked gluten-free takes nothing that holds gluten, until its baker takes the mark away. */
+async function guardDough(work: Work, { formula, build }: Plan, jar: JarRow, pantry: Pantry): Promise<void> {
+  const { jarId } = build.older
+  const older = build.source === 'mixed seed' && jarId != null ? [(await jarForSeed(work, jarId)).row] : []
+  const levainFlours = build.source === 'as it is' ? [] : build.flours.map((f) => f.ingredientId)
+  const found = glutenInDough({ formula, levainFlours, starters: [jar, ...older] }, pantry)
+  if (found.length === 0) return
+  const sentence = REFUSE_BAKES.doughIsGlutenFree(found.join(' and '))
+  throw new Problem(409, 'gluten guard', sentence, { fields: { 'plan.formula': sentence } })
 }
 
 const refused = (field: string, sentence: string) => new Problem(400, 'cannot be', sentence, { fields: { [`plan.${field}`]: sentence } })

@@ -1,4 +1,4 @@
-import { buildWith, firstRun, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
+import { buildWith, firstRun, formulaFor, type Loose, planFor, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
 
 /** Every way in which gluten could come into a jar that is kept free of it. */
 let server: TestServer
@@ -162,4 +162,24 @@ test('a program whose feed or end would bring it in', async () => {
   refused(await start({ kind: 'feed', keepGrams: 20, flours: [flour('rye')], waterGrams: 20 }))
   refused(await start({ kind: 'become', culture: 'rye', flour: 'rye', feed: [flourPart('rye', 1)] }))
   refused(await start({ kind: 'become', culture: 'gluten-free', flour: 'gluten-free', feed: [flourPart('rye', 1)] }))
+})
+
+test('a dough that is marked gluten-free: its flours, its levain and its starter, when it is made and when it is changed', async () => {
+  const free = (ingredientId: string) => ({ ...(formulaFor() as Loose), doughKind: 'gluten-free', hydration: 0.95, lines: lineOf(ingredientId) })
+  const lineOf = (ingredientId: string) => (formulaFor() as Loose).lines.map((line: Loose) => (line.kind === 'flour' ? { ...line, ingredientId } : line))
+  const build = buildWith({ hydration: 1.1, flours: [flourPart('buckwheat', 1)] })
+  const make = async (more: object) => {
+    const id = testId()
+    return { id, answer: await post('/api/bakes', { id, plan: await planFor(server, { jarId: moth.id, formula: free('buckwheat'), build, ...more }) }) }
+  }
+  refused((await make({ formula: free('white wheat') })).answer)
+  refused((await make({ build: buildWith({ hydration: 1.1 }) })).answer)
+  refused((await make({ jarId: pip.id })).answer)
+  const { id, answer } = await make({})
+  expect(answer.status).toBe(200)
+  const { version, plan } = (await server.send('GET', `/api/bakes/${id}`)).body
+  const change = (formula: object) => server.send('PUT', `/api/bakes/${id}`, { version, plan: { ...plan, formula } })
+  refused(await change(free('rye')))
+  // The mark taken away by hand, it may hold what it likes.
+  expect((await change({ ...free('rye'), doughKind: 'rye tin' })).status).toBe(200)
 })

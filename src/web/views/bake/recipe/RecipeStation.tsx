@@ -48,7 +48,7 @@ const ofKind = ({ formula, course }: Pick<Plan, 'formula' | 'course'>, next: For
 
 /** Wish and grams of the dough. */
 export function RecipeStation() {
-  const { bake, plan, edit, solved, frozen, undo, redo, revision } = useBakeHere()
+  const { bake, plan, edit, solved, frozen, undo, redo, revision, jars } = useBakeHere()
   const { kitchen, format, pantry: kitchenPantry } = useKitchen()
   const pantry = useMemo(() => pantryOfBake(bake, kitchenPantry), [bake, kitchenPantry])
   const { formula, target, build } = plan
@@ -236,7 +236,13 @@ export function RecipeStation() {
       </div>
       <div className={classes.stack}>
         {size}
-        <TruthCard formula={formula} dough={dough} pantry={pantry} levainFlours={build.flours.map((f) => f.ingredientId)}>
+        <TruthCard
+          formula={formula}
+          dough={dough}
+          pantry={pantry}
+          levainFlours={build.source === 'as it is' ? [] : build.flours.map((f) => f.ingredientId)}
+          starters={jars.filter((j) => j.id === plan.jarId || (build.source === 'mixed seed' && j.id === build.older.jarId))}
+        >
           <Warnings codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
         </TruthCard>
         <Card title={RECIPE_STATION.howWritten}>

@@ -1,9 +1,10 @@
 import { Text } from '@mantine/core'
 import type { ReactNode } from 'react'
-import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, meanFact, type Pantry } from '../../../../core'
+import type { Jar } from '../../../../contract'
+import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, glutenInDough, meanFact, type Pantry } from '../../../../core'
 import { TRUTH_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
-import { Card, Figure, Figures } from '../../../parts/cards/Card'
+import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
 import classes from '../BakeSheet.module.css'
 
 /** What the formula says beside what is truly in it, everything counted, from the rounded grams. */
@@ -12,18 +13,22 @@ export function TruthCard({
   dough,
   pantry,
   levainFlours,
+  starters,
   children
 }: {
   readonly formula: Formula
   readonly dough: BakeDough | null
   readonly pantry: Pantry
   readonly levainFlours: readonly string[]
+  /** The jars its levain comes from. */
+  readonly starters: readonly Pick<Jar, 'name' | 'flour'>[]
   readonly children: ReactNode
 }) {
   const { format } = useKitchen()
   if (dough === null) return null
   const { truth } = dough.weigh
   const allergens = allergensOf(formula, levainFlours, pantry)
+  const gluten = glutenInDough({ formula, levainFlours, starters }, pantry)
   return (
     <Card title={TRUTH_CARD.whatReallyIn}>
       <Figures>
@@ -33,6 +38,9 @@ export function TruthCard({
       </Figures>
       <FlourWords dough={dough} pantry={pantry} />
       {children}
+      {formula.doughKind === 'gluten-free' && (
+        <Note tone={gluten.length > 0 ? 'stop' : undefined}>{gluten.length > 0 ? TRUTH_CARD.glutenIn(gluten.join(', ')) : TRUTH_CARD.glutenFree}</Note>
+      )}
       <p className={classes.contains}>{allergens.length === 0 ? TRUTH_CARD.noAllergensList : TRUTH_CARD.contains(allergens.join(', '))}</p>
       <details className={classes.how}>
         <summary>{TRUTH_CARD.howThatCountAsCame(format.mass(dough.exact.baseFlourGrams))}</summary>
