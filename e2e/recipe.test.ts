@@ -204,6 +204,16 @@ describe('a recipe somebody else wrote', () => {
   })
 })
 
+test('a dough that becomes gluten-free says at once what would bring gluten into it, and is not saved so', async () => {
+  await newBake()
+  await choose(page, { name: 'Kind' }, { name: 'gluten-free' })
+  await page.getByText(/^Marked gluten-free, and .* would bring gluten into it/).waitFor()
+  await page.getByText('not saved yet').waitFor()
+  await choose(page, { name: 'Kind' }, { name: 'wheat' })
+  await page.getByText('saved', { exact: true }).waitFor()
+  expect(await page.getByText(/^Marked gluten-free/).count()).toBe(0)
+})
+
 describe('the library', () => {
   test('a dough is kept, kept again as a second version, and stands beside another', async () => {
     await newBake()

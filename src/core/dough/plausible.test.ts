@@ -37,3 +37,8 @@ test.each([
 test('what no slip explains is not explained', () => {
   expect(likelySlip(9.9, USUAL_PERCENT.salt)).toBeNull()
 })
+
+test('66 with its digits swapped is 66: that explains nothing', () => {
+  expect(likelySlip(66, [60, 85])).toBeNull()
+  expect(likelySlip(27, [60, 85])).toEqual({ kind: 'digits swapped', meant: 72 })
+})

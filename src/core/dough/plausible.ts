@@ -78,7 +78,7 @@ export function likelySlip(value: number, usual: Range): Slip | null {
     { kind: 'digits swapped', meant: swapped(value) }
   ]
   const middle = (usual[0] + usual[1]) / 2
-  const fits = tries.filter((t) => within(usual, t.meant)).sort((a, b) => Math.abs(a.meant - middle) - Math.abs(b.meant - middle))
+  const fits = tries.filter((t) => t.meant !== value && within(usual, t.meant)).sort((a, b) => Math.abs(a.meant - middle) - Math.abs(b.meant - middle))
   return fits[0] ?? null
 }
 
