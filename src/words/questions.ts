@@ -59,7 +59,7 @@ export const QUESTIONS: readonly Question[] = [
       'The more flour for each gram you keep, and the cooler it stands, the longer it lasts.'
     ],
     ofJars: true,
-    go: { label: 'What the jars want today', path: '/' }
+    go: { label: 'What is to be fed today', path: '/' }
   },
   {
     id: 'forgotten',

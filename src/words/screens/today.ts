@@ -54,7 +54,7 @@ export const ENTRIES = {
 } as const
 
 export const JAR_CARE = {
-  title: 'What the jars want',
+  title: 'To be fed',
   now: 'Now',
   fedLikeThis: 'Fed like this',
   fedLikeThisOf: (name: string) => `${name} is fed like this`,

@@ -15,6 +15,9 @@ import { QuantityField } from '../../parts/fields/QuantityField'
 /** A serving as packets tell it, g. */
 const SERVING = { protein: 4, of: 31 } as const
 
+/** A long question goes on in the next line. */
+const WRAPPED = { label: { whiteSpace: 'normal', textAlign: 'left' } } as const
+
 /** Questions bakers ask: all of them, or one with its answer, this kitchen's own facts first. */
 export function QuestionsRoom() {
   const { id } = useParams()
@@ -25,7 +28,7 @@ export function QuestionsRoom() {
       <Card title={question === undefined ? undefined : QUESTIONS_ROOM.others}>
         <Stack gap={4} align="flex-start">
           {QUESTIONS.filter((q) => q !== question).map((q) => (
-            <Button key={q.id} component={Link} to={`/questions/${q.id}`} variant="subtle" px="xs">
+            <Button key={q.id} component={Link} to={`/questions/${q.id}`} variant="subtle" px="xs" h="auto" py="xs" styles={WRAPPED}>
               {q.asks}
             </Button>
           ))}
@@ -77,7 +80,7 @@ function Protein() {
   const [serving, setServing] = useState<number>(SERVING.of)
   return (
     <>
-      <Group mt="md" mb="md" grow maw={420}>
+      <Group mt="md" mb="md" grow maw={420} wrap="wrap">
         <QuantityField kind="mass" label={QUESTIONS_ROOM.protein} value={protein} range={[0.1, 100]} onCommit={setProtein} />
         <QuantityField kind="mass" label={QUESTIONS_ROOM.serving} value={serving} range={[1, 500]} onCommit={setServing} />
       </Group>
