@@ -29,7 +29,7 @@ test('once it was fed, nothing is asked of it until it is hungry; then one tap f
   // A fed jar of 100 g, 20 of them kept: the other 80 go to the pot.
   expect(plain(await care().innerText())).toContain('Like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
   baker.counted()
-  await baker.click(care().getByRole('button', { name: 'Starter is fed like this' }))
+  await baker.click(care().getByRole('button', { name: 'Starter: fed as usual' }))
   await until(jar, ({ lastFeed }) => lastFeed.at === '2026-11-29T15:00:00.000Z')
   expect(baker.counted()).toBe(1)
   expect((await jar()).grams).toBe(100)

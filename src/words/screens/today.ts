@@ -56,8 +56,8 @@ export const ENTRIES = {
 export const JAR_CARE = {
   title: 'To be fed',
   now: 'Now',
-  fedLikeThis: 'Fed like this',
-  fedLikeThisOf: (name: string) => `${name} is fed like this`,
+  fedLikeThis: 'Fed as usual',
+  fedLikeThisOf: (name: string) => `${name}: fed as usual`,
   otherwise: 'Otherwise',
   goTo: (name: string) => `Go to ${name}`,
   fed: (name: string) => `${name} is fed.`
