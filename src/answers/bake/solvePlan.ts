@@ -17,6 +17,7 @@ import {
 } from '../../core'
 import { type Bake, wishOf } from '../fromWire'
 import { type Beliefs, beliefIn } from '../judgement/beliefs'
+import { glutenInPlan } from './glutenInPlan'
 import { hydrationAfter, stagesToCome } from './levainToWeigh'
 
 /** The jars of the kitchen with what is believed of them. */
@@ -115,7 +116,8 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
   const { kitchen, pantry, vessels } = stocked
   const { sleep, timeZone, smallScale, tapTempC, places, cups } = kitchen
   const mixMs = plan.mixAt
-  return solveBake(
+  const known = pantryOfBake(started, pantry)
+  const solved = solveBake(
     wishOf(plan),
     seedJarOf(plan, jar, jars, beliefIn(beliefs, jar.id), stocked, started),
     {
@@ -126,13 +128,14 @@ export function solvePlan(plan: Plan, { jars, beliefs }: Cultures, stocked: Stoc
       flourTempC: places[0]?.tempC ?? plan.tempC,
       standing: standingIn(kitchen, plan.placeId, plan.tempC, mixMs),
       moves: plan.moves.map(({ afterHours, placeId, tempC }) => ({ afterHours, ...standingIn(kitchen, placeId, tempC, mixMs) })),
-      pantry: pantryOfBake(started, pantry),
+      pantry: known,
       cups: CUP_SIZES[cups],
       vessels
     },
     nowMs,
     started.begun
   )
+  return glutenInPlan(plan, jars, known).length === 0 ? solved : { ...solved, build: null, problem: { code: 'gluten in it', values: {} } }
 }
 
 /** Everything that follows from a bake as it stands, started or not. */

@@ -17,7 +17,6 @@ import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
 import type { VesselMaterial } from '../ferment/thermal'
-import { glutenInDough } from '../jars/guard'
 import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
 import { nightAt, type Sleep } from '../schedule/nights'
 import {
@@ -260,9 +259,6 @@ export function solveBake(wish: BakeWish, jar: SeedJar, kitchen: KitchenFacts, n
   const weigh = roundDough(exact.value, kitchen.smallScale)
   const dough = { ok: true as const, value: { exact: exact.value, weigh } }
   const doughOnly = (problem: Problem<BakeProblem>): SolvedBake => ({ dough, build: null, problem, warnings: doughWarnings(wish, exact.value) })
-  const starters = [{ name: '', flour: jar.flour }, ...(jar.older === undefined ? [] : [{ name: '', flour: jar.older.flour }])]
-  const guarded = { formula: wish.formula, levainFlours: build.source === 'as it is' ? [] : build.flours.map((f) => f.ingredientId), starters }
-  if (glutenInDough(guarded, kitchen.pantry).length > 0) return doughOnly({ code: 'gluten in it', values: {} })
   const flours = kindsOfBlend(build.flours, kitchen.pantry)
   if (flours === null) return doughOnly({ code: 'levain flour missing', values: {} })
   const { grams, hydration, keepMinimumGrams } = jar

@@ -1,9 +1,9 @@
 import { millisecondsInDay } from 'date-fns/constants'
 import { Op } from 'sequelize'
 import type { z } from 'zod'
-import { type Bake, levainToWeigh, stateOf, statusOf } from '../../../answers'
+import { type Bake, glutenInPlan, levainToWeigh, stateOf, statusOf } from '../../../answers'
 import { type BakeEvent, type bakeQuerySchema, bakeToWire, type Plan, planToWire } from '../../../contract'
-import { type BakeProblem, glutenInDough, type Pantry, POSSIBLE, sure } from '../../../core'
+import { type BakeProblem, type Pantry, POSSIBLE, sure } from '../../../core'
 import { problemSentence } from '../../../words'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { THINGS } from '../../../words/refusals/things'
@@ -145,11 +145,10 @@ async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string>
 }
 
 /** A dough that is marked gluten-free takes nothing that holds gluten, until its baker takes the mark away. */
-async function guardDough(work: Work, { formula, build }: Plan, jar: JarRow, pantry: Pantry): Promise<void> {
-  const { jarId } = build.older
-  const older = build.source === 'mixed seed' && jarId != null ? [(await jarForSeed(work, jarId)).row] : []
-  const levainFlours = build.source === 'as it is' ? [] : build.flours.map((f) => f.ingredientId)
-  const found = glutenInDough({ formula, levainFlours, starters: [jar, ...older] }, pantry)
+async function guardDough(work: Work, plan: Plan, jar: JarRow, pantry: Pantry): Promise<void> {
+  const { source, older } = plan.build
+  const jars = source === 'mixed seed' && older.jarId != null ? [jar, (await jarForSeed(work, older.jarId)).row] : [jar]
+  const found = glutenInPlan(plan, jars, pantry)
   if (found.length === 0) return
   const sentence = REFUSE_BAKES.doughIsGlutenFree(found.join(' and '))
   throw new Problem(409, 'gluten guard', sentence, { fields: { 'plan.formula': sentence } })

@@ -1,4 +1,5 @@
 import { Button, Group, Select, Text } from '@mantine/core'
+import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import type { NewBakeEvent, Place } from '../../../contract'
@@ -103,7 +104,7 @@ export function MixCard({
               keepBackGrams: keep,
               ...(apart === null || keep === 0
                 ? {}
-                : { keepAs: { jarId: newId(), name: MIX_CARD.oldLevain(format.date(nowMs() - ago * 60_000)), placeId: apart.id } }),
+                : { keepAs: { jarId: newId(), name: MIX_CARD.oldLevain(format.date(nowMs() - ago * millisecondsInMinute)), placeId: apart.id } }),
               mixTempC: typedC ?? expectedC,
               ...(was === null ? {} : { was }),
               ...(judged !== undefined ? { shown: shownVerdict(judged) } : shownOfJar)

@@ -2,7 +2,7 @@ import { Button, Group, Menu, Select, SimpleGrid, Switch } from '@mantine/core'
 import { IconBook2, IconPlus } from '@tabler/icons-react'
 import { lazy, Suspense, useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { courseOfKind, pantryOfBake } from '../../../../answers'
+import { courseOfKind, glutenInPlan, pantryOfBake } from '../../../../answers'
 import type { FormulaContent, Plan } from '../../../../contract'
 import {
   DOUGH_KINDS,
@@ -240,8 +240,8 @@ export function RecipeStation() {
           formula={formula}
           dough={dough}
           pantry={pantry}
-          levainFlours={build.source === 'as it is' ? [] : build.flours.map((f) => f.ingredientId)}
-          starters={jars.filter((j) => j.id === plan.jarId || (build.source === 'mixed seed' && j.id === build.older.jarId))}
+          levainFlours={build.flours.map((f) => f.ingredientId)}
+          gluten={glutenInPlan(plan, jars, pantry)}
         >
           <Warnings codes={['hydration unusual', 'salt unusual', 'yeast unusual', 'pre-fermented unusual', 'piece unusual']} />
         </TruthCard>

@@ -1,7 +1,6 @@
 import { Text } from '@mantine/core'
 import type { ReactNode } from 'react'
-import type { Jar } from '../../../../contract'
-import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, glutenInDough, meanFact, type Pantry } from '../../../../core'
+import { allergensOf, type BakeDough, drawnIngredients, type Formula, flourPartsOf, meanFact, type Pantry } from '../../../../core'
 import { TRUTH_CARD } from '../../../../words/screens/recipe'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
@@ -13,22 +12,21 @@ export function TruthCard({
   dough,
   pantry,
   levainFlours,
-  starters,
+  gluten,
   children
 }: {
   readonly formula: Formula
   readonly dough: BakeDough | null
   readonly pantry: Pantry
   readonly levainFlours: readonly string[]
-  /** The jars its levain comes from. */
-  readonly starters: readonly Pick<Jar, 'name' | 'flour'>[]
+  /** What would bring gluten into it, where it is marked gluten-free. */
+  readonly gluten: readonly string[]
   readonly children: ReactNode
 }) {
   const { format } = useKitchen()
   if (dough === null) return null
   const { truth } = dough.weigh
   const allergens = allergensOf(formula, levainFlours, pantry)
-  const gluten = glutenInDough({ formula, levainFlours, starters }, pantry)
   return (
     <Card title={TRUTH_CARD.whatReallyIn}>
       <Figures>
