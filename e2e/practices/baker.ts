@@ -51,6 +51,14 @@ export function practiceBaker(): Baker {
   beforeAll(async () => {
     program = await startProgram()
     page = (await openWindow()).page
+    // The window shows what was noted before the server has it: whoever asks the server waits for that.
+    const { call } = program
+    program.call = async (method, path, body) => {
+      if (page.url().startsWith(program.address)) {
+        await page.waitForFunction(() => ['[]', null].includes(localStorage.getItem('olvent.outbox')))
+      }
+      return call(method, path, body)
+    }
   })
   afterAll(async () => {
     await closeBrowser()
