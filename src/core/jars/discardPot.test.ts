@@ -26,6 +26,18 @@ test('more taken out than there was leaves nothing, and nothing owed', () => {
   expect(leftInPot([10, -30, 5].map((milligrams) => ({ milligrams }))).map((p) => p.milligrams)).toEqual([5])
 })
 
+test('taken from one pot, the oldest of that pot comes out; taken from no pot in particular, the oldest of all', () => {
+  const moves = [
+    { milligrams: 60_000, pot: 'with gluten' as const },
+    { milligrams: 40_000, pot: 'gluten-free' as const },
+    { milligrams: 10_000, pot: 'gluten-free' as const }
+  ]
+  const leftAfter = (out: { milligrams: number; pot?: 'with gluten' | 'gluten-free' }) => leftInPot([...moves, out]).map((p) => p.milligrams)
+  expect(leftAfter({ milligrams: -45_000, pot: 'gluten-free' })).toEqual([60_000, 5_000])
+  expect(leftAfter({ milligrams: -70_000, pot: 'gluten-free' })).toEqual([60_000])
+  expect(leftAfter({ milligrams: -70_000 })).toEqual([30_000, 10_000])
+})
+
 test('what goes in is what comes out and what is left', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: -200, max: 200 }), { maxLength: 60 }), (all) => {

@@ -4,32 +4,43 @@ import { FLOURS, type FlourKind } from '../ferment/flours'
 /** Discard is used within a week. */
 export const POT_DAYS = 7
 
+/** Discard of gluten-free jars is kept apart from the rest. */
+export const POTS = ['with gluten', 'gluten-free'] as const
+export type Pot = (typeof POTS)[number]
+
+/** The pot that discard of a flour goes into. */
+export const potOf = (flour: FlourKind): Pot => (FLOURS[flour].gluten ? 'with gluten' : 'gluten-free')
+
 /** Something that went into the discard pot or came out of it. */
 export interface PotMove {
   /** Whole milligrams; what goes in is positive. */
   readonly milligrams: number
+  /** The pot it went into or came out of; left out of what comes out: whichever holds the oldest. */
+  readonly pot?: Pot | null
 }
 
 /**
- * What is left of all that went into the pot: the oldest is used first.
+ * What is left of all that went into the pots: the oldest is used first.
  * @param moves in the order of time
  * @returns oldest first; what comes out beyond what there is counts for nothing
  * @example leftInPot([{ milligrams: 60_000 }, { milligrams: -20_000 }]) // 40,000 mg of the first
  */
 export function leftInPot<Move extends PotMove>(moves: readonly Move[]): { readonly move: Move; readonly milligrams: number }[] {
-  const left: { move: Move; milligrams: number }[] = []
+  let left: { move: Move; milligrams: number }[] = []
   for (const move of moves) {
     if (move.milligrams >= 0) {
       left.push({ move, milligrams: move.milligrams })
       continue
     }
     let wanted = -move.milligrams
-    while (wanted > 0 && left[0] !== undefined) {
-      const taken = Math.min(wanted, left[0].milligrams)
-      left[0].milligrams -= taken
+    for (const portion of left) {
+      if (move.pot != null && portion.move.pot !== move.pot) continue
+      const taken = Math.min(wanted, portion.milligrams)
+      portion.milligrams -= taken
       wanted -= taken
-      if (left[0].milligrams === 0) left.shift()
+      if (wanted === 0) break
     }
+    left = left.filter((portion) => portion.milligrams > 0)
   }
   return left
 }

@@ -1,5 +1,6 @@
 import { mutate } from 'swr'
 import { type DiscardPot, type DiscardUse, discardSchema, isoOf, ROUTES } from '../../contract'
+import type { Pot } from '../../core'
 import { nowMs } from './clock'
 import { newId } from './newId'
 import { send } from './outbox'
@@ -14,9 +15,9 @@ export function useDiscardPot(): { readonly pot: DiscardPot | undefined; readonl
 /** Asks for the pot again: a feed has filled it. */
 export const refreshDiscard = () => mutate(ROUTES.discard)
 
-/** Takes discard out of the pot. @returns puts it back */
-export async function takeDiscard(grams: number, went: DiscardUse['went']): Promise<() => Promise<void>> {
-  const use: DiscardUse = { id: newId(), happenedAt: isoOf(nowMs()), grams, went }
+/** Takes discard out of a pot. @param grams how much @returns puts it back */
+export async function takeDiscard(pot: Pot, grams: number, went: DiscardUse['went']): Promise<() => Promise<void>> {
+  const use: DiscardUse = { id: newId(), happenedAt: isoOf(nowMs()), grams, went, pot }
   await send(use.id, discardSchema, { method: 'POST', path: ROUTES.discard, body: use })
   await refreshDiscard()
   return async () => {

@@ -1,3 +1,5 @@
+import type { Pot } from '../../core'
+
 export const COLD_CARD = {
   days: (ratio: number, days: string) => `1:${ratio}, ${days} days`,
   lookDayWhileStandsCold: 'Look at it once a day while it stands cold, and these become its own figures.',
@@ -18,7 +20,9 @@ export const DISCARD_CARD = {
   toUseOldestBy: 'use the oldest by',
   olderPortions: (length: number) => `${length} older portions`,
   since: (whenWords: string) => `since ${whenWords}`,
-  olderLevain: 'older levain',
+  potOf: (pot: Pot) => (pot === 'gluten-free' ? 'Gluten-free pot' : 'Pot with gluten'),
+  levainOf: (bakeName: string) => `levain of ${bakeName}`,
+  leftOver: 'left over',
   take: 'Take',
   whatTaken: 'What is taken',
   forWord: 'For',

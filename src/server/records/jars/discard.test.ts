@@ -64,6 +64,27 @@ test('a pot that nobody empties: the latest 200 portions one by one, all before 
   })
 })
 
+test('gluten-free discard is a pot of its own, and no more comes out of it than it holds', async () => {
+  await work(async (w) => {
+    const { places } = await firstRun(w, firstRunSchema.parse(firstRunAnswers()))
+    const placeId = places[0]?.id ?? ''
+    const [pip] = await listJars(w)
+    const moth = testId()
+    await openJar(w, jarOpeningSchema.parse({ id: moth, name: 'Moth', flour: 'gluten-free', hydration: 1, grams: 30, lastFedAt: TEST_NOW, placeId }))
+    // 80 g of Pip and 10 g of Moth
+    await feedTimes(w, pip?.id ?? '', placeId, 'white wheat', 1)
+    await feedTimes(w, moth, placeId, 'buckwheat', 1)
+    const use = (grams: number) => ({ ...noted(), grams, went: 'into food' as const, pot: 'gluten-free' as const })
+    await expect(takeDiscard(w, use(11))).rejects.toThrow(/10 g/)
+    await takeDiscard(w, use(4))
+    const { portions } = await discardPot(w)
+    expect(portions.map(({ pot, jarName, grams }) => [pot, jarName, grams])).toEqual([
+      ['with gluten', 'Pip', 80],
+      ['gluten-free', 'Moth', 6]
+    ])
+  })
+})
+
 test('what went into food counts as used, and what is left is of its jar', async () => {
   await work(async (w) => {
     const { places } = await firstRun(w, firstRunSchema.parse(firstRunAnswers()))

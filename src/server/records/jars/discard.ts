@@ -3,13 +3,13 @@ import { format } from 'date-fns'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../../contract'
-import { contentsOf, FLOURS, leftInPot, reversed, toGrams, toMilligrams, transfer } from '../../../core'
+import { contentsOf, type FlourKind, leftInPot, POTS, type Pot, type PotMove, potOf, reversed, toGrams, toMilligrams, transfer } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
 import { REFUSE_RECORDS } from '../../../words/refusals/records'
-import { type JarRow, plain } from '../../db/rows'
+import { plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { theKitchen } from '../kitchen/kitchens'
-import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from '../work'
+import { entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from '../work'
 import { linesOf } from './batches'
 import { refuseFuture } from './jars'
 
@@ -18,49 +18,52 @@ const TAKEN_OUT = 'discard'
 /** Discard whose jar is not known: out of a dough or a weighing. */
 const UNKNOWN = { flour: 'white wheat', hydration: 1 } as const
 
-interface MoveRow {
-  eventId: string
-  jarId: string | null
-  atMs: number
-  milligrams: number
+interface MoveRow extends PotMove {
+  readonly eventId: string
+  readonly atMs: number
+  readonly bakeName: string | null
+  /** Of the jar it is from, or its levain was. */
+  readonly jarName: string | null
+  readonly flour: FlourKind
 }
 
-/** All that went into the pot and came out, oldest first; what was taken back is left out with what it takes back. */
+/** All that went into the pots and came out, oldest first; what was taken back is left out with what it takes back. */
 async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
   const sequelize = models.events.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
-  return sequelize.query<MoveRow>(
-    `SELECT events.id AS eventId, events.jarId AS jarId, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams
+  const rows = await sequelize.query<Omit<MoveRow, 'flour' | 'pot'> & { flour: FlourKind | null; taken: Pot | null }>(
+    `SELECT events.id AS eventId, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams,
+       jars.name AS jarName, jars.flour AS flour, json_extract(bakes.plan, '$.name') AS bakeName, json_extract(events.payload, '$.pot') AS taken
      FROM ledger_entries JOIN events ON events.id = ledger_entries.eventId
+       LEFT JOIN bakes ON bakes.id = events.bakeId
+       LEFT JOIN jars ON jars.id = COALESCE(events.jarId, json_extract(bakes.plan, '$.jarId'))
      WHERE ledger_entries.account = :pot AND events.type != 'undo'
        AND events.id NOT IN (SELECT json_extract(payload, '$.undoes') FROM events WHERE type = 'undo')
      GROUP BY events.id ORDER BY events.happenedAtMs, events.sequence`,
     { type: QueryTypes.SELECT, transaction, replacements: { pot: POT } }
   )
+  return rows.map(({ taken, ...row }) => {
+    const flour = row.flour ?? UNKNOWN.flour
+    return { ...row, flour, pot: row.milligrams < 0 ? taken : potOf(flour) }
+  })
 }
 
 /** Portions that are told one by one; those before are told as one. */
 const TOLD_SINGLY = 200
 
-/** What is in the discard pot, and what became of the rest month by month. */
+/** What is in the discard pots, and what became of the rest month by month. */
 export async function discardPot(work: Work): Promise<WireDiscardPot> {
   const rows = await moveRows(work)
   const left = leftInPot(rows)
   const old = left.slice(0, -TOLD_SINGLY)
   const portions = await portionsOf(work, left.slice(-TOLD_SINGLY))
-  return { portions: old.length === 0 ? portions : [await oneOf(work, old), ...portions], months: await monthsOf(work, rows) }
+  return { portions: [...POTS.flatMap((pot) => oneOf(pot, old)), ...portions], months: await monthsOf(work, rows) }
 }
 
 type Left = readonly { readonly move: MoveRow; readonly milligrams: number }[]
 const iso = (ms: number) => isoOf(Number(ms))
 
-async function jarsOf({ models, transaction }: Work, left: Left): Promise<Map<string, JarRow>> {
-  const ids = [...new Set(left.flatMap(({ move }) => move.jarId ?? []))]
-  return new Map((await models.jars.findAll({ where: { id: ids }, transaction })).map(plain).map((jar) => [jar.id, jar]))
-}
-
 async function portionsOf(work: Work, left: Left): Promise<WireDiscardPot['portions']> {
-  const jars = await jarsOf(work, left)
   const events = await work.models.events.findAll({ where: { id: left.map(({ move }) => move.eventId) }, transaction: work.transaction })
   const before = new Map(events.map(plain).map((event) => [event.id, event.payload.previousBatchId as string | undefined]))
   const lines = await linesOf(
@@ -68,30 +71,27 @@ async function portionsOf(work: Work, left: Left): Promise<WireDiscardPot['porti
     [...before.values()].flatMap((id) => id ?? []),
     { generations: 1 }
   )
-  return left.map(({ move: { eventId, jarId, atMs }, milligrams }) => {
-    const jar = jars.get(jarId ?? '')
-    const line = lines.get(before.get(eventId) ?? '')
+  return left.map(({ move, milligrams }) => {
+    const line = lines.get(before.get(move.eventId) ?? '')
     return {
-      since: iso(atMs),
+      since: iso(move.atMs),
       grams: toGrams(milligrams),
-      jarName: jar?.name ?? null,
-      flour: jar?.flour ?? UNKNOWN.flour,
+      pot: potOf(move.flour),
+      jarName: move.jarName,
+      bakeName: move.bakeName,
+      flour: move.flour,
       hydration: line === undefined ? UNKNOWN.hydration : contentsOf(line).hydration
     }
   })
 }
 
-/** Very many old portions as one, since the oldest; it holds gluten if any of them does. */
-async function oneOf(work: Work, left: Left): Promise<WireDiscardPot['portions'][number]> {
-  const jars = await jarsOf(work, left)
-  const flours = left.map(({ move }) => jars.get(move.jarId ?? '')?.flour ?? UNKNOWN.flour)
-  return {
-    since: iso(left[0]?.move.atMs ?? work.nowMs),
-    grams: toGrams(left.reduce((sum, portion) => sum + portion.milligrams, 0)),
-    jarName: null,
-    flour: flours.find((flour) => FLOURS[flour].gluten) ?? flours[0] ?? UNKNOWN.flour,
-    hydration: UNKNOWN.hydration
-  }
+/** Very many old portions of a pot as one, since the oldest; none where there are none. */
+function oneOf(pot: Pot, left: Left): WireDiscardPot['portions'] {
+  const own = left.filter(({ move }) => move.pot === pot)
+  const [oldest] = own
+  if (oldest === undefined) return []
+  const grams = toGrams(own.reduce((sum, portion) => sum + portion.milligrams, 0))
+  return [{ since: iso(oldest.move.atMs), grams, pot, jarName: null, bakeName: null, flour: oldest.move.flour, hydration: UNKNOWN.hydration }]
 }
 
 /** What came out, month by month of the kitchen: into food, or thrown away. */
@@ -111,21 +111,22 @@ async function monthsOf(work: Work, rows: readonly MoveRow[]): Promise<WireDisca
   return [...months].map(([month, sums]) => ({ month, ...sums })).sort((a, b) => b.month.localeCompare(a.month))
 }
 
-/** Takes discard out of the pot: into food, or away. */
+/** Takes discard out of a pot: into food, or away. */
 export async function takeDiscard(work: Work, use: z.output<typeof discardUseSchema>): Promise<void> {
   if (await isRecorded(work, use.id)) return
   const kitchen = await theKitchen(work)
   refuseFuture(use.happenedAt, work.nowMs, 'This')
-  const there = await balanceOf(work, POT)
+  const left = leftInPot(await moveRows(work)).filter(({ move }) => use.pot === undefined || move.pot === use.pot)
+  const there = left.reduce((sum, portion) => sum + portion.milligrams, 0)
   const milligrams = toMilligrams(use.grams)
   if (milligrams > there) {
-    throw new Problem(400, 'more than there is', REFUSE_JARS.discardPotHoldsGG(toGrams(Math.max(there, 0)), use.grams), {
-      fields: { grams: REFUSE_RECORDS.atMostGAreThere(toGrams(Math.max(there, 0))) }
+    throw new Problem(400, 'more than there is', REFUSE_JARS.discardPotHoldsGG(toGrams(there), use.grams), {
+      fields: { grams: REFUSE_RECORDS.atMostGAreThere(toGrams(there)) }
     })
   }
   await record(
     work,
-    eventOf(kitchen.id, null, use, TAKEN_OUT, { grams: use.grams, went: use.went }),
+    eventOf(kitchen.id, null, use, TAKEN_OUT, { grams: use.grams, went: use.went, pot: use.pot }),
     transfer(POT, use.went === 'into food' ? 'outside' : 'loss', milligrams)
   )
 }

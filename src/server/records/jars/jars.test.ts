@@ -70,7 +70,9 @@ test('the discard pot knows whose it is, is used oldest first, and a slip is put
   await feed({})
   const [jar] = await jars()
   const pot = async () => (await server.send('GET', '/api/discard')).body
-  expect((await pot()).portions).toEqual([{ since: TEST_NOW, grams: 80, jarName: jar.name, flour: 'white wheat', hydration: expect.closeTo(1, 3) }])
+  expect((await pot()).portions).toEqual([
+    { since: TEST_NOW, grams: 80, pot: 'with gluten', jarName: jar.name, bakeName: null, flour: 'white wheat', hydration: expect.closeTo(1, 3) }
+  ])
   const take = (more: object) => server.send('POST', '/api/discard', { id: testId(), happenedAt: TEST_NOW, went: 'into food', ...more })
   const refused = await take({ grams: 81 })
   expect(refused.status).toBe(400)

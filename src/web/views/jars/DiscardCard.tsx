@@ -3,7 +3,7 @@ import { Button, Group, Select, SimpleGrid, Stack, Text } from '@mantine/core'
 import { format as formatDate } from 'date-fns'
 import { useState } from 'react'
 import { type DiscardPot, type DiscardUse, msOf } from '../../../contract'
-import { DISCARD_FOODS, type Format, foodOfDiscard, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
+import { DISCARD_FOODS, type Format, foodOfDiscard, POTS, type Pot, type PotContents, type PotPortion, potContents, stalePotGrams } from '../../../core'
 import { whenWords } from '../../../words'
 import { DISCARD_CARD } from '../../../words/screens/jars'
 import { takeDiscard, useDiscardPot } from '../../data/discard'
@@ -17,38 +17,54 @@ import classes from './JarsRoom.module.css'
 /** Less than this is an empty pot. */
 const LEAST_GRAMS = 0.5
 
-/** The discard pot: what is in it and from when, what to make of it, and what was wasted. */
+/** The discard pots, gluten-free apart: what is in them and from when, what to make of it, and what was wasted. */
 export function DiscardCard({ now }: { now: number }) {
-  const { pot, error } = useDiscardPot()
-  if (error !== undefined && pot === undefined) return <Note tone="care">{DISCARD_CARD.discardPotCouldNotBe(error.message)}</Note>
-  if (pot === undefined) return null
-  const portions = pot.portions.map(({ since, ...portion }) => ({ ...portion, sinceMs: since }))
-  const contents = potContents(portions)
-  const staleGrams = stalePotGrams(portions, now)
+  const { pot: discard, error } = useDiscardPot()
+  if (error !== undefined && discard === undefined) return <Note tone="care">{DISCARD_CARD.discardPotCouldNotBe(error.message)}</Note>
+  if (discard === undefined) return null
+  const portions = discard.portions.map(({ since, ...portion }) => ({ ...portion, sinceMs: since }))
+  const pots = POTS.map((pot) => ({ pot, portions: portions.filter((portion) => portion.pot === pot) })).filter(
+    (own) => potContents(own.portions).grams >= LEAST_GRAMS
+  )
   return (
     <Card title={DISCARD_CARD.discardPot} data-testid="discard">
-      {contents.grams < LEAST_GRAMS ? (
-        <Text c="dimmed">{DISCARD_CARD.emptyWhatNotKeptAt}</Text>
-      ) : (
-        <div className={classes.pot}>
-          <Contents portions={portions} contents={contents} now={now} />
-          {staleGrams >= LEAST_GRAMS ? <Stale grams={staleGrams} /> : <Uses contents={contents} />}
-        </div>
-      )}
-      <Months pot={pot} now={now} />
+      {pots.length === 0 && <Text c="dimmed">{DISCARD_CARD.emptyWhatNotKeptAt}</Text>}
+      {pots.map((own) => (
+        <OnePot key={own.pot} {...own} apart={pots.length > 1 || own.pot === 'gluten-free'} now={now} />
+      ))}
+      <Months pot={discard} now={now} />
     </Card>
   )
 }
 
-const take = (grams: number, went: DiscardUse['went'], told: string) => takeDiscard(grams, went).then((undo) => tellDone(told, undo), tellError)
+type Portions = readonly (PotPortion & Pick<DiscardPot['portions'][number], 'jarName' | 'bakeName'>)[]
+
+/** One pot of a kitchen. */
+function OnePot({ pot, portions, apart, now }: { readonly pot: Pot; readonly portions: Portions; readonly apart: boolean; readonly now: number }) {
+  const contents = potContents(portions)
+  const staleGrams = stalePotGrams(portions, now)
+  return (
+    <section aria-label={DISCARD_CARD.potOf(pot)} className={classes.onePot}>
+      {apart && <h3>{DISCARD_CARD.potOf(pot)}</h3>}
+      <div className={classes.pot}>
+        <Contents portions={portions} contents={contents} now={now} />
+        {staleGrams >= LEAST_GRAMS ? <Stale pot={pot} grams={staleGrams} /> : <Uses pot={pot} contents={contents} />}
+      </div>
+    </section>
+  )
+}
+
+const take = (pot: Pot, grams: number, went: DiscardUse['went'], told: string) => takeDiscard(pot, grams, went).then((undo) => tellDone(told, undo), tellError)
 
 /** What is too old comes out first: nothing is cooked over it. */
-function Stale({ grams }: { grams: number }) {
+function Stale({ pot, grams }: { readonly pot: Pot; readonly grams: number }) {
   const { format } = useKitchen()
   return (
     <Stack gap="md" align="flex-start">
       <Note tone="care">{DISCARD_CARD.areOlderThanWeekThat(format.mass(grams))}</Note>
-      <Button onClick={() => take(grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>{DISCARD_CARD.throwAway(format.mass(grams))}</Button>
+      <Button onClick={() => take(pot, grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>
+        {DISCARD_CARD.throwAway(format.mass(grams))}
+      </Button>
     </Stack>
   )
 }
@@ -56,15 +72,7 @@ function Stale({ grams }: { grams: number }) {
 /** Portions that are listed; the rest is told in one line. */
 const LISTED = 8
 
-function Contents({
-  portions,
-  contents,
-  now
-}: {
-  portions: readonly (PotPortion & { readonly jarName: string | null })[]
-  contents: PotContents
-  now: number
-}) {
+function Contents({ portions, contents, now }: { portions: Portions; contents: PotContents; now: number }) {
   const { format } = useKitchen()
   const { useByMs } = contents
   // One more is told as itself: a line of its own for one portion would save nothing.
@@ -87,10 +95,11 @@ function Contents({
           </li>
         )}
         {portions.slice(-listed).map((portion) => (
-          <li key={`${portion.sinceMs} ${portion.jarName}`}>
+          <li key={`${portion.sinceMs} ${portion.jarName} ${portion.bakeName}`}>
             <span>{format.mass(portion.grams)}</span>
             <span>
-              {portion.jarName ?? DISCARD_CARD.olderLevain}, {portion.flour} {format.percent(portion.hydration, 0)}
+              {portion.bakeName === null ? (portion.jarName ?? DISCARD_CARD.leftOver) : DISCARD_CARD.levainOf(portion.bakeName)}, {portion.flour}{' '}
+              {format.percent(portion.hydration, 0)}
             </span>
             <span>{whenWords(portion.sinceMs, now, format)}</span>
           </li>
@@ -101,7 +110,7 @@ function Contents({
 }
 
 /** What to make of it, scaled to what is taken. */
-function Uses({ contents }: { contents: PotContents }) {
+function Uses({ pot, contents }: { readonly pot: Pot; readonly contents: PotContents }) {
   const { pantry, format } = useKitchen()
   const [name, setName] = useState<string>(DISCARD_FOODS[0]?.name ?? '')
   const [wanted, setWanted] = useState<number | null>(null)
@@ -136,10 +145,10 @@ function Uses({ contents }: { contents: PotContents }) {
       )}
       <Note tone="care">{DISCARD_CARD.rawFlourRawDoughAnd}</Note>
       <Group>
-        <Button disabled={busy} onClick={() => run(grams, 'into food', DISCARD_CARD.wentIntoFood(format.mass(grams)))}>
+        <Button disabled={busy} onClick={() => run(pot, grams, 'into food', DISCARD_CARD.wentIntoFood(format.mass(grams)))}>
           {DISCARD_CARD.made}
         </Button>
-        <Button variant="default" disabled={busy} onClick={() => run(grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>
+        <Button variant="default" disabled={busy} onClick={() => run(pot, grams, 'thrown away', DISCARD_CARD.wereThrownAway(format.mass(grams)))}>
           {DISCARD_CARD.thrownAway}
         </Button>
       </Group>
