@@ -116,18 +116,22 @@ test('a spare from it has a name, a place and what was taken, and can be taken b
 
 test('the discard pot makes food with its flour counted, and what is taken can be put back', async () => {
   await page.getByRole('link', { name: 'Jars' }).click()
-  const pot = page.getByTestId('discard')
+  const pot = page.getByRole('region', { name: 'Pot with gluten' })
   await pot.getByText('Made it').waitFor()
   const before = plain(await pot.innerText())
   expect(before).toMatch(/use the oldest by .* Juno, white wheat 100 %/)
   await type(page, 'Take', '100')
   await choose(pot, { name: 'For' }, { name: 'Crackers' })
-  // Of 576 g 289.4 are flour: 50.2 g in the discard and 55 g; 49.8 g of water, and a little in the sesame
-  await pot.getByText(/With the discard 105 g of flour and 50 g of water/).waitFor()
+  // Of 390 g 355 are of 100 % and 35 of 50 %: 200.8 g of flour, so 51.5 in 100 g, and 55 g; 48.5 g of water, and a little in the sesame
+  await pot.getByText(/With the discard 106 g of flour and 49 g of water/).waitFor()
+  // Moth’s discard stands apart, and no wheat goes into what is made of it.
+  const free = plain(await page.getByRole('region', { name: 'Gluten-free pot' }).innerText())
+  expect(free).toMatch(/186 ?g in the pot .* Moth, gluten-free 110 % .* Gluten-free flour blend/)
+  expect(free).not.toContain('heat')
   await pot.getByRole('button', { name: 'Made it' }).click()
   await page.getByText('100 g went into food.').waitFor()
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
-  await page.waitForFunction((words) => document.querySelector('[data-testid=discard]')?.textContent?.includes(words) === true, before.split(' ')[2] ?? '')
+  await page.waitForFunction((words) => document.querySelector('section[aria-label="Pot with gluten"]')?.textContent?.includes(words) === true, before.split(' ')[2] ?? '')
 })
 
 test('a jar that was forgotten is told how it wakes, feed by feed', async () => {

@@ -94,6 +94,8 @@ export const jarSchema = z.object({
   lastFeed: z
     .object({ at: instantSchema, keepGrams: z.number(), flours: fedFloursSchema, waterGrams: z.number(), everyHours: z.number().nullable() })
     .nullable(),
+  /** Begun from flour and water, and not seen risen after two feeds yet: nobody can tell when it will be ripe. */
+  young: z.boolean(),
   /** The program it is in. */
   program: z.object({ id: idSchema, title: z.string(), step: z.string(), dueAt: instantSchema }).nullable(),
   hydration: z.number(),
@@ -106,6 +108,10 @@ export const jarSchema = z.object({
   placeId: idSchema,
   /** Where what is in it has stood, stands, and is to go on to, in the order of time. */
   stays: z.array(z.object({ placeId: idSchema, from: instantSchema })),
+  /** When somebody last said where it stands: what its stays say of later is planned, and nobody has said yet that it was done. */
+  placeToldAt: instantSchema,
+  /** Its feed was put off until then; null: it was not, or it was fed since. */
+  putOffUntil: instantSchema.nullable(),
   version: versionSchema,
   pace: jarPaceSchema,
   /** Changes whenever its log does: what was learned under another stamp no longer holds. */
@@ -127,6 +133,8 @@ export function jarToWire(jar: Jar): z.input<typeof jarSchema> {
     program: program === null ? null : { ...program, dueAt: isoOf(program.dueAt) },
     pace: paceToWire(pace),
     stays: stays.map((stay) => ({ ...stay, from: isoOf(stay.from) })),
+    placeToldAt: isoOf(jar.placeToldAt),
+    putOffUntil: jar.putOffUntil === null ? null : isoOf(jar.putOffUntil),
     line: lineToWire(line)
   }
 }
@@ -155,8 +163,11 @@ export type Feed = z.input<typeof feedSchema>
 export const weighingSchema = z.object({ ...noted, grams: numberIn([0, 20_000], 'What is in the jar', 'g') })
 export type Weighing = z.input<typeof weighingSchema>
 
-/** A jar goes to another place. */
-export const jarMoveSchema = z.object({ ...noted, placeId: idSchema })
+/** A jar goes to another place; `planned`: it is to go there then, and is asked for. */
+export const jarMoveSchema = z.object({ ...noted, placeId: idSchema, planned: z.boolean().optional() })
+
+/** The feed of a jar is put off: it is asked for again then. */
+export const jarPutOffSchema = z.object({ ...noted, until: instantSchema })
 
 /** Some of a jar goes into a new one: a spare, or one for a friend. */
 export const jarSplitSchema = z.object({
@@ -188,7 +199,7 @@ export type JarEnd = z.input<typeof jarEndSchema>
 export const jarEventSchema = z.object({
   id: idSchema,
   at: instantSchema,
-  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'corrected', 'drawn', 'returned']),
+  type: z.enum(['opened', 'feed', 'weighing', 'moved', 'planned move', 'put off', 'split', 'pace', 'look', 'ended', 'corrected', 'drawn', 'returned']),
   /** It was taken back later. */
   undone: z.boolean(),
   /** What it weighed, or held when it came. */
@@ -201,6 +212,8 @@ export const jarEventSchema = z.object({
   /** By a meter, of a look. */
   pH: z.number().nullable(),
   placeName: z.string().nullable(),
+  /** Until when its feed was put off. */
+  until: instantSchema.nullable(),
   /** The bake it went into, or came back from. */
   bakeName: z.string().nullable()
 })

@@ -29,6 +29,7 @@ export const ROUTES = {
   jarWeighings: (id: string) => `/api/jars/${id}/weighings`,
   jarSplits: (id: string) => `/api/jars/${id}/splits`,
   jarMoves: (id: string) => `/api/jars/${id}/moves`,
+  jarPutOff: (id: string) => `/api/jars/${id}/put-off`,
   jarHistory: (id: string) => `/api/jars/${id}/history`,
   jarUndo: (id: string) => `/api/jars/${id}/undo`,
   jarLog: (id: string) => `/api/jars/${id}/log`,

@@ -28,9 +28,11 @@ export interface ToldCondition {
 
 /**
  * A jar's condition in words.
+ * @param young it is a new culture that has not risen twice yet
  * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
  */
-export function tellCondition(condition: JarCondition, nowMs: number, format: Format): ToldCondition {
+export function tellCondition(condition: JarCondition, nowMs: number, format: Format, young = false): ToldCondition {
+  if (young) return { headline: 'Young: it has not risen twice yet', use: 'feed it each day; until it has risen nobody can say when it is ripe', hungry: false }
   const { use, peakMs, hungryMs } = condition
   const hungry = isHungry(condition, nowMs)
   const when = (ms: number) => whenWords(ms, nowMs, format)

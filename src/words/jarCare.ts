@@ -1,9 +1,17 @@
-import type { FeedDue, HabitualFeed } from '../answers'
+import type { FeedDue, HabitualFeed, PlannedMove } from '../answers'
+import type { Place } from '../contract'
 import type { Format } from '../core'
 import { near } from './phases'
 
 /** What a jar wants, in a line. */
 export const feedTitle = (name: string) => `Feed ${name}`
+
+/** The next step of a jar's program, in a line. */
+export const programTitle = (name: string, step: string) => `${name}: ${step}`
+
+/** A move that is to be made, in a line. */
+export const moveTitle = (name: string, { placeId }: PlannedMove, places: readonly Pick<Place, 'id' | 'name'>[]) =>
+  `Move ${name}: ${places.find((place) => place.id === placeId)?.name ?? 'to another place'}`
 
 /** By when it wants it. @returns null where nobody knows an end */
 export function feedBy({ byMs }: FeedDue, nowMs: number, format: Format): string | null {

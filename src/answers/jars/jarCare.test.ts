@@ -2,7 +2,7 @@ import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Kitchen } from '../../contract'
 import { type BatchLine, conditionOf } from '../../core'
-import { feedDue, freshMixC, habitualFeed } from './jarCare'
+import { feedDue, freshMixC, habitualFeed, skippedUntil } from './jarCare'
 
 const zone = 'Europe/Lisbon'
 const kitchen = {
@@ -70,6 +70,22 @@ test('nothing is asked of what sleeps, is in a program, is empty, is to be used 
   expect(due({ ...jar, keepMinimumGrams: 0 })).toBeNull()
   const wake = { jarId: 'jar', before: [{ kind: 'wake' }] } as never
   expect(feedDue(jar, conditionOf(jar.line, START), kitchen, [wake])).toBeNull()
+})
+
+test('put off it waits, but no longer than one feed is enough; left out once it waits for the next of its habit', () => {
+  const jar = fed('weekly', START, 20, 40, true, 3 * 24)
+  const { atMs, byMs } = due(jar) ?? { atMs: 0, byMs: null }
+  const putOff = (untilMs: number) => due({ ...jar, putOffUntil: untilMs })?.atMs ?? 0
+  expect(putOff(atMs + 5 * HOUR)).toBeGreaterThanOrEqual(atMs + 5 * HOUR)
+  expect(putOff(atMs - DAY)).toBe(atMs)
+  expect(putOff(START + 300 * DAY)).toBeLessThanOrEqual((byMs ?? 0) + 8 * HOUR)
+  expect(skippedUntil(jar, { atMs, byMs }, atMs + 2 * HOUR)).toBe(atMs + 74 * HOUR)
+  expect(skippedUntil({ lastFeed: null }, { atMs, byMs }, atMs)).toBeNull()
+})
+
+test('a culture that does not rise yet is fed by the day, and nothing is forecast of it', () => {
+  const jar = { ...fed('young', START, 60, 60, false, null), young: true }
+  expect(due(jar)).toEqual({ atMs: START + DAY, byMs: null })
 })
 
 test('a year of four jars and three habits: no feed falls into sleep, none is lost or doubled, no jar is left beyond its day', () => {

@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Feed, Jar, Kitchen, Plan } from '../../contract'
 import { isCold, type JarCondition, nightAt } from '../../core'
+import { awakeAt } from '../kitchen/awakeAt'
 import { whereItStands } from './jarNow'
 
 /** When a jar is to be fed: at an hour somebody is up, and by when at the latest. */
@@ -12,6 +13,9 @@ export interface FeedDue {
 
 /** Nobody is called to a jar sooner after its feed than this, h. */
 const SOONEST_HOURS = 2
+
+/** A culture that does not rise yet is fed every day, h. */
+const YOUNG_HOURS = 24
 
 /** A moment that falls into the baker's sleep is moved before it where that is still to come, else after it. */
 function whileAwake(ms: number, soonestMs: number, { sleep, timeZone }: Pick<Kitchen, 'sleep' | 'timeZone'>): number {
@@ -28,7 +32,7 @@ function whileAwake(ms: number, soonestMs: number, { sleep, timeZone }: Pick<Kit
  * @returns null for one that sleeps dried, is in a program, is old levain to be used up, is empty, or is fed by a bake
  */
 export function feedDue(
-  jar: Pick<Jar, 'id' | 'culture' | 'program' | 'grams' | 'keepMinimumGrams' | 'lastFeed' | 'line'>,
+  jar: Pick<Jar, 'id' | 'culture' | 'program' | 'grams' | 'keepMinimumGrams' | 'lastFeed' | 'line' | 'putOffUntil' | 'young'>,
   condition: Pick<JarCondition, 'hungryMs' | 'peakMs' | 'fades'>,
   kitchen: Pick<Kitchen, 'sleep' | 'timeZone'>,
   plans: readonly Pick<Plan, 'jarId' | 'before'>[] = []
@@ -36,13 +40,23 @@ export function feedDue(
   if (jar.culture === 'dried' || jar.program !== null || jar.grams < 1 || jar.keepMinimumGrams === 0) return null
   if (plans.some((plan) => plan.jarId === jar.id && plan.before.some((stage) => stage.kind === 'wake'))) return null
   const { lastFeed, line } = jar
-  const byMs = condition.fades.find((fade) => fade.strength === 'two feeds')?.fromMs ?? null
+  const byMs = jar.young ? null : (condition.fades.find((fade) => fade.strength === 'two feeds')?.fromMs ?? null)
   const habitMs = lastFeed?.everyHours == null ? null : lastFeed.at + lastFeed.everyHours * millisecondsInHour
   // Whatever the habit: what is still rising is not thrown away.
-  const wanted = habitMs === null ? condition.hungryMs : Math.max(habitMs, condition.peakMs ?? habitMs)
-  if (wanted === null) return null
+  const dailyMs = line.startedAtMs + YOUNG_HOURS * millisecondsInHour
+  const usual = jar.young ? dailyMs : habitMs === null ? condition.hungryMs : Math.max(habitMs, condition.peakMs ?? habitMs)
+  if (usual === null) return null
+  const atMs = byMs === null ? usual : Math.min(usual, byMs)
+  // Put off by its baker, it waits: while one feed is still enough, no longer than that.
+  const putOffMs = Math.min(jar.putOffUntil ?? 0, byMs !== null && byMs > atMs ? byMs : Number.POSITIVE_INFINITY)
   const soonestMs = line.startedAtMs + SOONEST_HOURS * millisecondsInHour
-  return { atMs: whileAwake(Math.max(byMs === null ? wanted : Math.min(wanted, byMs), soonestMs), soonestMs, kitchen), byMs }
+  const dueMs = whileAwake(Math.max(atMs, soonestMs), soonestMs, kitchen)
+  return { atMs: putOffMs > dueMs ? awakeAt(kitchen, putOffMs) : dueMs, byMs }
+}
+
+/** Until when a feed waits that is left out once: the next one by its habit. @returns null where it has none */
+export function skippedUntil({ lastFeed }: Pick<Jar, 'lastFeed'>, { atMs }: FeedDue, nowMs: number): number | null {
+  return lastFeed?.everyHours == null ? null : Math.max(atMs, nowMs) + lastFeed.everyHours * millisecondsInHour
 }
 
 /** A feed like the last one. */

@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { TYPICAL_JAR } from '../../core'
 import { culturesWith, NOW } from '../../testing/plannedBake'
-import { howItIs, whereItStands } from './jarNow'
+import { howItIs, plannedMoves, whereItStands } from './jarNow'
 
 const stays = [
   { placeId: 'room', from: NOW },
@@ -13,6 +13,14 @@ test('a fed jar that goes to the fridge in an hour stands on the worktop until t
   expect(whereItStands(jar, NOW)).toEqual({ placeId: 'room', next: { placeId: 'fridge', atMs: NOW + millisecondsInHour } })
   expect(whereItStands(jar, NOW + millisecondsInHour - 1)).toMatchObject({ placeId: 'room' })
   expect(whereItStands(jar, NOW + millisecondsInHour)).toEqual({ placeId: 'fridge', next: null })
+})
+
+test('a planned move is asked for until it was told, at most a day', () => {
+  const fridge = { placeId: 'fridge', atMs: NOW + millisecondsInHour }
+  expect(plannedMoves({ stays, placeToldAt: NOW }, NOW)).toEqual([fridge])
+  expect(plannedMoves({ stays, placeToldAt: NOW }, NOW + 20 * millisecondsInHour)).toEqual([fridge])
+  expect(plannedMoves({ stays, placeToldAt: NOW }, NOW + 26 * millisecondsInHour)).toEqual([])
+  expect(plannedMoves({ stays, placeToldAt: NOW + millisecondsInHour }, NOW + 2 * millisecondsInHour)).toEqual([])
 })
 
 test('a jar of which no stay is known stands where it was put', () => {

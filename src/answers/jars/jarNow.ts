@@ -1,3 +1,4 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
 import { conditionOf, type JarCondition, type JarParameters } from '../../core'
 
@@ -13,6 +14,22 @@ export function whereItStands({ placeId, stays }: Pick<Jar, 'placeId' | 'stays'>
   const here = stays.findLast((stay) => stay.from <= nowMs) ?? stays[0]
   const next = stays.find((stay) => stay.from > nowMs && stay !== here)
   return { placeId: here?.placeId ?? placeId, next: next === undefined ? null : { placeId: next.placeId, atMs: next.from } }
+}
+
+/** A move that was planned and that nobody has said was made. */
+export interface PlannedMove {
+  readonly placeId: string
+  readonly atMs: number
+}
+
+/** After this it is taken for made, h: whoever forgot to say so is not asked for ever. */
+const ASKED_HOURS = 24
+
+/** The moves of a jar that are to come, or that have been due for less than a day without a word. */
+export function plannedMoves({ stays, placeToldAt }: Pick<Jar, 'stays' | 'placeToldAt'>, nowMs: number): PlannedMove[] {
+  return stays
+    .filter((stay) => stay.from > placeToldAt && stay.from > nowMs - ASKED_HOURS * millisecondsInHour)
+    .map(({ placeId, from }) => ({ placeId, atMs: from }))
 }
 
 /** How a jar is at a moment, and what it needs when. */

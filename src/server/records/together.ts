@@ -4,7 +4,7 @@ import type { togetherSchema, undoSchema } from '../../contract'
 import { REFUSE_RECORDS } from '../../words/refusals/records'
 import { notFound, Problem } from '../problems'
 import { addBakeEvent } from './bakes/addBakeEvent'
-import { feedJar } from './jars/deeds/feed'
+import { feedByHand } from './jars/deeds/feedByHand'
 import { moveJar } from './jars/deeds/move'
 import { splitJar } from './jars/deeds/split'
 import { undoJar } from './jars/deeds/undo'
@@ -33,7 +33,7 @@ export async function doTogether(work: Work, { parts, ...note }: z.output<typeof
 async function doPart(work: Work, part: z.output<typeof togetherSchema>['parts'][number]): Promise<Done> {
   switch (part.do) {
     case 'feed':
-      await feedJar(work, part.jarId, part.feed)
+      await feedByHand(work, part.jarId, part.feed)
       return { jarId: part.jarId, eventId: part.feed.id }
     case 'split':
       await splitJar(work, part.jarId, part.split)

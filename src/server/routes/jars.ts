@@ -10,6 +10,7 @@ import {
   jarMoveSchema,
   jarOpeningSchema,
   jarPacePutSchema,
+  jarPutOffSchema,
   jarPutSchema,
   jarSplitSchema,
   jarToWire,
@@ -21,9 +22,10 @@ import {
 import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { endJar, restoreJar } from '../records/jars/deeds/end'
-import { feedJar } from '../records/jars/deeds/feed'
+import { feedByHand } from '../records/jars/deeds/feedByHand'
 import { lookAtJar } from '../records/jars/deeds/look'
 import { moveJar } from '../records/jars/deeds/move'
+import { putOffFeed } from '../records/jars/deeds/putOff'
 import { splitJar } from '../records/jars/deeds/split'
 import { undoJar } from '../records/jars/deeds/undo'
 import { weighJar } from '../records/jars/deeds/weighing'
@@ -81,7 +83,7 @@ export function jarRoutes(services: Services): Router {
   )
   router.post(
     ROUTES.jarFeeds(':id'),
-    changes(services, THINGS.jar, told, (work, id, body) => feedJar(work, id, parse(feedSchema, body)))
+    changes(services, THINGS.jar, told, (work, id, body) => feedByHand(work, id, parse(feedSchema, body)))
   )
   router.post(
     ROUTES.jarWeighings(':id'),
@@ -102,6 +104,10 @@ export function jarRoutes(services: Services): Router {
   router.post(
     ROUTES.jarMoves(':id'),
     changes(services, THINGS.jar, told, (work, id, body) => moveJar(work, id, parse(jarMoveSchema, body)))
+  )
+  router.post(
+    ROUTES.jarPutOff(':id'),
+    changes(services, THINGS.jar, told, (work, id, body) => putOffFeed(work, id, parse(jarPutOffSchema, body)))
   )
   router.get(
     ROUTES.jarHistory(':id'),

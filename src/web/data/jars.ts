@@ -72,10 +72,18 @@ const takenBack = (jar: Jar, undoes: string) => async () => {
   await refreshAfter(jar)
 }
 
-/** Puts a jar in another place, from a moment on. @returns takes the move back */
-export async function moveJar(jar: Jar, placeId: string, atMs: number): Promise<() => Promise<void>> {
+/** Puts a jar in another place, from a moment on; `planned`: it is to go there then. @returns takes the move back */
+export async function moveJar(jar: Jar, placeId: string, atMs: number, planned = false): Promise<() => Promise<void>> {
   const id = newId()
-  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: isoOf(atMs), placeId } })
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarMoves(jar.id), body: { id, happenedAt: isoOf(atMs), placeId, planned } })
+  await refreshAfter(jar)
+  return takenBack(jar, id)
+}
+
+/** Puts the feed of a jar off until a moment. @returns has it asked for again */
+export async function putOffFeed(jar: Jar, untilMs: number): Promise<() => Promise<void>> {
+  const id = newId()
+  await send(id, jarSchema, { method: 'POST', path: ROUTES.jarPutOff(jar.id), body: { ...noted(id), until: isoOf(untilMs) } })
   await refreshAfter(jar)
   return takenBack(jar, id)
 }

@@ -11,6 +11,8 @@ export const REFUSE_JARS = {
   keepAtLeastLittle: 'Keep at least a little.',
   weighing: 'The weighing',
   move: 'The move',
+  movePlannedAtMost: (days: number) => `A move can be planned up to ${days} days ahead.`,
+  putOffUntilLater: (days: number) => `Put it off to a later time, at most ${days} days ahead.`,
   wasFedAfterThatMove: (name: string) => `${name} was fed after that. Move it from its last feed on.`,
   thisLiesBeforeLastFeed: 'This lies before its last feed.',
   lastSpare: 'The last of it is the spare.',

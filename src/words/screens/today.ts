@@ -1,3 +1,5 @@
+import type { Pot } from '../../core'
+
 export const COPY_WORD = {
   lastTryFailed: 'The last try failed. ',
   seeCopies: 'See copies'
@@ -16,7 +18,6 @@ export const NEXT_CARD = {
   overdue: 'Overdue',
   next: 'Next',
   until: (time: string) => ` · until ${time}`,
-  goTo: (name: string) => `Go to ${name}`,
   goToStep: 'Go to the step',
   thanPlanned: (duration: string, word: string, time: string) => `${duration} ${word} than planned (${time})`,
   standsInColdTakeOut: (name: string) => `It stands in the cold (${name}): take it out now. The forecast allows for the cold.`,
@@ -49,16 +50,36 @@ export const TODAY = {
   newBake: 'New bake'
 } as const
 
-export const ENTRIES = {
-  move: (name: string, name2: string) => `Move ${name}: ${name2}`
+export const PLANNED_MOVE = {
+  done: 'Done',
+  doneOf: (title: string) => `${title}: done`,
+  doneAt: (time: string) => `Done at ${time}`,
+  inAnHour: 'In an hour',
+  stays: 'It stays where it is',
+  isMoved: (name: string, place: string) => `${name} stands at ${place}.`,
+  isPutOff: (name: string, time: string) => `${name} is to move at ${time}.`,
+  itStays: (name: string) => `${name} stays where it is.`
 } as const
 
 export const JAR_CARE = {
-  title: 'To be fed',
+  title: 'Jar care',
   now: 'Now',
   fedLikeThis: 'Fed as usual',
   fedLikeThisOf: (name: string) => `${name}: fed as usual`,
   otherwise: 'Otherwise',
   goTo: (name: string) => `Go to ${name}`,
-  fed: (name: string) => `${name} is fed.`
+  fed: (name: string) => `${name} is fed.`,
+  cookDiscard: (pot: Pot) => (pot === 'gluten-free' ? 'Use the gluten-free discard' : 'Use the discard'),
+  discardOld: (mass: string) => `${mass} of it are a week old or nearly so. Cook it, or throw it away.`,
+  discardTooOld: (mass: string) => `${mass} of it are older than a week. Throw that away.`,
+  thrownAway: 'Thrown away',
+  discardThrown: (mass: string) => `${mass} were thrown away.`,
+  seeRecipes: 'What to make of it',
+  later: 'Later',
+  laterOf: (name: string) => `${name}: feed it later`,
+  inHours: (hours: number) => `In ${hours} hours`,
+  tomorrow: 'Tomorrow',
+  inDays: (days: number) => `In ${days} days`,
+  skip: (when: string) => `Skip this feed, until ${when}`,
+  askedAgain: (name: string, when: string) => `${name} is asked for again ${when}.`
 } as const

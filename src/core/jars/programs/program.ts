@@ -91,12 +91,24 @@ export interface ProgramState {
   readonly dayAt: (ms: number) => number
 }
 
+/** When somebody is up next, from a moment on. */
+export type Awake = (ms: number) => number
+
+/** What is due so soon after the step before it belongs to that one, h: it waits for nobody's sleep. */
+const AT_ONCE_HOURS = 3
+
+const dueAfter = (fromMs: number, waitHours: number, awake: Awake) => {
+  const ms = fromMs + waitHours * millisecondsInHour
+  return waitHours < AT_ONCE_HOURS ? ms : awake(ms)
+}
+
 /**
  * Where a program stands after what was noted.
  * @param entries in the order they were noted; those taken back left out
+ * @param awake no step is due while its baker sleeps
  * @example foldProgram(program, start, []).dueMs // start, when its first step is due at once
  */
-export function foldProgram({ steps }: Program, startedAtMs: number, entries: readonly ProgramEntry[]): ProgramState {
+export function foldProgram({ steps }: Program, startedAtMs: number, entries: readonly ProgramEntry[], awake: Awake = (ms) => ms): ProgramState {
   let [step, tries, fromMs, waitHours] = [0, 0, startedAtMs, steps[0]?.afterHours ?? 0]
   let stopped = false
   for (const { atMs, outcome } of entries) {
@@ -114,17 +126,17 @@ export function foldProgram({ steps }: Program, startedAtMs: number, entries: re
   return {
     status: stopped ? 'stopped' : step >= steps.length ? 'done' : 'running',
     step,
-    dueMs: fromMs + waitHours * millisecondsInHour,
+    dueMs: dueAfter(fromMs, waitHours, awake),
     tries,
     dayAt: (ms) => Math.floor((ms - startedAtMs) / (HOURS_PER_DAY * millisecondsInHour)) + 1
   }
 }
 
 /** When each step that is still to come is due, if all goes well. */
-export function comingSteps(program: Program, state: ProgramState): { readonly step: ProgramStep; readonly atMs: number }[] {
+export function comingSteps(program: Program, state: ProgramState, awake: Awake = (ms) => ms): { readonly step: ProgramStep; readonly atMs: number }[] {
   let at = state.dueMs
   return program.steps.slice(state.step).map((step, i) => {
-    if (i > 0) at += step.afterHours * millisecondsInHour
+    if (i > 0) at = dueAfter(at, step.afterHours, awake)
     return { step, atMs: at }
   })
 }

@@ -18,13 +18,14 @@ import {
   isItReady,
   learnedFrom,
   minuteOf,
+  plannedMoves,
   readyQuestion,
   type Stocked,
   solveBakeHere
 } from '../../../answers'
 import { isoOf, type Jar, type Kitchen, type WireCalendarAddress } from '../../../contract'
 import { alarmsByClock, createFormat, HANDS_MINUTES, type JarBelief, type Step, USUAL_RISK } from '../../../core'
-import { feedBy, feedTitle, stepCaution, stepTitle, usualFeedWords, windowTitle } from '../../../words'
+import { feedBy, feedTitle, moveTitle, programTitle, stepCaution, stepTitle, usualFeedWords, windowTitle } from '../../../words'
 import { REFUSE_CALENDAR } from '../../../words/refusals/calendar'
 import { THINGS } from '../../../words/refusals/things'
 import { plain } from '../../db/rows'
@@ -95,8 +96,31 @@ interface JarFeed {
 /** Feeds of jars are told so far ahead: what a jar wants later may change with the next one. */
 const FEEDS_AHEAD_MS = 14 * millisecondsInDay
 
+/** Something else that is to be done with a jar: it is taken to another place, or its program goes on. */
+interface JarStep {
+  readonly id: string
+  readonly atMs: number
+  readonly title: string
+  readonly says: string
+}
+
+/** What is to be done with the jars but feeding them. */
+function jarSteps(jars: readonly Jar[], kitchen: Kitchen, nowMs: number): JarStep[] {
+  return jars.flatMap((jar): JarStep[] => [
+    ...plannedMoves(jar, nowMs).map((move) => ({
+      id: `move-${jar.id}-${move.atMs}@olvent`,
+      atMs: move.atMs,
+      title: moveTitle(jar.name, move, kitchen.places),
+      says: jar.name
+    })),
+    ...(jar.program === null
+      ? []
+      : [{ id: `program-${jar.program.id}@olvent`, atMs: jar.program.dueAt, title: programTitle(jar.name, jar.program.step), says: jar.program.title }])
+  ])
+}
+
 /** @param bakeId only this bake; null: all that are open, and the jars */
-async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: Kitchen; bakes: BakeEntries[]; feeds: JarFeed[] }> {
+async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: Kitchen; bakes: BakeEntries[]; feeds: JarFeed[]; others: JarStep[] }> {
   const [kitchen, pantry, vessels, jars] = await Promise.all([theKitchen(work), pantryIn(work), listVessels(work), listJars(work)])
   const open = bakeId === null ? (await listBakes(work, { state: 'open', offset: 0, limit: MOST_BAKES })).bakes : [await findBake(work, bakeId)]
   const stocked: Stocked = { kitchen, pantry, vessels }
@@ -125,7 +149,7 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: 
     const due = feedDue(jar, howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(work.nowMs)), kitchen, plans)
     return due === null || due.atMs > work.nowMs + FEEDS_AHEAD_MS ? [] : [{ jar, due, usual: habitualFeed(jar, kitchen, work.nowMs) }]
   })
-  return { kitchen, bakes, feeds }
+  return { kitchen, bakes, feeds, others: bakeId === null ? jarSteps(jars, kitchen, work.nowMs) : [] }
 }
 
 const idOf = (bake: Bake, what: string) => `${bake.id}-${what.replace(/ /g, '-')}@olvent`
@@ -153,11 +177,11 @@ function addWindow(calendar: ICalCalendar, { bake, window }: BakeEntries, nowMs:
 const oneLine = (name: string) => name.replace(/\s+/g, ' ')
 
 /**
- * The steps to come as an iCalendar file, each with an alarm, and the feeds of the jars. Instants are UTC, so every calendar shows them by its own clock.
+ * The steps to come as an iCalendar file, each with an alarm, and what the jars want: feeds, moves, steps of programs. Instants are UTC, so every calendar shows them by its own clock.
  * @param bakeId only one bake; null: all that are open
  */
 export async function calendarFile(work: Work, bakeId: string | null): Promise<string> {
-  const { kitchen, bakes, feeds } = await entriesOf(work, bakeId)
+  const { kitchen, bakes, feeds, others } = await entriesOf(work, bakeId)
   const format = createFormat(kitchen, () => work.nowMs)
   const calendar = ical({
     name: oneLine(kitchen.name),
@@ -181,19 +205,18 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
       if (step.kind !== 'mix' || !windowCalls) event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
     }
   }
-  for (const { jar, due, usual } of feeds) {
-    // One that is overdue is told for when its baker is up next.
-    const startMs = due.atMs > work.nowMs ? due.atMs : awakeAt(kitchen, work.nowMs)
-    const event = calendar.createEvent({
-      id: `feed-${jar.id}@olvent`,
-      start: new Date(startMs),
-      end: new Date(startMs + HANDS_MINUTES.wake * millisecondsInMinute),
-      stamp: new Date(work.nowMs),
-      summary: feedTitle(jar.name),
-      description: [feedBy(due, work.nowMs, format), usual === null ? null : usualFeedWords(usual, format)].filter((words) => words !== null).join('\n')
-    })
-    event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: feedTitle(jar.name) })
+  const ofJar = ({ id, atMs, title, says }: JarStep) => {
+    // What is overdue is told for when its baker is up next.
+    const startMs = atMs > work.nowMs ? atMs : awakeAt(kitchen, work.nowMs)
+    const end = new Date(startMs + HANDS_MINUTES.wake * millisecondsInMinute)
+    const event = calendar.createEvent({ id, start: new Date(startMs), end, stamp: new Date(work.nowMs), summary: title, description: says })
+    event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
   }
+  for (const { jar, due, usual } of feeds) {
+    const says = [feedBy(due, work.nowMs, format), usual === null ? null : usualFeedWords(usual, format)].filter((words) => words !== null).join('\n')
+    ofJar({ id: `feed-${jar.id}@olvent`, atMs: due.atMs, title: feedTitle(jar.name), says })
+  }
+  for (const step of others) ofJar(step)
   return calendar.toString()
 }
 

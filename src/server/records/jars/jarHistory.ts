@@ -7,7 +7,7 @@ import { theKitchen } from '../kitchen/kitchens'
 import { undoneIds, type Work } from '../work'
 import { jarRow } from './jars'
 
-const TOLD = ['opened', 'feed', 'weighing', 'moved', 'split', 'pace', 'look', 'ended', 'corrected'] as const
+const TOLD = ['opened', 'feed', 'weighing', 'moved', 'planned move', 'put off', 'split', 'pace', 'look', 'ended', 'corrected'] as const
 /** What of a bake takes from a jar or gives back to it. */
 const OF_BAKES = ['pour', 'weigh', 'step', 'band', 'mixed'] as const
 
@@ -41,6 +41,7 @@ export async function jarHistory(work: Work, jarId: string, { before, limit }: z
       undone: undone.has(id),
       rise: figure(payload.rise),
       pH: figure(payload.pH),
+      until: typeof payload.until === 'number' ? isoOf(payload.until) : null,
       bakeName: nameOf.get(bakeId ?? '') ?? null
     }
     if (bakeId !== null) {

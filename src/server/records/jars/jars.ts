@@ -27,6 +27,7 @@ import { balanceOf, balancesOf, eventOf, isRecorded, NOT_UNDONE, record, type Wo
 import { createBatch, lineOf, linesOf, type NewBatch, staysOfBatches } from './batches'
 import { guessesOf } from './guesses'
 import { programsOfJars } from './programStates'
+import { youngJars } from './young'
 
 /** Row of a jar. @throws Problem when it has been taken away */
 export async function jarRow({ models, transaction }: Work, id: string): Promise<JarRow> {
@@ -39,6 +40,9 @@ export async function jarRow({ models, transaction }: Work, id: string): Promise
 interface JarFacts {
   readonly line: BatchLine | undefined
   readonly stays: Jar['stays']
+  readonly placeToldAt: number
+  readonly putOffUntil: number | null
+  readonly young: boolean
   readonly milligrams: number
   readonly logStamp: string
   readonly lastFeed: Jar['lastFeed']
@@ -131,6 +135,35 @@ export async function lastFeeds({ models, transaction }: Work): Promise<Map<stri
 
 const middleOf = (values: readonly number[]): number | null => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null
 
+/** Type of the events that put a feed off. */
+export const PUT_OFF = 'put off'
+
+/** When each jar was last moved by hand, ms. */
+export async function lastMoves({ models, transaction }: Work): Promise<Map<string, number>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; atMs: number }>(
+    `SELECT jarId, MAX(happenedAtMs) AS atMs FROM events WHERE type = 'moved' AND jarId IS NOT NULL AND ${NOT_UNDONE} GROUP BY jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  return new Map(rows.map(({ jarId, atMs }) => [jarId, Number(atMs)]))
+}
+
+/** When somebody last said where a jar stands, ms: at its last feed, or when it was moved since. */
+export const placeToldAt = (stays: readonly { readonly fromMs: number }[], movedMs = 0) => Math.max(stays[0]?.fromMs ?? 0, movedMs)
+
+/** Until when the feed of each jar was put off, ms; what was put off before its last feed counts no more. */
+async function putOffs({ models, transaction }: Work): Promise<Map<string, number>> {
+  const sequelize = models.jars.sequelize
+  if (sequelize === undefined) throw new Error('The tables belong to no database.')
+  const rows = await sequelize.query<{ jarId: string; type: string; untilMs: number | null }>(
+    `SELECT jarId, type, json_extract(payload, '$.until') AS untilMs, MAX(sequence) FROM events
+     WHERE type IN ('feed', '${PUT_OFF}') AND jarId IS NOT NULL AND ${NOT_UNDONE} GROUP BY jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
+  return new Map(rows.flatMap(({ jarId, type, untilMs }) => (type === PUT_OFF && untilMs !== null ? [[jarId, Number(untilMs)] as const] : [])))
+}
+
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const lines = await linesOf(
     work,
@@ -146,10 +179,15 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const feeds = await lastFeeds(work)
   const programs = await programsOfJars(work)
   const guesses = await guessesOf(work)
+  const [moves, putOff, young] = [await lastMoves(work), await putOffs(work), await youngJars(work)]
+  const staysOfJar = (row: JarRow) => stays.get(row.currentBatchId ?? '') ?? []
   return rows.map((row) =>
     jarView(row, {
       line: lines.get(row.currentBatchId ?? ''),
-      stays: (stays.get(row.currentBatchId ?? '') ?? []).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
+      placeToldAt: placeToldAt(staysOfJar(row), moves.get(row.id)),
+      putOffUntil: putOff.get(row.id) ?? null,
+      young: young.has(row.id),
+      stays: staysOfJar(row).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
       milligrams: balances.get(accountOf(row)) ?? 0,
       logStamp: stamps.get(row.id) ?? NO_LOG,
       lastFeed: feeds.get(row.id) ?? null,

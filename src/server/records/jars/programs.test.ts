@@ -53,7 +53,8 @@ test('not yet: what is done meanwhile is done, and the step is due again', async
   const id = await begin([step(feed(20), { sign })])
   await note(id, 0, 'not yet', { note: 'still flat' })
   // All of the 100 g and 30 and 30
-  expect((await jars())[0]).toMatchObject({ grams: 160, program: { dueAt: later(6) } })
+  // Six hours later it is 01:42, and the kitchen sleeps until 06:30.
+  expect((await jars())[0]).toMatchObject({ grams: 160, program: { dueAt: '2026-11-27T06:30:00.000Z' } })
   const { body } = await note(id, 0)
   expect(body.entries.map((e: Loose) => [e.outcome, e.note])).toEqual([
     ['not yet', 'still flat'],
@@ -165,4 +166,48 @@ test('a new culture begins with flour and water off the shelf, and no culture ye
   expect((await server.send('GET', '/api/discard')).body.portions).toEqual([])
   const { body: shelf } = await post('/api/shelf/stock', { id: testId(), happenedAt: TEST_NOW, how: 'bought', ingredientId: 'rye', grams: 1000 })
   expect(shelf.stock).toMatchObject([{ ingredientId: 'rye', grams: 1000 }])
+})
+
+test('fed by hand when its program wants a feed: that was the step; taken back, the step is to be done again', async () => {
+  const id = await begin([step(feed(20), { afterHours: 0 }), step(feed(20)), step(null)])
+  const byHand = { id: testId(), happenedAt: TEST_NOW, keepGrams: 30, flours: [{ ingredientId: 'white wheat', grams: 60 }], waterGrams: 60, mixTempC: 22 }
+  await post(`/api/jars/${jar.id}/feeds`, { ...byHand, placeId: jar.placeId })
+  const { entries } = (await server.send('GET', `/api/programs/${id}`)).body
+  expect(entries.map((e: Loose) => [e.step, e.outcome, e.undone])).toEqual([[0, 'done', false]])
+  expect((await jars())[0]).toMatchObject({ grams: 150, program: { dueAt: later(24) } })
+  // The next feed is due in a day: one more now is not that one.
+  const second = { ...byHand, id: testId(), keepGrams: 20, placeId: jar.placeId }
+  await post(`/api/jars/${jar.id}/feeds`, second)
+  expect((await server.send('GET', `/api/programs/${id}`)).body.entries).toHaveLength(1)
+  await post(`/api/jars/${jar.id}/undo`, { id: testId(), happenedAt: TEST_NOW, undoes: second.id })
+  await post(`/api/jars/${jar.id}/undo`, { id: testId(), happenedAt: TEST_NOW, undoes: byHand.id })
+  expect((await server.send('GET', `/api/programs/${id}`)).body.entries.map((e: Loose) => e.undone)).toEqual([true])
+  expect((await jars())[0]).toMatchObject({ grams: 100, program: { dueAt: TEST_NOW } })
+})
+
+test('a culture begun from flour is young until it was seen risen after two feeds', async () => {
+  const wick = testId()
+  await post('/api/jars', { id: wick, name: 'Wick', flour: 'rye', hydration: 1, grams: 120, begun: true, lastFedAt: TEST_NOW, placeId: jar.placeId })
+  const young = async () => (await jars()).find((j) => j.id === wick)?.young
+  const see = (rise: number) => post(`/api/jars/${wick}/looks`, { id: testId(), happenedAt: TEST_NOW, rise, signs: {} })
+  const fedAgain = () =>
+    post(`/api/jars/${wick}/feeds`, {
+      id: testId(),
+      happenedAt: TEST_NOW,
+      keepGrams: 60,
+      flours: [{ ingredientId: 'rye', grams: 60 }],
+      waterGrams: 60,
+      mixTempC: 24,
+      placeId: jar.placeId
+    })
+  expect([await young(), (await jars()).find((j) => j.id === jar.id)?.young]).toEqual([true, false])
+  await see(1.8)
+  await see(1.9)
+  // Twice of the same feed is once.
+  expect(await young()).toBe(true)
+  await fedAgain()
+  await see(1.2)
+  expect(await young()).toBe(true)
+  await see(1.6)
+  expect(await young()).toBe(false)
 })

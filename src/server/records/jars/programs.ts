@@ -15,7 +15,7 @@ import { splitJar } from './deeds/split'
 import { undoJar } from './deeds/undo'
 import { weighJar } from './deeds/weighing'
 import { changeCulture, jarForSeed, jarRow, refuseFuture } from './jars'
-import { entriesOfPrograms, type NotedEntry, PROGRAM_ENTRY, stateOf } from './programStates'
+import { entriesOfPrograms, type NotedEntry, PROGRAM_ENTRY, programState } from './programStates'
 
 async function programRow({ models, transaction }: Work, id: string): Promise<ProgramRow> {
   const row = await models.programs.findByPk(id, { transaction })
@@ -58,7 +58,7 @@ export async function startProgram(work: Work, post: z.output<typeof programPost
   refuseFuture(post.happenedAt, work.nowMs, REFUSE_JARS.start)
   const others = (await models.programs.findAll({ where: { jarId: jar.id, endedAtMs: null }, transaction })).map(plain)
   const entries = await entriesOfPrograms(work, others)
-  if (others.some((row) => stateOf(row, entries.get(row.id) ?? []).status === 'running'))
+  if (others.some((row) => programState(row, entries.get(row.id) ?? [], kitchen).status === 'running'))
     throw new Problem(409, 'in a program', REFUSE_JARS.inProgramAlreadyFinishOr(jar.name))
   await models.programs.create(
     {
@@ -85,7 +85,7 @@ export async function addProgramEntry(work: Work, id: string, entry: z.output<ty
   if (await isRecorded(work, entry.id)) return
   const row = await programRow(work, id)
   const noted = (await entriesOfPrograms(work, [row])).get(id) ?? []
-  const state = stateOf(row, noted)
+  const state = programState(row, noted, await theKitchen(work))
   refuseFuture(entry.happenedAt, work.nowMs, THINGS.step)
   if (row.endedAtMs !== null) throw new Problem(409, 'wrong moment', REFUSE_JARS.thisProgramWasStoppedGo)
   if (state.status !== 'running') throw new Problem(409, 'wrong moment', REFUSE_JARS.thisProgramAtEnd)

@@ -96,7 +96,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
                     format.mass(figures.waterGrams)
                   )
             }
-            description={condition === undefined ? undefined : tellCondition(condition, now, format).headline}
+            description={condition === undefined ? undefined : tellCondition(condition, now, format, jar.young).headline}
           />
         )
       })}

@@ -69,7 +69,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const problem = 'code' in found ? found : null
   const coming = figures === null ? null : howItIs(figures, parameters, now)
   const condition = useMemo(() => howItIs({ line }, parameters, now), [line, now, parameters])
-  const told = tellCondition(condition, now, format)
+  const told = tellCondition(condition, now, format, jar.young)
   const place = kitchen.places.find((p) => p.id === draft.placeId)
   const gluten = glutenInto(
     jar,
@@ -233,7 +233,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       <Text fw={500}>{FEED_SHEET.beforeFeed}</Text>
       <PhField value={pH} expected={pHAfter(line, now, parameters)} onRead={setPh} />
       <div className={classes.foot} data-testid="feed-forecast">
-        {coming !== null && <FeedForecast coming={coming} now={now} />}
+        {coming !== null && !jar.young && <FeedForecast coming={coming} now={now} />}
         <Button variant="default" disabled={refused} onClick={() => setWeighing(true)}>
           {FEED_SHEET.weighIn}
         </Button>

@@ -28,13 +28,13 @@ export function JarCard({
 }) {
   const { kitchen, format } = useKitchen()
   const dried = jar.culture === 'dried'
-  const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format)
+  const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format, jar.young)
   const stands = whereItStands(jar, now)
   const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'somewhere'
   return (
     <article className={classes.card} aria-label={jar.name}>
       <Link to={`/jars/${jar.id}`} className={classes.jar}>
-        <JarDrawing rise={condition?.rise ?? 1} family={familyOf(jar.flour)} height={112} />
+        <JarDrawing rise={jar.young ? 1 : (condition?.rise ?? 1)} family={familyOf(jar.flour)} height={112} />
         <span className={classes.words}>
           <b className={classes.name}>{jar.name}</b>
           <span>

@@ -1,7 +1,7 @@
 import { Button, Skeleton } from '@mantine/core'
 import type { Jar, JarEvent } from '../../../contract'
 import { type Format, ratioOf } from '../../../core'
-import { whenWords } from '../../../words'
+import { near, whenWords } from '../../../words'
 import { JAR_HISTORY } from '../../../words/screens/jars'
 import { takeBackOfJar, useJarHistory } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
@@ -11,8 +11,8 @@ import { tellDone, tellError } from '../../parts/cards/tell'
 import { useOnce } from '../../parts/useOnce'
 
 /** What can be taken back at any time, and what only while nothing of its kind has come after it. */
-const ALWAYS: readonly JarEvent['type'][] = ['weighing', 'look']
-const WHILE_LAST: readonly JarEvent['type'][] = ['feed', 'moved', 'split']
+const ALWAYS: readonly JarEvent['type'][] = ['weighing', 'look', 'put off']
+const WHILE_LAST: readonly JarEvent['type'][] = ['feed', 'moved', 'planned move', 'split']
 
 /** The events that can be taken back from here. @param events newest first */
 function takenBackFrom(events: readonly JarEvent[]): ReadonlySet<string> {
@@ -69,7 +69,7 @@ export function JarHistory({ jar, now, onCorrect }: { jar: Jar; now: number; onC
   )
 }
 
-function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, placeName, bakeName }: JarEvent, format: Format): string {
+function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, placeName, bakeName, until }: JarEvent, format: Format): string {
   const at = placeName === null ? '' : `, ${placeName}`
   if (type === 'feed' && keepGrams !== null && flourGrams !== null && waterGrams !== null) {
     const fed = { seed: keepGrams, flour: flourGrams, water: waterGrams }
@@ -82,6 +82,8 @@ function eventWords({ type, grams, keepGrams, flourGrams, waterGrams, rise, pH, 
   if (type === 'weighing') return JAR_HISTORY.weighed(format.mass(grams ?? 0))
   if (type === 'split') return JAR_HISTORY.wentIntoNewJar(format.mass(grams ?? 0))
   if (type === 'moved') return `moved${placeName === null ? '' : JAR_HISTORY.to(placeName)}`
+  if (type === 'planned move') return `${JAR_HISTORY.toBeMoved}${placeName === null ? '' : JAR_HISTORY.to(placeName)}`
+  if (type === 'put off') return JAR_HISTORY.putOff(until === null ? '' : format.dayTime(near(until)))
   if (type === 'corrected') return JAR_HISTORY.correctedTo(format.mass(grams ?? 0))
   return type === 'opened' ? JAR_HISTORY.cameIntoKitchenWith(format.mass(grams ?? 0)) : JAR_HISTORY.pacePinnedOrBegunAnew
 }

@@ -130,8 +130,8 @@ export function JarRoom() {
               </Text>
             </Card>
           )}
-          {!dried && <ColdCard jar={jar} parameters={centre} />}
-          {!dried && <JarSour jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} />}
+          {!dried && !jar.young && <ColdCard jar={jar} parameters={centre} />}
+          {!dried && !jar.young && <JarSour jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} />}
           {!dried && <TroubleCard line={jar.line} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
         </div>
       </div>
@@ -223,17 +223,19 @@ function JarSour({ jar, belief }: { readonly jar: Jar; readonly belief: JarBelie
 function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: JarParameters; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
   const { rise, hungryMs, peakMs, peakRise, fades } = condition
-  const told = tellCondition(condition, now, format)
+  const told = tellCondition(condition, now, format, jar.young)
   const sour = useMemo(() => sourOf(jar.line, Math.max((now - jar.line.startedAtMs) / millisecondsInHour, 0), parameters), [jar.line, parameters, now])
-  const coming = [
-    ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: JAR_ROOM.ripe(format.rise(peakRise)) }] : []),
-    ...(hungryMs !== null && hungryMs > now ? [{ ms: hungryMs, words: 'hungry' }] : []),
-    ...fades.filter((f) => f.fromMs > now).map((f) => ({ ms: f.fromMs, words: USE_WORDS[f.strength] }))
-  ]
+  const coming = jar.young
+    ? []
+    : [
+        ...(peakMs !== null && peakMs > now ? [{ ms: peakMs, words: JAR_ROOM.ripe(format.rise(peakRise)) }] : []),
+        ...(hungryMs !== null && hungryMs > now ? [{ ms: hungryMs, words: 'hungry' }] : []),
+        ...fades.filter((f) => f.fromMs > now).map((f) => ({ ms: f.fromMs, words: USE_WORDS[f.strength] }))
+      ]
   return (
     <Card title={JAR_ROOM.how} data-testid="how-it-is">
       <div className={classes.how}>
-        <JarDrawing rise={rise} family={familyOf(jar.flour)} height={220} scale />
+        <JarDrawing rise={jar.young ? 1 : rise} family={familyOf(jar.flour)} height={220} scale />
         <div>
           <h2 className={classes.headline} data-hungry={told.hungry}>
             {told.headline}
@@ -248,14 +250,16 @@ function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: Ja
                   : `${jar.culture} ${format.percent(jar.hydration, 0)}`
               }
             />
-            <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />
-            {hungryMs !== null && hungryMs > now && (
+            {!jar.young && <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />}
+            {!jar.young && hungryMs !== null && hungryMs > now && (
               <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / millisecondsInHour)))} name={JAR_ROOM.untilHungry} />
             )}
           </Figures>
-          <Text c="dimmed" mt="sm">
-            {sourWords(sour)}
-          </Text>
+          {!jar.young && (
+            <Text c="dimmed" mt="sm">
+              {sourWords(sour)}
+            </Text>
+          )}
         </div>
       </div>
       {coming.length > 0 && (

@@ -1,7 +1,7 @@
 import { Button, Select } from '@mantine/core'
 import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
-import { type FeedAmounts, whereItStands } from '../../../answers'
+import { type FeedAmounts, plannedMoves, whereItStands } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import { isCold, isHungry, type JarCondition } from '../../../core'
 import { near } from '../../../words'
@@ -14,6 +14,7 @@ import { Card, Note } from '../../parts/cards/Card'
 import { tellDone, tellError } from '../../parts/cards/tell'
 import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 import { WhenField } from '../../parts/fields/WhenField'
+import { PlannedMove } from '../../parts/jar/PlannedMove'
 
 /** A small feed before the cold: as much flour as starter, a little of it. */
 const SMALL_GRAMS = 20
@@ -35,6 +36,7 @@ export function Standing({
   const { kitchen, format } = useKitchen()
   const [ago, setAgo] = useState(0)
   const stands = whereItStands(jar, now)
+  const planned = plannedMoves(jar, now)
   const here = kitchen.places.find((p) => p.id === stands.placeId)
   const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'elsewhere'
   const hungry = condition !== undefined && isHungry(condition, now)
@@ -55,7 +57,14 @@ export function Standing({
     <Card title={STANDING.whereStands}>
       <WhenField label={STANDING.sinceWhen} minutesAgo={ago} onChange={setAgo} />
       <PlaceSelect mt="sm" aria-label={STANDING.whereStands} value={stands.placeId} onPlace={move} />
-      {stands.next !== null && <Note>{STANDING.toGoToAtOlvent(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}</Note>}
+      {planned.map((to) => (
+        <Note key={to.atMs}>
+          {to.atMs > now
+            ? STANDING.toGoToAtOlvent(nameOf(to.placeId), format.dayTime(near(to.atMs)))
+            : STANDING.wasToGoTo(nameOf(to.placeId), format.dayTime(near(to.atMs)))}
+          <PlannedMove jar={jar} move={to} now={now} />
+        </Note>
+      ))}
       {others.length > 0 && (
         <Select
           mt="sm"

@@ -16,12 +16,14 @@ import { tellDone, tellError } from '../../parts/cards/tell'
 import { QuantityField } from '../../parts/fields/QuantityField'
 import classes from './programs.module.css'
 import { ComingSteps } from './StepList'
+import { useAwake } from './useAwake'
 
 /** A program's day: the step that is next, what to see first, and what was and comes. */
 export function ProgramRoom() {
   const { id = '' } = useParams()
   const now = useNow()
   const { program: running, error } = useProgram(id)
+  const awake = useAwake()
   if (running === undefined)
     return error === undefined ? (
       <Skeleton height={320} />
@@ -31,7 +33,7 @@ export function ProgramRoom() {
   const { program, startedAt, entries, endedAt } = running
   const startedMs = startedAt
   const stood = entries.filter((e) => !e.undone).map(({ step, at, outcome }) => ({ step, atMs: at, outcome }))
-  const state = foldProgram(program, startedMs, stood)
+  const state = foldProgram(program, startedMs, stood, awake)
   const step = program.steps[state.step]
   const over = endedAt !== null || state.status !== 'running'
   return (

@@ -11,6 +11,7 @@ import type { OpenBake } from '../../data/days'
 import { useJars } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Mass } from '../../parts/cards/Card'
+import { PlannedMove } from '../../parts/jar/PlannedMove'
 import { MarkStep } from '../../parts/steps/MarkStep'
 import { isTold } from '../../parts/steps/stepPlaces'
 import { type Entry, isLate } from './entries'
@@ -50,9 +51,13 @@ export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: 
       {entry.plannedMs !== null && <Moved entry={entry} plannedMs={entry.plannedMs} />}
       {of.kind === 'bake' ? (
         <BakeStep day={of.day} step={of.step} now={now} href={entry.href} />
+      ) : of.kind === 'move' ? (
+        <div className={classes.marks}>
+          <PlannedMove jar={of.jar} move={of.move} now={now} size="lg" />
+        </div>
       ) : (
         <Button size="lg" mt="lg" component={Link} to={entry.href}>
-          {of.kind === 'jar' ? NEXT_CARD.goTo(of.jar.name) : NEXT_CARD.goToStep}
+          {NEXT_CARD.goToStep}
         </Button>
       )}
     </Card>

@@ -1,9 +1,8 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
-import { whereItStands } from '../../../answers'
+import { type PlannedMove, plannedMoves } from '../../../answers'
 import type { Jar, Place } from '../../../contract'
 import type { Step } from '../../../core'
-import { stepTitle } from '../../../words'
-import { ENTRIES } from '../../../words/screens/today'
+import { moveTitle, programTitle, stepTitle } from '../../../words'
 import type { OpenBake } from '../../data/days'
 import { JOB, jobOfStep, stationOfStep } from '../../parts/steps/stepPlaces'
 
@@ -15,7 +14,8 @@ export interface Entry {
   readonly href: string
   readonly of:
     | { readonly kind: 'bake'; readonly day: OpenBake; readonly step: Step }
-    | { readonly kind: 'program' | 'jar'; readonly jar: Jar; readonly says: string }
+    | { readonly kind: 'program'; readonly jar: Jar; readonly says: string }
+    | { readonly kind: 'move'; readonly jar: Jar; readonly says: string; readonly move: PlannedMove }
   /** When it was to be, where it has moved since. */
   readonly plannedMs: number | null
 }
@@ -46,7 +46,7 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
       : [
           {
             key: `program-${jar.program.id}`,
-            title: `${jar.name}: ${jar.program.step}`,
+            title: programTitle(jar.name, jar.program.step),
             atMs: jar.program.dueAt,
             href: `/programs/${jar.program.id}`,
             of: { kind: 'program', jar, says: jar.program.title },
@@ -54,21 +54,19 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
           }
         ]
   )
-  const moves = jars.flatMap((jar): Entry[] => {
-    const { next } = whereItStands(jar, now)
-    const place = places.find((p) => p.id === next?.placeId)
-    if (next === null || place === undefined) return []
-    return [
-      {
-        key: `moves-${jar.id}`,
-        title: ENTRIES.move(jar.name, place.name),
-        atMs: next.atMs,
+  const moves = jars.flatMap((jar) =>
+    plannedMoves(jar, now).map((move): Entry => {
+      const title = moveTitle(jar.name, move, places)
+      return {
+        key: `moves-${jar.id}-${move.atMs}`,
+        title,
+        atMs: move.atMs,
         href: `/jars/${jar.id}`,
-        of: { kind: 'jar', jar, says: jar.name },
+        of: { kind: 'move', jar, says: jar.name, move },
         plannedMs: null
       }
-    ]
-  })
+    })
+  )
   const all = [...steps, ...programs, ...moves].sort((a, b) => a.atMs - b.atMs)
   const near = all.filter((entry) => entry.atMs < now + AHEAD_MS)
   return near.length > 0 ? near : all

@@ -8,7 +8,8 @@ import { type JarRow, plain } from '../../../db/rows'
 import { notFound, Problem } from '../../../problems'
 import { balanceOf, entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from '../../work'
 import { type NewStay, replaceStays } from '../batches'
-import { jarForSeed, jarRow, setContents } from '../jars'
+import { jarForSeed, jarRow, PUT_OFF, setContents } from '../jars'
+import { uncountForProgram } from '../programStates'
 import { setVessel } from './setVessel'
 
 /** What an event keeps so that it can be taken back. */
@@ -23,8 +24,9 @@ interface UndoTrace {
 }
 
 /** What can be taken back, and what of it must be the latest on what is in the jar. */
-const UNDOABLE = ['feed', 'moved', 'split', 'weighing', 'look']
-const CHANGES_CONTENTS = ['feed', 'moved', 'split']
+const UNDOABLE = ['feed', 'moved', 'planned move', 'split', 'weighing', 'look', PUT_OFF]
+const MOVES = ['moved', 'planned move']
+const CHANGES_CONTENTS = ['feed', ...MOVES, 'split']
 
 /** Takes a feed, move, split, weighing or look of a jar back, as long as nothing has happened to the jar since that hangs on it. */
 export async function undoJar(work: Work, jarId: string, undo: z.output<typeof undoSchema>): Promise<void> {
@@ -37,7 +39,7 @@ export async function undoJar(work: Work, jarId: string, undo: z.output<typeof u
   if (undone.has(event.id)) throw tooLate(row)
   if (CHANGES_CONTENTS.includes(event.type)) {
     const since = await work.models.events.findAll({
-      where: { jarId, type: ['moved', 'split'], sequence: { [Op.gt]: event.sequence ?? 0 } },
+      where: { jarId, type: [...MOVES, 'split'], sequence: { [Op.gt]: event.sequence ?? 0 } },
       transaction: work.transaction
     })
     const changed = since.map(plain).some((later) => !undone.has(later.id) && later.payload.batchId === trace.batchId)
@@ -48,8 +50,9 @@ export async function undoJar(work: Work, jarId: string, undo: z.output<typeof u
   const left = (await balanceOf(work, `jar:${jarId}`)) + balance(taken, `jar:${jarId}`)
   if (left < 0) throw tooLate(row)
   await record(work, eventOf(row.kitchenId, jarId, undo, 'undo', { undoes: undo.undoes }), taken)
-  if (event.type === 'moved' && trace.before !== undefined) await replaceStays(work, row.currentBatchId as string, trace.before)
-  if (event.type === 'feed' || event.type === 'moved') {
+  if (event.type === 'feed') await uncountForProgram(work, jarId, event.id, undo)
+  if (MOVES.includes(event.type) && trace.before !== undefined) await replaceStays(work, row.currentBatchId as string, trace.before)
+  if (event.type === 'feed' || MOVES.includes(event.type)) {
     await setContents(work, row, event.type === 'feed' ? (trace.previousBatchId ?? null) : row.currentBatchId, trace.previousPlaceId ?? row.placeId)
   } else await work.models.jars.update({ version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
   if (event.type === 'feed' && trace.previousVesselId !== undefined) await setVessel(work, jarId, trace.previousVesselId)
