@@ -169,7 +169,7 @@ test('two jars take turns: one goes into the cold, the other comes out, and back
 test('a look in the cold is noted, told in its history, and makes its days its own', async () => {
   const { page } = window
   await page.goto(`${program.address}/jars/${(await jar('Bramble')).id}`)
-  await page.getByText(/To its peak at Fridge/).waitFor()
+  await page.getByText(/Days to its peak at Fridge/).waitFor()
   await page.getByRole('button', { name: 'Note what you saw' }).click()
   await type(page, 'Level', '1.4')
   await sheet().getByText('domed').click()

@@ -131,7 +131,10 @@ test('the discard pot makes food with its flour counted, and what is taken can b
   await pot.getByRole('button', { name: 'Made it' }).click()
   await page.getByText('100 g went into food.').waitFor()
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
-  await page.waitForFunction((words) => document.querySelector('section[aria-label="Pot with gluten"]')?.textContent?.includes(words) === true, before.split(' ')[2] ?? '')
+  await page.waitForFunction(
+    (words) => document.querySelector('section[aria-label="Pot with gluten"]')?.textContent?.includes(words) === true,
+    before.split(' ')[2] ?? ''
+  )
 })
 
 test('a jar that was forgotten is told how it wakes, feed by feed', async () => {

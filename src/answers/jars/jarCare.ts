@@ -59,6 +59,13 @@ export function skippedUntil({ lastFeed }: Pick<Jar, 'lastFeed'>, { atMs }: Feed
   return lastFeed?.everyHours == null ? null : Math.max(atMs, nowMs) + lastFeed.everyHours * millisecondsInHour
 }
 
+/** Flour per starter of the last feed that is known: none or one. */
+export function usualRatio({ lastFeed }: Pick<Jar, 'lastFeed'>): number[] {
+  if (lastFeed === null || !(lastFeed.keepGrams > 0)) return []
+  const ratio = lastFeed.flours.reduce((sum, f) => sum + f.grams, 0) / lastFeed.keepGrams
+  return ratio >= 0.5 && ratio <= 20 ? [Math.round(ratio * 10) / 10] : []
+}
+
 /** A feed like the last one. */
 export interface HabitualFeed extends Pick<Feed, 'keepGrams' | 'waterGrams' | 'mixTempC' | 'placeId' | 'later'> {
   readonly flours: Feed['flours']

@@ -1,6 +1,7 @@
 import type { Jar, Plan, StageBeforePlan } from '../../contract'
 import { asSeed, buildFor, kindsOfBlend, ownTraitsOfBlend, type PlannedBuild } from '../../core'
 import { type Cultures, type Stocked, standingIn } from '../bake/solvePlan'
+import { usualRatio } from '../jars/jarCare'
 import { beliefIn } from '../judgement/beliefs'
 import { awakeAt } from '../kitchen/awakeAt'
 
@@ -8,13 +9,6 @@ import { awakeAt } from '../kitchen/awakeAt'
 const RATIOS = [2, 1, 3, 4, 5, 6, 8, 10, 1.5, 0.5]
 /** What stays in a jar that has no least of its own, g. */
 const USUAL_LEFT = 20
-
-/** Flour per starter of the last feed that is known. */
-function usualRatio({ lastFeed }: Pick<Jar, 'lastFeed'>): number[] {
-  if (lastFeed === null || !(lastFeed.keepGrams > 0)) return []
-  const ratio = lastFeed.flours.reduce((sum, f) => sum + f.grams, 0) / lastFeed.keepGrams
-  return ratio >= 0.5 && ratio <= 20 ? [Math.round(ratio * 10) / 10] : []
-}
 
 /**
  * The feed that makes a jar ready for a mix it is used for as it is, and large enough for it.

@@ -1,4 +1,5 @@
-import { type Bake, freshMixC, type HabitualFeed, refillOf, whereItStands } from '../../answers'
+import { millisecondsInHour } from 'date-fns/constants'
+import { type Bake, type DateWay, freshMixC, type HabitualFeed, refillOf, whereItStands } from '../../answers'
 import { type Feed, isoOf, type Jar, type Kitchen } from '../../contract'
 import { gramsOfBlend, type Pantry, REFILL } from '../../core'
 import { nowMs } from './clock'
@@ -42,6 +43,16 @@ export function feedOfStep({ plan, state }: Pick<Bake, 'plan' | 'state'>, stepId
 /** A jar was fed as it is used to, now. @returns takes it back */
 export function feedLikeLast(jar: Jar, { flourGrams: _, discardGrams: __, ...usual }: HabitualFeed): Promise<() => Promise<void>> {
   return doTogether([{ do: 'feed', jarId: jar.id, feed: { id: newId(), happenedAt: isoOf(nowMs()), ...usual } }])
+}
+
+/** A jar was fed so that it is ripe for a date: the feed and the moves it is to make since, as one. @returns takes all of it back */
+export function feedForDate(jar: Jar, way: DateWay): Promise<() => Promise<void>> {
+  const { keepGrams, flourGrams, waterGrams, mixTempC, placeId, coldPlaceId, coldMs, outMs } = way
+  const atMs = nowMs()
+  const later = coldPlaceId === null || coldMs === null ? null : { placeId: coldPlaceId, afterHours: Math.max(coldMs - atMs, 0) / millisecondsInHour }
+  const feed = { id: newId(), happenedAt: isoOf(atMs), keepGrams, flours: gramsOfBlend(jar.feed, flourGrams), waterGrams, mixTempC, placeId, later }
+  const out = outMs === null ? [] : [{ do: 'move' as const, jarId: jar.id, move: { id: newId(), happenedAt: isoOf(outMs), placeId, planned: true } }]
+  return doTogether([{ do: 'feed', jarId: jar.id, feed }, ...out])
 }
 
 /**

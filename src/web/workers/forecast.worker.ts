@@ -1,6 +1,6 @@
 import { expose } from 'comlink'
 import { millisecondsInHour } from 'date-fns/constants'
-import { drawn, drawsOf, howItIs, isItReady, learnedFrom, type ReadyQuestion, shownAge, whatToExpect } from '../../answers'
+import { coldDays, drawn, drawsOf, howItIs, isItReady, learnedFrom, type ReadyQuestion, shownAge, waysForDate, whatToExpect } from '../../answers'
 import type { JarBuild } from '../../contract'
 import {
   type BatchLine,
@@ -152,6 +152,10 @@ const desk = {
   sourLevers: (asked: SourAsked) => sourLevers(asked),
   /** How jars are at a moment. */
   conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),
+  /** Ways to feed a jar now so that it is ripe at a moment. */
+  forDate: waysForDate,
+  /** Days a jar takes to its peak in the cold, by ratio. */
+  coldDays,
   /** How likely a planned levain is ready while the baker is at home around its mix. */
   chance: chanceWhileHome,
   compare: (line: BatchLine, belief: JarBelief, school: School): ComparedBuild => compareLine(line, belief, school),

@@ -1,11 +1,31 @@
 import type { Pot } from '../../core'
 
-export const COLD_CARD = {
+export const COLD_DAYS = {
+  title: (name: string) => `Days to its peak at ${name}, after an hour out`,
   days: (ratio: number, days: string) => `1:${ratio}, ${days} days`,
   lookDayWhileStandsCold: 'Look at it once a day while it stands cold, and these become its own figures.',
-  toPeakAtHourOut: (name: string) => `To its peak at ${name}, an hour out first`,
   notSeenYet: 'not seen yet',
   seenAfterDays: (own: string) => `seen after ${own} days`
+} as const
+
+export const DATE_CARD = {
+  title: 'Ripe for a date',
+  intro: 'Say when you want it ripe; fed now, this is how.',
+  keep: 'Keep',
+  whatIsKept: 'What is kept',
+  none: 'No feed of now is ripe then: it is too soon, or too far off. Feed it later, or choose another time.',
+  working: 'Working it out …',
+  feed: (ratio: number, keep: string, flour: string, water: string) => `1:${ratio}. Keep ${keep}, add ${flour} of flour and ${water} of water.`,
+  where: {
+    warm: (place: string) => `It stays at ${place}.`,
+    cold: (place: string, cold: string, at: string) => `At ${place} until ${at}, then at ${cold}; take it from there when you use it.`,
+    out: (place: string, cold: string, at: string, out: string) => `At ${place} until ${at}, then at ${cold}; take it out again ${out}.`
+  },
+  chance: (percent: string, from: string, to: string) => `${percent} chance it's ready then; at its best from ${from} to ${to}.`,
+  chanceOnly: (percent: string) => `${percent} chance it's ready then.`,
+  fedLikeThis: 'Fed like this',
+  fed: (name: string) => `${name} is fed.`,
+  fedOf: (ratio: number, kind: string) => `Fed 1:${ratio}, ${kind}`
 } as const
 
 export const DISCARD_CARD = {

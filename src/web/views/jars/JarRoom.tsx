@@ -26,8 +26,8 @@ import { JarDrawing } from '../../parts/jar/JarDrawing'
 import { VesselDrawing } from '../../parts/jar/VesselDrawing'
 import { SourCard } from '../../parts/sour/SourCard'
 import { TroubleCard } from '../../parts/trouble/TroubleCard'
-import { ColdCard } from './ColdCard'
 import { CorrectJarSheet } from './CorrectJarSheet'
+import { DateCard } from './DateCard'
 import { EditJarSheet } from './EditJarSheet'
 import { EndJar } from './EndJar'
 import { JarHistory } from './JarHistory'
@@ -130,7 +130,7 @@ export function JarRoom() {
               </Text>
             </Card>
           )}
-          {!dried && !jar.young && <ColdCard jar={jar} parameters={centre} />}
+          {!dried && !jar.young && <DateCard jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} now={now} />}
           {!dried && !jar.young && <JarSour jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} />}
           {!dried && <TroubleCard line={jar.line} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
         </div>
