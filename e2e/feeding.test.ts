@@ -182,7 +182,9 @@ test('its label has what a jar is to be known by, and its code opens it', async 
   const { id } = await jar('Bramble')
   await page.goto(`${program.address}/jars/${id}/label`)
   const label = plain(await page.getByTestId('label').innerText())
-  expect(label).toMatch(/Bramble Culture rye, 100 % Last feed Mon 23 Nov, 1:2\.5:2\.5 Fed with wholegrain rye flour Empty jar 340 g Feed by/)
+  expect(label).toMatch(
+    /Bramble A living sourdough starter, for its jar Culture rye, 100 % Last feed Mon 23 Nov, 1:2\.5:2\.5 Fed with wholegrain rye flour Empty jar 340 g Feed by/
+  )
   expect(await page.getByTestId('label').locator('svg title').textContent()).toBe('Opens Bramble')
   await page.emulateMedia({ media: 'print' })
   expect(await page.getByRole('button', { name: 'Print' }).isVisible()).toBe(false)

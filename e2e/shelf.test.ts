@@ -1,4 +1,5 @@
 import { readFile } from 'node:fs/promises'
+import type { Loose } from '../src/server/testing/testServer'
 import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
 
 /** The shelf: counting, buying, a house mix, prices, what to buy. */
@@ -122,8 +123,32 @@ test('what a flour is can be said, and taken back to what such flours are', asyn
   await page
     .getByTestId('stock')
     .getByRole('button', { name: /^White wheat flour/ })
-    .getByText('protein about 11.5 %')
+    .getByText('protein about 10.5 %')
     .waitFor()
+})
+
+test('a new flour is asked whether it holds gluten, and takes its protein from the packet', async () => {
+  const { page } = window
+  await page.getByPlaceholder('Find by name').fill('Barley flour')
+  await page.getByRole('button', { name: 'Another ingredient' }).click()
+  const form = page.getByRole('dialog')
+  const gluten = form.getByRole('radiogroup', { name: 'Does it hold gluten?' })
+  // By its name it does, though it is no flour yet.
+  expect(await gluten.getByRole('radio', { name: 'holds gluten' }).isChecked()).toBe(true)
+  await choose(page, { name: 'Kind' }, { name: 'flour', exact: true })
+  await gluten.getByText('gluten-free').click()
+  await form.getByText('By its name it holds gluten.').waitFor()
+  await gluten.getByText('holds gluten').click()
+  await type(page, 'Protein in a serving', '4')
+  await type(page, 'A serving weighs', '31')
+  await form.getByRole('button', { name: 'Take 12.9 % of protein from the packet' }).click()
+  await form.getByText('as you said').waitFor()
+  // 4 ÷ 31
+  expect(await form.getByRole('textbox', { name: 'Protein', exact: true }).inputValue()).toBe('12.9')
+  await form.getByRole('button', { name: 'Save' }).click()
+  const { ingredients } = await program.call('GET', '/api/ingredients')
+  const { ingredient } = ingredients.find((i: Loose) => i.ingredient.name === 'Barley flour')
+  expect(ingredient).toMatchObject({ kind: 'flour', flourKind: 'white wheat', allergens: ['gluten'] })
 })
 
 test('the browser had nothing to complain about', () => {

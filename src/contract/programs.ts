@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { CULTURES, type Deed, OUTCOMES, PROGRAM_KINDS, type Program } from '../core'
-import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn } from './common'
+import { gramsSchema, idSchema, instantSchema, nameSchema, noted, numberIn, tempSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
 import { flourKindSchema } from './lines'
 
@@ -17,7 +17,8 @@ const deedSchema: z.ZodType<Deed, Deed> = z.discriminatedUnion('kind', [
     keepGrams: gramsSchema('What is kept').nullable(),
     flours: floursSchema,
     waterGrams: wholeGrams('Water'),
-    taken: z.boolean().optional()
+    taken: z.boolean().optional(),
+    mixTempC: tempSchema('The mix').optional()
   }),
   z.object({ kind: z.literal('take'), grams: wholeGrams('What is taken'), name: nameSchema, dried: z.boolean() }),
   z.object({ kind: z.literal('weigh') }),

@@ -8,6 +8,7 @@ export const KIND_WORDS: Readonly<Record<ProgramKind, { readonly name: string; r
   change: { name: 'Become another culture', use: 'Liquid to stiff, white to rye: slowly.' },
   dry: { name: 'Dry a spare', use: 'Flakes or crumb that sleep for a year.' },
   absence: { name: 'Wait for you', use: 'Before you go away for weeks.' },
+  own: { name: 'Your own steps', use: 'Your own days and amounts.' },
   gift: { name: 'Some for a friend', use: 'Fed, ripe, with a label.' },
   revival: { name: 'Revive it', use: 'After it was forgotten.' },
   wake: { name: 'Wake it', use: 'From flakes to a jar in three days.' }

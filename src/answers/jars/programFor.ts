@@ -19,6 +19,8 @@ import {
   longAbsence,
   type NewCultureSchool,
   newCulture,
+  type OwnStep,
+  ownFeeds,
   type Pantry,
   type Program,
   type ProgramKind,
@@ -45,6 +47,11 @@ export interface ProgramChoices {
   readonly name: string
   readonly grams: number
   readonly shape: DriedShape
+  /** What is dried is fed first though there is enough of it. */
+  readonly feedFirst: boolean
+  /** Water ÷ flour of what is grown; null: as the jar. */
+  readonly hydration: number | null
+  readonly steps: readonly OwnStep[]
   readonly awayDays: number
   readonly way: AbsenceWay | null
   /** When it is to be at its best, ms. */
@@ -127,14 +134,13 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
     case 'dry': {
       const wanted = { grams: choices.grams, keepGrams, shape: choices.shape }
       const [fed] = feedFor(jar, from, choices.grams, nowMs)
-      return fed === undefined ? { sentence: 'There is nothing in the jar to dry.' } : { program: dryCulture(jar, wanted, fed) }
+      if (fed === undefined) return { sentence: 'There is nothing in the jar to dry.' }
+      return { program: dryCulture(jar, wanted, choices.feedFirst || choices.grams > spareGrams ? fed : null) }
     }
     case 'wake': {
-      const flour = jar.flour
-      const traits = CULTURE_TRAITS[flour === 'gluten-free' ? 'gluten-free' : 'white wheat']
       if (jar.grams < 2) return { sentence: 'There is too little of it: at least 2 g are needed, and half of them stay.' }
       const name = choices.name.trim() === '' ? `${jar.name.replace(/, dried$/, '')}, woken` : choices.name.trim()
-      return { program: wakeDried(jar, { name, feed: jar.feed, hydration: traits.hydration }) }
+      return { program: wakeDried(jar, { name, feed: jar.feed, hydration: wokenHydration(jar) }) }
     }
     case 'absence': {
       const { way } = choices
@@ -146,9 +152,11 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
       if (jar.grams >= choices.grams + jar.keepMinimumGrams) return { sentence: `There is enough already: ${format.mass(jar.grams)}.` }
       const strength = strengthOf(cultureAt(jar.line, nowMs, parameters))
       const strong = strength === 'ready as it is' || strength === 'one feed'
-      const grown = growJar(jar.name, choices.grams, { ...jar, strong }, from, jar.feed, nowMs)
+      const grown = growJar(jar.name, choices.grams, { ...jar, strong }, { ...from, hydration: choices.hydration ?? jar.hydration }, jar.feed, nowMs)
       return grown.ok ? { program: grown.value } : { sentence: 'There is nothing in the jar to grow from.' }
     }
+    case 'own':
+      return choices.steps.length === 0 ? { sentence: 'Add a step.' } : { program: ownFeeds(jar.name, choices.steps, jar.feed) }
     case 'gift': {
       const friend = choices.name.trim()
       if (friend === '') return { sentence: 'For whom is it?' }
@@ -158,6 +166,9 @@ export function proposeProgram(kind: Exclude<ProgramKind, 'new culture'>, jar: J
     }
   }
 }
+
+/** Water ÷ flour of what a dried culture becomes when it is woken. */
+export const wokenHydration = ({ flour }: Pick<Jar, 'flour'>) => CULTURE_TRAITS[flour === 'gluten-free' ? 'gluten-free' : 'white wheat'].hydration
 
 /** A feed that leaves so much to take, and its least. */
 function feedFor(jar: Jar, from: FeedsFrom, grams: number, nowMs: number) {

@@ -1,5 +1,5 @@
 import { FLOURS } from '../ferment/flours'
-import { holdsGluten, kindsOfBlend, kindsOfGrams, ownTraits, withBlends, withParts } from './blend'
+import { glutenByName, holdsGluten, kindsOfBlend, kindsOfGrams, ownTraits, withBlends, withParts } from './blend'
 import { BUILT_IN_INGREDIENTS } from './builtInIngredients'
 import { type Ingredient, pantryOf } from './ingredient'
 
@@ -83,4 +83,19 @@ test('gluten is told by the allergen or by the kind, whichever says so', () => {
 
 test('what goes with a blend goes along with it, each once', () => {
   expect(withParts(['mix', 'rye', 'gone'], pantry).map((i) => i.id)).toEqual(['mix', 'strong white', 'rye'])
+})
+
+test.each([
+  ['Barley flour', 'holds'],
+  ['Pearl barley', 'holds'],
+  ['Wholemeal spelt', 'holds'],
+  ['Malted milk', 'holds'],
+  ['Oat flakes', 'may hold'],
+  ['Rolled oats', 'may hold'],
+  ['Buckwheat flour', null],
+  ['Gluten-free oats', null],
+  ['Goat cheese', null],
+  ['Rice flour', null]
+])('%s: gluten %s by its name', (name, says) => {
+  expect(glutenByName(name)).toBe(says)
 })

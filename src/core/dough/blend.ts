@@ -103,6 +103,22 @@ export const ownTraitsOfBlend = (blend: readonly BlendPart[], pantry: Pantry) =>
 /** Whether something brings gluten with it. */
 export const holdsGluten = ({ allergens, flourKind }: Ingredient) => allergens.includes('gluten') || (flourKind !== undefined && FLOURS[flourKind].gluten)
 
+/** Words of names that tell of gluten: grains that hold it, and oats, which hardly ever come without. */
+const GLUTEN_WORDS = /barley|wheat|rye|spelt|einkorn|emmer|khorasan|triticale|semolina|durum|bulgur|couscous|freekeh|\bmalt/i
+const WHEAT_IN_NAME_ONLY = /buckwheat/gi
+const OAT_WORDS = /\boats?\b|oatmeal|oat flour/i
+
+/**
+ * What the name of an ingredient says of gluten.
+ * @returns null where it says nothing, or says that it is gluten-free
+ * @example glutenByName('Barley flakes') // 'holds'; glutenByName('Oat flour') // 'may hold'; glutenByName('Buckwheat flour') // null
+ */
+export function glutenByName(name: string): 'holds' | 'may hold' | null {
+  if (/gluten.?free/i.test(name)) return null
+  if (GLUTEN_WORDS.test(name.replace(WHEAT_IN_NAME_ONLY, ''))) return 'holds'
+  return OAT_WORDS.test(name) ? 'may hold' : null
+}
+
 /** Ingredients by their ids, each once, and those that blends among them are made of; unknown ones are left out. */
 export function withParts(ids: readonly string[], pantry: Pantry): Ingredient[] {
   const all = ids.flatMap((id) => [id, ...(pantry.get(id)?.blend ?? []).map((part) => part.ingredientId)])

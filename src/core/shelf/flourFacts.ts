@@ -34,6 +34,13 @@ const OF_KIND: Readonly<Record<FlourKind, Readonly<Record<'protein' | 'wholegrai
   'ancient wheat': { protein: [0.12, 0.145, 0.18], wholegrain: [0.5, 1, 1], absorption: [-0.1, -0.04, 0.02] },
   'gluten-free': { protein: [0.05, 0.09, 0.13], wholegrain: [0, 0.6, 1], absorption: [0.1, 0.25, 0.5] }
 }
+/** Flours every kitchen begins with that differ from their kind in protein. Source: packets and craft knowledge. */
+const PROTEIN_OF: Readonly<Partial<Record<string, Range>>> = {
+  'white wheat': [0.09, 0.105, 0.12],
+  'strong white': [0.12, 0.13, 0.145],
+  durum: [0.12, 0.13, 0.145],
+  'light rye': [0.06, 0.075, 0.09]
+}
 /** How sure the factors of a kind are: as much may a flour of it lie off. */
 const FACTOR_DOUBT = 0.1
 
@@ -53,7 +60,7 @@ export function factsOf(ingredient: Ingredient): FlourFacts {
     return said(ingredient[trait], [usual * (1 - FACTOR_DOUBT), usual, usual * (1 + FACTOR_DOUBT)])
   }
   return {
-    protein: said(ingredient.protein, OF_KIND[kind].protein),
+    protein: said(ingredient.protein, PROTEIN_OF[ingredient.id] ?? OF_KIND[kind].protein),
     wholegrain: said(ingredient.wholegrain, OF_KIND[kind].wholegrain),
     absorption: said(ingredient.absorption, OF_KIND[kind].absorption),
     pace: factor('pace'),

@@ -113,6 +113,12 @@ test('a flour is what its packet says, and what its kind usually is where it say
   expect(() => factsOf(builtIn('milk'))).toThrow(RangeError)
 })
 
+test('strong white flour has more protein than plain white, and light rye less than dark', () => {
+  const usual = (id: string) => factsOf(builtIn(id)).protein.value
+  expect(usual('strong white')).toBeGreaterThan(usual('white wheat') + 0.02)
+  expect(usual('light rye')).toBeLessThan(usual('rye'))
+})
+
 test('protein of 3 parts at 12 % and one at 8 % is 11 %', () => {
   const flours = [
     { ingredient: { ...builtIn('white wheat'), protein: 0.12 }, grams: 300 },

@@ -41,6 +41,9 @@ export const CLASH_NOTES = {
 
 export const FLOUR_FIELDS = {
   protein: 'Protein',
+  packet: 'Protein in a serving',
+  inServing: 'A serving weighs',
+  takeProtein: (percent: string) => `Take ${percent} of protein from the packet`,
   wholegrain: 'Wholegrain',
   drinksMoreThanWhite: 'Drinks more than white',
   paceBesideWhite: 'Pace beside white',
@@ -66,6 +69,9 @@ export const HISTORY = {
 } as const
 
 export const INGREDIENT_FORM = {
+  glutenAsked: 'Does it hold gluten?',
+  soundsLikeGluten: 'By its name it holds gluten. Gluten-free jars and doughs let it in as it stands here.',
+  oatsMayHold: 'Oats hardly ever come without gluten. Only those sold as gluten-free are.',
   kept: (name: string) => `${name} is kept.`,
   nameWord: 'Name',
   kind: 'Kind',

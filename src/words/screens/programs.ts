@@ -17,6 +17,8 @@ export const CHOOSE_PROGRAM = {
   wantedBesideLeast: 'Wanted beside its least',
   givenAway: 'Given away',
   driedAs: 'Dried as',
+  feedFirst: 'Feed it first',
+  hydration: 'Hydration',
   awayForDays: 'Away for, days',
   standsFirstAt: 'It stands first at',
   whereStands: 'Where it stands',
@@ -32,7 +34,26 @@ export const CHOOSE_PROGRAM = {
   begin: 'Begin'
 } as const
 
+export const OWN_STEPS = {
+  steps: 'Your own steps',
+  step: (n: number) => `Step ${n}`,
+  after: 'After, h',
+  keep: 'Keep, g',
+  all: 'all',
+  flour: 'Flour, g',
+  water: 'Water, g',
+  mixTemp: 'Mix, °C',
+  asPlace: 'as its place',
+  remove: (n: number) => `Remove step ${n}`,
+  add: 'Add a step',
+  help: 'No flour means a day when it is only looked at and stirred.'
+} as const
+
 export const NEW_CULTURE_ROOM = {
+  own: 'my own amounts',
+  ownAmounts: 'Your own amounts, day by day.',
+  firstFlour: 'Flour, first day',
+  firstWater: 'Water, first day',
   giveName: 'Give it a name.',
   nameWord: 'Name',
   culture: 'Culture',

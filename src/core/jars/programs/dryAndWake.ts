@@ -15,32 +15,52 @@ export type DriedShape = (typeof DRIED_SHAPES)[number]
  */
 export const dryWeight = (grams: number, hydration: number) => (grams / (1 + hydration)) * (1 + DRY_FLAKES)
 
-/** Dries some of a jar, from a feed to a labelled bag. */
+/** Water ÷ flour of crumb that rolls apart. Source: craft knowledge. */
+const CRUMB_HYDRATION = 0.35
+/** What goes into a packet, g: enough to wake twice. */
+const PACKET_GRAMS = 20
+
+/**
+ * Flour that makes crumb of so much culture.
+ * @example crumbFlour(100, 1) // 93 g: 50 g of water want 143 g of flour, and 50 are there
+ */
+export const crumbFlour = (grams: number, hydration: number) => Math.max((grams * hydration) / (1 + hydration) / CRUMB_HYDRATION - grams / (1 + hydration), 0)
+
+/**
+ * Dries some of a jar: rubbed or spread, turned, weighed, packed.
+ * @param fed the feed before it, so that there is enough and it is at its best; null: what is there is dried as it is
+ */
 export function dryCulture(
   jar: { readonly name: string; readonly feed: readonly BlendPart[]; readonly hydration: number },
   wish: { readonly grams: number; readonly keepGrams: number; readonly shape: DriedShape },
-  fed: TimedFeed
+  fed: TimedFeed | null
 ): Program {
   const { name } = jar
-  const dry = Math.round(dryWeight(wish.grams, jar.hydration))
   const crumb = wish.shape === 'crumb'
+  const rubbed = crumb ? crumbFlour(wish.grams, jar.hydration) : 0
+  const dry = Math.round(dryWeight(wish.grams, jar.hydration) + rubbed * (1 + DRY_FLAKES))
+  const packets = Math.max(Math.round(dry / PACKET_GRAMS), 1)
   return {
     kind: 'dry',
     title: `A dried spare of ${name}`,
     says: `${Math.round(wish.grams)} g of ripe ${name} become about ${dry} g of ${wish.shape} that sleep for a year or more.`,
     steps: [
-      {
-        title: `Feed ${name}`,
-        afterHours: 0,
-        what: 'It is dried at its best, so it is fed first.',
-        sign: null,
-        deed: feedDeed(wish.keepGrams, jar.feed, fed.flourGrams, fed.waterGrams)
-      },
+      ...(fed === null
+        ? []
+        : [
+            {
+              title: `Feed ${name}`,
+              afterHours: 0,
+              what: 'It is dried at its best, so it is fed first.',
+              sign: null,
+              deed: feedDeed(wish.keepGrams, jar.feed, fed.flourGrams, fed.waterGrams)
+            }
+          ]),
       {
         title: crumb ? 'Rub it to crumb' : 'Spread it thin',
-        afterHours: fed.ripeHours,
+        afterHours: fed?.ripeHours ?? 0,
         what: crumb
-          ? `Rub ${Math.round(wish.grams)} g with as much flour as it takes to crumbs, and spread them out. Below 35 °C; a dehydrator or oven light as its maker says.`
+          ? `Rub ${Math.round(wish.grams)} g with about ${Math.round(rubbed)} g of flour to crumbs, and spread them out. Below 35 °C; a dehydrator or oven light as its maker says.`
           : `Spread ${Math.round(wish.grams)} g on baking paper, thin as a coin. Airy, below 35 °C; a dehydrator or oven light as its maker says.`,
         sign: { good: 'Risen, domed, full of bubbles.', notYet: 'Wait for the top; look again in two hours.', againHours: 2, meanwhile: null },
         deed: { kind: 'take', grams: Math.round(wish.grams), name: `${name}, dried`, dried: true }
@@ -55,7 +75,7 @@ export function dryCulture(
       {
         title: 'Is it dry?',
         afterHours: 18,
-        what: `Weigh it: about ${dry} g. Break it small, into a bag or jar that closes well, dark and dry. Label it.`,
+        what: `Weigh it: about ${dry} g.`,
         sign: {
           good: crumb ? 'The crumbs are hard and roll apart; none gives when pressed.' : 'It snaps when bent. Nothing is soft, cool or leathery.',
           notYet: 'Half a day more. What is not quite dry will spoil in the bag.',
@@ -63,6 +83,13 @@ export function dryCulture(
           meanwhile: null
         },
         deed: { kind: 'weigh' }
+      },
+      {
+        title: 'Mill it and pack it',
+        afterHours: 0,
+        what: `Break it small or mill it, into bags or jars that close well: about ${packets === 1 ? 'one packet' : `${packets} packets of ${PACKET_GRAMS} g`}. Dry and dark it keeps a year. A label on each.`,
+        sign: null,
+        deed: null
       }
     ]
   }
@@ -73,15 +100,30 @@ const WAKING = { flakes: 10, flour: 10, feeds: [2, 2] as readonly number[] } as 
 /** Never more than this part of what there is: the rest is the spare. */
 const MOST_OF_IT = 0.5
 
+/** Dried culture keeps at its best so long, in a packet that closes well, dry and dark, days. Source: craft knowledge. */
+export const DRIED_KEEPS_DAYS = 365
+
+/**
+ * What so many flakes are woken with.
+ * @param hydration water ÷ flour of the woken culture
+ * @example wakingOf(10, 1) // 10 g of flour and 18 g of water: the flakes hold 9.1 g of flour and 0.9 g of water
+ */
+export function wakingOf(flakes: number, hydration: number): { readonly flourGrams: number; readonly waterGrams: number } {
+  const ground = flakes / (1 + DRY_FLAKES)
+  const flourGrams = Math.max(Math.round((WAKING.flour * flakes) / WAKING.flakes), 1)
+  return { flourGrams, waterGrams: Math.round((ground + flourGrams) * hydration - (flakes - ground)) }
+}
+
+/** What is told of waking on a packet. */
+export const WAKING_FLAKES = WAKING.flakes
+
 /** Wakes some of a dried culture; at least half of it stays. */
 export function wakeDried(
   dried: { readonly name: string; readonly grams: number },
   woken: { readonly name: string; readonly feed: readonly BlendPart[]; readonly hydration: number }
 ): Program {
   const flakes = Math.max(Math.min(WAKING.flakes, Math.floor(dried.grams * MOST_OF_IT)), 1)
-  const ground = flakes / (1 + DRY_FLAKES)
-  const flour = Math.max(Math.round((WAKING.flour * flakes) / WAKING.flakes), 1)
-  const water = Math.round((ground + flour) * woken.hydration - (flakes - ground))
+  const { flourGrams: flour, waterGrams: water } = wakingOf(flakes, woken.hydration)
   const kept = 20
   const fed = (keepGrams: number | null, ratio: number) => ({ ...feedDeed(keepGrams, woken.feed, kept * ratio, kept * ratio * woken.hydration), taken: true })
   const feeds = WAKING.feeds.map((ratio) => fed(kept, ratio))

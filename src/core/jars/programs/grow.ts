@@ -4,6 +4,14 @@ import { ok, problem, type Result } from '../../units/result'
 import { type FeedsFrom, timedFeeds } from '../timedFeeds'
 import { feedDeed, type Program } from './program'
 
+/** Water ÷ flour from which a culture froths more than it rises. */
+const WET = 1.5
+/** Room a culture wants beside its own, by what it does. */
+const ROOM = { rises: 2.5, froths: 1.7 } as const
+
+/** Litres of vessel for so many grams; a gram is about a millilitre. */
+const litresFor = (grams: number, hydration: number) => Math.max(Math.ceil((grams * (hydration > WET ? ROOM.froths : ROOM.rises)) / 500) / 2, 0.5)
+
 /**
  * Grows a jar to a large amount, in as few feeds as it can bear.
  * @param wanted ripe starter wanted beside what is always kept, g
@@ -41,7 +49,7 @@ export function growJar(
     says:
       stages.length === 0
         ? 'There is enough already.'
-        : `In ${stages.length === 1 ? 'one feed' : `${stages.length} feeds`}, each at the top of the one before; a larger vessel may be needed.`,
+        : `In ${stages.length === 1 ? 'one feed' : `${stages.length} feeds`}, each at the top of the one before. The vessel has to hold about ${litresFor(total, from.hydration)} l${from.hydration > WET ? ': so wet it froths more than it rises' : ''}.`,
     steps: [
       ...stages.map(({ masses }, i) => ({
         title: stages.length === 1 ? 'Feed it large' : i === 0 ? 'The first feed' : 'The next feed',

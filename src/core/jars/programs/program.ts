@@ -6,7 +6,7 @@ import type { Culture } from '../cultures'
 const HOURS_PER_DAY = 24
 
 /** Guided runs of days with a jar. */
-export const PROGRAM_KINDS = ['new culture', 'revival', 'change', 'strengthen', 'dry', 'wake', 'absence', 'grow', 'gift'] as const
+export const PROGRAM_KINDS = ['new culture', 'revival', 'change', 'strengthen', 'dry', 'wake', 'absence', 'grow', 'gift', 'own'] as const
 export type ProgramKind = (typeof PROGRAM_KINDS)[number]
 
 /** A flour with its grams. */
@@ -24,6 +24,8 @@ export type Deed =
       readonly flours: readonly FlourGrams[]
       readonly waterGrams: number
       readonly taken?: boolean
+      /** How warm the mix is, °C; left out: as its place. */
+      readonly mixTempC?: number
     }
   /** Some goes into a new jar; `dried`: spread out to dry. */
   | { readonly kind: 'take'; readonly grams: number; readonly name: string; readonly dried: boolean }

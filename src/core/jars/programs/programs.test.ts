@@ -7,10 +7,11 @@ import type { BatchLine, LineStay } from '../lineage'
 import { type FeedsFrom, timedFeeds } from '../timedFeeds'
 import { absenceWays, longAbsence } from './absence'
 import { changeCulture } from './changeCulture'
-import { dryCulture, dryWeight, wakeDried } from './dryAndWake'
+import { crumbFlour, dryCulture, dryWeight, wakeDried } from './dryAndWake'
 import { giftOfJar } from './gift'
 import { growJar } from './grow'
 import { firstMix, NEW_CULTURE_SCHOOLS, newCulture } from './newCulture'
+import { OWN_STEP, ownCulture, ownFeeds } from './ownSteps'
 import { comingSteps, type Deed, foldProgram, gramsOfBlend, type Outcome, type Program } from './program'
 import { REVIVAL_RATIOS, revive } from './revive'
 import { STRENGTHENING_RATIOS, strengthen } from './strengthen'
@@ -174,13 +175,64 @@ test('drying: 100 g at 100 % become 55 g; a thin sheet at the peak, and dry is w
   const [fed] = timedFeeds(from, [2], now)
   if (fed === undefined) throw new Error('no feed')
   const { steps } = dryCulture({ name: 'Juno', feed: WHITE, hydration: 1 }, { grams: 60, keepGrams: 20, shape: 'flakes' }, fed)
-  expect(steps.map((s) => s.deed?.kind)).toEqual(['feed', 'take', undefined, 'weigh'])
+  expect(steps.map((s) => s.deed?.kind ?? 'by hand')).toEqual(['feed', 'take', 'by hand', 'weigh', 'by hand'])
   expect(steps[1]).toMatchObject({ deed: { grams: 60, dried: true, name: 'Juno, dried' } })
   expect(steps[1]?.afterHours).toBeCloseTo(fed.ripeHours, 9)
   expect(steps[3]?.sign?.good).toMatch(/snaps/)
   expect(steps[3]?.what).toMatch(/about 33 g/)
   // 100 g at the end of the feed, 60 taken, 40 stay
   expect(grown(dryCulture({ name: 'Juno', feed: WHITE, hydration: 1 }, { grams: 60, keepGrams: 20, shape: 'crumb' }, fed), 80)[1]).toBe(40)
+})
+
+test('what is there is dried as it is, without a feed; crumb takes the flour that makes it roll apart', () => {
+  const { steps, says } = dryCulture({ name: 'Tub', feed: WHITE, hydration: 2 }, { grams: 3300, keepGrams: 20, shape: 'crumb' }, null)
+  expect(steps.map((s) => s.deed?.kind ?? 'by hand')).toEqual(['take', 'by hand', 'weigh', 'by hand'])
+  // 3300 g at 200 % are 1100 g of flour and 2200 g of water; at 35 % that water wants 6286 g of flour, 5186 g more.
+  expect(steps[0]?.what).toMatch(/Rub 3300 g with about 5186 g of flour/)
+  // 6286 g of flour with a tenth of water.
+  expect(says).toMatch(/about 6914 g of crumb/)
+  expect(steps[3]?.what).toMatch(/346 packets of 20 g/)
+  expect(crumbFlour(100, 0.3)).toBe(0)
+})
+
+test('own steps: what is kept, what goes in, how warm; a step without flour is a look', () => {
+  const own = ownFeeds(
+    'Juno',
+    [
+      { ...OWN_STEP, afterHours: 0 },
+      { ...OWN_STEP, keepGrams: 40, flourGrams: 120, waterGrams: 150, mixTempC: 29 },
+      { ...OWN_STEP, flourGrams: 0 }
+    ],
+    WHITE
+  )
+  expect(own.steps.map((s) => [s.afterHours, s.deed])).toEqual([
+    [0, { kind: 'feed', keepGrams: null, flours: [{ ingredientId: 'white wheat', grams: 60 }], waterGrams: 60 }],
+    [24, { kind: 'feed', keepGrams: 40, flours: [{ ingredientId: 'white wheat', grams: 120 }], waterGrams: 150, mixTempC: 29 }],
+    [24, null]
+  ])
+  const culture = ownCulture([OWN_STEP, { ...OWN_STEP, flourGrams: 120, waterGrams: 120 }], WHITE)
+  expect(culture.kind).toBe('new culture')
+  expect(culture.steps.map((s) => s.title)).toEqual(['Feed it', 'Feed it', 'Does it double within eight hours?', 'It is a culture'])
+  // Not doubled: the last feed again.
+  expect(culture.steps[2]?.sign?.meanwhile).toMatchObject({ flours: [{ grams: 120 }] })
+})
+
+test('no step is due while its baker sleeps, but what belongs to the step before it', () => {
+  const program = ownFeeds(
+    'Juno',
+    [
+      { ...OWN_STEP, afterHours: 0 },
+      { ...OWN_STEP, afterHours: 14 },
+      { ...OWN_STEP, afterHours: 1 }
+    ],
+    WHITE
+  )
+  // It is nine; fourteen hours later it is 23:00, and the baker sleeps until seven.
+  const awake = (ms: number) => (new Date(ms).getUTCHours() >= 23 || new Date(ms).getUTCHours() < 7 ? now + 22 * millisecondsInHour : ms)
+  const state = foldProgram(program, now, [], awake)
+  expect(comingSteps(program, state, awake).map(({ atMs }) => (atMs - now) / millisecondsInHour)).toEqual([0, 22, 23])
+  const noted = foldProgram(program, now, [{ step: 0, atMs: now, outcome: 'done' }], awake)
+  expect((noted.dueMs - now) / millisecondsInHour).toBe(22)
 })
 
 test('waking takes 10 g of flakes, never more than half, and comes out at the wished hydration', () => {

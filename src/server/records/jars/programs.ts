@@ -118,7 +118,7 @@ async function doDeed(work: Work, { jarId, placeId, program }: ProgramRow, deed:
       const keepGrams = Math.min(deed.keepGrams ?? there, there)
       // What a culture leaves in its first week is not for eating, so it does not go into the pot.
       const trimGrams = program.kind === 'new culture' ? there - keepGrams : 0
-      const feed = { ...note(), ...usual, keepGrams, trimGrams, flours: [...deed.flours], waterGrams: deed.waterGrams }
+      const feed = { ...note(), ...usual, mixTempC: deed.mixTempC ?? place.tempC, keepGrams, trimGrams, flours: [...deed.flours], waterGrams: deed.waterGrams }
       await feedJar(work, fedId, feed)
       return [{ jarId: fedId, eventId: feed.id }]
     }

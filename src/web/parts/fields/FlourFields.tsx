@@ -2,6 +2,7 @@ import { Button, SimpleGrid, TextInput } from '@mantine/core'
 import { type FlourFacts, factsOf, type Ingredient, type Packet } from '../../../core'
 import { FLOUR_FIELDS } from '../../../words/screens/parts'
 import { useKitchen } from '../../data/kitchen'
+import { PacketProtein } from './PacketProtein'
 import { QuantityField } from './QuantityField'
 
 interface FieldsProps {
@@ -47,6 +48,13 @@ export function FlourFields({ draft, edit }: FieldsProps) {
           )
         })}
       </SimpleGrid>
+      <PacketProtein>
+        {(protein) => (
+          <Button variant="light" size="sm" onClick={() => edit({ protein: Math.round(protein * 1000) / 1000 })}>
+            {FLOUR_FIELDS.takeProtein(format.percent(protein))}
+          </Button>
+        )}
+      </PacketProtein>
       {own && (
         <Button variant="subtle" size="sm" onClick={() => edit(Object.fromEntries(FACTS.map(({ name }) => [name, undefined])))}>
           {FLOUR_FIELDS.asKindUsually}

@@ -1,6 +1,16 @@
-import { Button, Chip, Group, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
+import { Button, Chip, Group, SegmentedControl, Select, SimpleGrid, Stack, Switch, Text, TextInput } from '@mantine/core'
 import { ingredientSchema } from '../../../contract'
-import { ALLERGENS, FLOUR_KINDS, INGREDIENT_KINDS, type Ingredient, type IngredientKind } from '../../../core'
+import {
+  ALLERGENS,
+  FLOUR_KINDS,
+  FLOURS,
+  type FlourKind,
+  glutenByName,
+  holdsGluten,
+  INGREDIENT_KINDS,
+  type Ingredient,
+  type IngredientKind
+} from '../../../core'
 import { INGREDIENT_FORM } from '../../../words/screens/parts'
 import { newId } from '../../data/newId'
 import { saveIngredient } from '../../data/stores'
@@ -16,13 +26,24 @@ import { useSchemaForm } from './useSchemaForm'
 const LIKE_FLOUR = [0.5, 0.6] as const
 
 /** An ingredient to begin from. */
-export const newIngredient = (name: string, kind: IngredientKind): Ingredient =>
-  withKind({ id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: LIKE_FLOUR, allergens: [], fine: false }, kind)
+export const newIngredient = (name: string, kind: IngredientKind): Ingredient => {
+  const plain = { id: newId(), name, kind, composition: { flour: 0, water: 0, salt: 0 }, density: LIKE_FLOUR, allergens: [], fine: false }
+  return withKind(withGluten(plain, glutenByName(name) === 'holds'), kind)
+}
+
+/** The same with gluten among its allergens, or without. */
+const withGluten = (ingredient: Ingredient, gluten: boolean): Ingredient => ({
+  ...ingredient,
+  allergens: [...ingredient.allergens.filter((a) => a !== 'gluten'), ...(gluten ? (['gluten'] as const) : [])]
+})
+
+/** A flour that ferments like a kind holds gluten as that does. */
+const withFlourKind = (ingredient: Ingredient, flourKind: FlourKind): Ingredient => withGluten({ ...ingredient, flourKind }, FLOURS[flourKind].gluten)
 
 /** A flour is all flour and ferments somehow; other kinds keep what they hold. */
 function withKind(ingredient: Ingredient, kind: IngredientKind): Ingredient {
   if (kind !== 'flour') return { ...ingredient, kind, flourKind: undefined }
-  return { ...ingredient, kind, flourKind: ingredient.flourKind ?? 'white wheat', composition: { flour: 1, water: 0, salt: 0 } }
+  return withFlourKind({ ...ingredient, kind, composition: { flour: 1, water: 0, salt: 0 } }, ingredient.flourKind ?? 'white wheat')
 }
 
 /** Edits one ingredient and keeps it. */
@@ -59,10 +80,11 @@ export function IngredientForm({
             label={INGREDIENT_FORM.fermentsLike}
             data={[...FLOUR_KINDS]}
             value={draft.flourKind ?? 'white wheat'}
-            onChange={(v) => v !== null && edit({ flourKind: v })}
+            onChange={(v) => v !== null && edit(withFlourKind(draft, v))}
           />
         )}
       </SimpleGrid>
+      {draft.blend === undefined && <Gluten draft={draft} onGluten={(next) => edit(next)} />}
       {draft.kind !== 'flour' && (
         <SimpleGrid cols={3}>
           <QuantityField kind="percent" label={INGREDIENT_FORM.waterIn} value={draft.composition.water} range={[0, 1]} onCommit={holds('water')} />
@@ -124,5 +146,30 @@ export function IngredientForm({
         {version > 0 && <HistoryButton what="ingredient" ofId={ingredient.id} title={ingredient.name} />}
       </Group>
     </Stack>
+  )
+}
+
+const GLUTEN = ['holds gluten', 'gluten-free'] as const
+
+/** Whether it holds gluten: asked of every flour and of what sounds like it, since the guard of gluten-free jars and doughs goes by it. */
+function Gluten({ draft, onGluten }: { readonly draft: Ingredient; readonly onGluten: (next: Ingredient) => void }) {
+  const byName = glutenByName(draft.name)
+  const gluten = holdsGluten(draft)
+  if (draft.kind !== 'flour' && byName === null) return null
+  const say = (holds: boolean) => {
+    if (draft.kind !== 'flour') return onGluten(withGluten(draft, holds))
+    const kind = draft.flourKind ?? 'white wheat'
+    onGluten(withFlourKind(draft, holds ? (FLOURS[kind].gluten ? kind : 'white wheat') : 'gluten-free'))
+  }
+  return (
+    <>
+      <SegmentedControl
+        aria-label={INGREDIENT_FORM.glutenAsked}
+        data={[...GLUTEN]}
+        value={gluten ? 'holds gluten' : 'gluten-free'}
+        onChange={(v) => say(v === 'holds gluten')}
+      />
+      {byName !== null && !gluten && <Note tone="care">{byName === 'holds' ? INGREDIENT_FORM.soundsLikeGluten : INGREDIENT_FORM.oatsMayHold}</Note>}
+    </>
   )
 }

@@ -1,8 +1,9 @@
 import { Button, CopyButton, Group, Skeleton } from '@mantine/core'
+import { millisecondsInDay } from 'date-fns/constants'
 import { QRCodeSVG } from 'qrcode.react'
 import { Link, useParams } from 'react-router'
-import { beliefIn, howItIs, minuteOf } from '../../../answers'
-import { ratioOf } from '../../../core'
+import { beliefIn, howItIs, minuteOf, wokenHydration } from '../../../answers'
+import { DRIED_KEEPS_DAYS, ratioOf, WAKING_FLAKES, wakingOf } from '../../../core'
 import { whenWords } from '../../../words'
 import { LABEL_ROOM } from '../../../words/screens/jars'
 import { addressFor, useAccess } from '../../data/access'
@@ -28,6 +29,7 @@ export function LabelRoom() {
   const dried = jar.culture === 'dried'
   const line = jar.line
   const { hungryMs } = howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(now))
+  const waking = wakingOf(WAKING_FLAKES, wokenHydration(jar))
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const { lastFeed } = jar
   const flours = jar.feed.map((p) => pantry.get(p.ingredientId)?.name.toLowerCase() ?? p.ingredientId).join(', ')
@@ -38,12 +40,14 @@ export function LabelRoom() {
     [dried ? 'Dried' : LABEL_ROOM.lastFeed, `${format.date(line.startedAtMs)}${dried || ratio === null ? '' : `, ${ratio}`}`],
     [LABEL_ROOM.fedWith, flours],
     ...(vessel === undefined ? [] : ([[LABEL_ROOM.emptyJar, format.mass(vessel.tareGrams)]] as [string, string][])),
+    ...(dried ? ([[LABEL_ROOM.bestBefore, format.date(line.startedAtMs + DRIED_KEEPS_DAYS * millisecondsInDay)]] as [string, string][]) : []),
     dried
-      ? [LABEL_ROOM.toWake, LABEL_ROOM.gInGWaterG]
+      ? [LABEL_ROOM.toWake, LABEL_ROOM.wakeWith(format.mass(WAKING_FLAKES), format.mass(waking.waterGrams), format.mass(waking.flourGrams))]
       : [LABEL_ROOM.feedBy, hungryMs === null ? LABEL_ROOM.notInDays : hungryMs < now ? 'now' : whenWords(hungryMs, now, format)]
   ]
+  const what = dried ? LABEL_ROOM.ofPacket : LABEL_ROOM.ofJar
   const allergens = [...new Set(jar.feed.flatMap((p) => pantry.get(p.ingredientId)?.allergens ?? []))]
-  const words = [jar.name, ...rows.map(([name, value]) => `${name}: ${value}`), allergens.length > 0 ? LABEL_ROOM.holds(allergens.join(', ')) : '']
+  const words = [jar.name, what, ...rows.map(([name, value]) => `${name}: ${value}`), allergens.length > 0 ? LABEL_ROOM.holds(allergens.join(', ')) : '']
     .join('\n')
     .trim()
   return (
@@ -64,6 +68,7 @@ export function LabelRoom() {
       <section className={classes.label} aria-label={LABEL_ROOM.label(jar.name)} data-testid="label">
         <div>
           <h1 className={classes.name}>{jar.name}</h1>
+          <p className={classes.small}>{what}</p>
           <dl className={classes.rows}>
             {rows.map(([name, value]) => (
               <div key={name}>
@@ -73,7 +78,7 @@ export function LabelRoom() {
             ))}
           </dl>
           {allergens.length > 0 && <p className={classes.small}>{LABEL_ROOM.holds(allergens.join(', '))}</p>}
-          <p className={classes.small}>{LABEL_ROOM.lidLoosePinkOrangeOr(kitchen.name)}</p>
+          <p className={classes.small}>{dried ? LABEL_ROOM.closesWell(kitchen.name) : LABEL_ROOM.lidLoosePinkOrangeOr(kitchen.name)}</p>
         </div>
         <QRCodeSVG value={`${addressFor(access)}/jars/${jar.id}`} size={CODE_PX} level="M" marginSize={2} title={LABEL_ROOM.opens(jar.name)} />
       </section>

@@ -1,10 +1,21 @@
-import { Button, SegmentedControl, Select, Skeleton, Stack, Text, TextInput } from '@mantine/core'
+import { Button, SegmentedControl, Select, Skeleton, Stack, Switch, Text, TextInput } from '@mantine/core'
 import { millisecondsInDay } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router'
 import { beliefIn, type ProgramChoices, type ProgramGround, proposeProgram, waysToWait, whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
-import { type AbsenceWay, CULTURE_TRAITS, CULTURES, DRIED_SHAPES, isCold, PROGRAM_KINDS, type Program, type ProgramKind } from '../../../core'
+import {
+  type AbsenceWay,
+  CULTURE_TRAITS,
+  CULTURES,
+  DRIED_SHAPES,
+  isCold,
+  OWN_STEP,
+  POSSIBLE,
+  PROGRAM_KINDS,
+  type Program,
+  type ProgramKind
+} from '../../../core'
 import { KIND_WORDS } from '../../../words'
 import { CHOOSE_PROGRAM } from '../../../words/screens/programs'
 import { useCultures } from '../../data/beliefs'
@@ -18,6 +29,7 @@ import { tellError } from '../../parts/cards/tell'
 import { MomentField } from '../../parts/fields/MomentField'
 import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { OwnSteps } from './OwnSteps'
 import classes from './programs.module.css'
 import { StepList } from './StepList'
 
@@ -60,6 +72,9 @@ export function ChooseProgram() {
   )
 }
 
+/** So much in a jar was grown to be dried: all of it but its least. */
+const LARGE_GRAMS = 300
+
 const USUAL_GRAMS: Readonly<Partial<Record<ProgramKind, number>>> = { dry: 40, grow: 400, gift: 50 }
 
 function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new culture'>; jar: Jar; parameters: ProgramGround['parameters'] }) {
@@ -75,8 +90,11 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
     culture: jar.culture === 'stiff' ? 'white wheat' : 'stiff',
     school: 'gather first',
     name: '',
-    grams: USUAL_GRAMS[kind] ?? 50,
+    grams: kind === 'dry' && jar.grams - jar.keepMinimumGrams > LARGE_GRAMS ? Math.round(jar.grams - jar.keepMinimumGrams) : (USUAL_GRAMS[kind] ?? 50),
     shape: 'flakes',
+    feedFirst: false,
+    hydration: null,
+    steps: [{ ...OWN_STEP, afterHours: 0 }, OWN_STEP],
     awayDays: 21,
     way: null,
     whenMs: now + 2 * millisecondsInDay
@@ -137,6 +155,19 @@ function Propose({ kind, jar, parameters }: { kind: Exclude<ProgramKind, 'new cu
               onChange={(shape) => edit({ shape: shape as ProgramChoices['shape'] })}
             />
           )}
+          {kind === 'dry' && choices.grams <= jar.grams - jar.keepMinimumGrams && (
+            <Switch label={CHOOSE_PROGRAM.feedFirst} checked={choices.feedFirst} onChange={(e) => edit({ feedFirst: e.currentTarget.checked })} />
+          )}
+          {kind === 'grow' && (
+            <QuantityField
+              kind="percent"
+              label={CHOOSE_PROGRAM.hydration}
+              value={choices.hydration ?? jar.hydration}
+              range={POSSIBLE.levainHydration}
+              onCommit={(hydration) => edit({ hydration })}
+            />
+          )}
+          {kind === 'own' && <OwnSteps steps={choices.steps} onSteps={(steps) => edit({ steps })} />}
           {kind === 'absence' && (
             <QuantityField
               kind="count"

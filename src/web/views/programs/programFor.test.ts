@@ -7,6 +7,7 @@ import {
   createFormat,
   type Deed,
   NEW_CULTURE_SCHOOLS,
+  OWN_STEP,
   PROGRAM_KINDS,
   type Program,
   type ProgramKind,
@@ -57,6 +58,9 @@ const choices = (more: Partial<ProgramChoices> = {}): ProgramChoices => ({
   name: 'Ada',
   grams: 50,
   shape: 'flakes',
+  feedFirst: false,
+  hydration: null,
+  steps: [OWN_STEP, { ...OWN_STEP, keepGrams: 40 }],
   awayDays: 14,
   way: waysToWait(jar(), counter, ground)[0] ?? null,
   whenMs: now + 3 * DAY,
@@ -121,6 +125,7 @@ test('what cannot be is told in a sentence', () => {
   expect(sentence('grow', jar({ grams: 0 }))).toMatch(/nothing in the jar/)
   expect(sentence('dry', jar({ grams: 0 }))).toMatch(/nothing in the jar/)
   expect(sentence('wake', jar({ culture: 'dried', grams: 1 }))).toMatch(/too little/)
+  expect(sentence('own', jar(), { steps: [] })).toBe('Add a step.')
   expect(sentence('absence', jar(), { way: null })).toBe('Choose how it waits.')
 })
 

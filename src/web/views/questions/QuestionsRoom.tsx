@@ -1,5 +1,4 @@
-import { Anchor, Button, Group, Stack, Text } from '@mantine/core'
-import { useState } from 'react'
+import { Anchor, Button, Stack, Text } from '@mantine/core'
 import { Link, useParams } from 'react-router'
 import { jarFacts } from '../../../answers'
 import { jarFactWords, QUESTIONS, type Question } from '../../../words'
@@ -10,10 +9,7 @@ import { useConditions } from '../../data/conditions'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../parts/cards/Card'
 import { Room } from '../../parts/cards/Room'
-import { QuantityField } from '../../parts/fields/QuantityField'
-
-/** A serving as packets tell it, g. */
-const SERVING = { protein: 4, of: 31 } as const
+import { PacketProtein } from '../../parts/fields/PacketProtein'
 
 /** A long question goes on in the next line. */
 const WRAPPED = { label: { whiteSpace: 'normal', textAlign: 'left' } } as const
@@ -76,19 +72,13 @@ function Answer({ question }: { readonly question: Question }) {
 /** The percent of a packet that tells grams in a serving. */
 function Protein() {
   const { format } = useKitchen()
-  const [protein, setProtein] = useState<number>(SERVING.protein)
-  const [serving, setServing] = useState<number>(SERVING.of)
   return (
-    <>
-      <Group mt="md" mb="md" grow maw={420} wrap="wrap">
-        <QuantityField kind="mass" label={QUESTIONS_ROOM.protein} value={protein} range={[0.1, 100]} onCommit={setProtein} />
-        <QuantityField kind="mass" label={QUESTIONS_ROOM.serving} value={serving} range={[1, 500]} onCommit={setServing} />
-      </Group>
-      {protein <= serving && (
+    <PacketProtein>
+      {(share) => (
         <Figures>
-          <Figure size="lg" value={format.percent(protein / serving)} name={QUESTIONS_ROOM.proteinShare} />
+          <Figure size="lg" value={format.percent(share)} name={QUESTIONS_ROOM.proteinShare} />
         </Figures>
       )}
-    </>
+    </PacketProtein>
   )
 }
