@@ -177,7 +177,7 @@ test('a dried spare: fed, spread, turned, not dry yet, then weighed and labelled
   await typeInto(page, 'Wet, to be dried', '60')
   expect(await preview()).toMatch(/60 g of ripe Bramble become about 33 g of flakes/)
   // There is enough of it: fed first all the same.
-  await page.getByText('Feed it first').click()
+  await page.getByRole('switch', { name: 'Feed it first' }).check({ force: true })
   await page.getByTestId('preview').getByText('Feed Bramble').waitFor()
   await begin()
   await done()

@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises'
 import type { Loose } from '../src/server/testing/testServer'
-import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, until, type Window } from './support'
 
 /** The shelf: counting, buying, a house mix, prices, what to buy. */
 let program: Program
@@ -146,9 +146,10 @@ test('a new flour is asked whether it holds gluten, and takes its protein from t
   // 4 ÷ 31
   expect(await form.getByRole('textbox', { name: 'Protein', exact: true }).inputValue()).toBe('12.9')
   await form.getByRole('button', { name: 'Save' }).click()
-  const { ingredients } = await program.call('GET', '/api/ingredients')
-  const { ingredient } = ingredients.find((i: Loose) => i.ingredient.name === 'Barley flour')
-  expect(ingredient).toMatchObject({ kind: 'flour', flourKind: 'white wheat', allergens: ['gluten'] })
+  const barley = async (): Promise<Loose | undefined> =>
+    (await program.call('GET', '/api/ingredients')).ingredients.find((i: Loose) => i.ingredient.name === 'Barley flour')
+  const saved = await until(barley, (found) => found !== undefined)
+  expect(saved?.ingredient).toMatchObject({ kind: 'flour', flourKind: 'white wheat', allergens: ['gluten'] })
 })
 
 test('the browser had nothing to complain about', () => {

@@ -23,6 +23,12 @@ test('warm all the time: the longer it is to last, the more flour it gets; the g
   }
 })
 
+test('the likeliest way stands first', () => {
+  const chances = ways(40).map((w) => w.chance ?? 0)
+  expect(chances.length).toBeGreaterThan(1)
+  expect([...chances].sort((a, b) => b - a)).toEqual(chances)
+})
+
 test('an hour out, then the fridge: days later it is ripe there', () => {
   const told = way(6 * 24, 'cold')
   expect(told).toMatchObject({ placeId: 'room', coldPlaceId: 'fridge', coldMs: NOW + millisecondsInHour, outMs: null })

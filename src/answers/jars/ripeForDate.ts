@@ -105,7 +105,7 @@ export function coldDays(
  * Ways to feed a jar now so that it is ripe at a moment: warm all the time, an hour out and then in the cold, or taken out of the cold again in time.
  * @param keepGrams what is kept of it
  * @param wantMs when it is wanted, ms
- * @returns those that come out; none where it is too soon, or further off than a month
+ * @returns those that come out, the likeliest first; none where it is too soon, or further off than a month
  */
 export function waysForDate(
   jar: Jar,
@@ -158,11 +158,12 @@ export function waysForDate(
     }
     return []
   }
-  return [
+  const ways = [
     ...byRatio('warm', [stay(warm, nowMs)], null),
     ...(cold === undefined ? [] : byRatio('cold', [stay(warm, nowMs), stay(cold, coldMs)], coldMs)),
     ...(cold === undefined || wantMs < coldMs + 2 * HOUR_OUT_MS ? [] : outAgain(cold))
   ]
+  return ways.sort((a, b) => (b.chance ?? 0) - (a.chance ?? 0))
 }
 
 const HALVINGS = 14

@@ -11,8 +11,7 @@ export const COLD_DAYS = {
 export const DATE_CARD = {
   title: 'Ripe for a date',
   intro: 'Say when you want it ripe; fed now, this is how.',
-  keep: 'Keep',
-  whatIsKept: 'What is kept',
+  keep: 'Starter kept',
   none: 'No feed of now is ripe then: it is too soon, or too far off. Feed it later, or choose another time.',
   working: 'Working it out …',
   feed: (ratio: number, keep: string, flour: string, water: string) => `1:${ratio}. Keep ${keep}, add ${flour} of flour and ${water} of water.`,

@@ -36,16 +36,7 @@ export function DateCard({ jar, belief, now }: { readonly jar: Jar; readonly bel
     <Card title={DATE_CARD.title} data-testid="for-date">
       <Text mb="sm">{DATE_CARD.intro}</Text>
       <MomentField ms={wantMs} fromMs={minute} onMs={setWantMs} />
-      <QuantityField
-        mt="sm"
-        maw={180}
-        kind="mass"
-        label={DATE_CARD.keep}
-        value={keepGrams}
-        range={[1, Math.max(jar.grams, 1)]}
-        what={DATE_CARD.whatIsKept}
-        onCommit={setKeep}
-      />
+      <QuantityField mt="sm" maw={180} kind="mass" label={DATE_CARD.keep} value={keepGrams} range={[1, Math.max(jar.grams, 1)]} onCommit={setKeep} />
       {ways === undefined ? (
         <Skeleton height={120} mt="md" aria-label={DATE_CARD.working} />
       ) : ways.length === 0 ? (
