@@ -1,6 +1,6 @@
 import type { Locator, Page } from 'playwright-core'
 import type { Loose } from '../../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, startProgram, until } from '../support'
+import { closeBrowser, NOW, openWindow, type Program, plain, startProgram, until } from '../support'
 
 /** A baker at work in an empty kitchen of their own: what they click and type is counted, as it would tire them. */
 export interface Baker {
@@ -30,7 +30,7 @@ export interface Baker {
   room(): Promise<string>
   /** All that Plan says of the bake's whole day. */
   steps(): Promise<string>
-  /** When a step of the day is, as Plan tells it: a day of the week the tests play in. */
+  /** When a step of the day is, as Plan tells it: within six days from yesterday. */
   timeOf(step: string): Promise<string>
   /** Weighs what is asked for. @param item as it is headed at Weigh */
   weigh(item: string | RegExp, grams: string): Promise<void>
@@ -42,11 +42,17 @@ export interface Baker {
   toTheLoaf(words: string): Promise<void>
 }
 
+const WEEKDAYS = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat']
+const DAY_MS = 24 * 3_600_000
+/** How far the kitchen's clock is behind UTC. */
+const FROM_UTC_MS = 5 * 3_600_000
+
 /** The baker of a test file, who opens the program before it and leaves after it. The kitchen lies in New York, five hours behind UTC. */
 export function practiceBaker(): Baker {
   let program: Program
   let page: Page
   let count = 0
+  let standing = NOW
   let id = ''
   beforeAll(async () => {
     program = await startProgram()
@@ -112,6 +118,7 @@ export function practiceBaker(): Baker {
       return id
     },
     async later(iso, path) {
+      standing = iso
       await program.moveClock(iso)
       if (path === undefined) await page.reload()
       else await page.goto(program.address + path)
@@ -121,11 +128,14 @@ export function practiceBaker(): Baker {
     async timeOf(step) {
       await page.goto(`${program.address}/bakes/${baker.bakeId()}/plan`)
       const found = await until(
-        async () => new RegExp(`(Thu|Fri|Sat|Sun) (\\d\\d:\\d\\d) ${step}`).exec(await baker.steps()),
+        async () => new RegExp(`(${WEEKDAYS.join('|')}) (\\d\\d:\\d\\d) ${step}`).exec(await baker.steps()),
         (match) => match !== null
       )
-      const day = { Thu: 26, Fri: 27, Sat: 28, Sun: 29 }[found?.[1] as 'Thu' | 'Fri' | 'Sat' | 'Sun']
-      return new Date(`2026-11-${day}T${found?.[2]}:00-05:00`).toISOString()
+      // The first such day from the day before the kitchen's own on.
+      const first = Date.parse(standing) - DAY_MS - FROM_UTC_MS
+      const ahead = (WEEKDAYS.indexOf(found?.[1] ?? '') - new Date(first).getUTCDay() + 7) % 7
+      const day = new Date(first + ahead * DAY_MS).toISOString().slice(0, 10)
+      return new Date(`${day}T${found?.[2]}:00-05:00`).toISOString()
     },
     async weigh(item, grams) {
       await page.getByTestId('pour').getByRole('heading', { name: item }).waitFor()
