@@ -70,7 +70,7 @@ const told = (outcome: Outcome, title: string) => (outcome === 'done' ? PROGRAM_
 function Now({ running, step, state, now }: { running: RunningProgram; step: ProgramStep; state: ProgramState; now: number }) {
   const { format } = useKitchen()
   const [note, setNote] = useState('')
-  const [grams, setGrams] = useState(25)
+  const [grams, setGrams] = useState<number | null>(null)
   const [sending, setSending] = useState(false)
   const early = state.dueMs > now
   const { sign, deed } = step
@@ -80,7 +80,7 @@ function Now({ running, step, state, now }: { running: RunningProgram; step: Pro
       step: state.step,
       outcome,
       note: note.trim() === '' ? undefined : note.trim(),
-      grams: deed?.kind === 'weigh' && outcome === 'done' ? grams : undefined
+      grams: deed?.kind === 'weigh' && outcome === 'done' ? (grams ?? undefined) : undefined
     }
     noteStep(running, entry)
       .then((undo) => tellDone(told(outcome, step.title), undo), tellError)
