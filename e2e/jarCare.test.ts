@@ -38,3 +38,23 @@ test('once it was fed, nothing is asked of it until it is hungry; then one tap f
   await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
   await until(jar, ({ lastFeed }) => lastFeed.at !== '2026-11-29T15:00:00.000Z')
 })
+
+test('a feed is put off until tomorrow in two taps, and asked for again at once when that is taken back', async () => {
+  const { page } = baker
+  await page.goto(`${baker.program.address}/`)
+  await care().waitFor()
+  expect(plain(await care().innerText())).toMatch(/Now Feed Starter/)
+  baker.counted()
+  await baker.click(care().getByRole('button', { name: 'Starter: feed it later' }))
+  await baker.click(page.getByRole('menuitem', { name: 'Tomorrow' }))
+  await until(jar, ({ putOffUntil }) => putOffUntil !== null)
+  expect(baker.counted()).toBe(2)
+  await page.getByText(/^Starter is asked for again (Mon|Sun) \d\d:\d\d\.$/).waitFor()
+  await until(
+    async () => plain(await care().innerText()),
+    (words) => /(Mon|Sun) \d\d:\d\d Feed Starter/.test(words)
+  )
+  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await until(jar, ({ putOffUntil }) => putOffUntil === null)
+  await care().getByText('Now', { exact: true }).waitFor()
+})

@@ -1,8 +1,9 @@
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
+import fc from 'fast-check'
 import type { Jar, Kitchen } from '../../contract'
 import { type BatchLine, conditionOf } from '../../core'
-import { feedDue, freshMixC, habitualFeed, skippedUntil } from './jarCare'
+import { feedDue, freshMixC, habitualFeed, putOffTo, skippedUntil } from './jarCare'
 
 const zone = 'Europe/Lisbon'
 const kitchen = {
@@ -31,7 +32,19 @@ function fed(id: string, atMs: number, kept: number, fresh: number, cold: boolea
   const stays = [{ placeId: 'room', from: atMs }, ...(cold ? [{ placeId: 'fridge', from: atMs + HOUR }] : [])]
   const lastFeed = { at: atMs, keepGrams: kept, flours: [{ ingredientId: 'white wheat', grams: fresh }], waterGrams: fresh, everyHours }
   const grams = kept + 2 * fresh
-  return { id, culture: 'white wheat', program: null, grams, keepMinimumGrams: 15, lastFeed, line, stays, placeId: cold ? 'fridge' : 'room' } as unknown as Jar
+  return {
+    id,
+    culture: 'white wheat',
+    program: null,
+    grams,
+    keepMinimumGrams: 15,
+    lastFeed,
+    line,
+    stays,
+    placeId: cold ? 'fridge' : 'room',
+    putOffUntil: null,
+    young: false
+  } as unknown as Jar
 }
 const due = (jar: Jar) => feedDue(jar, conditionOf(jar.line, jar.line.startedAtMs), kitchen)
 const clock = (ms: number) => {
@@ -72,13 +85,17 @@ test('nothing is asked of what sleeps, is in a program, is empty, is to be used 
   expect(feedDue(jar, conditionOf(jar.line, START), kitchen, [wake])).toBeNull()
 })
 
-test('put off it waits, but no longer than one feed is enough; left out once it waits for the next of its habit', () => {
+test('put off it waits, but is asked for again while one feed is enough; left out once it waits for the next of its habit', () => {
   const jar = fed('weekly', START, 20, 40, true, 3 * 24)
   const { atMs, byMs } = due(jar) ?? { atMs: 0, byMs: null }
   const putOff = (untilMs: number) => due({ ...jar, putOffUntil: untilMs })?.atMs ?? 0
   expect(putOff(atMs + 5 * HOUR)).toBeGreaterThanOrEqual(atMs + 5 * HOUR)
   expect(putOff(atMs - DAY)).toBe(atMs)
-  expect(putOff(START + 300 * DAY)).toBeLessThanOrEqual((byMs ?? 0) + 8 * HOUR)
+  const late = byMs ?? 0
+  expect(putOffTo(atMs + 9 * DAY, { byMs }, late - DAY)).toBe(late - 2 * HOUR)
+  expect(putOffTo(atMs + 5 * HOUR, { byMs: null }, atMs)).toBe(atMs + 5 * HOUR)
+  // Once it is too late for one feed anyway, it is put off as long as is said.
+  expect(putOffTo(late + 9 * DAY, { byMs }, late + HOUR)).toBe(late + 9 * DAY)
   expect(skippedUntil(jar, { atMs, byMs }, atMs + 2 * HOUR)).toBe(atMs + 74 * HOUR)
   expect(skippedUntil({ lastFeed: null }, { atMs, byMs }, atMs)).toBeNull()
 })
@@ -116,6 +133,41 @@ test('a year of four jars and three habits: no feed falls into sleep, none is lo
     if (expected !== null) expect(Math.abs(feeds - expected)).toBeLessThanOrEqual(expected * 0.1 + 1)
     expect(feeds).toBeGreaterThan(20)
   }
+})
+
+test('whatever the habit, the amounts, the place and the putting off: nobody is called in sleep, and every call leads to the next', () => {
+  const habit = fc.record({
+    kept: fc.integer({ min: 10, max: 60 }),
+    fresh: fc.integer({ min: 20, max: 200 }),
+    cold: fc.boolean(),
+    every: fc.option(fc.integer({ min: 10, max: 24 * 9 })),
+    late: fc.integer({ min: 0, max: 9 }),
+    startHour: fc.integer({ min: 0, max: 23 }),
+    putOffHours: fc.array(fc.integer({ min: 1, max: 90 }), { minLength: 3, maxLength: 3 })
+  })
+  fc.assert(
+    fc.property(habit, ({ kept, fresh, cold, every, late, startHour, putOffHours }) => {
+      let at = START + startHour * HOUR
+      for (let feeds = 0; feeds < 8; feeds++) {
+        const jar = fed('jar', at, kept, fresh, cold, every)
+        let told = due(jar)
+        if (told === null) return false
+        // Each third feed is put off three times running.
+        for (const hours of feeds % 3 === 0 ? putOffHours : []) {
+          const until = putOffTo(told.atMs + hours * HOUR, told, told.atMs)
+          const later = due({ ...jar, putOffUntil: until })
+          if (later === null || later.atMs < told.atMs) return false
+          // While one feed is enough, it is asked for before it is not, or in the morning after that night.
+          if (told.byMs !== null && told.atMs < told.byMs - 5 * HOUR && later.atMs > told.byMs + 6 * HOUR) return false
+          told = later
+        }
+        if (clock(told.atMs) > 22.51 || clock(told.atMs) < 6.49 || told.atMs <= at) return false
+        at = told.atMs + late * HOUR
+      }
+      return true
+    }),
+    { numRuns: 60, seed: 20261130 }
+  )
 })
 
 test('the usual feed is the last one again: its grams, an hour out and then the cold; what it throws away is said', () => {

@@ -47,11 +47,18 @@ export function feedDue(
   const usual = jar.young ? dailyMs : habitMs === null ? condition.hungryMs : Math.max(habitMs, condition.peakMs ?? habitMs)
   if (usual === null) return null
   const atMs = byMs === null ? usual : Math.min(usual, byMs)
-  // Put off by its baker, it waits: while one feed is still enough, no longer than that.
-  const putOffMs = Math.min(jar.putOffUntil ?? 0, byMs !== null && byMs > atMs ? byMs : Number.POSITIVE_INFINITY)
   const soonestMs = line.startedAtMs + SOONEST_HOURS * millisecondsInHour
   const dueMs = whileAwake(Math.max(atMs, soonestMs), soonestMs, kitchen)
-  return { atMs: putOffMs > dueMs ? awakeAt(kitchen, putOffMs) : dueMs, byMs }
+  return { atMs: jar.putOffUntil !== null && jar.putOffUntil > dueMs ? awakeAt(kitchen, jar.putOffUntil) : dueMs, byMs }
+}
+
+/** Who puts a feed off is asked again so long before one feed is not enough any more, ms. */
+const BEFORE_TOO_LATE_MS = 2 * millisecondsInHour
+
+/** Until when a feed is put off: as long as its baker says, but not past the time when one feed is not enough any more, unless that is over already. */
+export function putOffTo(wantedMs: number, { byMs }: Pick<FeedDue, 'byMs'>, nowMs: number): number {
+  const latestMs = (byMs ?? Number.POSITIVE_INFINITY) - BEFORE_TOO_LATE_MS
+  return latestMs > nowMs + BEFORE_TOO_LATE_MS ? Math.min(wantedMs, latestMs) : wantedMs
 }
 
 /** Until when a feed waits that is left out once: the next one by its habit. @returns null where it has none */

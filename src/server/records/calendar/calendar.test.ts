@@ -73,6 +73,33 @@ test('the jars stand in the calendar of the kitchen, with their usual feed, and 
   expect(again?.description.replace(/\s/g, ' ')).toContain('Like last time: keep 20 g, add 40 g of flour and 40 g of water. 80 g go to the discard pot.')
 })
 
+test('a jar that is to go to the fridge, and the next step of a program, are in it at their minute; put off, a feed has moved', async () => {
+  const events = async () => eventsOf((await text('/api/calendar.ics')).body)
+  const at = async (summary: string) => {
+    const found = (await events()).find((e) => e.summary === summary)
+    return found === undefined ? null : clockIn(found, 'Europe/Lisbon')
+  }
+  const { places } = (await server.send('GET', '/api/kitchen')).body.kitchen
+  const [pip] = (await server.send('GET', '/api/jars')).body.jars
+  const cold = places.at(-1)
+  const feed = { id: testId(), happenedAt: TEST_NOW, keepGrams: 20, flours: [{ ingredientId: 'white wheat', grams: 40 }], waterGrams: 40, mixTempC: 22 }
+  await server.send('POST', `/api/jars/${pip.id}/feeds`, { ...feed, placeId: places[0].id, later: { placeId: cold.id, afterHours: 1.5 } })
+  // Fed at 19:42.
+  expect(await at(`Move Pip: ${cold.name}`)).toBe('26 21:12')
+  const before = await at('Feed Pip')
+  const due = (await events()).find((e) => e.summary === 'Feed Pip') as ICAL.Event
+  const until = new Date(due.startDate.toUnixTime() * 1000 + 4 * 3_600_000).toISOString()
+  await server.send('POST', `/api/jars/${pip.id}/put-off`, { id: testId(), happenedAt: TEST_NOW, until })
+  expect(await at('Feed Pip')).not.toBe(before)
+  const step = { title: 'Feed it again', afterHours: 14, what: 'Feed it.', sign: null, deed: null }
+  const program = { kind: 'own', title: 'Pip, by your own steps', says: 'Your own.', steps: [step] }
+  await server.send('POST', '/api/programs', { id: testId(), happenedAt: TEST_NOW, jarId: pip.id, placeId: places[0].id, program })
+  // Fourteen hours after 19:42.
+  expect(await at('Pip: Feed it again')).toBe('27 09:42')
+  // In a program, its feeds are those of the program.
+  expect(await at('Feed Pip')).toBeNull()
+})
+
 test('a private address follows along, keeps its names, and is silent once it is withdrawn', async () => {
   const made = (await server.send('POST', '/api/calendar-addresses', { id: testId(), name: 'My phone' })).body
   expect(made.addresses).toMatchObject([{ name: 'My phone', readAt: null }])

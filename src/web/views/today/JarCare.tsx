@@ -3,7 +3,7 @@ import { IconChevronDown } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, skippedUntil } from '../../../answers'
+import { type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, putOffTo, skippedUntil } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, POTS, type Pot, stalePotGrams } from '../../../core'
 import { feedBy, feedTitle, near, usualFeedWords } from '../../../words'
@@ -119,7 +119,8 @@ function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
   const { run: putOff, busy: puttingOff } = useOnce((untilMs: number) =>
     putOffFeed(jar, untilMs).then((undo) => tellDone(JAR_CARE.askedAgain(jar.name, format.dayTime(near(untilMs))), undo), tellError)
   )
-  const after = (hours: number) => () => putOff(now + hours * millisecondsInHour)
+  const later = (untilMs: number) => () => putOff(putOffTo(untilMs, due, now))
+  const after = (hours: number) => later(now + hours * millisecondsInHour)
   const skipMs = skippedUntil(jar, due, now)
   return (
     <Group gap="xs">
@@ -141,7 +142,7 @@ function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
           <Menu.Item onClick={after(HOURS_LATER)}>{JAR_CARE.inHours(HOURS_LATER)}</Menu.Item>
           <Menu.Item onClick={after(24)}>{JAR_CARE.tomorrow}</Menu.Item>
           <Menu.Item onClick={after(DAYS_LATER * 24)}>{JAR_CARE.inDays(DAYS_LATER)}</Menu.Item>
-          {skipMs !== null && <Menu.Item onClick={() => putOff(skipMs)}>{JAR_CARE.skip(format.dayTime(near(skipMs)))}</Menu.Item>}
+          {skipMs !== null && <Menu.Item onClick={later(skipMs)}>{JAR_CARE.skip(format.dayTime(near(putOffTo(skipMs, due, now))))}</Menu.Item>}
         </Menu.Dropdown>
       </Menu>
     </Group>
