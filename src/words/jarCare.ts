@@ -11,7 +11,7 @@ export const programTitle = (name: string, step: string) => `${name}: ${step}`
 
 /** A move that is to be made, in a line. */
 export const moveTitle = (name: string, { placeId }: PlannedMove, places: readonly Pick<Place, 'id' | 'name'>[]) =>
-  `Move ${name}: ${places.find((place) => place.id === placeId)?.name ?? 'to another place'}`
+  `Move ${name} to ${places.find((place) => place.id === placeId)?.name ?? 'another place'}`
 
 /** By when it wants it. @returns null where nobody knows an end */
 export function feedBy({ byMs }: FeedDue, nowMs: number, format: Format): string | null {

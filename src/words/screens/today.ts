@@ -75,6 +75,7 @@ export const JAR_CARE = {
   thrownAway: 'Thrown away',
   discardThrown: (mass: string) => `${mass} were thrown away.`,
   seeRecipes: 'What to make of it',
+  wasPlanned: (when: string) => `It was to move ${when}. The forecast counts on that until you say otherwise.`,
   later: 'Later',
   laterOf: (name: string) => `${name}: feed it later`,
   inHours: (hours: number) => `In ${hours} hours`,

@@ -85,7 +85,7 @@ test('a jar that is to go to the fridge, and the next step of a program, are in 
   const feed = { id: testId(), happenedAt: TEST_NOW, keepGrams: 20, flours: [{ ingredientId: 'white wheat', grams: 40 }], waterGrams: 40, mixTempC: 22 }
   await server.send('POST', `/api/jars/${pip.id}/feeds`, { ...feed, placeId: places[0].id, later: { placeId: cold.id, afterHours: 1.5 } })
   // Fed at 19:42.
-  expect(await at(`Move Pip: ${cold.name}`)).toBe('26 21:12')
+  expect(await at(`Move Pip to ${cold.name}`)).toBe('26 21:12')
   const before = await at('Feed Pip')
   const due = (await events()).find((e) => e.summary === 'Feed Pip') as ICAL.Event
   const until = new Date(due.startDate.toUnixTime() * 1000 + 4 * 3_600_000).toISOString()

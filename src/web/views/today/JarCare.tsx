@@ -3,10 +3,10 @@ import { IconChevronDown } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, putOffTo, skippedUntil } from '../../../answers'
+import { type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, plannedMoves, putOffTo, skippedUntil } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, POTS, type Pot, stalePotGrams } from '../../../core'
-import { feedBy, feedTitle, near, usualFeedWords } from '../../../words'
+import { feedBy, feedTitle, moveTitle, near, usualFeedWords } from '../../../words'
 import { JAR_CARE } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import { takeDiscard, useDiscardPot } from '../../data/discard'
@@ -15,7 +15,9 @@ import { putOffFeed } from '../../data/jars'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/cards/Card'
 import { tellDone, tellError } from '../../parts/cards/tell'
+import { PlannedMove } from '../../parts/jar/PlannedMove'
 import { useOnce } from '../../parts/useOnce'
+import { MOVE_WAITS_MS } from './entries'
 import classes from './Today.module.css'
 
 /** How far ahead is shown. */
@@ -51,16 +53,31 @@ export function JarCare({
       return feed === null || feed.atMs > now + AHEAD_MS ? [] : [{ jar, ...feed, usual: habitualFeed(jar, kitchen, now) }]
     })
     .sort((a, b) => a.atMs - b.atMs)
+  const moves = cultures.jars.flatMap((jar) =>
+    plannedMoves(jar, now)
+      .filter((move) => move.atMs <= now - MOVE_WAITS_MS)
+      .map((move) => ({ jar, move }))
+  )
   const old = POTS.flatMap((pot) => {
     const portions = (discard?.portions ?? []).filter((p) => p.pot === pot).map(({ since, ...portion }) => ({ ...portion, sinceMs: since }))
     const grams = stalePotGrams(portions, now + DISCARD_AHEAD_MS)
     return grams < LEAST_DISCARD_GRAMS ? [] : [{ pot, grams, tooOldGrams: stalePotGrams(portions, now) }]
   })
-  if (due.length === 0 && old.length === 0) return null
+  if (due.length === 0 && moves.length === 0 && old.length === 0) return null
   return (
     <div className={classes.careCard}>
       <Card title={JAR_CARE.title} data-testid="jar-care">
         <ul className={classes.care}>
+          {moves.map(({ jar, move }) => (
+            <Row
+              key={`${jar.id} ${move.atMs}`}
+              when={JAR_CARE.now}
+              title={moveTitle(jar.name, move, kitchen.places)}
+              says={[JAR_CARE.wasPlanned(format.dayTime(near(move.atMs)))]}
+            >
+              <PlannedMove jar={jar} move={move} now={now} />
+            </Row>
+          ))}
           {due.map((feed) => (
             <Row
               key={feed.jar.id}

@@ -63,16 +63,16 @@ test('what lies further ahead than two days waits until there is nothing nearer'
   expect(entriesOf([far], [], [], now)).toHaveLength(1)
 })
 
-test('a jar that is to go to the fridge in an hour is something to do until somebody says it is there, or a day has gone by', () => {
+test('a jar that is to go to the fridge in an hour is something to do until somebody says it is there; half an hour late it goes to the jars', () => {
   const stays = [
     { placeId: 'worktop', from: now - millisecondsInHour },
     { placeId: 'fridge', from: now + millisecondsInHour }
   ]
   const fed = { ...jar, program: null, stays, placeToldAt: now - millisecondsInHour } as Jar
   const places = [{ id: 'fridge', name: 'Fridge' }]
-  expect(entriesOf([], [fed], places, now).map((e) => [e.title, e.atMs])).toEqual([['Move Juno: Fridge', now + millisecondsInHour]])
-  const later = entriesOf([], [fed], places, now + 3 * millisecondsInHour)
-  expect(later.map((e) => [e.title, isLate(e, now + 3 * millisecondsInHour)])).toEqual([['Move Juno: Fridge', true]])
-  expect(entriesOf([], [{ ...fed, placeToldAt: now + millisecondsInHour }], places, now + 3 * millisecondsInHour)).toEqual([])
-  expect(entriesOf([], [fed], places, now + 26 * millisecondsInHour)).toEqual([])
+  expect(entriesOf([], [fed], places, now).map((e) => [e.title, e.atMs])).toEqual([['Move Juno to Fridge', now + millisecondsInHour]])
+  const late = now + 1.3 * millisecondsInHour
+  expect(entriesOf([], [fed], places, late).map((e) => [e.title, isLate(e, late)])).toEqual([['Move Juno to Fridge', true]])
+  expect(entriesOf([], [{ ...fed, placeToldAt: now + millisecondsInHour }], places, late)).toEqual([])
+  expect(entriesOf([], [fed], places, now + 2 * millisecondsInHour)).toEqual([])
 })

@@ -22,6 +22,8 @@ export interface Entry {
 
 /** Less than this is no move worth telling. */
 const MOVED_MS = 10 * millisecondsInMinute
+/** A move waits so long among the steps, then with what else the jars want: no jar stands large above a dough for longer. */
+export const MOVE_WAITS_MS = 30 * millisecondsInMinute
 /** How far ahead is shown. */
 const AHEAD_MS = 48 * millisecondsInHour
 
@@ -55,17 +57,19 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
         ]
   )
   const moves = jars.flatMap((jar) =>
-    plannedMoves(jar, now).map((move): Entry => {
-      const title = moveTitle(jar.name, move, places)
-      return {
-        key: `moves-${jar.id}-${move.atMs}`,
-        title,
-        atMs: move.atMs,
-        href: `/jars/${jar.id}`,
-        of: { kind: 'move', jar, says: jar.name, move },
-        plannedMs: null
-      }
-    })
+    plannedMoves(jar, now)
+      .filter((move) => move.atMs > now - MOVE_WAITS_MS)
+      .map((move): Entry => {
+        const title = moveTitle(jar.name, move, places)
+        return {
+          key: `moves-${jar.id}-${move.atMs}`,
+          title,
+          atMs: move.atMs,
+          href: `/jars/${jar.id}`,
+          of: { kind: 'move', jar, says: jar.name, move },
+          plannedMs: null
+        }
+      })
   )
   const all = [...steps, ...programs, ...moves].sort((a, b) => a.atMs - b.atMs)
   const near = all.filter((entry) => entry.atMs < now + AHEAD_MS)
