@@ -39,7 +39,7 @@ test('once it was fed, nothing is asked of it until it is hungry; then one tap f
   await until(jar, ({ lastFeed }) => lastFeed.at !== '2026-11-29T15:00:00.000Z')
 })
 
-test('a feed is put off until tomorrow in two taps, and asked for again at once when that is taken back', async () => {
+test('a feed is put off until tomorrow in two taps, and asked for again at once when that is taken back with Ctrl Z', async () => {
   const { page } = baker
   await page.goto(`${baker.program.address}/`)
   await care().waitFor()
@@ -54,7 +54,8 @@ test('a feed is put off until tomorrow in two taps, and asked for again at once 
     async () => plain(await care().innerText()),
     (words) => /(Mon|Sun) \d\d:\d\d Feed Starter/.test(words)
   )
-  await page.getByRole('button', { name: 'Undo', exact: true }).last().click()
+  await page.keyboard.press('Control+z')
+  await page.getByText(/^Taken back: Starter is asked for again/).waitFor()
   await until(jar, ({ putOffUntil }) => putOffUntil === null)
   await care().getByText('Now', { exact: true }).waitFor()
 })

@@ -2,11 +2,12 @@ import { ActionIcon, useMantineColorScheme } from '@mantine/core'
 import { useDisclosure, useHotkeys, useMediaQuery } from '@mantine/hooks'
 import { IconHome, IconKeyboard, IconMoon, IconPlus, IconSearch, IconSunHigh } from '@tabler/icons-react'
 import { lazy, type ReactNode, Suspense, useEffect, useState } from 'react'
-import { Link, NavLink, useNavigate } from 'react-router'
+import { Link, NavLink, useLocation, useNavigate } from 'react-router'
 import { SHELL } from '../../words/screens/app'
 import { useNow } from '../data/clock'
 import { useKitchen } from '../data/kitchen'
 import { useOthersChanges } from '../data/live'
+import { undoLatest } from '../parts/cards/tell'
 import { useNewBake } from '../parts/useNewBake'
 import { Notices } from './Notices'
 import { ROOMS } from './rooms'
@@ -39,6 +40,9 @@ export function Shell({ children }: { children: ReactNode }) {
   const find = () => setAsked((before) => before + 1)
   // From within a field as well.
   useHotkeys([['mod+K', find]], [])
+  const { pathname } = useLocation()
+  // A bake takes its own plan back, figure by figure.
+  useHotkeys(pathname.startsWith('/bakes/') ? [] : [['mod+Z', undoLatest]])
   useHotkeys(
     kitchen.keys
       ? [

@@ -113,6 +113,7 @@ export const QUANTITY_FIELD = {
 } as const
 
 export const TELL = {
+  takenBack: (words: string) => `Taken back: ${words}`,
   undo: 'Undo',
   thatDidNotWork: 'That did not work',
   somethingWentWrong: 'Something went wrong.'

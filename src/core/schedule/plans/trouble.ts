@@ -7,7 +7,7 @@ import { type CostPart, type FitWindow, type PlanProblem, type PlanStage, type V
 import { flourOfStage } from './windows'
 
 /** A levain is put into the cold for no less than this, h. */
-export const LEAST_HELD_HOURS = 1
+export const LEAST_HELD_HOURS = 2
 /** What comes after the wish is looked at so far, ms. */
 const BEYOND_MS = 60 * millisecondsInHour
 /** A broken limit counts for at least so much, min. */

@@ -3,15 +3,24 @@ import { notifications } from '@mantine/notifications'
 import { TELL } from '../../../words/screens/parts'
 import { newId } from '../../data/newId'
 
-/** The notice whose Undo can be pressed. What is undone is the latest thing, so an older way back goes when a newer one comes. */
-let undoable: string | null = null
+/** What can be undone: its notice, its words, its way back. What is undone is the latest thing, so an older way back goes when a newer one comes. */
+let undoable: { readonly id: string; readonly words: string; readonly undo: () => Promise<unknown> } | null = null
+
+/** Takes the latest thing back that said it could be, also once its notice has gone. */
+export function undoLatest(): void {
+  if (undoable === null) return
+  const { id, words, undo } = undoable
+  undoable = null
+  notifications.hide(id)
+  undo().then(() => tellDone(TELL.takenBack(words)), tellError)
+}
 
 /** Says that something was done, with the way back. */
 export function tellDone(words: string, undo?: () => Promise<unknown>): void {
   const id = newId()
   if (undo !== undefined) {
-    if (undoable !== null) notifications.hide(undoable)
-    undoable = id
+    if (undoable !== null) notifications.hide(undoable.id)
+    undoable = { id, words, undo }
   }
   notifications.show({
     id,
@@ -25,6 +34,7 @@ export function tellDone(words: string, undo?: () => Promise<unknown>): void {
             variant="light"
             size="sm"
             onClick={() => {
+              if (undoable?.id === id) undoable = null
               notifications.hide(id)
               undo().catch(tellError)
             }}

@@ -15,6 +15,7 @@ import { Room } from '../../parts/cards/Room'
 import { tellError } from '../../parts/cards/tell'
 import { PlaceSelect } from '../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../parts/fields/QuantityField'
+import { useNarrow } from '../../parts/useNarrow'
 import { OwnSteps } from './OwnSteps'
 import classes from './programs.module.css'
 import { StepList } from './StepList'
@@ -29,6 +30,7 @@ const IDEAL_C = 25
 export function NewCultureRoom() {
   const { kitchen, format, pantry } = useKitchen()
   const navigate = useNavigate()
+  const narrow = useNarrow()
   const [params] = useSearchParams()
   const now = useMemo(nowMs, [])
   const asked = CULTURES.find((c) => c === params.get('culture'))
@@ -84,7 +86,13 @@ export function NewCultureRoom() {
               allowDeselect={false}
               onChange={(v) => v !== null && setCulture(v)}
             />
-            <SegmentedControl aria-label={NEW_CULTURE_ROOM.school} data={[...NEW_CULTURE_SCHOOLS, OWN]} value={school} onChange={(v) => setSchool(v)} />
+            <SegmentedControl
+              aria-label={NEW_CULTURE_ROOM.school}
+              data={[...NEW_CULTURE_SCHOOLS, OWN]}
+              orientation={narrow ? 'vertical' : 'horizontal'}
+              value={school}
+              onChange={(v) => setSchool(v)}
+            />
             <Text c="dimmed">
               {school === OWN
                 ? NEW_CULTURE_ROOM.ownAmounts
