@@ -1,6 +1,6 @@
 import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, whereItStands } from '../../../answers'
+import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, habitualFeed, whereItStands } from '../../../answers'
 import { isoOf, type Jar, type TogetherPart } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { tellCondition } from '../../../words'
@@ -64,8 +64,10 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
       const { keepGrams, flourGrams, waterGrams, mixTempC } = figures
       const flours = gramsOfBlend(jar.feed, flourGrams)
       const underWater = jar.culture === 'stiff under water'
-      const placeId = whereItStands(jar, now).placeId
-      return [{ do: 'feed', jarId: jar.id, feed: { id: newId(), happenedAt, keepGrams, trimGrams, flours, waterGrams, mixTempC, placeId, underWater } }]
+      const usual = habitualFeed(jar, kitchen, now)
+      // Out of the cold for as long as at its last feed.
+      const stands = usual === null ? { placeId: whereItStands(jar, now).placeId } : { placeId: usual.placeId, later: usual.later }
+      return [{ do: 'feed', jarId: jar.id, feed: { id: newId(), happenedAt, keepGrams, trimGrams, flours, waterGrams, mixTempC, underWater, ...stands } }]
     })
     if (parts.length === 0) return
     const undo = await doTogether(parts)

@@ -2,10 +2,23 @@ import { Button, Drawer, SegmentedControl, Select, SimpleGrid, Stack, Switch, Te
 import { millisecondsInMinute } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
-import { beliefIn, FEED_WAYS, type FeedAmounts, type FeedDraft, type FeedWay, feedFigures, firstDraft, howItIs, LATER, minuteOf } from '../../../answers'
+import {
+  beliefIn,
+  FEED_WAYS,
+  type FeedAmounts,
+  type FeedDraft,
+  type FeedWay,
+  feedFigures,
+  firstDraft,
+  type HabitualFeed,
+  habitualFeed,
+  howItIs,
+  LATER,
+  minuteOf
+} from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
 import { glutenInto, gramsOfBlend, HOTTEST_WATER_C, isCold, isHungry, type JarCondition, type JarParameters, pHAfter, pourManner } from '../../../core'
-import { tellCondition, whenWords } from '../../../words'
+import { tellCondition, usualFeedWords, whenWords } from '../../../words'
 import { FEED_SHEET } from '../../../words/screens/parts-feed'
 import { useCultures } from '../../data/beliefs'
 import { nowMs, useNow } from '../../data/clock'
@@ -45,6 +58,15 @@ export function FeedSheet({ jar, amounts, onClose }: { jar: Jar | null; amounts?
   )
 }
 
+/** The feed a jar is used to, as a draft: its grams, and how long it stays out of the cold. */
+function likeLast({ keepGrams, flourGrams, waterGrams, placeId, later }: HabitualFeed): Partial<FeedDraft> {
+  const out = later == null ? {} : { laterPlaceId: later.placeId, later: later.afterHours > AN_HOUR ? ('two hours' as const) : ('an hour' as const) }
+  return { by: 'grams', keepGrams, flourGrams, waterGrams, placeId, laterPlaceId: null, ...out }
+}
+
+/** Out of the cold for longer than this is two hours, h. */
+const AN_HOUR = 1.5
+
 interface FormProps {
   readonly jar: Jar
   readonly parameters: JarParameters
@@ -56,6 +78,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const { kitchen, format, pantry, vessels } = useKitchen()
   const now = minuteOf(useNow())
   const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, now, amounts))
+  const usual = habitualFeed(jar, kitchen, now)
   const [out, setOut] = useState<TakenOut>(NOTHING_OUT)
   const [weighing, setWeighing] = useState(false)
   const [pH, setPh] = useState<number | null>(null)
@@ -137,6 +160,11 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
       </Text>
       <WakeUp jar={jar} use={condition.use} parameters={parameters} now={now} placeId={draft.placeId} />
       <TakeOut jar={jar} out={out} onOut={setOut} />
+      {usual !== null && amounts === undefined && (
+        <Button variant="light" onClick={() => edit(likeLast(usual))}>
+          {usualFeedWords(usual, format)}
+        </Button>
+      )}
       <SegmentedControl
         aria-label={FEED_SHEET.fedBy}
         value={draft.by}
