@@ -107,3 +107,18 @@ test('a first build yields the starter of the amounts that were given, however m
   // 55 g, and the 5 g that stick at least.
   for (const { seedGrams, flourGrams, waterGrams } of first) expect(Math.abs(seedGrams + flourGrams + waterGrams - 60)).toBeLessThanOrEqual(2)
 })
+
+test('evening build, morning mix at 25 °C, of wholegrain from a healthy jar: there is a schedule with more flour than the plan has', () => {
+  const everywhere = { ...stocked, kitchen: { ...kitchen, places: kitchen.places.map((p) => (p.id === 'fridge' ? p : { ...p, tempC: 25 })) } as Kitchen }
+  const cultures = culturesWith(1)
+  const wished: Plan = { ...plan, tempC: 25, build: { ...plan.build, flours: [{ ingredientId: 'wholegrain wheat', share: 1 }] } }
+  // It is Thursday, 18:00: from Friday 21:30 to Saturday 08:00, when nobody is at work.
+  const habit: BreadWish = { kind: 'habit', buildMs: now + 27.5 * millisecondsInHour, mixMs: now + 38 * millisecondsInHour }
+  const problem = planProblemOf(bake, wished, solvePlan(wished, cultures, everywhere, now), habit, cultures, everywhere, now, [])
+  if (problem === null) throw new Error('nothing to ask')
+  const asks = { ...problem, spread: { jar: 0.25, fed: 0.15 } }
+  const [offer] = offerPlans(asks, findPlans(withRoom(asks)), UNKNOWN_JAR)
+  expect(offer?.plan.mixMs).toBe(habit.mixMs)
+  expect(offer?.plan.stages.at(-1)?.stage.flourPerSeed ?? 0).toBeGreaterThan(8)
+  expect(offer?.told.chance ?? 0).toBeGreaterThan(0.5)
+})

@@ -23,7 +23,7 @@ import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solv
 import { type Bake, hoursOf } from '../fromWire'
 
 /** Flour per seed that is tried. */
-const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
+const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20]
 /** A warm mix, where the plan's own is not warm already, °C. */
 const WARM_MIX_C = 28
 const GRID_MINUTES = 15

@@ -160,6 +160,7 @@ export const WISH_CARD = {
   doughMixedAt: 'Dough mixed at',
   asSoonAsCanBe: 'As soon as it can be',
   buildInEveningMixIn: 'Build in the evening, mix in the morning',
+  buildInMorningMixIn: 'Build in the morning, mix in the evening',
   whatShouldBeReady: 'What should be ready',
   buildAt: 'Build at',
   hourBuild: 'Hour of the build',

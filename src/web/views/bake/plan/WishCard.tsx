@@ -19,7 +19,8 @@ const WISHES = [
   { value: 'eat', label: WISH_CARD.cooledToCutBy },
   { value: 'mix', label: WISH_CARD.doughMixedAt },
   { value: 'soonest', label: WISH_CARD.asSoonAsCanBe },
-  { value: 'habit', label: WISH_CARD.buildInEveningMixIn }
+  { value: 'evening', label: WISH_CARD.buildInEveningMixIn },
+  { value: 'morning', label: WISH_CARD.buildInMorningMixIn }
 ] as const
 type WishKind = (typeof WISHES)[number]['value']
 
@@ -28,6 +29,11 @@ export interface Habit {
   readonly build: string
   readonly mix: string
 }
+
+/** The hours habits begin with. */
+const HABITS = { evening: { build: '21:30', mix: '08:00' }, morning: { build: '08:00', mix: '18:00' } } as const
+type HabitKind = keyof typeof HABITS
+const isHabit = (kind: WishKind): kind is HabitKind => kind in HABITS
 
 /** When the bread is wanted, and the button that finds the ways there. */
 export function WishCard({
@@ -47,23 +53,28 @@ export function WishCard({
   readonly onFind: () => void
 }) {
   const { kitchen } = useKitchen()
-  const [habit, setHabit] = useState<Habit>({ build: '21:30', mix: '08:00' })
-  const choose = (kind: WishKind, hours: Habit = habit) => {
+  const [habit, setHabit] = useState<Habit & { readonly kind: HabitKind }>({ kind: 'evening', ...HABITS.evening })
+  const wishHabit = (hours: Habit) => onWish({ kind: 'habit', ...nextHabit(hours, now, kitchen.timeZone) })
+  const choose = (kind: WishKind) => {
     if (kind === 'soonest') onWish({ kind })
-    else if (kind === 'habit') onWish({ kind, ...nextHabit(hours, now, kitchen.timeZone) })
+    else if (isHabit(kind)) {
+      setHabit({ kind, ...HABITS[kind] })
+      wishHabit(HABITS[kind])
+    }
     // What the hour means changes, and the plan does not: the same plan, told by its other hour.
     else onWish({ kind, atMs: near(ready[kind]) })
   }
-  const setHours = (next: Habit) => {
+  const setHours = (hours: Partial<Habit>) => {
+    const next = { ...habit, ...hours }
     setHabit(next)
-    if (/^\d\d:\d\d/.test(next.build) && /^\d\d:\d\d/.test(next.mix)) choose('habit', next)
+    if (/^\d\d:\d\d/.test(next.build) && /^\d\d:\d\d/.test(next.mix)) wishHabit(next)
   }
   return (
     <Card title={WISH_CARD.whenDoYouWantBread}>
       <Select
         label={WISH_CARD.whatShouldBeReady}
         data={[...WISHES]}
-        value={wish.kind}
+        value={wish.kind === 'habit' ? habit.kind : wish.kind}
         allowDeselect={false}
         onChange={(v) => v !== null && choose(v)}
         mb="sm"
@@ -74,7 +85,7 @@ export function WishCard({
             label={WISH_CARD.buildAt}
             value={habit.build}
             size="md"
-            onChange={(build) => setHours({ ...habit, build })}
+            onChange={(build) => setHours({ build })}
             hoursInputLabel={WISH_CARD.hourBuild}
             minutesInputLabel={WISH_CARD.minuteBuild}
           />
@@ -82,7 +93,7 @@ export function WishCard({
             label={WISH_CARD.mixAt}
             value={habit.mix}
             size="md"
-            onChange={(mix) => setHours({ ...habit, mix })}
+            onChange={(mix) => setHours({ mix })}
             hoursInputLabel={WISH_CARD.hourMix}
             minutesInputLabel={WISH_CARD.minuteMix}
           />
