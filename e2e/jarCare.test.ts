@@ -49,13 +49,13 @@ test('a feed is put off until tomorrow in two taps, and asked for again at once 
   await baker.click(page.getByRole('menuitem', { name: 'Tomorrow' }))
   await until(jar, ({ putOffUntil }) => putOffUntil !== null)
   expect(baker.counted()).toBe(2)
-  await page.getByText(/^Starter is asked for again (Mon|Sun) \d\d:\d\d\.$/).waitFor()
+  await page.getByText(/^Starter can wait until (Mon|Sun) \d\d:\d\d\.$/).waitFor()
   await until(
     async () => plain(await care().innerText()),
     (words) => /(Mon|Sun) \d\d:\d\d Feed Starter/.test(words)
   )
   await page.keyboard.press('Control+z')
-  await page.getByText(/^Taken back: Starter is asked for again/).waitFor()
+  await page.getByText(/^Taken back: Starter can wait until/).waitFor()
   await until(jar, ({ putOffUntil }) => putOffUntil === null)
   await care().getByText('Now', { exact: true }).waitFor()
 })

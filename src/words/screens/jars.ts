@@ -10,15 +10,15 @@ export const COLD_DAYS = {
 
 export const DATE_CARD = {
   title: 'Ripe for a date',
-  intro: 'Say when you want it ripe; fed now, this is how.',
+  intro: 'Say when you want it ripe. If you feed it now, this is how.',
   keep: 'Starter kept',
   none: 'No feed of now is ripe then: it is too soon, or too far off. Feed it later, or choose another time.',
   working: 'Working it out …',
   feed: (ratio: number, keep: string, flour: string, water: string) => `1:${ratio}. Keep ${keep}, add ${flour} of flour and ${water} of water.`,
   where: {
     warm: (place: string) => `It stays at ${place}.`,
-    cold: (place: string, cold: string, at: string) => `At ${place} until ${at}, then at ${cold}; take it from there when you use it.`,
-    out: (place: string, cold: string, at: string, out: string) => `At ${place} until ${at}, then at ${cold}; take it out again ${out}.`
+    cold: (place: string, cold: string, at: string) => `Leave it at ${place} until ${at}, then move it to ${cold} and use it from there.`,
+    out: (place: string, cold: string, at: string, out: string) => `Leave it at ${place} until ${at}, then move it to ${cold}; take it out again ${out}.`
   },
   chance: (percent: string, from: string, to: string) => `${percent} chance it's ready then; at its best from ${from} to ${to}.`,
   chanceOnly: (percent: string) => `${percent} chance it's ready then.`,
@@ -229,8 +229,8 @@ export const STANDING = {
   standsAtNow: (name: string, name2: string) => `${name} stands at ${name2} now.`,
   andHaveSwappedPlaces: (name: string, name2: string) => `${name} and ${name2} have swapped places.`,
   whereStands: 'Where it stands',
-  toGoToAtOlvent: (nameOf: string, dayTime: string) => `To go to ${nameOf} at ${dayTime}.`,
-  wasToGoTo: (nameOf: string, dayTime: string) => `It was to go to ${nameOf} at ${dayTime}. The forecast counts on that until you say otherwise.`,
+  toGoToAtOlvent: (nameOf: string, dayTime: string) => `Move it to ${nameOf} ${dayTime}.`,
+  wasToGoTo: (nameOf: string, dayTime: string) => `It was due to move to ${nameOf} ${dayTime}. The forecast counts on that until you say otherwise.`,
   sinceWhen: 'When you move it',
   swapPlacesWith: 'Swap places with',
   swapPlacesWithAnotherJar: 'Swap places with another jar',

@@ -57,7 +57,7 @@ export const PLANNED_MOVE = {
   inAnHour: 'In an hour',
   stays: 'It stays where it is',
   isMoved: (name: string, place: string) => `${name} stands at ${place}.`,
-  isPutOff: (name: string, time: string) => `${name} is to move at ${time}.`,
+  isPutOff: (name: string, time: string) => `Move ${name} at ${time}.`,
   itStays: (name: string) => `${name} stays where it is.`
 } as const
 
@@ -75,12 +75,12 @@ export const JAR_CARE = {
   thrownAway: 'Thrown away',
   discardThrown: (mass: string) => `${mass} were thrown away.`,
   seeRecipes: 'What to make of it',
-  wasPlanned: (when: string) => `It was to move ${when}. The forecast counts on that until you say otherwise.`,
+  wasPlanned: (when: string) => `This was planned for ${when}. The forecast counts on that until you say otherwise.`,
   later: 'Later',
   laterOf: (name: string) => `${name}: feed it later`,
   inHours: (hours: number) => `In ${hours} hours`,
   tomorrow: 'Tomorrow',
   inDays: (days: number) => `In ${days} days`,
   skip: (when: string) => `Skip this feed, until ${when}`,
-  askedAgain: (name: string, when: string) => `${name} is asked for again ${when}.`
+  canWait: (name: string, when: string) => `${name} can wait until ${when}.`
 } as const

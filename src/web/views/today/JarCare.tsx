@@ -134,7 +134,7 @@ function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
     usual === null ? Promise.resolve() : feedLikeLast(jar, usual).then((undo) => tellDone(JAR_CARE.fed(jar.name), undo), tellError)
   )
   const { run: putOff, busy: puttingOff } = useOnce((untilMs: number) =>
-    putOffFeed(jar, untilMs).then((undo) => tellDone(JAR_CARE.askedAgain(jar.name, format.dayTime(near(untilMs))), undo), tellError)
+    putOffFeed(jar, untilMs).then((undo) => tellDone(JAR_CARE.canWait(jar.name, format.dayTime(near(untilMs))), undo), tellError)
   )
   const later = (untilMs: number) => () => putOff(putOffTo(untilMs, due, now))
   const after = (hours: number) => later(now + hours * millisecondsInHour)
