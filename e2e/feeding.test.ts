@@ -1,4 +1,4 @@
-import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, type Window } from './support'
+import { choose, closeBrowser, openWindow, type Program, plain, startProgram, type, until, type Window } from './support'
 
 /** Feeding by the schools: stiff and trimmed, by cups, of a blend, into a vessel, with seed or a spare taken out first; and the guards. */
 let program: Program
@@ -34,8 +34,10 @@ const fed = async (name: string) => {
 }
 const undo = () => window.page.getByRole('button', { name: 'Undo', exact: true }).last().click()
 async function holds(name: string, grams: number): Promise<void> {
-  for (let tries = 0; tries < 40 && (await jar(name)).grams !== grams; tries++) await window.page.waitForTimeout(100)
-  expect((await jar(name)).grams).toBe(grams)
+  await until(
+    () => jar(name),
+    (there) => there.grams === grams
+  )
 }
 
 test('a stiff one: crust and slime cut away, kneaded at its own hydration, the rest discarded', async () => {
@@ -174,8 +176,7 @@ test('two jars take turns: one goes into the cold, the other comes out, and back
   expect(await places()).toMatchObject({ Juno: 'Fridge', Bramble: 'Worktop' })
   await undo()
   await page.getByRole('combobox', { name: 'Where it stands' }).waitFor()
-  for (let tries = 0; tries < 40 && (await places()).Juno !== 'Worktop'; tries++) await page.waitForTimeout(100)
-  expect(await places()).toMatchObject({ Juno: 'Worktop', Bramble: 'Fridge' })
+  await until(places, (all) => all.Juno === 'Worktop' && all.Bramble === 'Fridge')
 })
 
 test('a look in the cold is noted, told in its history, and makes its days its own', async () => {

@@ -19,14 +19,11 @@ afterAll(async () => {
 const cell = (name: string) => page.getByRole('textbox', { name, exact: true })
 const value = (name: string) => cell(name).inputValue()
 const saved = () => page.getByText('saved', { exact: true }).waitFor()
-const becomes = async (name: string, expected: string | RegExp) => {
-  for (let tries = 0; tries < 60; tries++) {
-    const now = await value(name)
-    if (typeof expected === 'string' ? now === expected : expected.test(now)) return
-    await page.waitForTimeout(50)
-  }
-  expect(await value(name)).toMatch(expected)
-}
+const becomes = (name: string, expected: string | RegExp) =>
+  until(
+    () => value(name),
+    (now) => (typeof expected === 'string' ? now === expected : expected.test(now))
+  )
 const unfold = (name: string) => page.getByRole('button', { name, exact: false }).and(page.locator('[aria-expanded]')).first().click()
 
 async function newBake(): Promise<void> {
