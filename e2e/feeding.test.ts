@@ -56,9 +56,9 @@ test('a stiff one: crust and slime cut away, kneaded at its own hydration, the r
 test('like last time is one tap: its grams, nothing to type', async () => {
   await feed('Juno')
   await sheet()
-    .getByRole('button', { name: /^Like last time: keep 15 g, add 60 g of flour and 60 g of water\. 97 g go to the discard pot\.$/ })
+    .getByRole('button', { name: /^Like last time: keep 15.g, add 60.g of flour and 60.g of water\. 97.g go to the discard pot\.$/ })
     .click()
-  expect(await words()).toMatch(/60 g flour 60 g water 1:4:4 kept : flour : water 135 g then in the jar/)
+  expect(await words()).toMatch(/60 g water 60 g flour 1:4:4 kept : flour : water 135 g then in the jar/)
   await fed('Juno')
   await holds('Juno', 135)
   await undo()
