@@ -2,7 +2,7 @@ import type { Pot } from '../../core'
 
 export const COLD_DAYS = {
   title: (name: string) => `Days to its peak at ${name}, after an hour out`,
-  days: (ratio: number, days: string) => `1:${ratio}, ${days} days`,
+  days: (days: string, seen: string) => `${days} days, ${seen}`,
   lookDayWhileStandsCold: 'Look at it once a day while it stands cold, and these become its own figures.',
   notSeenYet: 'not seen yet',
   seenAfterDays: (own: string) => `seen after ${own} days`
@@ -20,8 +20,8 @@ export const DATE_CARD = {
     cold: (place: string, cold: string, at: string) => `Leave it at ${place} until ${at}, then move it to ${cold} and use it from there.`,
     out: (place: string, cold: string, at: string, out: string) => `Leave it at ${place} until ${at}, then move it to ${cold}; take it out again ${out}.`
   },
-  chance: (percent: string, from: string, to: string) => `${percent} chance it's ready then; at its best from ${from} to ${to}.`,
-  chanceOnly: (percent: string) => `${percent} chance it's ready then.`,
+  chance: (percent: string, from: string, to: string) => `${percent} chance it’s ready then; at its best from ${from} to ${to}.`,
+  chanceOnly: (percent: string) => `${percent} chance it’s ready then.`,
   fedLikeThis: 'Fed like this',
   fed: (name: string) => `${name} is fed.`,
   fedOf: (ratio: number, kind: string) => `Fed 1:${ratio}, ${kind}`

@@ -104,8 +104,8 @@ function ColdDays({ jar, belief, minute }: { readonly jar: Jar; readonly belief:
       <ul className={rows.rows}>
         {expected.map(({ ratio, days }) => (
           <li key={ratio}>
-            <b>{COLD_DAYS.days(ratio, days.toFixed(1))}</b>
-            <span>{seenWords(seen, ratio)}</span>
+            <b>1:{ratio}</b>
+            <span>{COLD_DAYS.days(days.toFixed(1), seenWords(seen, ratio))}</span>
           </li>
         ))}
       </ul>
