@@ -156,12 +156,15 @@ export const placeToldAt = (stays: readonly { readonly fromMs: number }[], moved
 async function putOffs({ models, transaction }: Work): Promise<Map<string, number>> {
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
-  const rows = await sequelize.query<{ jarId: string; type: string; untilMs: number | null }>(
-    `SELECT jarId, type, json_extract(payload, '$.until') AS untilMs, MAX(sequence) FROM events
-     WHERE type IN ('feed', '${PUT_OFF}') AND jarId IS NOT NULL AND ${NOT_UNDONE} GROUP BY jarId`,
+  // Of a group, SQLite takes the other columns from the row that has the largest sequence.
+  const rows = await sequelize.query<{ jarId: string; untilMs: number }>(
+    `SELECT jarId, json_extract(payload, '$.until') AS untilMs, MAX(sequence) FROM events
+     WHERE type = '${PUT_OFF}' AND ${NOT_UNDONE} AND NOT EXISTS
+       (SELECT 1 FROM events fed WHERE fed.jarId = events.jarId AND fed.sequence > events.sequence AND fed.type = 'feed' AND fed.${NOT_UNDONE})
+     GROUP BY jarId`,
     { type: QueryTypes.SELECT, transaction }
   )
-  return new Map(rows.flatMap(({ jarId, type, untilMs }) => (type === PUT_OFF && untilMs !== null ? [[jarId, Number(untilMs)] as const] : [])))
+  return new Map(rows.map(({ jarId, untilMs }) => [jarId, Number(untilMs)]))
 }
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
