@@ -19,7 +19,7 @@ async function asked(): Promise<{ readonly name: string; readonly when: string; 
   await rows.first().waitFor()
   const told = (await rows.allInnerTexts()).map(plain)
   return told.flatMap((row) => {
-    const found = /^(Now|\w{3} \d\d:\d\d) Feed (\w+) .*(Like last time: .*?(?:water\.|discard pot\.))/.exec(row)
+    const found = /^(Now|\w{3} \d\d:\d\d) Feed (\w+) .*(Like last time: .*? of water\.(?: \d+ g go to the discard pot\.)?)/.exec(row)
     return found === null ? [] : [{ when: found[1] ?? '', name: found[2] ?? '', usual: found[3] ?? '' }]
   })
 }
