@@ -23,7 +23,9 @@ import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solv
 import { type Bake, hoursOf } from '../fromWire'
 
 /** Flour per seed that is tried. */
-const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20]
+const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
+/** More flour, for hours that are fixed: only that makes a levain last a warm night. */
+const LONG_RATIOS = [12, 15, 20]
 /** A warm mix, where the plan's own is not warm already, °C. */
 const WARM_MIX_C = 28
 const GRID_MINUTES = 15
@@ -92,7 +94,9 @@ export function planProblemOf(
     ratios:
       plan.build.by.kind === 'amounts'
         ? [build.flourPerSeed]
-        : [...new Set([...RATIOS, Math.round(build.flourPerSeed * 2) / 2])].filter((r) => r >= 1).sort((a, b) => a - b),
+        : [...new Set([...RATIOS, ...(wish.kind === 'habit' ? LONG_RATIOS : []), Math.round(build.flourPerSeed * 2) / 2])]
+            .filter((r) => r >= 1)
+            .sort((a, b) => a - b),
     mixTemps: plan.mixTempC < WARM_MIX_C - 2 ? [plan.mixTempC, WARM_MIX_C] : [plan.mixTempC],
     wake: {
       kept: { grams: Math.min(Math.max(jar.keepMinimumGrams, KEPT_GRAMS), Math.max(jar.grams, 1)), hydration: jar.hydration, flour: jar.flour, line: own.line },
