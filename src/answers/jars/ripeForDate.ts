@@ -7,8 +7,7 @@ import { freshMixC, usualRatio } from './jarCare'
 import { whereItStands } from './jarNow'
 
 /** How a jar waits for its day. */
-export const DATE_WAYS = ['warm', 'cold', 'cold, then out'] as const
-export type DateWayKind = (typeof DATE_WAYS)[number]
+export type DateWayKind = 'warm' | 'cold' | 'cold, then out'
 
 /** A feed now after which a jar is ripe when it is wanted. */
 export interface DateWay {

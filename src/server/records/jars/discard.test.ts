@@ -2,10 +2,11 @@ import { mkdtemp, rm } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { firstRunSchema, jarOpeningSchema } from '../../../contract'
+import { transfer } from '../../../core'
 import { type Database, openDatabase } from '../../db/connect'
 import { firstRun as firstRunAnswers, TEST_NOW, testId } from '../../testing/testServer'
 import { firstRun } from '../kitchen/firstRun'
-import { type Work, writeWork } from '../work'
+import { eventOf, record, type Work, writeWork } from '../work'
 import { feedJar } from './deeds/feed'
 import { discardPot, takeDiscard } from './discard'
 import { listJars } from './jars'
@@ -81,6 +82,27 @@ test('gluten-free discard is a pot of its own, and no more comes out of it than 
     expect(portions.map(({ pot, jarName, grams }) => [pot, jarName, grams])).toEqual([
       ['with gluten', 'Pip', 80],
       ['gluten-free', 'Moth', 6]
+    ])
+  })
+})
+
+test('what a bake leaves of a gluten-free jar that it fed with wheat goes to the pot with gluten', async () => {
+  await work(async (w) => {
+    const { id: kitchenId, places } = await firstRun(w, firstRunSchema.parse(firstRunAnswers()))
+    const moth = testId()
+    const placeId = places[0]?.id ?? ''
+    await openJar(w, jarOpeningSchema.parse({ id: moth, name: 'Moth', flour: 'gluten-free', hydration: 1, grams: 60, lastFedAt: TEST_NOW, placeId }))
+    for (const ingredientId of ['white wheat', 'buckwheat']) {
+      const bakeId = testId()
+      const plan = { name: ingredientId, jarId: moth, build: { flours: [{ ingredientId, share: 1 }] } }
+      await w.models.bakes.create({ id: bakeId, kitchenId, status: 'planned', version: 1, mixAtMs: w.nowMs, createdAtMs: w.nowMs, plan } as never, {
+        transaction: w.transaction
+      })
+      await record(w, { ...eventOf(kitchenId, null, noted(), 'band', {}), bakeId }, transfer('outside', 'discard', 5_000))
+    }
+    expect((await discardPot(w)).portions.map(({ bakeName, pot }) => [bakeName, pot])).toEqual([
+      ['white wheat', 'with gluten'],
+      ['buckwheat', 'gluten-free']
     ])
   })
 })

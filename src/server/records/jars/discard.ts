@@ -3,12 +3,27 @@ import { format } from 'date-fns'
 import { QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type discardUseSchema, isoOf, type undoSchema, type WireDiscardPot } from '../../../contract'
-import { contentsOf, type FlourKind, leftInPot, POTS, type Pot, type PotMove, potOf, reversed, toGrams, toMilligrams, transfer } from '../../../core'
+import {
+  type BlendPart,
+  contentsOf,
+  type FlourKind,
+  glutenInto,
+  leftInPot,
+  POTS,
+  type Pot,
+  type PotMove,
+  potOf,
+  reversed,
+  toGrams,
+  toMilligrams,
+  transfer
+} from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
 import { REFUSE_RECORDS } from '../../../words/refusals/records'
 import { plain } from '../../db/rows'
 import { notFound, Problem } from '../../problems'
 import { theKitchen } from '../kitchen/kitchens'
+import { pantryIn } from '../shelf/ingredients'
 import { entriesOf, eventById, eventOf, isRecorded, record, undoneIds, type Work } from '../work'
 import { linesOf } from './batches'
 import { refuseFuture } from './jars'
@@ -28,12 +43,14 @@ interface MoveRow extends PotMove {
 }
 
 /** All that went into the pots and came out, oldest first; what was taken back is left out with what it takes back. */
-async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
+async function moveRows(work: Work): Promise<MoveRow[]> {
+  const { models, transaction } = work
   const sequelize = models.events.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
-  const rows = await sequelize.query<Omit<MoveRow, 'flour' | 'pot'> & { flour: FlourKind | null; taken: Pot | null }>(
+  const rows = await sequelize.query<Omit<MoveRow, 'flour' | 'pot'> & { flour: FlourKind | null; fed: string | null; taken: Pot | null }>(
     `SELECT events.id AS eventId, events.happenedAtMs AS atMs, SUM(ledger_entries.milligrams) AS milligrams,
-       jars.name AS jarName, jars.flour AS flour, json_extract(bakes.plan, '$.name') AS bakeName, json_extract(events.payload, '$.pot') AS taken
+       jars.name AS jarName, jars.flour AS flour, json_extract(bakes.plan, '$.name') AS bakeName, json_extract(events.payload, '$.pot') AS taken,
+       json_extract(bakes.plan, '$.build.flours') AS fed
      FROM ledger_entries JOIN events ON events.id = ledger_entries.eventId
        LEFT JOIN bakes ON bakes.id = events.bakeId
        LEFT JOIN jars ON jars.id = COALESCE(events.jarId, json_extract(bakes.plan, '$.jarId'))
@@ -42,8 +59,12 @@ async function moveRows({ models, transaction }: Work): Promise<MoveRow[]> {
      GROUP BY events.id ORDER BY events.happenedAtMs, events.sequence`,
     { type: QueryTypes.SELECT, transaction, replacements: { pot: POT } }
   )
-  return rows.map(({ taken, ...row }) => {
-    const flour = row.flour ?? UNKNOWN.flour
+  const pantry = await pantryIn(work)
+  return rows.map(({ taken, fed, ...row }) => {
+    const ofJar = row.flour ?? UNKNOWN.flour
+    // A bake may feed what it took of a gluten-free jar with flour that holds gluten: what is left of that is not free of it.
+    const ids = ((JSON.parse(fed ?? 'null') ?? []) as readonly BlendPart[]).map((part) => part.ingredientId)
+    const flour = glutenInto({ flour: ofJar }, ids, pantry).length > 0 ? UNKNOWN.flour : ofJar
     return { ...row, flour, pot: row.milligrams < 0 ? taken : potOf(flour) }
   })
 }

@@ -9,7 +9,7 @@ import { jarRow, PUT_OFF, refuseFuture } from '../jars'
 /** A feed is put off no longer than this. */
 const MOST_DAYS = 60
 
-/** Puts the feed of a jar off: until then nobody is asked for it, unless it can wait no longer. */
+/** Puts the feed of a jar off: it is asked for again then. */
 export async function putOffFeed(work: Work, jarId: string, { until, ...note }: z.output<typeof jarPutOffSchema>): Promise<void> {
   if (await isRecorded(work, note.id)) return
   const row = await jarRow(work, jarId)
