@@ -185,6 +185,7 @@ export const LABEL_ROOM = {
   ofPacket: 'Dried sourdough starter, for its packet',
   closesWell: (name: string) => `Keep the packet closed, dry and dark. Pink, orange or fuzzy: throw all of it away. · ${name}`,
   feedBy: 'Feed by',
+  eachDay: 'each day, while it is young',
   notInDays: 'not in 60 days',
   holds: (allergens: string) => `Holds ${allergens}.`,
   print: 'Print',

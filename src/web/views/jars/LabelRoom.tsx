@@ -43,7 +43,10 @@ export function LabelRoom() {
     ...(dried ? ([[LABEL_ROOM.bestBefore, format.date(line.startedAtMs + DRIED_KEEPS_DAYS * millisecondsInDay)]] as [string, string][]) : []),
     dried
       ? [LABEL_ROOM.toWake, LABEL_ROOM.wakeWith(format.mass(WAKING_FLAKES), format.mass(waking.waterGrams), format.mass(waking.flourGrams))]
-      : [LABEL_ROOM.feedBy, hungryMs === null ? LABEL_ROOM.notInDays : hungryMs < now ? 'now' : whenWords(hungryMs, now, format)]
+      : [
+          LABEL_ROOM.feedBy,
+          jar.young ? LABEL_ROOM.eachDay : hungryMs === null ? LABEL_ROOM.notInDays : hungryMs < now ? 'now' : whenWords(hungryMs, now, format)
+        ]
   ]
   const what = dried ? LABEL_ROOM.ofPacket : LABEL_ROOM.ofJar
   const allergens = [...new Set(jar.feed.flatMap((p) => pantry.get(p.ingredientId)?.allergens ?? []))]

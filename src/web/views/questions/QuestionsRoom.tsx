@@ -41,7 +41,8 @@ function Answer({ question }: { readonly question: Question }) {
   const conditions = useConditions(question.ofJars ? cultures : undefined, now)
   const facts = (cultures?.jars ?? []).flatMap((jar) => {
     const condition = conditions?.get(jar.id)
-    return condition === undefined || jar.culture === 'dried' ? [] : [jarFacts(jar, condition, kitchen, now)]
+    // Of what sleeps, and of what is young, there is nothing to forecast.
+    return condition === undefined || jar.culture === 'dried' || jar.young ? [] : [jarFacts(jar, condition, kitchen, now)]
   })
   return (
     <Card data-testid="answer">

@@ -3,7 +3,7 @@ import { IconChevronDown } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, plannedMoves, putOffTo, skippedUntil } from '../../../answers'
+import { awakeAt, type Cultures, type FeedDue, feedDue, type HabitualFeed, habitualFeed, plannedMoves, putOffTo, skippedUntil } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarCondition, POTS, type Pot, stalePotGrams } from '../../../core'
 import { feedBy, feedTitle, moveTitle, near, usualFeedWords } from '../../../words'
@@ -128,7 +128,7 @@ function Row({
 }
 
 function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
-  const { format } = useKitchen()
+  const { kitchen, format } = useKitchen()
   const { jar, usual } = due
   const { run: feed, busy } = useOnce(() =>
     usual === null ? Promise.resolve() : feedLikeLast(jar, usual).then((undo) => tellDone(JAR_CARE.fed(jar.name), undo), tellError)
@@ -136,7 +136,9 @@ function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
   const { run: putOff, busy: puttingOff } = useOnce((untilMs: number) =>
     putOffFeed(jar, untilMs).then((undo) => tellDone(JAR_CARE.canWait(jar.name, format.dayTime(near(untilMs))), undo), tellError)
   )
-  const later = (untilMs: number) => () => putOff(putOffTo(untilMs, due, now))
+  // As it is asked for again then: never in sleep.
+  const waitsTo = (untilMs: number) => awakeAt(kitchen, putOffTo(untilMs, due, now))
+  const later = (untilMs: number) => () => putOff(waitsTo(untilMs))
   const after = (hours: number) => later(now + hours * millisecondsInHour)
   const skipMs = skippedUntil(jar, due, now)
   return (
@@ -159,7 +161,7 @@ function Feed({ due, now }: { readonly due: Due; readonly now: number }) {
           <Menu.Item onClick={after(HOURS_LATER)}>{JAR_CARE.inHours(HOURS_LATER)}</Menu.Item>
           <Menu.Item onClick={after(24)}>{JAR_CARE.tomorrow}</Menu.Item>
           <Menu.Item onClick={after(DAYS_LATER * 24)}>{JAR_CARE.inDays(DAYS_LATER)}</Menu.Item>
-          {skipMs !== null && <Menu.Item onClick={later(skipMs)}>{JAR_CARE.skip(format.dayTime(near(putOffTo(skipMs, due, now))))}</Menu.Item>}
+          {skipMs !== null && <Menu.Item onClick={later(skipMs)}>{JAR_CARE.skip(format.dayTime(near(waitsTo(skipMs))))}</Menu.Item>}
         </Menu.Dropdown>
       </Menu>
     </Group>
