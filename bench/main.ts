@@ -18,8 +18,9 @@ import { benchPlans } from './plans'
 import { benchProgram } from './program'
 import { benchPromises } from './promises'
 import { benchRibbon } from './ribbon'
+import { benchHabits, benchSchedules } from './schedules'
 
-/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- faces`, `-- promises`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
+/** `npm run bench` prints all figures; `npm run bench -- formula`, `-- grid`, `-- model`, `-- learn`, `-- looks`, `-- judge`, `-- faces`, `-- promises`, `-- jars`, `-- files`, `-- live`, `-- kills`, `-- cut`, `-- hostile`, `-- extremes`, `-- long`, `-- pictures`, `-- plans`, `-- schedules`, `-- ribbon` or `-- program` some of them. They are figures, not tests. */
 async function main(): Promise<void> {
   const asked = process.argv.slice(2)
   const wants = (name: string) => asked.length === 0 || asked.includes(name)
@@ -44,6 +45,10 @@ async function main(): Promise<void> {
   if (wants('long')) await benchLong()
   if (wants('pictures')) await benchPictures(asked.includes('tune'))
   if (wants('plans')) benchPlans()
+  if (wants('schedules')) {
+    benchSchedules(asked.map(Number).find((seed) => Number.isInteger(seed)))
+    benchHabits()
+  }
   if (wants('ribbon')) await benchRibbon()
   if (wants('program')) await benchProgram()
 }

@@ -1,3 +1,4 @@
+import { standsOf } from '../src/answers'
 import { findPlans, type Interval, offerPlans, type PlanProblem, searchPlans, seededRandom, tasksOfPlan, UNKNOWN_JAR } from '../src/core'
 import type { Busy } from '../src/core/schedule/availability'
 import { exhaustivePlans } from '../src/core/testing/exhaustivePlans'
@@ -19,18 +20,19 @@ function weekProblem(random: () => number): PlanProblem {
   const nowMs = at(26, '06:00') + Math.floor(random() * 16) * HOUR
   const room = 18 + 6 * random()
   const place = (id: string, tempC: number) => ({ id, standing: { tempC } })
+  const places = [
+    place('cool', room - 4),
+    { id: 'room', standing: { tempC: room, swing: { swingK: 1.5, warmestMs: at(26, '16:00') } } },
+    place('warm', room + 4),
+    place('sill', room + 1),
+    place('fridge', 4)
+  ]
   return planProblem({
     nowMs,
     coldDays: random() < 0.6 ? 0.5 + 10 * random() : undefined,
     wish: random() < 0.8 ? { kind: 'out', atMs: nowMs + (20 + 60 * random()) * HOUR } : { kind: 'soonest' },
-    places: [
-      place('cool', room - 4),
-      { id: 'room', standing: { tempC: room, swing: { swingK: 1.5, warmestMs: at(26, '16:00') } } },
-      place('warm', room + 4),
-      place('sill', room + 1),
-      place('fridge', 4)
-    ],
-    doughPlace: place('room', room)
+    places,
+    stands: standsOf({ place: place('room', room), moves: [] }, places)
   })
 }
 

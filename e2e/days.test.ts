@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import type { Page } from 'playwright-core'
 import type { Loose } from '../src/server/testing/testServer'
-import { closeBrowser, openWindow, type Program, plain, setMoment, startProgram, type Window, wishFor } from './support'
+import { closeBrowser, openWindow, type Program, plain, setMoment, startProgram, until, type Window, wishFor } from './support'
 
 /** Planning days: the scenarios of a home baker's week, each in a kitchen of its own. */
 const MINUTE = 60_000
@@ -237,6 +237,53 @@ test('steps moved by tap and key, pinned, and taken back; the day on paper', asy
   const sheet = page.getByRole('region', { name: 'The day of Two loaves' })
   await sheet.getByRole('row', { name: /Mix .*flour/ }).waitFor()
   expect(plain(await sheet.innerText())).toContain('Holds gluten')
+})
+
+test('all that is on its way as one list: every step of every bake, in the order of time, each with whose it is', async () => {
+  await kitchenWith(THURSDAY)
+  await newBake()
+  await newBake()
+  await page.goto(`${program.address}/bakes`)
+  await page.getByRole('link', { name: 'The order of the day' }).click()
+  const sheet = page.getByRole('region', { name: 'The order of the day' })
+  await sheet.waitFor()
+  const rows = (await sheet.getByRole('row').allInnerTexts()).map(plain)
+  const { bakes } = await call('GET', '/api/bakes')
+  const names: string[] = bakes.filter((b: Loose) => b.status !== 'baked').map((b: Loose) => b.plan.name)
+  expect(names.length).toBeGreaterThan(1)
+  for (const name of names) expect(rows.some((row) => row.includes(`: ${name}`))).toBe(true)
+  // Nothing of it stands before what is done earlier.
+  const order = rows.map((row) => /(Mon|Tue|Wed|Thu|Fri|Sat|Sun) (\d\d:\d\d)/.exec(row)?.[0] ?? '')
+  const days = [...new Set(order.map((when) => when.slice(0, 3)))]
+  for (const day of days) {
+    const own = order.filter((when) => when.startsWith(day))
+    expect(own).toEqual([...own].sort())
+  }
+  expect(plain(await sheet.innerText())).toMatch(new RegExp(`${names.length} bakes, (\\d+ h )?\\d+ min of work`))
+})
+
+test('minutes of work: shaping takes longer in a kitchen that says so, and as usual again', async () => {
+  await kitchenWith(THURSDAY)
+  const id = await newBake()
+  const shaping = async () => /Shape[^:]*?(\d+) min of work/.exec(plain(await day().innerText()))?.[1]
+  // Two loaves: a quarter of an hour, and five minutes for each.
+  expect(await shaping()).toBe('25')
+  await page.goto(`${program.address}/kitchen/habits`)
+  const loaf = page.getByRole('textbox', { name: 'Shape each loaf' })
+  await loaf.fill('12')
+  await loaf.blur()
+  await page.getByText(/Shaping takes 39 min for two loaves/).waitFor()
+  // The window shows it before the server has it.
+  await until(
+    () => call('GET', '/api/kitchen'),
+    ({ kitchen }) => kitchen.work?.piece === 12 && kitchen.work.shape === 15
+  )
+  await page.goto(`${program.address}/bakes/${id}/plan`)
+  await day().getByText('Shape').waitFor()
+  expect(await shaping()).toBe('39')
+  await page.goto(`${program.address}/kitchen/habits`)
+  await page.getByRole('button', { name: 'Back to the usual minutes' }).click()
+  await page.getByText(/Shaping takes 25 min for two loaves/).waitFor()
 })
 
 test('hours of the kitchen: every week, once, and from a calendar file; reminders by a private address', async () => {

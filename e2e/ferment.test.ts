@@ -168,6 +168,10 @@ test('four builds side by side; one of them goes into the bake, and undo takes i
   await openClock()
   const before = await plan()
   await page.getByRole('link', { name: 'Compare with other builds' }).click()
+  // What makes it milder or tangier, for the build as it is planned.
+  const sour = page.getByTestId('sour')
+  await sour.getByRole('listitem').first().waitFor()
+  expect(plain(await sour.innerText())).toMatch(/\+\d+ %: (a little|much|about)/)
   const row = (name: string) => page.getByRole('row', { name: new RegExp(`^${name}`) })
   await row('Peak').getByText(/×/).first().waitFor()
   await page.getByRole('button', { name: 'One more' }).click()

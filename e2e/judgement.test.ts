@@ -201,6 +201,12 @@ describe('a dough', () => {
     await card.getByText('It may have gone too far').waitFor()
     for (const way of ['Bake it now', 'Into a tin', 'Flatbread', 'Shape it anew']) expect(await card.getByText(way, { exact: true }).count()).toBe(1)
     expect(await window.page.getByText(/^Fold \d/).count()).toBe(0)
+    // On Today it stands large, where the step that is overdue would stand.
+    await window.page.goto(`${program.address}/`)
+    const next = window.page.getByTestId('next')
+    await next.getByRole('heading', { name: 'It may have gone too far' }).waitFor()
+    expect(await next.getByRole('heading', { name: 'Shape' }).count()).toBe(0)
+    await next.getByRole('link', { name: 'What it can still be' }).waitFor()
   })
 })
 

@@ -21,6 +21,8 @@ export const courseSchema = z.object({
   autolyseMinutes: numberIn([0, 480], 'The autolyse', 'min'),
   folds: z.number().int().min(0).max(12),
   foldEveryMinutes: numberIn([5, 240], 'The time between folds', 'min'),
+  /** Where it goes on to while it rises, hours after the mix. */
+  moves: z.array(moveSchema).max(3).readonly().default([]),
   /** null: as far as its proof wants. */
   bulkGas: numberIn([0.05, 2.5], 'The rise in bulk').nullable(),
   bulkStretch: numberIn([0.5, 2], 'The stretch of the bulk').default(1),

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { BUSY_KINDS, PERCENTAGE_BASES, POSSIBLE, SCHOOLS, UNKNOWN_DOUGHS } from '../core'
+import { BUSY_KINDS, MOST_WORK_MINUTES, PERCENTAGE_BASES, POSSIBLE, SCHOOLS, UNKNOWN_DOUGHS, WORK_STEPS } from '../core'
 import { clockTimeSchema, idSchema, instantSchema, isoOf, LONGEST_NAME, nameSchema, numberIn, tempSchema, versionSchema } from './common'
 import { jarOpeningSchema } from './jars'
 import { surroundingsSchema } from './lines'
@@ -68,6 +68,8 @@ export const kitchenEditSchema = z.object({
   sticksGrams: numberIn(POSSIBLE.sticksGrams, 'What sticks', 'g').nullable().default(null),
   /** Which cups and spoons are meant where a recipe measures by them. */
   cups: cupKindSchema,
+  /** Hands-on minutes of what is done; left out: what is usual. */
+  work: z.record(z.enum(WORK_STEPS), numberIn([0, MOST_WORK_MINUTES], 'The minutes of work', 'min')).optional(),
   /** ISO 4217, for prices. */
   currency: z
     .string()

@@ -53,8 +53,11 @@ test('feeds before it, a first build, and a hold in the cold are told', () => {
   expect(planTitle(problem, planOf([stage('first build', at(27, '12:00')), stage('build', at(27, '20:00'))]), kitchen)).toMatch(
     /^Two builds, the first at midday, worktop/
   )
-  const chill = { place: { id: 'fridge', standing: { tempC: 4 } }, afterHours: 6, hours: 8 }
-  expect(planTitle(problem, planOf([stage('build', at(27, '07:30'), { chill })]), kitchen)).toMatch(/, held in the fridge$/)
+  const chilled = (afterHours: number) => [stage('build', at(27, '07:30'), { chill: { place: { id: 'fridge', standing: { tempC: 4 } }, afterHours } })]
+  // Its window opens after some hours: put away then it is held, put away after two it ripens there.
+  const { opens } = plan.stages.at(-1)?.window ?? { opens: Number.NaN }
+  expect(planTitle(problem, planOf(chilled(opens + 0.5)), kitchen)).toMatch(/, held in the fridge$/)
+  expect(planTitle(problem, planOf(chilled(2)), kitchen)).toMatch(/, 2 h out, then the fridge$/)
 })
 
 test('a wake-up feed is told by what is kept of the jar', () => {
@@ -66,8 +69,8 @@ test('acid and a night in the cold make it tangy', () => {
   const warm = { ...plan, course: { ...plan.course, proof: { ...plan.course.proof, kind: 'warm' } } } as DayPlan
   const cold = { ...plan, course: { ...plan.course, proof: { kind: 'cold', hours: 14 } } } as unknown as DayPlan
   expect([tasteWord({ ...told, sour: { pH: 4.4, tta: 8 } }, warm), tasteWord(told, warm), tasteWord(told, cold)]).toEqual(['mild', 'in between', 'tangy'])
-  expect(plain(proofWords(cold, format))).toBe('shaped, 14 h in the cold')
-  expect(proofWords(warm, format)).toBe('proofed warm, the same day')
+  expect(plain(proofWords(cold, kitchen, format))).toBe('shaped, 14 h in the cold')
+  expect(proofWords(warm, kitchen, format)).toBe('proofed warm, the same day')
 })
 
 test('why: the window, what a colder kitchen makes of it, and the two dearest reasons that are worth a sentence', () => {

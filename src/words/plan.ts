@@ -51,23 +51,44 @@ export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Ki
   const when = capital(partOfDay(first.startMs, kitchen.timeZone))
   const where = placeName(kitchen, last.stage.place.id)
   const ratio = stageRatio(problem, last.stage)
-  const held = last.stage.chill === null ? '' : `, held in the ${placeName(kitchen, last.stage.chill.place.id)}`
+  const { chill } = last.stage
+  const ripens = chill !== null && last.window.opens > chill.afterHours
+  const held =
+    chill === null
+      ? ''
+      : ripens
+        ? `, ${chill.afterHours} h out, then the ${placeName(kitchen, chill.place.id)}`
+        : `, held in the ${placeName(kitchen, chill.place.id)}`
   if (wakes > 0) return `${when} feed${wakes > 1 ? `, ${wakes} feeds` : ''}, then ${partOfDay(last.startMs, kitchen.timeZone)} build, ${where}, ${ratio}${held}`
   if (builds > 1) return `Two builds, the first ${during(when.toLowerCase())}, ${where}, ${ratio}${held}`
   return `${when} build, ${where}, ${ratio}${held}`
 }
 
-/** The words of several plans: where two would have the same, how they are proofed tells them apart; what still reads alike is one card. */
-export function planTitles(problem: PlanProblem, plans: readonly DayPlan[], kitchen: Kitchen): ReadonlyMap<DayPlan, string> {
-  const titles = plans.map((plan) => planTitle(problem, plan, kitchen))
-  const told = new Map<DayPlan, string>()
-  plans.forEach((plan, i) => {
-    const title = sure(titles[i])
-    const alone = titles.filter((other) => other === title).length === 1
-    const full = alone ? title : `${title}, ${plan.course.proof.kind === 'cold' ? 'proofed in the cold' : 'baked the same day'}`
-    if (![...told.values()].includes(full)) told.set(plan, full)
-  })
-  return told
+/** What a dough does after its mix, in a few words; none where it does as every dough. */
+function doughTitle(problem: PlanProblem, { course, times }: DayPlan, kitchen: Kitchen): string {
+  const moved = (course.moves ?? []).slice(0, times.moveMs.length)[0]
+  const there = moved?.placeId ?? (course.placeId === problem.stands[0]?.place.id ? undefined : course.placeId)
+  return there === undefined ? '' : `, bulk in the ${placeName(kitchen, there)}`
+}
+
+/** What tells plans of one title apart, tried in this order: how they are proofed, which day and hour they begin, and when they are mixed. */
+const TOLD_APART: readonly ((plan: DayPlan, format: Format) => string)[] = [
+  ({ course }) => (course.proof.kind === 'cold' ? 'proofed in the cold' : 'proofed warm'),
+  ({ stages }, format) => `begun ${format.dayTime(near(sure(stages[0]).startMs))}`,
+  ({ mixMs }, format) => `mixed ${format.dayTime(near(mixMs))}`
+]
+
+/** The words of several plans, no two alike: what tells them apart is added where it is needed. What reads alike even then is one card. */
+export function planTitles(problem: PlanProblem, plans: readonly DayPlan[], kitchen: Kitchen, format: Format): ReadonlyMap<DayPlan, string> {
+  let titles = plans.map((plan) => `${planTitle(problem, plan, kitchen)}${doughTitle(problem, plan, kitchen)}`)
+  for (const apart of TOLD_APART) {
+    const isShared = (title: string) => titles.filter((other) => other === title).length > 1
+    const added = plans.map((plan) => apart(plan, format))
+    // Added only where it tells some of them apart.
+    const tells = (title: string) => new Set(added.filter((_, k) => titles[k] === title)).size > 1
+    titles = titles.map((title, i) => (isShared(title) && tells(title) ? `${title}, ${added[i]}` : title))
+  }
+  return new Map(plans.flatMap((plan, i) => (titles.indexOf(sure(titles[i])) === i ? [[plan, sure(titles[i])] as const] : [])))
 }
 
 /** How it will taste against the others, from the acid of its levain and the hours in the cold. */
@@ -82,9 +103,17 @@ const COLD_TANG = 0.03
 const MILD = 0.95
 const TANGY = 1.3
 
-/** How a dough is proofed, in words. */
-export function proofWords({ course }: Pick<DayPlan, 'course'>, format: Format): string {
-  return course.proof.kind === 'cold' ? `shaped, ${format.duration(Math.round(course.proof.hours * 4) / 4)} in the cold` : 'proofed warm, the same day'
+/** How a dough goes on after its mix, in words: where it is moved to while it rises, and how it is proofed. */
+export function proofWords({ course, times }: Pick<DayPlan, 'course' | 'times'>, kitchen: Kitchen, format: Format): string {
+  const moves = (course.moves ?? []).slice(0, times.moveMs.length)
+  const moved = moves.map(({ placeId }, i) => `${i === 0 ? 'dough to' : 'to'} ${placeName(kitchen, placeId)} at ${format.time(near(sure(times.moveMs[i])))}`)
+  const proof =
+    course.proof.kind === 'cold'
+      ? `shaped, ${format.duration(Math.round(course.proof.hours * 4) / 4)} in the cold`
+      : moves.length === 0
+        ? 'proofed warm, the same day'
+        : 'shaped and proofed warm'
+  return [...moved, proof].join(', ')
 }
 
 const BECAUSE: Readonly<Record<CostPart, string | null>> = {

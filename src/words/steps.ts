@@ -13,8 +13,10 @@ const nameOfJar = (bake: Bake, jars: readonly Jar[]) => jars.find((j) => j.id ==
 /** What is made ahead, as it is called in the recipe. */
 const aheadWord = (of: Step['of']) => `Make the ${of?.name.toLowerCase() ?? 'part that goes ahead'}`
 
+const moveWord = (to: Step['to']) => (to === undefined ? 'Move the dough' : `Dough to ${to}`)
+
 /** What is to be done, in a line. */
-export function stepTitle(bake: Bake, { kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, jars: readonly Jar[]): string {
+export function stepTitle(bake: Bake, { kind, id, of, to }: Pick<Step, 'kind' | 'id' | 'of' | 'to'>, jars: readonly Jar[]): string {
   const jar = nameOfJar(bake, jars)
   const levain = `${possessive(jar)} levain`
   const { name, course } = bake.plan
@@ -45,6 +47,8 @@ export function stepTitle(bake: Bake, { kind, id, of }: Pick<Step, 'kind' | 'id'
       return `Mix: ${name}`
     case 'fold':
       return `Fold ${id.replace('fold ', '')} of ${course?.folds ?? 1}: ${name}`
+    case 'move':
+      return `${moveWord(to)}: ${name}`
     case 'shape':
       return `Shape: ${name}`
     case 'preheat':
@@ -70,7 +74,7 @@ const WINDOW_WORDS: Readonly<Record<WindowAlarm['kind'], string>> = {
 export const windowTitle = ({ plan }: Bake, kind: WindowAlarm['kind']): string => `${plan.name}: the levain ${WINDOW_WORDS[kind]}`
 
 /** A step in one or two words, where the bake is known. */
-export function stepWord({ kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, planned?: { readonly cold: boolean }): string {
+export function stepWord({ kind, id, of, to }: Pick<Step, 'kind' | 'id' | 'of' | 'to'>, planned?: { readonly cold: boolean }): string {
   switch (kind) {
     case 'wake':
       return id === 'wake' ? 'Wake-up feed' : `Wake-up feed ${id.replace('wake ', '')}`
@@ -98,6 +102,8 @@ export function stepWord({ kind, id, of }: Pick<Step, 'kind' | 'id' | 'of'>, pla
       return 'Mix'
     case 'fold':
       return `Fold ${id.replace('fold ', '')}`
+    case 'move':
+      return moveWord(to)
     case 'shape':
       return planned?.cold === true ? 'Shape, into the cold' : 'Shape'
     case 'preheat':

@@ -14,15 +14,19 @@ import {
   DOUGH_RISE_K,
   type DoughForecast,
   type DoughItem,
+  type DoughPlace,
   dayOfDough,
   doughItems,
   doughLine,
   doughPace,
+  doughPlaces,
   expectedMixMs,
   type JarBelief,
   levainAsItShows,
   type MadeAhead,
   mainKind,
+  moveStepId,
+  movesLeft,
   nightAt,
   type Overproofed,
   overproofed,
@@ -46,7 +50,7 @@ import type { Bake } from '../fromWire'
 import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
-import { courseHere } from './courseHere'
+import { courseHere, handsHere } from './courseHere'
 import { type DoughLeft, doughLeft, progressOf } from './doughLeft'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
@@ -81,7 +85,8 @@ export function doughOf(
 ): BatchLine | null {
   const line = levain ?? solved?.build?.asItStands.line
   if (solved === null || !solved.dough.ok || line === undefined) return null
-  const { placeId, tempC, mixTempC } = plan.course ?? plan
+  const where = plan.course ?? { placeId: plan.placeId, tempC: plan.tempC, mixTempC: plan.mixTempC }
+  const { placeId, tempC, mixTempC } = where
   const { state } = bake
   const dough = doughLine(
     doughAsWeighed(state, plan, solved.dough.value),
@@ -93,8 +98,8 @@ export function doughOf(
     },
     pantryOfBake(bake, pantry)
   )
-  const moved = state.doughMoves.map((move) => ({ fromMs: move.atMs, ...standingIn(kitchen, move.placeId, move.tempC, move.atMs) }))
-  return quickened({ ...dough, stays: [...dough.stays, ...moved] }, Math.exp(kitchen.doughs.log))
+  const stays = doughPlaces(where, mixMs, state).map((stay) => ({ fromMs: stay.fromMs, ...standingIn(kitchen, stay.placeId, stay.tempC, stay.fromMs) }))
+  return quickened({ ...dough, stays }, Math.exp(kitchen.doughs.log))
 }
 
 /** How warm a dough comes out by what was measured of it; null while nothing was. */
@@ -257,11 +262,13 @@ export function stepFactsOf(
 ): DayFacts {
   const { kitchen } = stocked
   const { band, mixed, moves, deeds, status, pours } = bake.state
+  const openMoves = movesLeft(plan.course?.moves ?? [], bake.state)
   const build = solved?.build ?? null
   const beginning = beginningOf(plan, solved)
   const from = band?.atMs ?? beginning.startMs
   const without: DayFacts = {
     status,
+    hands: handsHere(plan, kitchen),
     mixAtMs: plan.mixAt,
     ...beginning,
     ahead: madeAheadOf(bake, plan),
@@ -270,6 +277,9 @@ export function stepFactsOf(
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,
+    doughTo: (plan.course?.moves ?? []).map(({ placeId }, i) =>
+      !openMoves.has(i) && !deeds.has(moveStepId(i)) ? null : (kitchen.places.find((place) => place.id === placeId)?.name ?? '')
+    ),
     dough: null,
     deeds,
     awake: (ms) => awakeAt(kitchen, ms),
@@ -310,14 +320,18 @@ export function plannedSteps(bake: Bake): ReadonlyMap<string, number> {
   return new Map(steps.map(({ id, at }) => [id, at]))
 }
 
+/** What stands one after the other until a moment, with the end of each. */
+const staysUntil = (places: readonly DoughPlace[], untilMs: number): Claim['stays'] =>
+  places.flatMap(({ placeId, fromMs }, i) => (fromMs >= untilMs ? [] : [{ placeId, fromMs, toMs: Math.min(places[i + 1]?.fromMs ?? untilMs, untilMs) }]))
+
 /** What a bake takes of hands, oven and places from now on. */
-function claimOf({ id, plan }: Pick<Bake, 'id' | 'plan'>, facts: StepFacts, mixMs: number, times: CourseTimes | null, nowMs: number): Claim {
+function claimOf({ id, plan, state }: Pick<Bake, 'id' | 'plan' | 'state'>, facts: StepFacts, mixMs: number, times: CourseTimes | null, nowMs: number): Claim {
   const startMs = facts.running?.bandMs ?? facts.startMs
   const stays = [
     ...(startMs === null || facts.mixedMs !== null ? [] : [{ placeId: plan.placeId, fromMs: startMs, toMs: mixMs }]),
     ...(times === null || plan.course === null
       ? []
-      : [{ placeId: plan.course.placeId, fromMs: mixMs, toMs: plan.course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }])
+      : staysUntil(doughPlaces(plan.course, mixMs, state), plan.course.proof.kind === 'cold' ? times.proofMs : times.bakeMs))
   ]
   return {
     id,

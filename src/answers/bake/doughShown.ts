@@ -1,6 +1,6 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Kitchen } from '../../contract'
-import { type BatchLine, type DoughShown, doughPace, doughProgress, HANDS_MINUTES, levainAsItShows } from '../../core'
+import { type BatchLine, type DoughShown, doughPace, doughProgress, levainAsItShows, minutesOf } from '../../core'
 import type { Bake } from '../fromWire'
 import { beliefOfBake } from '../judgement/beliefs'
 import { courseHere } from './courseHere'
@@ -42,7 +42,7 @@ export function doughShown(bake: Bake, line: BatchLine, kitchen: Kitchen): Dough
   if (pace != null) told.push({ log: Math.log(pace), sd: READ_SD })
   else if (shapedHours > 0) told.push({ log: Math.log((bulkHours * course.bulkStretch) / shapedHours), sd: BY_HAND_SD })
   const poke = state.readings.findLast((r) => r.poke !== undefined)?.poke
-  const risenHours = hoursTo('bake') - (HANDS_MINUTES.shape * millisecondsInMinute) / millisecondsInHour
+  const risenHours = hoursTo('bake') - (minutesOf('shape', course) * millisecondsInMinute) / millisecondsInHour
   if (course.proof.kind === 'warm' && proofHours !== null && risenHours > 0 && (poke === undefined || poke === 'comes back slowly'))
     told.push({ log: Math.log((bulkHours + proofHours) / risenHours), sd: BY_HAND_SD })
   if (told.length === 0) return null

@@ -14,6 +14,7 @@ export function courseFor(
     ...USUAL_COURSE[doughKind],
     ...(oven === undefined ? {} : { bakeMinutes: ovenMinutes(oven.stages) }),
     autolyseMinutes: autolyse ? USUAL_AUTOLYSE_MINUTES : 0,
+    moves: [],
     placeId: place.id,
     tempC: place.tempC,
     mixTempC: USUAL_DOUGH_C
@@ -24,7 +25,8 @@ export function courseFor(
  * The day of a dough that has become another kind: what was as usual for the one is as usual for the other; what its baker has set stays.
  */
 export function courseOfKind(course: Course, was: DoughKind, now: DoughKind): Course {
-  const usual = (key: keyof DoughCourse) => key !== 'lidMinutes' && JSON.stringify(course[key]) === JSON.stringify(USUAL_COURSE[was][key])
+  const set: DoughCourse = course
+  const usual = (key: keyof DoughCourse) => JSON.stringify(set[key]) === JSON.stringify(USUAL_COURSE[was][key])
   const changed = keysOf(USUAL_COURSE[now]).filter(usual)
   return { ...course, ...Object.fromEntries(changed.map((key) => [key, USUAL_COURSE[now][key]])) }
 }

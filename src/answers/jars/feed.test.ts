@@ -89,6 +89,13 @@ test('an hour out, then the fridge: it stands in both; risen by two thirds it go
   expect(figures({}).afterHours).toBeNull()
 })
 
+test('what never rises by two thirds goes to the fridge all the same, after two hours', () => {
+  const little = figures({ by: 'grams', keepGrams: 200, flourGrams: 10, waterGrams: 60, laterPlaceId: 'fridge', later: 'two thirds' })
+  expect(little.risen).toBeNull()
+  expect(little.afterHours).toBe(2)
+  expect(little.line.stays).toHaveLength(2)
+})
+
 test('a small feed for a hungry jar in the cold begins warm and goes back after an hour', () => {
   const draft = firstDraft(jar({ placeId: 'fridge' }), kitchen, now, { keepGrams: 20, flourGrams: 20, waterGrams: 20, hourOut: true })
   expect(draft).toMatchObject({ by: 'grams', placeId: 'counter', laterPlaceId: 'fridge', later: 'an hour' })

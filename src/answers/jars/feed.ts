@@ -170,7 +170,7 @@ export function feedFigures(
   const vessel = vessels.find((v) => v.id === draft.vesselId)
   const fed = { ...lineOfFeed(kept, { feed: draft.feed, flourGrams, waterGrams, mixTempC }, [stayAt(place, nowMs)], pantry), material: vessel?.material }
   const risen = risenHours(fed, TWO_THIRDS, parameters)
-  const afterHours = laterPlace === undefined ? null : draft.later === 'two thirds' ? risen : LATER_HOURS[draft.later]
+  const afterHours = laterPlace === undefined ? null : draft.later === 'two thirds' ? (risen ?? LATER_HOURS['two hours']) : LATER_HOURS[draft.later]
   const goesOn = laterPlace !== undefined && afterHours !== null
   const seedFlour = keepGrams / (1 + jar.hydration)
   return {

@@ -5,7 +5,7 @@ import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom }
 import { BAKE as bake, culturesWith, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
 import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
-import { busyIn, fullStretches, planProblemOf, takePlan } from './planProblem'
+import { busyIn, fullStretches, planProblemOf, standsOf, takePlan } from './planProblem'
 
 const wish: BreadWish = { kind: 'out', atMs: now + 46 * millisecondsInHour }
 
@@ -53,6 +53,25 @@ test('a first build yields the seed of the last one', () => {
   expect(made).toBeLessThan(seed / (1 + 2 * ratio) + 12)
 })
 
+test('wake-up feeds leave what the build takes, and what the jar is to keep', () => {
+  // Two feeds a day apart in a jar that was forgotten for three weeks; the build takes a third of the levain as seed.
+  const { problem } = asked(21, { mixAt: now + 60 * millisecondsInHour })
+  const fed = findPlans({ ...problem, wish: { kind: 'out', atMs: now + 70 * millisecondsInHour } }).filter((p) => p.stages[0]?.stage.kind === 'wake')
+  const built = fed.map((way) => {
+    const taken = takePlan(plan, problem, { ...way, stages: way.stages.map((s) => ({ ...s, stage: { ...s.stage, flourPerSeed: 1 } })) }, kitchen)
+    const last = taken.before?.at(-1)
+    const made = (last?.seedGrams ?? 0) + (last?.flourGrams ?? 0) + (last?.waterGrams ?? 0)
+    // At 1:1:1 a third of the levain is seed; the jar keeps its 15 g.
+    const needed = ((problem.build.levain.doughNeeds[0] as number) + 20) / 3 + 15
+    return { made, needed, enough: made >= needed }
+  })
+  expect(built.length).toBeGreaterThan(0)
+  for (const { made, needed, enough } of built) {
+    expect(enough).toBe(true)
+    expect(made).toBeLessThan(needed + 25)
+  }
+})
+
 test('what an earlier plan would have fed the jar does not count when ways are sought anew', () => {
   const stage = {
     id: 'wake',
@@ -66,6 +85,23 @@ test('what an earlier plan would have fed the jar does not count when ways are s
   }
   const strip = ({ problem }: ReturnType<typeof asked>) => findPlans(problem).map((p) => [p.mixMs, p.stages.length])
   expect(strip(asked(8, { before: [stage] }))).toEqual(strip(asked(8)))
+})
+
+test('where a dough may stand: as planned, in the warmest place, in the coolest, and in the fridge for a part of its bulk', () => {
+  const place = (id: string, tempC: number) => ({ id, standing: { tempC } })
+  const room = place('room', 21)
+  const stands = standsOf({ place: room, moves: [] }, [room, place('cellar', 14), place('proofer', 27), place('sill', 22), place('fridge', 4)])
+  expect(stands[0]).toEqual({ place: room, moves: [] })
+  expect(stands.filter((s) => s.place.id === 'proofer')).toEqual([{ place: place('proofer', 27), moves: [] }])
+  expect(stands.filter((s) => s.moves[0]?.place.id === 'cellar').map((s) => s.moves.map((m) => m.afterHours))).toEqual([[0], [2]])
+  const chilled = stands.filter((s) => s.moves[0]?.place.id === 'fridge')
+  expect(chilled.length).toBeGreaterThan(1)
+  // Out again where it was mixed.
+  for (const { moves } of chilled) expect(moves.at(-1)?.place.id).toBe('room')
+  // A sill one degree warmer is no other place.
+  expect(stands.some((s) => s.place.id === 'sill' || s.moves.some((m) => m.place.id === 'sill'))).toBe(false)
+  // A dough in the fridge has nowhere else to go.
+  expect(standsOf({ place: place('fridge', 4), moves: [] }, [room, place('fridge', 4)])).toHaveLength(1)
 })
 
 test('another bake takes hands, oven, and the one room in the warm', () => {

@@ -1,4 +1,4 @@
-import { millisecondsInHour } from 'date-fns/constants'
+import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen, Place, Plan, StageBeforePlan } from '../../contract'
 import {
   atRatio,
@@ -7,13 +7,17 @@ import {
   busyBetween,
   type Claim,
   type DayPlan,
+  type DoughStand,
   type Interval,
+  isCold,
+  isHard,
   levainNeeded,
   type PlanPlace,
   type PlanProblem,
   type SolvedBake,
   solveBuild,
   sourceLevain,
+  sure,
   USUAL_COURSE,
   wakeGrams
 } from '../../core'
@@ -81,6 +85,7 @@ export function planProblemOf(
   const mixMs = plan.mixAt
   const placeOf = (id: string, tempC: number): PlanPlace => ({ id, standing: standingIn(kitchen, id, tempC, mixMs) })
   const own = build.planned.seed
+  const busy = busyAhead(kitchen, others, nowMs)
   return {
     nowMs,
     timeZone: kitchen.timeZone,
@@ -107,8 +112,15 @@ export function planProblemOf(
     course,
     proofs: course.proof.kind === 'warm' ? [course.proof, { kind: 'cold' as const, hours: 12 }] : [course.proof, USUAL_COURSE[plan.formula.doughKind].proof],
     dough,
-    doughPlace: placeOf(course.placeId, course.tempC),
-    busy: busyAhead(kitchen, others, nowMs),
+    stands: standsOf(
+      {
+        place: placeOf(course.placeId, course.tempC),
+        moves: course.moves.map(({ afterHours, placeId, tempC }) => ({ afterHours, place: placeOf(placeId, tempC) }))
+      },
+      kitchen.places.map((p) => placeOf(p.id, p.tempC)),
+      hoursUntilBack(wish, busy)
+    ),
+    busy,
     oven: others.flatMap((o) => o.oven ?? []),
     full: kitchen.places.flatMap((p) => fullStretches(p, others)),
     spread: { jar: 0, fed: 0 },
@@ -116,11 +128,79 @@ export function planProblemOf(
   }
 }
 
+/** A dough goes to a cooler place straight away, or once it was folded, h after the mix. */
+const COOL_AFTER_HOURS = [0, 2] as const
+/** Into the fridge so long after the mix, and for how long, h. */
+const IN_FRIDGE = [
+  [1, 9],
+  [2, 11],
+  [3, 8]
+] as const
+/** A dough that is mixed at a fixed hour goes into the fridge so long after it; shortest and longest stay there that is worth the way, h. */
+const FOLDED_HOURS = [1, 2, 3] as const
+const STAY_HOURS = [4, 16] as const
+
+/** When a dough goes into the fridge, h after the mix, and for how long. */
+const inFridge = (backHours: readonly number[]): (readonly [number, number])[] => [
+  ...IN_FRIDGE,
+  ...backHours.flatMap((back) =>
+    FOLDED_HOURS.flatMap((afterHours) =>
+      back - afterHours >= STAY_HOURS[0] && back - afterHours <= STAY_HOURS[1] ? [[afterHours, back - afterHours] as const] : []
+    )
+  )
+]
+
+/** Somebody who has just got up, or come home, takes it out a quarter of an hour later, h. */
+const BACK_HOURS = 0.25
+
+/** From a mix at a fixed hour until its baker is up or back at home again, h, within a day; nothing where the hour is open. */
+function hoursUntilBack(wish: BreadWish, busy: readonly Busy[]): number[] {
+  if (wish.kind !== 'mix' && wish.kind !== 'habit') return []
+  const mixMs = wish.kind === 'habit' ? wish.mixMs : wish.atMs
+  const back = busy.filter((b) => isHard(b) && b.fromMs > mixMs && b.toMs < mixMs + millisecondsInDay && b.kind !== 'other bake')
+  return [...new Set(back.map(({ toMs }) => (toMs - mixMs) / millisecondsInHour + BACK_HOURS))]
+}
+
+/** A place this much cooler makes a dough last a night; one this much warmer makes it quicker, K. */
+const OTHER_PLACE_K = 2
+
+/**
+ * Where a dough may stand: as it is planned; in a warmer place; in a cooler one until it is shaped; in the fridge for a part of its bulk.
+ * @param planned as it is planned
+ * @param places all of the kitchen
+ * @param backHours from a mix at a fixed hour until its baker is up or at home again, h: what is in the fridge comes out then
+ * @returns the planned first
+ */
+export function standsOf(planned: DoughStand, places: readonly PlanPlace[], backHours: readonly number[] = []): DoughStand[] {
+  const { place } = planned
+  const tempOf = ({ standing }: PlanPlace) => standing.tempC
+  const warm = places.filter((p) => !isCold(tempOf(p))).sort((a, b) => tempOf(a) - tempOf(b))
+  const warmest = warm.filter((p) => tempOf(p) >= tempOf(place) + OTHER_PLACE_K).at(-1)
+  const coolest = warm.find((p) => tempOf(p) <= tempOf(place) - OTHER_PLACE_K)
+  const fridge = places.filter((p) => isCold(tempOf(p))).sort((a, b) => tempOf(a) - tempOf(b))[0]
+  const others: DoughStand[] = isCold(tempOf(place))
+    ? []
+    : [
+        ...(warmest === undefined ? [] : [{ place: warmest, moves: [] }]),
+        ...(coolest === undefined ? [] : COOL_AFTER_HOURS.map((afterHours) => ({ place, moves: [{ afterHours, place: coolest }] }))),
+        ...(fridge === undefined
+          ? []
+          : inFridge(backHours).map(([afterHours, hours]) => ({
+              place,
+              moves: [
+                { afterHours, place: fridge },
+                { afterHours: afterHours + hours, place }
+              ]
+            })))
+      ]
+  return planned.moves.length === 0 ? [planned, ...others] : [planned, { place, moves: [] }, ...others]
+}
+
 /** A plan as it is once a way to it has been taken. */
 export function takePlan(
   plan: Plan,
   problem: PlanProblem,
-  { stages, mixMs, course: { proof, bulkStretch, proofStretch } }: DayPlan,
+  { stages, mixMs, course: { proof, bulkStretch, proofStretch, placeId, moves = [] } }: DayPlan,
   { places }: Kitchen
 ): Partial<Plan> {
   const last = stages.at(-1)
@@ -135,8 +215,15 @@ export function takePlan(
     moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
     mixAt: mixMs,
     startAt: last.startMs,
-    course: { ...plan.course, proof, bulkStretch, proofStretch },
-    before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages.length, stage.flourPerSeed, tempOf)),
+    course: {
+      ...plan.course,
+      proof,
+      bulkStretch,
+      proofStretch,
+      moves,
+      ...(placeId === undefined || placeId === plan.course.placeId ? {} : { placeId, tempC: tempOf(placeId) })
+    },
+    before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages, tempOf)),
     pins: []
   }
 }
@@ -161,31 +248,51 @@ function beforeOf(
   problem: PlanProblem,
   { stage, startMs }: DayPlan['stages'][number],
   index: number,
-  count: number,
-  lastRatio: number,
+  stages: DayPlan['stages'],
   tempOf: (id: string) => number
 ): StageBeforePlan {
   const round = (grams: number) => Math.max(Math.round(grams), 1)
   const common = { at: startMs, placeId: stage.place.id, tempC: tempOf(stage.place.id) }
   if (stage.kind === 'wake') {
-    const { flour, water } = wakeGrams(problem.wake, stage.flourPerSeed)
+    const { wake } = problem
+    const grams = Math.ceil(keptAtWake(problem, stages, index))
+    const { flour, water } = wakeGrams({ ...wake, kept: { ...wake.kept, grams } }, stage.flourPerSeed)
     return {
-      id: count > 2 ? `wake ${index + 1}` : 'wake',
+      id: stages.length > 2 ? `wake ${index + 1}` : 'wake',
       kind: 'wake',
-      seedGrams: round(problem.wake.kept.grams),
+      seedGrams: grams,
       flourGrams: round(flour),
       waterGrams: round(water),
       ...common
     }
   }
-  const { seed, flour, water } = firstBuildMasses(problem, stage.flourPerSeed, lastRatio)
+  const { seed, flour, water } = firstBuildMasses(problem, stage.flourPerSeed, sure(stages.at(-1)).stage.flourPerSeed)
   return { id: 'first build', kind: 'first build', seedGrams: round(seed), flourGrams: round(flour), waterGrams: round(water), ...common }
 }
 
+/** A feed leaves so much more than is taken from it: some sticks to the spoon, g. */
+const SPARE_GRAMS = 3
+
+/** What a wake-up feed keeps of the jar, g: as usual, or as much as it takes for the next feed or build to have its seed, and no more than there is. */
+function keptAtWake(problem: PlanProblem, stages: DayPlan['stages'], index: number): number {
+  const { wake, build } = problem
+  const { jar } = build.levain
+  const next = stages[index + 1]
+  const last = next?.stage.kind === 'build' ? sourceLevain(lastLevain(problem, next.stage.flourPerSeed)) : null
+  const wanted = last === null ? keptAtWake(problem, stages, index + 1) : (last.ok ? last.value.fromJarGrams : 0) + jar.keepMinimumGrams
+  const { flour, water } = wakeGrams(wake, sure(stages[index]).stage.flourPerSeed)
+  const growth = 1 + (flour + water) / wake.kept.grams
+  const needed = Math.max(wake.kept.grams, (wanted + SPARE_GRAMS) / growth)
+  return index === 0 ? Math.min(needed, jar.grams) : needed
+}
+
+/** The levain of the last build, at its ratio. */
+const lastLevain = ({ build }: PlanProblem, flourPerSeed: number) => (build.levain.by.kind === 'amounts' ? build.levain : atRatio(build, flourPerSeed).levain)
+
 /** What a first build is made of, so that it yields the seed of the last one. */
-function firstBuildMasses({ build }: PlanProblem, flourPerSeed: number, lastRatio: number): { seed: number; flour: number; water: number } {
-  const { levain } = build
-  const last = sourceLevain(levain.by.kind === 'amounts' ? levain : atRatio(build, lastRatio).levain)
+function firstBuildMasses(problem: PlanProblem, flourPerSeed: number, lastRatio: number): { seed: number; flour: number; water: number } {
+  const { levain } = problem.build
+  const last = sourceLevain(lastLevain(problem, lastRatio))
   const totalGrams = levainNeeded([last.ok ? last.value.fromJarGrams : 0], 0).total
   const solved = solveBuild({ totalGrams, hydration: levain.hydration, seedHydration: levain.jar.hydration, by: { kind: 'ratio', flourPerSeed } })
   const seed = totalGrams / (1 + flourPerSeed * (1 + levain.hydration))

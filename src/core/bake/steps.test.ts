@@ -144,6 +144,36 @@ test('folds that were let go by are no more overdue once it is shaped', () => {
   expect(steps.map((s) => s.kind)).not.toContain('fold')
 })
 
+test('a fold that was let go by is gone once the next is due, or the dough is in the fridge', () => {
+  // Folds at 30, 60 and 90 min after the mix.
+  const folds = (minutes: number, more: Partial<StepFacts> = {}) =>
+    stepsOf(facts({ status: 'mixed', mixedMs: now - minutes * 60_000, dough, ...more }), now).flatMap(({ id, kind }) => (kind === 'fold' ? [id] : []))
+  expect(folds(45)).toEqual(['fold 1', 'fold 2', 'fold 3'])
+  expect(folds(65)).toEqual(['fold 2', 'fold 3'])
+  expect(folds(120)).toEqual(['fold 3'])
+  const moves = [{ afterHours: 2, placeId: 'fridge', tempC: 4 }]
+  const chilled = { dough: { ...dough, course: { ...course, moves } } }
+  expect(folds(130, { ...chilled, doughTo: ['Fridge'] })).toEqual(['fold 3'])
+  expect(folds(130, { ...chilled, doughTo: [null] })).toEqual([])
+})
+
+test('a dough that is moved on has a step for it, with its place, until it was done', () => {
+  const moves = [
+    { afterHours: 2, placeId: 'fridge', tempC: 4 },
+    { afterHours: 3, placeId: 'room', tempC: 22 }
+  ]
+  const moved = (doughTo: readonly (string | null)[], deeds = new Map()) =>
+    stepsOf(facts({ status: 'mixed', mixedMs: now, dough: { ...dough, course: { ...course, moves } }, doughTo, deeds }), now).flatMap(
+      ({ kind, id, to, atMs, minutes }) => (kind === 'move' ? [[id, to, (atMs - now) / millisecondsInHour, minutes]] : [])
+    )
+  expect(moved(['Fridge', 'Worktop'])).toEqual([
+    ['move 1', 'Fridge', 2, 2],
+    ['move 2', 'Worktop', 3, 2]
+  ])
+  expect(moved([null, 'Worktop'])).toEqual([['move 2', 'Worktop', 3, 2]])
+  expect(moved(['Fridge', 'Worktop'], new Map([['move 1', deed(0, 'skipped')]]))).toEqual([['move 2', 'Worktop', 3, 2]])
+})
+
 test('a levain that is late takes the day with it; one that would be ripe at night is mixed before bed or in the morning', () => {
   const night = { fromMs: now + 14 * millisecondsInHour, toMs: now + 22 * millisecondsInHour }
   const inNight = (ms: number) => ms > night.fromMs && ms < night.toMs

@@ -2,7 +2,9 @@ import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { FormulaLine } from '../dough/formula'
 import type { PreFermentStyle } from '../dough/mix'
 import type { Verdict } from '../readiness/verdict'
-import { type CourseTimes, courseTimes, type DayStep, type DoughCourse, type DoughPace, HANDS_MINUTES, timesFrom, timesOfBake } from '../schedule/course'
+import { type CourseTimes, courseTimes, type DayStep, type DoughCourse, type DoughPace, timesFrom, timesOfBake } from '../schedule/course'
+import { type Hands, minutesOf, takesHands } from '../schedule/work'
+import { moveStepId } from './doughPlaces'
 import type { BakeStatus, StepDeed } from './foldBake'
 
 /** Something a baker has to do, or may. */
@@ -18,6 +20,8 @@ export interface Step {
   readonly minutes: number
   /** What is made ahead of the dough, where that is the step. */
   readonly of?: Pick<MadeAhead, 'name' | 'style'>
+  /** The place a dough is moved to, where that is the step. */
+  readonly to?: string
 }
 
 /** A poolish, a soaker, whatever is made ahead of the dough. */
@@ -39,6 +43,8 @@ export interface StageBefore {
 
 /** What the steps of a bake hang on. */
 export interface StepFacts {
+  /** Whose hands do it; left out: what is usual. */
+  readonly hands?: Hands
   readonly status: BakeStatus
   /** When the dough is to be mixed, ms. */
   readonly mixAtMs: number
@@ -58,6 +64,8 @@ export interface StepFacts {
   readonly refillMs?: number | null
   /** Moves into the cold while it ripens, ms; those to come. */
   readonly chillsMs: readonly number[]
+  /** Where the dough is moved on to as it is planned, by name; null where that was done. */
+  readonly doughTo?: readonly (string | null)[]
   /** Running levain: when its band was set, and its verdict once it is worked out. */
   readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
   /** When it was mixed, ms. */
@@ -84,7 +92,13 @@ export function stepsOf(facts: StepFacts, nowMs: number): Step[] {
   const mixMs = expectedMixMs(facts, nowMs)
   const refill = facts.refillMs == null ? [] : [step('refill', facts.refillMs)]
   const all = [...stagesBefore(facts), ...madeAhead(facts, mixMs), ...levainSteps(facts, nowMs), ...refill, ...doughSteps(facts, mixMs, nowMs)]
-  return all.filter((step) => !facts.deeds.has(step.id)).sort((a, b) => a.atMs - b.atMs)
+  return all
+    .filter(({ id }) => !facts.deeds.has(id))
+    .map((one) => ({
+      ...one,
+      minutes: takesHands(one.kind) ? minutesOf(one.kind, facts.hands) : one.kind === 'first build' ? minutesOf('wake', facts.hands) : 0
+    }))
+    .sort((a, b) => a.atMs - b.atMs)
 }
 
 const step = (kind: Step['kind'], atMs: number, more: Partial<Step> = {}): Step => ({
@@ -92,19 +106,19 @@ const step = (kind: Step['kind'], atMs: number, more: Partial<Step> = {}): Step 
   kind,
   atMs,
   untilMs: null,
-  minutes: kind in HANDS_MINUTES ? HANDS_MINUTES[kind as keyof typeof HANDS_MINUTES] : 0,
+  minutes: 0,
   ...more
 })
 
 function stagesBefore({ status, before }: StepFacts): Step[] {
-  return status === 'planned' ? before.map(({ id, kind, atMs }) => step(kind, atMs, { id, minutes: HANDS_MINUTES.wake })) : []
+  return status === 'planned' ? before.map(({ id, kind, atMs }) => step(kind, atMs, { id })) : []
 }
 
 /** When what is made ahead is begun: its hours before the mix; out of the baker's sleep to the nearer side, so that it stands a little longer or shorter. */
-function madeAhead({ mixedMs, ahead, awake, bedtime }: StepFacts, mixMs: number): Step[] {
+function madeAhead({ mixedMs, ahead, awake, bedtime, hands }: StepFacts, mixMs: number): Step[] {
   if (mixedMs !== null) return []
   const whileAwake = (atMs: number) => {
-    const [evening, morning] = [bedtime(atMs) - HANDS_MINUTES.ahead * millisecondsInMinute, awake(atMs)]
+    const [evening, morning] = [bedtime(atMs) - minutesOf('ahead', hands) * millisecondsInMinute, awake(atMs)]
     if (morning === atMs) return atMs
     return atMs - evening <= morning - atMs || morning >= mixMs ? evening : morning
   }
@@ -175,12 +189,12 @@ const isOpen = (advice: Extract<Verdict['advice'], { kind: 'look' | 'ask' }>) =>
  * When the dough will be mixed as things stand: when it was, as planned where the levain allows it, else at the nearer end of its window, and not in the night.
  * @param nowMs the time now, ms
  */
-export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake, bedtime }: StepFacts, nowMs: number): number {
+export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake, bedtime, hands }: StepFacts, nowMs: number): number {
   if (mixedMs !== null) return mixedMs
   /** Before bed where it is ready by then, else in the morning; the autolyse before it is in nobody's sleep either. */
   const whileAwake = (wanted: number, soonest: number) => {
     if (awake(wanted) === wanted) return wanted
-    const evening = bedtime(wanted) - HANDS_MINUTES.mix * millisecondsInMinute
+    const evening = bedtime(wanted) - minutesOf('mix', hands) * millisecondsInMinute
     if (evening >= soonest) return evening
     const autolyse = (dough?.course.autolyseMinutes ?? 0) * millisecondsInMinute
     return awake(awake(wanted) - autolyse) + autolyse
@@ -211,7 +225,7 @@ export function dayOfDough({ dough, deeds }: Pick<StepFacts, 'dough' | 'deeds'>,
   if (planned === null) return null
   const doneAt = (id: string) => (deeds.get(id)?.did === 'done' ? deeds.get(id)?.atMs : undefined)
   const shaped = doneAt('shape')
-  const later = shaped === undefined ? planned : timesFrom(course, mixMs, shaped - HANDS_MINUTES.shape * millisecondsInMinute, pace.proofHours)
+  const later = shaped === undefined ? planned : timesFrom(course, mixMs, shaped - minutesOf('shape', course) * millisecondsInMinute, pace.proofHours)
   if (later === null) return null
   const loaded = doneAt('bake')
   const baked = loaded === undefined ? later : timesOfBake(course, { ...later, bakeMs: loaded })
@@ -226,8 +240,8 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
   return [
     // It comes before the mix, or it does not come any more.
     ...(before && times.autolyseMs !== null && mixMs > nowMs ? [step('autolyse', times.autolyseMs)] : []),
-    // Nobody folds a dough whose bulk is over.
-    ...(times.shapeMs <= nowMs ? [] : times.foldMs.map((ms, i) => step('fold', ms, { id: `fold ${i + 1}`, untilMs: times.shapeMs }))),
+    ...foldSteps(times, facts, nowMs),
+    ...times.moveMs.flatMap((ms, i) => (facts.doughTo?.[i] === null ? [] : [step('move', ms, { id: moveStepId(i), to: facts.doughTo?.[i] ?? undefined })])),
     step('shape', times.shapeMs),
     step('preheat', times.preheatMs),
     step('bake', times.bakeMs),
@@ -237,9 +251,20 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
   ].filter((s) => !isPast(s, facts))
 }
 
+/** Folds that are still to be done. One that was let go by is gone once the next is due, or the dough has moved on; and nobody folds a dough whose bulk is over. */
+function foldSteps({ foldMs, moveMs, shapeMs }: CourseTimes, { doughTo = [] }: StepFacts, nowMs: number): Step[] {
+  if (shapeMs <= nowMs) return []
+  const movedMs = moveMs.filter((_, i) => doughTo[i] === null)
+  return foldMs.flatMap((ms, i) =>
+    (foldMs[i + 1] ?? Number.POSITIVE_INFINITY) <= nowMs || movedMs.some((moved) => moved >= ms)
+      ? []
+      : [step('fold', ms, { id: `fold ${i + 1}`, untilMs: shapeMs })]
+  )
+}
+
 /** Folds that were let go by once it is shaped, and what belongs before a step that has been done. */
 function isPast({ kind }: Step, { deeds }: StepFacts): boolean {
-  const order: readonly Step['kind'][] = ['autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+  const order: readonly Step['kind'][] = ['autolyse', 'fold', 'move', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
   const last = Math.max(-1, ...order.map((k, i) => (deeds.has(k) ? i : -1)))
   return kind !== 'eat' && order.indexOf(kind) < last
 }

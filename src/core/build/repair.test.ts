@@ -83,8 +83,12 @@ test('whatever was poured: nothing is ever taken out, and one of the ways keeps 
         const planned = { flour: f, water: w, salt: s }
         const items = (['flour', 'water', 'salt'] as const).map((key) => item(key, planned[key], key === which ? planned[key] * slip : 0))
         for (const repair of repairsOf(items)) for (const i of items) expect((repair.targets[i.key] ?? 0) + 1e-9).toBeGreaterThanOrEqual(i.poured)
-        // One of them keeps both: scaling the rest, or one that comes to the same.
-        const keeps = repairsOf(items).some(({ truth }) => Math.abs(truth.hydration - w / f) < 1e-6 && Math.abs(truth.salt - s / f) < 1e-6)
+        // One of them keeps both: scaling the rest, or one that comes to the same to less than any scale shows, as carrying on does after a slip of 0.00002 g.
+        const scaled = ({ targets }: { readonly targets: Readonly<Record<string, number>> }) =>
+          items.every(({ key }) => Math.abs((targets[key] ?? 0) - planned[key as keyof typeof planned] * slip) < 0.05)
+        const keeps = repairsOf(items).some(
+          (repair) => scaled(repair) || (Math.abs(repair.truth.hydration - w / f) < 1e-6 && Math.abs(repair.truth.salt - s / f) < 1e-6)
+        )
         if (slip >= 1) expect(keeps).toBe(true)
       }
     )

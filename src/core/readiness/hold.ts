@@ -21,6 +21,27 @@ export function holdHours(chilledHours: number, window: { readonly opens: number
   return HOLD.mostHours + (HOLD.leastHours - HOLD.mostHours) * Math.min(Math.max(gone, 0), 1)
 }
 
+/** What is chilled as it is at its best keeps so long, h: between what is put away as it becomes ready and what is put away at the end. */
+export const HELD_HOURS = (HOLD.mostHours + HOLD.leastHours) / 2
+
+/**
+ * Whether a levain is ready at some moment of a stretch, hours since mixing. Its level tells little in the cold: what was ready when it was chilled is held for
+ * hours, what gets ready there keeps for a day.
+ * @param chilledHours when it is chilled; null: it is not
+ */
+export function isReadyWithin(
+  { opensHours, closesHours }: { readonly opensHours: number | null; readonly closesHours: number | null },
+  fromHours: number,
+  toHours: number,
+  chilledHours: number | null
+): boolean {
+  const closes = closesHours ?? Number.POSITIVE_INFINITY
+  if (opensHours === null || opensHours > toHours) return false
+  if (chilledHours === null || fromHours < chilledHours) return closes >= fromHours
+  if (opensHours > chilledHours) return fromHours <= opensHours + HOLD.mostHours
+  return closes >= chilledHours && fromHours <= chilledHours + HELD_HOURS
+}
+
 /** When it was last put into the cold, h since mixing, and where it had stood before; null where it does not stand in the cold at that hour. */
 export function chilledSince(line: BatchLine, nowHours: number): { readonly hours: number; readonly stays: readonly LineStay[] } | null {
   const nowMs = line.startedAtMs + nowHours * millisecondsInHour

@@ -8,7 +8,7 @@ import type { CultureManner } from './likelihoods'
 import type { Mark, Reads } from './marks'
 import type { Phase } from './phases'
 import { blendedFit, type Phases, strangeAt } from './surprise'
-import { phasesOf, straightened, weighDraws } from './weighLooks'
+import { phasesOf, straightened, WITHIN_HOURS, weighDraws } from './weighLooks'
 
 /** The judgement of a running build. */
 export interface Verdict {
@@ -28,9 +28,6 @@ export interface Verdict {
   readonly reads: Reads
   readonly advice: Advice
 }
-
-/** Nobody times a mix closer than this: so little before its window or after it a levain does as well, h. */
-const WITHIN_HOURS = 1 / 3
 
 /** Wettest mix whose signs are those of an ordinary levain, and firmest one, water ÷ flour. */
 const WETTEST = 1.3

@@ -131,11 +131,28 @@ const READ_ALIKE = 0.12
 const hasFallen = ({ hours, rise }: Mark, levels: readonly Level[]) =>
   rise !== undefined && levels.some((l) => l.hours < hours && rise - 1 < LEVELS.collapsed * (l.rise - 1) && rise < (1 - READ_ALIKE) * l.rise)
 
-/** How likely each phase is at a time, and the likeliest. */
+/** Nobody times a look or a mix closer than this, h. */
+export const WITHIN_HOURS = 1 / 3
+
+/** Moments around one that count as that one, in shares of WITHIN_HOURS. */
+const AROUND = [-1, -0.5, 0, 0.5, 1] as const
+
+/** How likely each phase is at a time, and the one it is most likely in, or within twenty minutes of. */
 export function phasesOf({ draws, weights, surprise }: Weighed, hours: number): { readonly phases: Phases; readonly phase: Phase } {
-  const drawn = drawnPhases(draws, weights, hours)
-  const phases = surprise === null ? drawn : blended(drawn, surprise, hours)
-  return { phases, phase: PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best)) }
+  const believed = (drawn: Phases) => (surprise === null ? drawn : blended(drawn, surprise, hours))
+  return { phases: believed(drawnPhases(draws, weights, hours)), phase: likeliest(believed(phasesAround(draws, weights, hours))) }
+}
+
+const likeliest = (phases: Phases): Phase => PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best))
+
+/** How likely it is in each phase at some moment of the twenty minutes before and after; they sum to more than 1. */
+function phasesAround(draws: Draws, weights: ArrayLike<number>, hours: number): Phases {
+  const around = recordOf(PHASES, () => 0)
+  draws.milestones.forEach((m, k) => {
+    const met = AROUND.map((share) => Math.max(hours + share * WITHIN_HOURS, 0)).map((h) => phaseAt(m, drawnGas(draws, k, h), h))
+    for (const phase of new Set(met)) around[phase] += weights[k] ?? NaN
+  })
+  return around
 }
 
 function drawnPhases(draws: Draws, weights: ArrayLike<number>, hours: number): Phases {

@@ -78,7 +78,42 @@ test('warmer is never slower, more rise is never sooner', () => {
 test('folds may be left out, all else wants hands; while bread is in the oven somebody is at home', () => {
   const times = courseTimes(wheat, mix, pace)
   if (times === null) throw new Error('no day')
-  const tasks = tasksOfDough(times)
+  const tasks = tasksOfDough(times, wheat)
   expect(tasks.filter((t) => t.spare === true).map((t) => t.step)).toEqual(['fold', 'fold', 'fold'])
   expect(tasks.find((t) => t.needs === 'eyes')).toMatchObject({ step: 'bake', minutes: 45 })
+})
+
+test('a dough that has risen far enough in the fridge waits there until it is taken out', () => {
+  const moves = (out: number) => [
+    { afterHours: 2, tempC: 4 },
+    { afterHours: out, tempC: 24 }
+  ]
+  const line = (out: number) => ({ ...doughAt(DOUGH, mix, { tempC: 24 }, moves(out)), mixTempC: 24 })
+  const course = { ...wheat, bulkGas: 0.5 }
+  const warm = doughPace({ ...doughAt(DOUGH, mix, { tempC: 24 }), mixTempC: 24 }, course).bulkHours ?? 0
+  const { bulkHours, stop } = doughPace(line(12), course)
+  // In the warm it would be ready before it comes out.
+  expect(warm).toBeLessThan(5)
+  expect(bulkHours).toBe(12)
+  // It rises by half in the eighth hour or so, and hardly further in the cold.
+  expect(stop?.gas ?? 0).toBeGreaterThanOrEqual(0.5)
+  expect(stop?.gas ?? 9).toBeLessThan(0.65)
+  // Put there an hour later it would be far too airy by then: it is shaped when it is ready.
+  const late = { ...line(12), stays: line(12).stays.map((stay, i) => (i === 1 ? { ...stay, fromMs: stay.fromMs + 3_600_000 } : stay)) }
+  expect(doughPace(late, course).bulkHours ?? 99).toBeLessThan(6)
+})
+
+test('two loads: the first comes out and the second goes in, in between', () => {
+  const twice = { ...wheat, loads: 2, pieces: 4 }
+  const times = courseTimes(twice, mix, pace)
+  if (times === null) throw new Error('no day')
+  const tasks = tasksOfDough(times, twice).filter((t) => t.needs === 'hands')
+  const after = (step: string) => tasks.filter((t) => t.step === step).map((t) => (t.fromMs - times.bakeMs) / 60_000)
+  expect([after('bake'), after('out')]).toEqual([
+    [0, 45],
+    [45, 90]
+  ])
+  // Four pieces are shaped in 35 min, and go to proof then.
+  expect(tasks.find((t) => t.step === 'shape')?.minutes).toBe(35)
+  expect((times.proofMs - times.shapeMs) / 60_000).toBe(35)
 })

@@ -2,10 +2,12 @@ import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { DoughKind } from '../dough/formula'
 import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt } from '../ferment/milestones'
-import { simulate, type Vessel } from '../ferment/simulate'
+import { type Run, simulate, type Vessel } from '../ferment/simulate'
+import { isCold } from '../jars/condition'
 import { type BatchLine, vesselOf } from '../jars/lineage'
 import { type BulkStop, bulkStop, proofedGas } from './bulkStop'
 import type { Standing } from './planBuild'
+import { type Hands, type HandsStep, minutesOf } from './work'
 
 /** Nobody shapes to the minute. */
 const FIVE_MINUTES = 5 * millisecondsInMinute
@@ -22,14 +24,27 @@ export type Proof =
       readonly hours: number
     }
 
+/** A dough goes on to another place while it rises: to the cool for a night, into the fridge and out again. */
+export interface DoughMove {
+  /** After the mix, h. */
+  readonly afterHours: number
+  readonly placeId: string
+  /** How warm it is there, °C. */
+  readonly tempC: number
+}
+
 /** The dough's own stages, from the mix to bread that can be cut. */
-export interface DoughCourse {
+export interface DoughCourse extends Hands {
   /** Flour and water rest so long before the levain goes in, min; 0: not at all. */
   readonly autolyseMinutes: number
   /** How often the dough is folded while it rises. */
   readonly folds: number
   /** Between two folds, and before the first, min. */
   readonly foldEveryMinutes: number
+  /** Where it is mixed and proofed in the warm; left out where that does not matter. */
+  readonly placeId?: string
+  /** Where it goes on to while it rises; left out: nowhere. Shaped, it is proofed where it was mixed. */
+  readonly moves?: readonly DoughMove[]
   /** How far it is let rise in bulk: g, its rise less 1; null: as far as its proof wants. */
   readonly bulkGas: number | null
   /** Factor on the time that takes, where a step was moved by hand. */
@@ -87,23 +102,6 @@ export const USUAL_BULK: Readonly<Record<DoughKind, number>> = { wheat: 0.5, 'ry
 /** Within these a stage may be stretched by hand before the bread suffers; cold hours as they are. Source: craft knowledge. */
 export const STRETCH = { bulk: [0.88, 1.15], proof: [0.8, 1.25], coldHours: [8, 36] } as const satisfies Record<string, readonly [number, number]>
 
-/** Hands-on time of each kind of step, min. Source: craft knowledge. */
-export const HANDS_MINUTES = {
-  wake: 8,
-  ahead: 8,
-  build: 10,
-  refill: 4,
-  chill: 2,
-  autolyse: 8,
-  mix: 15,
-  fold: 4,
-  shape: 25,
-  preheat: 2,
-  bake: 8,
-  lid: 2,
-  out: 5
-} as const
-
 /** The lid comes off so long after the loaf went in, min; only where it bakes long enough. */
 const LID_MINUTES = 20
 const LEAST_LIDDED_MINUTES = 35
@@ -133,24 +131,35 @@ const LONGEST_DOUGH_HOURS = 36
  * @param jar how its culture differs from a typical one
  */
 export function doughPace(dough: BatchLine, course: CourseHere, jar: JarParameters = TYPICAL_JAR): DoughForecast {
-  const vessel = takenOut(vesselOf(dough, jar), course, jar)
-  const bulk = simulate(vessel, jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
+  const { vessel, bulk } = takenOut(vesselOf(dough, jar), course, jar)
   const { proof, kind } = course
   if (course.bulkGas === null && proof.kind === 'cold') {
-    const found = bulkStop(vessel, bulk, { ...course, wantedGas: wantedGas(kind), shapeHours: HANDS_MINUTES.shape / 60 }, jar)
+    const found = bulkStop(vessel, bulk, { ...course, wantedGas: wantedGas(kind), shapeHours: minutesOf('shape', course) / 60 }, jar)
     return found === null ? NEVER : { bulkHours: found.hours, proofHours: 0, stop: found.stop }
   }
   const gas = course.bulkGas ?? USUAL_BULK[kind]
-  const hours = firstHoursAt(bulk.curve, gas)
-  if (hours === null) return NEVER
+  const reached = firstHoursAt(bulk.curve, gas)
+  if (reached === null) return NEVER
+  const hours = waitsInCold(vessel, bulk, reached, gas)
   // It is proofed where it was planned to stand, wherever it was put for its bulk.
   const proofing = vessel.stays.length < 2 ? bulk : simulate(backFrom(vessel, hours), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
   const proofed = firstHoursAt(proofing.curve, gas + (proof.kind === 'warm' ? proof.gas : 0))
   return {
     bulkHours: hours,
     proofHours: proofed === null ? null : proofed - hours,
-    stop: { gas: course.bulkStretch === 1 ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
+    stop: { gas: course.bulkStretch === 1 && hours === reached ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
   }
+}
+
+/** A dough in the cold waits for its baker until it has risen so much more than was wanted, as a share of it. Source: craft knowledge. */
+const WAITS_UNTIL = 1.3
+
+/** When a dough is shaped that has risen far enough while it stood in the cold, h: when it comes out, if it can wait that long. */
+function waitsInCold({ stays }: Vessel, { curve }: Run, reached: number, gas: number): number {
+  const here = stays.findLast((stay) => stay.fromHours <= reached)
+  const out = stays.find((stay) => stay.fromHours > reached)
+  if (here === undefined || out === undefined || !isCold(here.tempC) || isCold(out.tempC)) return reached
+  return gasAt(curve, out.fromHours) <= WAITS_UNTIL * gas ? out.fromHours : reached
 }
 
 /** The dough back where it was planned to stand from an hour on. */
@@ -160,12 +169,13 @@ const backFrom = (vessel: Vessel, hours: number): Vessel => {
 }
 
 /** A dough that was put where it never rises as far as wanted: it is taken out again after a night there. */
-function takenOut(vessel: Vessel, course: CourseHere, jar: JarParameters): Vessel {
+function takenOut(vessel: Vessel, course: CourseHere, jar: JarParameters): { readonly vessel: Vessel; readonly bulk: Run } {
   const last = vessel.stays.at(-1)
-  if (vessel.stays.length < 2 || last === undefined) return vessel
-  const { curve } = simulate(vessel, jar, { untilHours: LONGEST_DOUGH_HOURS })
-  const gets = firstHoursAt(curve, course.bulkGas ?? USUAL_BULK[course.kind])
-  return gets === null ? backFrom(vessel, last.fromHours + NIGHT_HOURS) : vessel
+  const runOf = (stood: Vessel) => simulate(stood, jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
+  const bulk = runOf(vessel)
+  if (vessel.stays.length < 2 || last === undefined || firstHoursAt(bulk.curve, course.bulkGas ?? USUAL_BULK[course.kind]) !== null) return { vessel, bulk }
+  const out = backFrom(vessel, last.fromHours + NIGHT_HOURS)
+  return { vessel: out, bulk: runOf(out) }
 }
 
 const NEVER: DoughForecast = { bulkHours: null, proofHours: null, stop: null }
@@ -184,8 +194,11 @@ export const hoursToGas = (dough: BatchLine, bulkGas: number, jar: JarParameters
 export const bulkHoursOf = ({ bulkStretch }: Pick<DoughCourse, 'bulkStretch'>, { bulkHours }: Pick<DoughPace, 'bulkHours'>): number | null =>
   bulkHours === null ? null : bulkHours * bulkStretch
 
-/** The same dough mixed at another time and standing elsewhere; its levain is then as old as it was, from what it was seeded with as that is by then. */
-export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing): BatchLine {
+/**
+ * The same dough mixed at another time and standing elsewhere; its levain is then as old as it was, from what it was seeded with as that is by then.
+ * @param moves where it goes on to while it rises, h after the mix
+ */
+export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing, moves: readonly (Standing & { readonly afterHours: number })[] = []): BatchLine {
   const by = mixAtMs - dough.startedAtMs
   const moved = (line: BatchLine): BatchLine => ({
     ...line,
@@ -193,7 +206,8 @@ export function doughAt(dough: BatchLine, mixAtMs: number, standing: Standing): 
     stays: line.stays.map((stay) => ({ ...stay, fromMs: stay.fromMs + by }))
   })
   const parents = dough.parents.map((p) => ({ ...p, line: p.line === null ? null : moved(p.line) }))
-  return { ...dough, startedAtMs: mixAtMs, stays: [{ fromMs: mixAtMs, ...standing }], parents }
+  const stays = moves.map(({ afterHours, ...there }) => ({ fromMs: mixAtMs + afterHours * millisecondsInHour, ...there }))
+  return { ...dough, startedAtMs: mixAtMs, stays: [{ fromMs: mixAtMs, ...standing }, ...stays], parents }
 }
 
 /** The moments of a dough's day, ms. */
@@ -201,6 +215,8 @@ export interface CourseTimes {
   readonly autolyseMs: number | null
   readonly mixMs: number
   readonly foldMs: readonly number[]
+  /** It goes on to another place. */
+  readonly moveMs: readonly number[]
   readonly shapeMs: number
   /** Shaped, and put to proof. */
   readonly proofMs: number
@@ -211,6 +227,9 @@ export interface CourseTimes {
   /** Cooled: it can be cut. */
   readonly eatMs: number
 }
+
+/** Nobody carries a dough away that is shaped so soon. */
+const LEAST_MOVED_MS = 20 * millisecondsInMinute
 
 const toFive = (ms: number) => Math.round(ms / FIVE_MINUTES) * FIVE_MINUTES
 
@@ -229,7 +248,7 @@ export function courseTimes(course: DoughCourse, mixMs: number, pace: DoughPace)
 export function timesFrom(course: DoughCourse, mixMs: number, shapeMs: number, warmProofHours: number | null): CourseTimes | null {
   const proofHours = course.proof.kind === 'cold' ? course.proof.hours : warmProofHours === null ? null : warmProofHours * course.proofStretch
   if (proofHours === null) return null
-  const proofMs = shapeMs + HANDS_MINUTES.shape * millisecondsInMinute
+  const proofMs = shapeMs + minutesOf('shape', course) * millisecondsInMinute
   return timesOfBake(course, { mixMs, shapeMs, proofMs, bakeMs: toFive(proofMs + proofHours * millisecondsInHour) })
 }
 
@@ -238,16 +257,29 @@ export function timesOfBake(
   course: DoughCourse,
   { mixMs, shapeMs, proofMs, bakeMs }: Pick<CourseTimes, 'mixMs' | 'shapeMs' | 'proofMs' | 'bakeMs'>
 ): CourseTimes {
-  const outMs = bakeMs + course.bakeMinutes * course.loads * millisecondsInMinute
   const every = course.foldEveryMinutes * millisecondsInMinute
-  const usualLid = course.bakeMinutes >= LEAST_LIDDED_MINUTES ? LID_MINUTES : null
-  const lidMinutes = course.lidMinutes === undefined ? usualLid : course.lidMinutes
   return {
     autolyseMs: course.autolyseMinutes > 0 ? mixMs - course.autolyseMinutes * millisecondsInMinute : null,
     mixMs,
     foldMs: Array.from({ length: course.folds }, (_, i) => mixMs + (i + 1) * every).filter((ms) => ms < shapeMs - every / 2),
+    moveMs: (course.moves ?? []).map((move) => mixMs + move.afterHours * millisecondsInHour).filter((ms) => ms < shapeMs - LEAST_MOVED_MS),
     shapeMs,
     proofMs,
+    ...timesOfOven(course, bakeMs)
+  }
+}
+
+/** The same day with its oven at another moment. */
+export const bakedAt = (course: DoughCourse, times: CourseTimes, bakeMs: number): CourseTimes => ({ ...times, ...timesOfOven(course, bakeMs) })
+
+/** When bread that goes into the oven at a moment is out again, ms. */
+export const outOfOven = ({ bakeMinutes, loads }: DoughCourse, bakeMs: number): number => bakeMs + bakeMinutes * loads * millisecondsInMinute
+
+function timesOfOven(course: DoughCourse, bakeMs: number): Pick<CourseTimes, 'preheatMs' | 'bakeMs' | 'lidMs' | 'outMs' | 'eatMs'> {
+  const outMs = outOfOven(course, bakeMs)
+  const usualLid = course.bakeMinutes >= LEAST_LIDDED_MINUTES ? LID_MINUTES : null
+  const lidMinutes = course.lidMinutes === undefined ? usualLid : course.lidMinutes
+  return {
     preheatMs: bakeMs - course.preheatMinutes * millisecondsInMinute,
     bakeMs,
     lidMs: lidMinutes === null || course.loads > 1 ? null : bakeMs + lidMinutes * millisecondsInMinute,
@@ -267,34 +299,47 @@ export interface Task {
 }
 
 /** Steps of a bake, by what is done. */
-export const DAY_STEPS = ['wake', 'first build', 'build', 'chill', 'autolyse', 'mix', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat'] as const
+export const DAY_STEPS = ['wake', 'first build', 'build', 'chill', 'autolyse', 'mix', 'fold', 'move', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat'] as const
 export type DayStep = (typeof DAY_STEPS)[number]
 
-type Handed = keyof typeof HANDS_MINUTES & DayStep
+type Handed = HandsStep & DayStep
 
-const hands = (step: Handed, fromMs: number | null, spare?: boolean): Task[] =>
-  fromMs === null ? [] : [{ step, fromMs, minutes: HANDS_MINUTES[step], needs: 'hands', spare }]
+const handsFor =
+  (hands: Hands) =>
+  (step: Handed, fromMs: number | null, spare?: boolean): Task[] =>
+    fromMs === null ? [] : [{ step, fromMs, minutes: minutesOf(step, hands), needs: 'hands', spare }]
 
 /** What a dough asks of the baker until it is shaped. */
-export function tasksUntilShaped(times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'shapeMs'>): Task[] {
+export function tasksUntilShaped(times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'moveMs' | 'shapeMs'>, course: Hands): Task[] {
+  const hands = handsFor(course)
   return [
     ...hands('autolyse', times.autolyseMs),
     ...hands('mix', times.mixMs),
     ...times.foldMs.flatMap((ms) => hands('fold', ms, true)),
+    ...times.moveMs.flatMap((ms) => hands('move', ms)),
     ...hands('shape', times.shapeMs)
   ]
 }
 
-/** What the oven asks of the baker. While bread is in it somebody is at home: that is not among them. */
-export function tasksOfOven(times: CourseTimes): Task[] {
-  return [...hands('preheat', times.preheatMs), ...hands('bake', times.bakeMs), ...hands('lid', times.lidMs), ...hands('out', times.outMs)]
+/** What the oven asks of the baker, load after load. While bread is in it somebody is at home: that is not among them. */
+export function tasksOfOven(times: CourseTimes, course: Hands & Pick<DoughCourse, 'loads'>): Task[] {
+  const hands = handsFor(course)
+  const loadMs = (times.outMs - times.bakeMs) / course.loads
+  const changes = Array.from({ length: course.loads - 1 }, (_, i) => times.bakeMs + (i + 1) * loadMs)
+  return [
+    ...hands('preheat', times.preheatMs),
+    ...hands('bake', times.bakeMs),
+    ...hands('lid', times.lidMs),
+    ...changes.flatMap((ms) => [...hands('out', ms), ...hands('bake', ms)]),
+    ...hands('out', times.outMs)
+  ]
 }
 
 /** All that a dough's day asks of the baker, in the order of time. */
-export function tasksOfDough(times: CourseTimes): Task[] {
+export function tasksOfDough(times: CourseTimes, course: Hands & Pick<DoughCourse, 'loads'>): Task[] {
   return [
-    ...tasksUntilShaped(times),
-    ...tasksOfOven(times),
+    ...tasksUntilShaped(times, course),
+    ...tasksOfOven(times, course),
     { step: 'bake', fromMs: times.bakeMs, minutes: (times.outMs - times.bakeMs) / millisecondsInMinute, needs: 'eyes' }
   ]
 }

@@ -1,6 +1,7 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { sure } from '../units/sure'
-import { type DoughCourse, type DoughPace, HANDS_MINUTES, STRETCH } from './course'
+import { type DoughCourse, type DoughPace, STRETCH } from './course'
+import { minutesOf } from './work'
 
 /** The moments of a dough's day that can be moved by hand. */
 export const ANCHORS = ['mix', 'shape', 'bake'] as const
@@ -11,6 +12,8 @@ export interface HeldDoughDay {
   readonly course: DoughCourse
   readonly pace: DoughPace
   readonly at: Readonly<Record<Anchor, number>>
+  /** How long it takes to shape it, ms; left out: what is usual. */
+  readonly shapingMs?: number
   /** Moments that must stay. */
   readonly pins: readonly Anchor[]
 }
@@ -41,8 +44,12 @@ interface Span {
  * @param toMs where the step is to be
  * @returns the mix and the course that make it so, or what is in the way
  */
-export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor, toMs: number): Moved {
-  const spans = spansOf(course, pace, at)
+export function moveStep(
+  { course, pace, at, pins, shapingMs = minutesOf('shape', course) * millisecondsInMinute }: HeldDoughDay,
+  step: Anchor,
+  toMs: number
+): Moved {
+  const spans = spansOf(course, pace, at, shapingMs)
   const index = ANCHORS.indexOf(step)
   const moved = ANCHORS.map((anchor) => at[anchor])
   moved[index] = toMs
@@ -52,7 +59,7 @@ export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor,
   }
   const [mixMs, shapeMs, bakeMs] = moved as [number, number, number]
   const bulkHours = (shapeMs - mixMs) / millisecondsInHour
-  const proofHours = (bakeMs - shapeMs) / millisecondsInHour - HANDS_MINUTES.shape / 60
+  const proofHours = (bakeMs - shapeMs - shapingMs) / millisecondsInHour
   const proof = course.proof.kind === 'cold' ? { kind: 'cold' as const, hours: proofHours } : course.proof
   return {
     ok: true,
@@ -66,9 +73,9 @@ export function moveStep({ course, pace, at, pins }: HeldDoughDay, step: Anchor,
   }
 }
 
-function spansOf({ proof }: DoughCourse, { bulkHours, proofHours }: DoughPace, at: HeldDoughDay['at']): [Span, Span] {
+function spansOf(course: DoughCourse, { bulkHours, proofHours }: DoughPace, at: HeldDoughDay['at'], shaping: number): [Span, Span] {
   const ms = (hours: number) => hours * millisecondsInHour
-  const shaping = HANDS_MINUTES.shape * millisecondsInMinute
+  const { proof } = course
   const bulk = bulkHours ?? (at.shape - at.mix) / millisecondsInHour
   const warm = proofHours ?? (at.bake - at.shape) / millisecondsInHour
   const cold = proof.kind === 'cold'

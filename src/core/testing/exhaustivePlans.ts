@@ -1,8 +1,8 @@
 import { millisecondsInMinute } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../jars/lineage'
-import { courseTimes, doughAt, doughPace } from '../schedule/course'
+import { courseTimes, doughPace } from '../schedule/course'
 import { type FitWindow, type PlanProblem, type PlanStage, wishEnd } from '../schedule/plans/problem'
-import { coursesTried, daysOf } from '../schedule/plans/rests'
+import { coursesTried, dayKinds, daysOf, doughOfDay } from '../schedule/plans/rests'
 import { lastStages } from '../schedule/plans/stages'
 import { type Trouble, troubleOf, usedUntil } from '../schedule/plans/trouble'
 import { makeStage } from '../schedule/plans/windows'
@@ -96,9 +96,8 @@ export function exhaustivePlans(problem: PlanProblem): Exhaustive {
 /** What each day of the dough costs from a mix on. */
 function restsAt(problem: PlanProblem, trouble: Trouble, mixMs: number, stepMs: number): number[] {
   if (problem.wish.kind === 'mix' && mixMs !== problem.wish.atMs) return []
-  return problem.proofs.flatMap((proof) => {
-    const wanted = { ...problem.course, proof }
-    const pace = doughPace(doughAt(problem.dough, mixMs, problem.doughPlace.standing), wanted, problem.build.seed.jar)
+  return dayKinds(problem).flatMap(({ stand, course: wanted }) => {
+    const pace = doughPace(doughOfDay(problem, stand, mixMs), wanted, problem.build.seed.jar)
     return coursesTried(wanted).flatMap((course) => {
       const first = courseTimes(course, mixMs, pace)
       if (first === null) return []

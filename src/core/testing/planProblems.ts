@@ -61,13 +61,13 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
       hydration: 1,
       pantry: pantryOf(BUILT_IN_INGREDIENTS)
     },
-    course: { ...USUAL_COURSE.wheat, kind: 'wheat', pieceGrams: 850, coldC: 4 },
+    course: { ...USUAL_COURSE.wheat, kind: 'wheat', pieceGrams: 850, coldC: 4, placeId: 'room' },
     proofs: [
       { kind: 'warm', gas: 0.35 },
       { kind: 'cold', hours: 12 }
     ],
     dough: DOUGH,
-    doughPlace: { id: 'room', standing: { tempC: 22 } },
+    stands: [{ place: { id: 'room', standing: { tempC: 22 } }, moves: [] }],
     busy: busyBetween(nowMs, nowMs + 8 * 24 * millisecondsInHour, hours),
     oven: [],
     full: [],
@@ -75,6 +75,26 @@ export function planProblem(more: Partial<PlanProblem> & { readonly hours?: Hour
     gridMinutes: 15,
     ...rest
   }
+}
+
+/** The dough where it is mixed; or, once in two, in a cool place or the fridge for a part of its bulk besides. */
+function standsIn(room: number, random: () => number): PlanProblem['stands'] {
+  const place = { id: 'room', standing: { tempC: room } }
+  const cool = { id: 'cool', standing: { tempC: room - 5 } }
+  const fridge = { id: 'fridge', standing: { tempC: 4 } }
+  const stays = [{ place, moves: [] }]
+  if (random() < 0.5) return stays
+  return [
+    ...stays,
+    { place, moves: [{ afterHours: 2, place: cool }] },
+    {
+      place,
+      moves: [
+        { afterHours: 2, place: fridge },
+        { afterHours: 11, place }
+      ]
+    }
+  ]
 }
 
 /** A small problem drawn by chance: hours, temperatures, wish, age of the jar, an oven that is taken. */
@@ -106,7 +126,7 @@ export function randomProblem(random: () => number): PlanProblem {
       { id: 'warm', standing: { tempC: room + between(2, 5) } },
       { id: 'fridge', standing: { tempC: 4 } }
     ],
-    doughPlace: { id: 'room', standing: { tempC: room } },
+    stands: standsIn(room, random),
     ratios: [1, 3, 6],
     mixTemps: [24],
     oven: random() < 0.4 ? [{ fromMs: ovenMs, toMs: ovenMs + millisecondsInHour }] : [],

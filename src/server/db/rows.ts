@@ -13,7 +13,8 @@ import type {
   Program,
   School,
   Surroundings,
-  VesselMaterial
+  VesselMaterial,
+  Work
 } from '../../core'
 
 /** Settings of a kitchen kept as one document. */
@@ -32,6 +33,8 @@ export interface KitchenSettings {
   /** Left out by older versions: worked out. */
   sticksGrams?: number | null
   cups: CupKind
+  /** Left out by older versions: what is usual. */
+  work?: Work
   /** ISO 4217. */
   currency: string
   keys: boolean

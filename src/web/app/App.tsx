@@ -18,6 +18,7 @@ const Bakes = roomOf(() => import('../views/bakes/Bakes').then((m) => m.Bakes))
 const NewBake = roomOf(() => import('../views/bakes/NewBake').then((m) => m.NewBake))
 const BakeSheet = roomOf(() => import('../views/bake/BakeSheet').then((m) => m.BakeSheet))
 const DayRoom = roomOf(() => import('../views/day/DayRoom').then((m) => m.DayRoom))
+const AllDaysRoom = roomOf(() => import('../views/day/DayRoom').then((m) => m.AllDaysRoom))
 const CompareRoom = roomOf(() => import('../views/compare/CompareRoom').then((m) => m.CompareRoom))
 const JarsRoom = roomOf(() => import('../views/jars/JarsRoom').then((m) => m.JarsRoom))
 const JarRoom = roomOf(() => import('../views/jars/JarRoom').then((m) => m.JarRoom))
@@ -96,6 +97,7 @@ function Rooms({ kitchen }: { kitchen: Kitchen }) {
               <Route path="/" element={<Today />} />
               <Route path="/bakes" element={<Bakes />} />
               <Route path="/bakes/new" element={<NewBake />} />
+              <Route path="/bakes/day" element={<AllDaysRoom />} />
               <Route path="/bakes/:id" element={<BakeSheet />} />
               <Route path="/bakes/:id/:station" element={<BakeSheet />} />
               <Route path="/bakes/:id/day" element={<DayRoom />} />

@@ -1,7 +1,6 @@
 import { proxy } from 'comlink'
 import { useEffect, useMemo, useState } from 'react'
-import type { BatchLine, DayPlan, JarBelief, PlanProblem, SearchProgress } from '../../core'
-import type { FoundPlans } from '../workers/forecast.worker'
+import type { BatchLine, DayPlan, FoundPlans, JarBelief, PlanProblem, SearchProgress } from '../../core'
 import { desk } from './desk'
 import { newId } from './newId'
 

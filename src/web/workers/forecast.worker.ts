@@ -10,21 +10,19 @@ import {
   type CultureManner,
   chanceWhileHome,
   compareLine,
-  type DayPlan,
   type Drivers,
   doughOut,
   driversOf,
+  type FoundPlans,
+  findSchedules,
   type HourRange,
   type JarBelief,
   type JarCondition,
   type JarParameters,
   levainOut,
   type Mark,
-  type Mendings,
-  mendPlans,
   type OtherPlace,
   type OutWay,
-  offerPlans,
   type PastBuild,
   type PlanProblem,
   pastBuilds,
@@ -34,20 +32,15 @@ import {
   type School,
   type SearchProgress,
   type SourAsked,
-  searchPlans,
   simulate,
   sourAfter,
   sourLevers,
-  spreadsOf,
-  type ToldPlan,
   vesselOf,
   type Ways,
   type WaysAsked,
   waysNow,
   weightedQuantile,
-  withPaceDoubt,
-  withRipeLevain,
-  withRoom
+  withPaceDoubt
 } from '../../core'
 
 /** Last bakes that make up what one is used to. */
@@ -66,14 +59,6 @@ export interface KeptJar {
   readonly parameters: JarParameters
 }
 
-/** Plans that were found, each with what is worth knowing of it; where there is none, what would mend it. */
-export interface FoundPlans {
-  /** What was asked, with the spread it was worked out with. */
-  readonly problem: PlanProblem
-  readonly plans: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]
-  readonly mendings: Mendings | null
-}
-
 /** So long a search goes on before others get a word in, ms. */
 const BREATH_MS = 25
 
@@ -84,8 +69,7 @@ const breath = () => new Promise<void>((go) => setTimeout(go, 0))
 const stopped = new Set<string>()
 
 /** Runs a search to its end, letting others in between; null when it was called off. */
-async function searched(task: string, problem: PlanProblem, tell: (progress: SearchProgress) => void): Promise<readonly DayPlan[] | null> {
-  const search = searchPlans(problem)
+async function searched(task: string, search: ReturnType<typeof findSchedules>, tell: (progress: SearchProgress) => void): Promise<FoundPlans | null> {
   let rested = performance.now()
   for (;;) {
     const next = search.next()
@@ -181,27 +165,9 @@ const desk = {
       if (stopped.delete(task)) return null
     }
   },
-  /**
-   * Searches plans for a bake; tells what it has on the way. A search that is called off ends with null.
-   * Where nothing keeps the limits, what would mend it.
-   */
-  plans: async (
-    task: string,
-    problem: PlanProblem,
-    line: BatchLine,
-    belief: JarBelief,
-    tell: (progress: SearchProgress) => void
-  ): Promise<FoundPlans | null> => {
-    const asked = { ...problem, spread: spreadsOf(line, belief, problem.school) }
-    // First with the levain as it is planned; where no day holds with that, with a lively one, as a jar that is woken makes it.
-    for (const tried of [withRoom(asked), withRipeLevain(withRoom(asked))]) {
-      const found = await searched(task, tried, tell)
-      if (found === null) return null
-      const plans = offerPlans(asked, found, belief)
-      if (plans.length > 0) return { problem: asked, plans, mendings: null }
-    }
-    return { problem: asked, plans: [], mendings: mendPlans(asked) }
-  },
+  /** Searches schedules for a bake, and tells what it has on the way; null when it was called off. */
+  plans: (task: string, problem: PlanProblem, line: BatchLine, belief: JarBelief, tell: (progress: SearchProgress) => void): Promise<FoundPlans | null> =>
+    searched(task, findSchedules(problem, line, belief), tell),
   stop: (task: string): void => {
     stopped.add(task)
   }

@@ -4,6 +4,7 @@ export const BAKES = {
   doughOnWay: 'dough on its way',
   bakesCouldNotBeOpened: 'The bakes could not be opened',
   bakes: 'Bakes',
+  orderOfDay: 'The order of the day',
   newBake: 'New bake',
   noBakesYet: 'No bakes yet',
   sayWhatYouWantTo: 'Say what you want to bake and when you want bread; Olvent plans the levain.',

@@ -10,5 +10,11 @@ export const DAY_ROOM = {
   asleep: (nights: string) => `Asleep: ${nights}.`,
   holds: (allergens: string) => `Holds ${allergens}.`,
   rawDoughNotEatenGo: 'Raw dough is not eaten. Go by the levain and the dough, not by the paper, when the kitchen is colder or warmer.',
-  day: (name: string) => `The day of ${name}`
+  day: (name: string) => `The day of ${name}`,
+  orderOfDay: 'The order of the day',
+  bakesAndWork: (bakes: number, work: string) => `${bakes} ${bakes === 1 ? 'bake' : 'bakes'}, ${work} of work`,
+  of: (name: string) => `: ${name}`,
+  daysCouldNotBe: 'The bakes could not be opened',
+  nothingOnWay: 'Nothing is on its way',
+  planOneFirst: 'Plan a bake: its steps stand here, beside those of others.'
 } as const

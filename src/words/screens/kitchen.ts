@@ -94,6 +94,32 @@ export const KITCHEN_ROOM = {
   units: 'Units'
 } as const
 
+export const WORK_CARD = {
+  howLongThingsTakeYou: 'How long things take you',
+  handsOnMinutes: 'Minutes with your hands in it. Schedules and the calendar count with them.',
+  steps: {
+    wake: 'Feed the jar',
+    ahead: 'Poolish or soaker',
+    build: 'Build the levain',
+    refill: 'Refill the jar',
+    chill: 'Move the levain',
+    move: 'Move the dough',
+    autolyse: 'Autolyse',
+    mix: 'Mix',
+    fold: 'Each fold',
+    shape: 'Set up to shape',
+    piece: 'Shape each loaf',
+    roll: 'Shape each roll',
+    preheat: 'Turn the oven on',
+    bake: 'Load the oven',
+    lid: 'Lid off',
+    out: 'Unload the oven'
+  },
+  min: ' min',
+  twoLoavesAndADozen: (two: string, dozen: string) => `Shaping takes ${two} for two loaves, ${dozen} for twelve rolls.`,
+  asUsual: 'Back to the usual minutes'
+} as const
+
 export const PLACES_CARD = {
   stillAir: 'still air',
   waterBath: 'a water bath',

@@ -41,6 +41,7 @@ export const FEED_SHEET = {
   staysThere: 'stays there',
   after: 'After',
   risenByTwoThirds: (word: string) => `risen by two thirds${word}`,
+  hardlyRises: 'With so little flour for what is kept it hardly rises by two thirds. It goes there after two hours.',
   about: (duration: string) => `, about ${duration}`,
   ballLiesInWater: 'The ball lies in water',
   straightIntoColdHasEaten: (word: string) => `${word}Straight into the cold it has eaten little and made little. Many let it start to work first. `,

@@ -25,6 +25,7 @@ export const DAY_LIST = {
 } as const
 
 export const DOUGH_AFTER_CARD = {
+  movedTo: (place: string, after: string) => `${place} after ${after}`,
   thirdHigher: 'a third higher',
   halfAsHighAgain: 'half as high again',
   threeQuartersHigher: 'three quarters higher',
@@ -97,10 +98,18 @@ export const MOVES = {
   andThenTo: 'And then to',
   after: 'After',
   hoursAfterMixing: 'The hours after mixing',
-  takeMoveAway: (i: number) => `Remove move ${i}`,
-  moveOnToAnotherPlace: 'Move it on to another place',
-  moveTo: (i: number) => `Move ${i}: to`,
-  moveHoursAfterMixing: (i: number) => `Move ${i}: hours after mixing`
+  levain: {
+    takeMoveAway: (i: number) => `Remove move ${i}`,
+    moveOnToAnotherPlace: 'Move it on to another place',
+    moveTo: (i: number) => `Move ${i}: to`,
+    moveHoursAfterMixing: (i: number) => `Move ${i}: hours after mixing`
+  },
+  dough: {
+    takeMoveAway: (i: number) => `Remove move ${i} of the dough`,
+    moveOnToAnotherPlace: 'Move the dough on in bulk',
+    moveTo: (i: number) => `Move ${i} of the dough: to`,
+    moveHoursAfterMixing: (i: number) => `Move ${i} of the dough: hours after the mix`
+  }
 } as const
 
 export const PLAN_CARDS = {
@@ -120,6 +129,8 @@ export const PLAN_CARDS = {
   noLevainCanBeReady: (dayTime: string) =>
     `No levain can be ready in time. Choose a later time for the bread, or a warmer place for the levain. It is ${dayTime} now.`,
   smallestChangeThatWouldHelp: 'The smallest change that would help:',
+  orThisChange: 'Or this change:',
+  keepingAllYourHoursEarliestMix: (dayTime: string) => `Keeping all your hours, the earliest you can mix is ${dayTime}.`,
   toUseAnywayBegin: (dayTime: string) => `Use it anyway: begin ${dayTime}`,
   keepingAllYourHoursEarliest: (dayTime: string) => `Keeping all your hours, the earliest the bread can be out of the oven is ${dayTime}.`,
   planFor: (dayTime: string) => `Plan for ${dayTime}`,

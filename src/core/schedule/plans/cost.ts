@@ -30,6 +30,8 @@ export const COST = {
   otherWater: 5,
   /** The other kind of proof. */
   otherProof: 12,
+  /** The dough stands elsewhere than is planned, for each place. */
+  otherBulk: 6,
   /** A stage of the dough stretched to its end. */
   stretched: 15,
   /** An hour of cold proof more or less than is usual. */
@@ -71,8 +73,13 @@ export function chanceWithin({ opens, closes }: FitWindow, fromHours: number, to
 /** Against the dough's day as it is planned: another proof, stretched stages. */
 export function courseCost(course: DoughCourse, planned: DoughCourse): number {
   const stretched = COST.stretched * ((abs(log(course.bulkStretch)) + abs(log(course.proofStretch))) / log(1.15))
-  if (course.proof.kind !== planned.proof.kind) return COST.otherProof + stretched + coldHours(course, 12)
-  return stretched + coldHours(course, planned.proof.kind === 'cold' ? planned.proof.hours : 12)
+  const moved = isSameStand(course, planned) ? 0 : COST.otherBulk * Math.max(course.moves?.length ?? 0, 1)
+  if (course.proof.kind !== planned.proof.kind) return COST.otherProof + stretched + moved + coldHours(course, 12)
+  return stretched + moved + coldHours(course, planned.proof.kind === 'cold' ? planned.proof.hours : 12)
 }
+
+/** Whether a dough stands in the same places. */
+export const isSameStand = ({ placeId: here, moves: a = [] }: DoughCourse, { placeId: there, moves: b = [] }: DoughCourse): boolean =>
+  here === there && a.length === b.length && a.every((move, i) => move.placeId === b[i]?.placeId && move.afterHours === b[i]?.afterHours)
 
 const coldHours = ({ proof }: DoughCourse, usual: number) => (proof.kind === 'cold' ? COST.coldHour * abs(proof.hours - usual) : 0)

@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { sure } from '../../units/sure'
 import type { DayPlan, TimedPlanStage } from './problem'
+import { OUT_FIRST_HOURS } from './stages'
 
 /** Plans that are offered at most. */
 export const MOST_PLANS = 5
@@ -25,10 +26,15 @@ export function differentPlans(plans: readonly DayPlan[]): DayPlan[] {
   return chosen
 }
 
+const ripensCold = ({ stage }: Pick<TimedPlanStage, 'stage'>) => OUT_FIRST_HOURS.some((hours) => hours === stage.chill?.afterHours)
+
 /** What of a plan makes it another one. */
 export interface Draft extends Pick<DayPlan, 'mixMs' | 'course'> {
   readonly stages: readonly Pick<TimedPlanStage, 'stage' | 'startMs'>[]
 }
+
+/** The places a dough stands in; how long in each makes no other day. */
+const doughPlaces = ({ course }: Draft) => [course.placeId, ...(course.moves ?? []).map((move) => move.placeId)].join(' ')
 
 /** Whether two plans are truly two: in how they are built, or in at least two of start, mix, ratio and place. */
 export function areDifferent(a: Draft, b: Draft): boolean {
@@ -38,9 +44,10 @@ export function areDifferent(a: Draft, b: Draft): boolean {
   if (a.stages.length !== b.stages.length) return true
   if ((x.stage.chill === null) !== (y.stage.chill === null)) return true
   if (a.course.proof.kind !== b.course.proof.kind) return true
+  if (doughPlaces(a) !== doughPlaces(b)) return true
   if (hours(firstA.startMs, firstB.startMs) >= APART.muchStartHours) return true
-  // Held in the cold until the same mix: how it got there makes no other day.
-  if (x.stage.chill !== null) return false
+  // Held in the cold until the same mix: how it got there makes no other day. What ripens there was out for longer, or not.
+  if (x.stage.chill !== null) return x.stage.chill.afterHours !== y.stage.chill?.afterHours && [x, y].every(ripensCold)
   const ratio = x.stage.flourPerSeed / y.stage.flourPerSeed
   const differences = [
     hours(firstA.startMs, firstB.startMs) >= APART.startHours,

@@ -2,7 +2,7 @@ import type { FitWindow, PlanProblem, PlanStage } from './problem'
 import { makeStage } from './windows'
 
 /** What is read off a curve may be so far off, h. */
-const READ_OFF_HOURS = 0.004
+const READ_OFF_HOURS = 0.012
 
 const opened = (window: FitWindow | null, hours: number): FitWindow | null =>
   window === null ? null : { ...window, opens: window.opens - hours, closes: window.closes + hours }

@@ -1,4 +1,4 @@
-import { millisecondsInHour } from 'date-fns/constants'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { BlendPart, Pantry } from '../../dough/ingredient'
 import type { School } from '../../ferment/forecast'
 import type { Kept } from '../../jars/feeding'
@@ -21,6 +21,13 @@ export type BreadWish =
 export interface PlanPlace {
   readonly id: string
   readonly standing: Standing
+}
+
+/** Where a dough stands: where it is mixed and proofed in the warm, and where it is moved to while it rises. */
+export interface DoughStand {
+  readonly place: PlanPlace
+  /** Hours after the mix. */
+  readonly moves: readonly { readonly afterHours: number; readonly place: PlanPlace }[]
 }
 
 /** Everything a search is given; nothing but data, so that a worker can have it. */
@@ -46,7 +53,8 @@ export interface PlanProblem {
   readonly proofs: readonly CourseHere['proof'][]
   /** The dough as it would be mixed, with the levain as it is planned now. */
   readonly dough: BatchLine
-  readonly doughPlace: PlanPlace
+  /** Where it may stand; the first is as it is planned. */
+  readonly stands: readonly DoughStand[]
   /** When there are no hands, and when nobody is at home. */
   readonly busy: readonly Busy[]
   /** The oven is taken by others. */
@@ -128,6 +136,9 @@ export type CostPart =
   | 'no folds'
   | 'weak culture'
   | 'flour'
+
+/** A habit's build may begin so far from its hour, ms. */
+export const HABIT_LEEWAY_MS = 20 * millisecondsInMinute
 
 /** The last moment a search looks at. */
 export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {

@@ -1,17 +1,14 @@
-import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { millisecondsInHour } from 'date-fns/constants'
 import { sure } from '../../units/sure'
 import { areDifferent, type Draft, differentPlans, MOST_PLANS, WORTH_WHILE } from './differentPlans'
 import { type Exact, exactWindows, readOff } from './exact'
 import { type Grid, gridOf, partsOfDay } from './grid'
-import type { DayPlan, PlanProblem, TimedPlanStage } from './problem'
-import { type Rest, restsOf } from './rests'
+import { type DayPlan, HABIT_LEEWAY_MS, type PlanProblem, type TimedPlanStage } from './problem'
+import { dayKinds, type Rest, restsOf } from './rests'
 import { feedsWanted, type Option, optionsOf, type Ready, type Way, waysTo } from './seeds'
-import { lastStages } from './stages'
+import { lastStages, OUT_FIRST_HOURS } from './stages'
 import { type Trouble, troubleOf } from './trouble'
 import { weighPlan } from './weighPlan'
-
-/** A habit's build may begin so far from its hour, ms. */
-const HABIT_LEEWAY_MS = 20 * millisecondsInMinute
 
 /** How far a search is, and what it has found. */
 export interface SearchProgress {
@@ -20,6 +17,9 @@ export interface SearchProgress {
   /** Truly different plans, the best first. */
   readonly plans: readonly DayPlan[]
 }
+
+/** The best rest of the day from each moment of the grid. */
+type Rests = readonly (Rest | null)[]
 
 /** One candidate: everything by its place in the grid. */
 interface Candidate {
@@ -43,30 +43,43 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   const trouble = troubleOf(problem, limits === 'bent')
   const grid = gridOf(problem)
   if (grid.count === 0) return []
-  const rests = restsOf(problem, trouble, grid)
+  const kinds = dayKinds(problem)
+  const rests: Rests[] = []
+  const addRest = () => rests.push(restsOf(problem, sure(kinds[rests.length]), trouble, grid))
+  const isMixable = () => rests.some((list) => list.some((rest) => rest !== null))
+  // The first way a dough may go on is enough to begin with; the others are worked out once something is there.
+  while (rests.length < kinds.length && !isMixable()) addRest()
+  if (!isMixable()) return []
+  const first = rests.length
   const best: Best = new Map()
   const exact = exactWindows(problem)
   const plans = () => plansOf(problem, trouble, grid, best, exact)
-  const mixable = rests.some((list) => list.some((rest) => rest !== null))
-  if (!mixable) return []
   const feeds = feedsWanted(problem, grid)
   const part = partsOfDay(problem, grid)
   const ways = waysTo(problem, trouble, grid, feeds)
   let next = ways.next()
   let tried = 0
+  let isTold = false
   /** Worked out once for each seed, whatever way led to it. */
   const lastOptions = new Map<number, (readonly Option[])[]>()
   while (next.done !== true) {
     const way = next.value
-    const groups = lastStages(problem, way.fed)
-    const known = lastOptions.get(way.fed) ?? []
-    lastOptions.set(way.fed, known)
+    // A seed that was fed three times is as one that was fed twice.
+    const fed = Math.min(way.fed, MOST_FED)
+    const groups = lastStages(problem, fed)
+    const known = lastOptions.get(fed) ?? []
+    lastOptions.set(fed, known)
     for (const [i, stages] of groups.entries()) {
       const options = known[i] ?? optionsOf(problem, grid, stages)
       known[i] = options
       for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best)
       tried++
-      yield { share: Math.min(tried / (groups.length * way.of), 0.99), plans: tried === 1 ? plans() : [] }
+      const early: readonly DayPlan[] = isTold ? [] : plans()
+      isTold ||= early.length > 0
+      yield { share: Math.min(tried / (groups.length * way.of), 0.99), plans: early }
+      if (tried > 1 || rests.length > first) continue
+      while (rests.length < kinds.length) addRest()
+      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best, first)
     }
     next = ways.next()
   }
@@ -89,15 +102,16 @@ function tryBuild(
   grid: Grid,
   option: Option,
   { name, ready }: Way,
-  rests: readonly (readonly (Rest | null)[])[],
+  rests: readonly Rests[],
   wanted: Int32Array,
   part: Int32Array,
-  best: Best
+  best: Best,
+  from = 0
 ): void {
   const { stage, table } = option
   const { wish } = problem
   const perStep = millisecondsInHour / grid.stepMs
-  const kind = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : 1}`
+  const kind = `${name} ${stage.place.id} ${bucketOf(stage.flourPerSeed)} ${stage.chill === null ? 0 : OUT_FIRST_HOURS.some((hours) => hours === stage.chill?.afterHours) ? stage.chill.afterHours : 1}`
   const of = best.get(kind) ?? new Map<number, Candidate[]>()
   best.set(kind, of)
   for (let s = 0; s < grid.count; s++) {
@@ -114,16 +128,23 @@ function tryBuild(
     if (own === Number.POSITIVE_INFINITY) continue
     for (let t = first; t <= last; t++) {
       let soFar = -1
-      for (let p = 0; p < rests.length; p++) {
+      for (let p = from; p < rests.length; p++) {
         const rest = rests[p]?.[t] ?? null
         if (rest === null) continue
         if (soFar < 0) soFar = seedCost + own + trouble.ofMix(stage, window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
         const cost = soFar + rest.cost
-        keepBest(of, (part[s] ?? NaN) * rests.length + p, { cost, option, start: s, mix: t, rest, before: ready })
+        const key = (part[s] ?? NaN) * MOST_DAYS + p
+        if (isAmongBest(of.get(key), cost)) keepBest(of, key, { cost, option, start: s, mix: t, rest, before: ready })
       }
     }
   }
 }
+
+/** More feeds than this before it leave a seed no livelier. */
+const MOST_FED = 2
+
+/** Ways a dough may go on, at most: room for their numbers in a key. */
+const MOST_DAYS = 64
 
 /** How many of each kind of day are kept until they have been worked out exactly. */
 const KEPT_PER_KIND = 4
@@ -131,15 +152,19 @@ const KEPT_PER_KIND = 4
 /** The best candidates of each kind of day: by way, place, size of ratio and hold; then by part of the day and proof. */
 type Best = Map<string, Map<number, Candidate[]>>
 
+/** Whether a cost is among the best of its kind of day. */
+const isAmongBest = (kept: readonly Candidate[] | undefined, cost: number) =>
+  cost < Number.POSITIVE_INFINITY && (kept === undefined || kept.length < KEPT_PER_KIND || cost < sure(kept.at(-1)).cost)
+
 function keepBest(best: Map<number, Candidate[]>, key: number, candidate: Candidate): void {
-  if (candidate.cost === Number.POSITIVE_INFINITY) return
   const kept = best.get(key)
-  if (kept === undefined) best.set(key, [candidate])
-  else if (kept.length < KEPT_PER_KIND || candidate.cost < sure(kept.at(-1)).cost) {
-    const at = kept.findIndex((other) => candidate.cost < other.cost)
-    kept.splice(at === -1 ? kept.length : at, 0, candidate)
-    if (kept.length > KEPT_PER_KIND) kept.pop()
+  if (kept === undefined) {
+    best.set(key, [candidate])
+    return
   }
+  const at = kept.findIndex((other) => candidate.cost < other.cost)
+  kept.splice(at === -1 ? kept.length : at, 0, candidate)
+  if (kept.length > KEPT_PER_KIND) kept.pop()
 }
 
 /** A candidate's cost is read off tables: it may be so far off, in minutes of trouble. */

@@ -29,11 +29,18 @@ function firstPlaces({ places, placeId }: PlanProblem): PlanPlace[] {
 /** Places in which a levain ripens, the coolest first. */
 const buildPlaces = (places: readonly PlanPlace[]) => places.filter((p) => !isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)
 
+/** Places of one warmth make no two schedules, K. */
+const ALIKE_K = 1.5
+
+/** The first of each warmth. */
+const unlike = (places: readonly PlanPlace[]) =>
+  places.filter((p, i) => places.slice(0, i).every((other) => Math.abs(other.standing.tempC - p.standing.tempC) >= ALIKE_K))
+
 /** Last builds that are tried, those where the plan stands first; together those that differ only in their ratio, which grows. */
 export function lastStages(problem: PlanProblem, fedBefore: number): PlanStage[][] {
   const { places, placeId, ratios, mixTemps, build } = problem
   const own = (place: PlanPlace) => Number(place.id !== placeId)
-  const warm = buildPlaces(places).sort((a, b) => own(a) - own(b))
+  const warm = unlike(buildPlaces(places).sort((a, b) => own(a) - own(b)))
   const tried = ratios.filter((ratio) => fedBefore === 0 || ratio <= MOST_SECOND_RATIO)
   const plain = mixTemps.flatMap((mixTempC) =>
     warm.map((place) =>
@@ -44,7 +51,7 @@ export function lastStages(problem: PlanProblem, fedBefore: number): PlanStage[]
   )
   const isOwn = ([s]: PlanStage[]) => Number(!(s?.place.id === placeId && s.mixTempC === build.mixTempC))
   const cold = places.filter((p) => isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)[0]
-  const held = cold === undefined ? [] : heldStages(problem, fedBefore, warm, cold)
+  const held = cold === undefined ? [] : [...heldStages(problem, fedBefore, warm, cold), ...ripenedCold(problem, fedBefore, warm, cold)]
   return [...plain.sort((a, b) => isOwn(a) - isOwn(b)), ...held.map((stage) => [stage])].filter((group) => group.length > 0)
 }
 
@@ -60,4 +67,16 @@ function heldStages(problem: PlanProblem, fedBefore: number, warm: readonly Plan
         return made === null ? [] : [{ ...stage, chill: { afterHours: Math.round(made.window.fit * 4) / 4, place: cold } }]
       })
     )
+}
+
+/** A levain that ripens in the cold stands out so long first, h, with no more flour per seed than this: with more it takes a week. */
+export const OUT_FIRST_HOURS = [2, 4] as const
+const MOST_COLD_RATIO = 2
+
+/** Builds that stand out for a while and ripen in the cold, days ahead: they are ready for long. */
+function ripenedCold(problem: PlanProblem, fedBefore: number, [place]: readonly PlanPlace[], cold: PlanPlace): PlanStage[] {
+  const [flourPerSeed = Number.POSITIVE_INFINITY] = problem.ratios
+  if (place === undefined || fedBefore > 0 || flourPerSeed > MOST_COLD_RATIO) return []
+  const stage: PlanStage = { kind: 'build', flourPerSeed, place, mixTempC: problem.build.mixTempC, chill: null, fedBefore }
+  return canSpare(problem, stage) ? OUT_FIRST_HOURS.map((afterHours) => ({ ...stage, chill: { afterHours, place: cold } })) : []
 }

@@ -44,9 +44,22 @@ test('plans that would most likely fail are not offered beside better ones, and 
   const [a] = told
   if (a === undefined) throw new Error('no plans')
   const as = (cost: number, chance: number) => ({ plan: { ...a.plan, cost, chance: 0.9 }, told: { ...a.told, chance } })
-  expect(rankPlans([as(50, 0.4), as(60, 0.9)]).map((r) => r.plan.cost)).toEqual([60])
-  expect(rankPlans([as(50, 0.6), as(60, 0.9)]).map((r) => r.plan.cost)).toEqual([60, 50])
-  expect(rankPlans([as(50, 0.3)])).toHaveLength(1)
+  expect(rankPlans(problem, [as(50, 0.4), as(60, 0.9)]).map((r) => r.plan.cost)).toEqual([60])
+  expect(rankPlans(problem, [as(50, 0.6), as(60, 0.9)]).map((r) => r.plan.cost)).toEqual([60, 50])
+  expect(rankPlans(problem, [as(50, 0.3)])).toHaveLength(1)
+})
+
+test('as soon as can be: by when there is bread to eat and somebody is up, whatever else it costs', () => {
+  const soon = planProblem({ wish: { kind: 'soonest' } })
+  const [a] = offerPlans(soon, findPlans(soon), UNKNOWN_JAR)
+  if (a === undefined) throw new Error('no plans')
+  // Asleep from 23:00 to 07:00: cooled at 23:30 is eaten at 07:00.
+  const eaten = (atMs: number, cost: number) => ({
+    plan: { ...a.plan, cost, times: { ...a.plan.times, eatMs: atMs } },
+    told: { ...a.told, chance: a.plan.chance }
+  })
+  const ranked = rankPlans(soon, [eaten(at(28, '07:30'), 10), eaten(at(27, '23:30'), 90), eaten(at(27, '22:30'), 200), eaten(at(28, '07:00'), 20)])
+  expect(ranked.map((r) => r.plan.cost)).toEqual([200, 20, 90, 10])
 })
 
 test('a jar that stood long in the cold is less sure than a ripe seed', () => {
@@ -78,11 +91,11 @@ test('a weak jar that was fed once is not yet ripe: what is offered holds with w
     expect(plan.mixMs).toBeLessThanOrEqual(t.window.toMs)
   }
   // A ripe seed would be faster by hours: to take it for one would have the dough mixed before its levain is fit.
-  const { stages } = offered.find(({ plan }) => plan.stages.length > 1)?.plan ?? { stages: [] }
-  const last = stages.at(-1)
-  if (last === undefined) throw new Error('no way with a feed before it')
-  const ripe = makeStage(asked, last.stage, last.startMs, null)
-  expect(last.window.fit - (ripe?.window.fit ?? 0)).toBeGreaterThan(1)
+  const fed = offered.filter(({ plan }) => plan.stages.length > 1).map(({ plan }) => sure(plan.stages.at(-1)))
+  expect(fed.length).toBeGreaterThan(0)
+  const later = fed.map((last) => last.window.fit - (makeStage(asked, last.stage, last.startMs, null)?.window.fit ?? 99))
+  expect(Math.min(...later)).toBeGreaterThan(0.5)
+  expect(Math.max(...later)).toBeGreaterThan(1)
 })
 
 test('bread wished for when it is told to be possible is found again, with the room a search leaves', () => {

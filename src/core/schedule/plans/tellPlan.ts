@@ -7,18 +7,20 @@ import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { sourAfter } from '../../readiness/compareLines'
+import { chilledSince, isReadyWithin } from '../../readiness/hold'
 import { sure } from '../../units/sure'
 import { type Busy, busyGrid } from '../availability'
 import { COST, MIX_LEEWAY_MS } from './cost'
-import type { DayPlan, FitWindow, PlanProblem } from './problem'
+import type { DayPlan, FitWindow, PlanProblem, PlanStage } from './problem'
+import { eatenMs } from './trouble'
 import { refinePlan, tasksOfPlan } from './weighPlan'
-import { buildOfStage, flourOfStage, makeStages } from './windows'
+import { buildOfStage, flourOfStage, keptInCold, makeStages } from './windows'
 
 /** A kitchen is taken to be so far off what is said of it: sd of the draws, and what is told as warmer and colder, K. */
 const KITCHEN_OFF_K = 2
 const SPREAD_DRAWS = 60
 /** For a likelihood to within a few in a hundred. */
-const CHANCE_DRAWS = 200
+const CHANCE_DRAWS = 400
 /** Without any top to be seen in a draw, the pace is taken to be so uncertain. */
 const UNKNOWN_SPREAD = 0.35
 
@@ -68,10 +70,14 @@ export function spreadsOf(line: BatchLine, belief: JarBelief, school: School): P
   return { jar: paceSpread(line, belief, school), fed: paceSpread(fed, belief, school) }
 }
 
-/** Plans with what is told of them, by what they cost once their real likelihood is known; those that would most likely fail only where there is nothing better. */
-export function rankPlans(told: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]): typeof told {
+/**
+ * Plans with what is told of them, by what they cost once their real likelihood is known, or by when there is bread to eat where that is wished for as soon as can be;
+ * those that would most likely fail only where there is nothing better.
+ */
+export function rankPlans(problem: Pick<PlanProblem, 'wish' | 'busy'>, told: readonly { readonly plan: DayPlan; readonly told: ToldPlan }[]): typeof told {
   const costOf = ({ plan, told: t }: (typeof told)[number]) => plan.cost + COST.chance * (plan.chance - t.chance)
-  const ranked = [...told].sort((a, b) => costOf(a) - costOf(b))
+  const eaten = ({ plan }: (typeof told)[number]) => (problem.wish.kind === 'soonest' ? eatenMs(problem, plan.times) : 0)
+  const ranked = [...told].sort((a, b) => eaten(a) - eaten(b) || costOf(a) - costOf(b))
   const likely = ranked.filter((r) => r.told.chance >= LEAST_CHANCE)
   return likely.length > 0 ? likely : ranked
 }
@@ -89,8 +95,10 @@ export function withRoom(problem: PlanProblem): PlanProblem {
 }
 
 /** When bread can be wished for so that a search with its room finds this plan again, ms. */
-export const wishableMs = ({ times }: Pick<DayPlan, 'times'>, wish: PlanProblem['wish']): number =>
-  Math.ceil(((wish.kind === 'eat' ? times.eatMs : times.outMs) + ROOM_MS) / FIVE_MINUTES_MS) * FIVE_MINUTES_MS
+export function wishableMs({ times }: Pick<DayPlan, 'times'>, wish: PlanProblem['wish']): number {
+  if (wish.kind === 'mix' || wish.kind === 'habit') return times.mixMs
+  return Math.ceil(((wish.kind === 'eat' ? times.eatMs : times.outMs) + ROOM_MS) / FIVE_MINUTES_MS) * FIVE_MINUTES_MS
+}
 const FIVE_MINUTES_MS = 5 * 60_000
 
 /** The problem with a levain that is ripe and lively: what a jar that is woken first makes of a dough. */
@@ -101,7 +109,10 @@ export function withRipeLevain(problem: PlanProblem): PlanProblem {
 /** Plans as they are offered: each worked out again with its own levain, told, and ranked; those that keep no limits then are left out. */
 export function offerPlans(problem: PlanProblem, plans: readonly DayPlan[], belief: JarBelief): readonly { readonly plan: DayPlan; readonly told: ToldPlan }[] {
   const refined = plans.flatMap((plan) => refinePlan(problem, plan) ?? [])
-  return rankPlans(refined.map((plan) => ({ plan, told: tellPlan(problem, plan, belief) })))
+  return rankPlans(
+    problem,
+    refined.map((plan) => ({ plan, told: tellPlan(problem, plan, belief) }))
+  )
 }
 
 /** Everything of a plan that is worth knowing before it is taken. */
@@ -111,7 +122,7 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
   const jar = problem.build.seed.jar ?? TYPICAL_JAR
   const onClock = (window: FitWindow | null): Told | null =>
     window === null ? null : { fromMs: last.startMs + window.opens * millisecondsInHour, toMs: last.startMs + window.closes * millisecondsInHour }
-  const off = (k: number) => onClock(line === null ? null : windowAtOffset(line, jar, problem.school, k))
+  const off = (k: number) => onClock(line === null ? null : windowAtOffset(line, jar, problem.school, k, last.stage))
   const wakes = plan.stages.filter(({ stage }) => stage.kind === 'wake')
   const source = sourceLevain(buildOfStage(problem, last.stage).levain)
   const emptied = wakes.length > 0 ? Math.max(problem.build.levain.jar.grams - problem.wake.kept.grams, 0) : 0
@@ -128,12 +139,12 @@ export function tellPlan(problem: PlanProblem, plan: DayPlan, belief: JarBelief)
 }
 
 /** The window where all places are so much warmer or colder; what is cold stays cold. */
-function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], school: School, offK: number): FitWindow | null {
+function windowAtOffset(line: BatchLine, jar: Parameters<typeof vesselOf>[1], school: School, offK: number, stage: PlanStage): FitWindow | null {
   const shifted = { ...line, stays: line.stays.map((stay) => (isCold(stay.tempC) ? stay : { ...stay, tempC: stay.tempC + offK })) }
   const { milestones } = simulate(vesselOf(shifted, jar), jar, { untilHours: 240, stopPastPeak: true })
   const { opensHours, closesHours } = windowOf(milestones, school)
   const fit = fitHours(milestones, school)
-  return opensHours === null || closesHours === null || fit === null ? null : { opens: opensHours, fit, closes: closesHours }
+  return opensHours === null || closesHours === null || fit === null ? null : keptInCold({ opens: opensHours, fit, closes: closesHours }, stage)
 }
 
 /**
@@ -153,9 +164,7 @@ function chanceOf(line: BatchLine, belief: JarBelief, school: School, fromHours:
   const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
   const untilHours = Math.max(horizonHours(milestones), toHours * 1.2)
   const draws = drawForecast(vessel, belief, { untilHours, count: CHANCE_DRAWS, roomSdC: KITCHEN_OFF_K })
-  const fit = draws.milestones.filter((m) => {
-    const { opensHours, closesHours } = windowOf(m, school)
-    return opensHours !== null && opensHours <= toHours && (closesHours ?? Number.POSITIVE_INFINITY) >= fromHours
-  })
+  const chilled = chilledSince(line, toHours)?.hours ?? null
+  const fit = draws.milestones.filter((m) => isReadyWithin(windowOf(m, school), fromHours, toHours, chilled))
   return fit.length / draws.milestones.length
 }

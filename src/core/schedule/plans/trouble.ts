@@ -1,7 +1,9 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { sure } from '../../units/sure'
 import { type Busy, busyGrid, isHard } from '../availability'
-import { type CourseTimes, type DoughCourse, HANDS_MINUTES, type Task, tasksOfOven, tasksUntilShaped } from '../course'
+import { type CourseTimes, type DoughCourse, outOfOven, type Task, tasksOfOven, tasksUntilShaped } from '../course'
 import type { Interval } from '../nights'
+import { minutesOf } from '../work'
 import { COST, chanceWithin, courseCost, fitCost, MIX_LEEWAY_MS } from './cost'
 import { type CostPart, type FitWindow, type PlanProblem, type PlanStage, type Violation, wishEnd } from './problem'
 import { flourOfStage } from './windows'
@@ -30,7 +32,9 @@ export interface Trouble {
   readonly ofStay: (stage: PlanStage, startMs: number, mixMs: number) => number
   readonly chanceOfMix: (stage: PlanStage, window: FitWindow, startMs: number, mixMs: number) => number
   /** Of a dough until it is shaped: the same for all that may follow. */
-  readonly ofMorning: (times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'shapeMs'>, collect?: Collect) => number
+  readonly ofMorning: (times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'moveMs' | 'shapeMs'>, collect?: Collect) => number
+  /** Whether bread that goes into the oven then is neither late nor far too early. */
+  readonly isAsked: (course: DoughCourse, bakeMs: number) => boolean
   /** Of the oven, and of bread that is early or late. */
   readonly ofOven: (course: DoughCourse, times: CourseTimes, collect?: Collect) => number
   /** Of feeds that a culture wants and does not get. */
@@ -76,20 +80,30 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
           fromMs,
           toMs
         )
-  /** The same moments are asked for again and again. */
+  /** How long before it is wanted the bread is there, h; null where no hour of it was wished for. */
+  const earlyHours = ({ coolHours }: DoughCourse, outMs: number) =>
+    wish.kind === 'out' || wish.kind === 'eat' ? (wish.atMs - outMs) / millisecondsInHour - (wish.kind === 'eat' ? coolHours : 0) : null
+  const isWanted = (early: number) => early <= MOST_EARLY_HOURS && (early >= -1e-6 || bent)
+  /** The same stages and moments are asked for again and again. */
+  const flours = new Map<PlanStage, number>()
+  const flourOf = (stage: PlanStage) => {
+    const grams = flours.get(stage) ?? flourOfStage(problem, stage)
+    flours.set(stage, grams)
+    return grams
+  }
   const freeAt = new Map<number, Interval>()
   const chanceOfMix = ({ chill, fedBefore }: PlanStage, window: FitWindow, startMs: number, mixMs: number) => {
     const free = freeAt.get(mixMs) ?? grid.freeAround(mixMs, MIX_LEEWAY_MS)
     freeAt.set(mixMs, free)
     const toHours = (free.toMs - startMs) / millisecondsInHour
-    // What has not opened when it goes into the cold hardly opens there.
-    const opensBy = chill === null ? toHours : Math.min(toHours, chill.afterHours)
+    // What was to be at its best when it goes into the cold hardly opens there; what is to ripen there does.
+    const opensBy = chill === null || window.opens > chill.afterHours ? toHours : Math.min(toHours, chill.afterHours)
     return chanceWithin(window, (free.fromMs - startMs) / millisecondsInHour, opensBy, problem.spread[fedBefore === 0 ? 'jar' : 'fed'])
   }
   return {
     ofStage(stage, startMs, collect = silent) {
       const steps = COST.stage + (stage.chill === null ? 0 : COST.chill)
-      const flour = (COST.flour * flourOfStage(problem, stage)) / 100
+      const flour = (COST.flour * flourOf(stage)) / 100
       const unlike =
         stage.kind === 'build'
           ? COST.otherRatio * Math.abs(Math.log(stage.flourPerSeed / problem.flourPerSeed)) +
@@ -103,9 +117,12 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
         steps +
         flour +
         unlike +
-        ofTask({ step: 'build', fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' }, collect)
+        ofTask({ step: 'build', fromMs: startMs, minutes: minutesOf(stage.kind === 'wake' ? 'wake' : 'build', planned), needs: 'hands' }, collect)
       if (stage.chill !== null)
-        cost += ofTask({ step: 'chill', fromMs: startMs + stage.chill.afterHours * millisecondsInHour, minutes: HANDS_MINUTES.chill, needs: 'hands' }, collect)
+        cost += ofTask(
+          { step: 'chill', fromMs: startMs + stage.chill.afterHours * millisecondsInHour, minutes: minutesOf('chill', planned), needs: 'hands' },
+          collect
+        )
       return cost
     },
     ofUse(window, hours, collect = silent) {
@@ -130,33 +147,39 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     chanceOfMix,
     ofMorning(times, collect = silent) {
       let cost = 0
-      for (const task of tasksUntilShaped(times)) cost += ofTask(task, collect)
+      for (const task of tasksUntilShaped(times, planned)) cost += ofTask(task, collect)
       return cost
+    },
+    isAsked: (course, bakeMs) => {
+      const early = earlyHours(course, outOfOven(course, bakeMs))
+      return early === null || isWanted(early)
     },
     ofOven(course, times, collect = silent) {
       let cost = 0
-      if (wish.kind === 'out' || wish.kind === 'eat') {
-        const early = (wish.atMs - (wish.kind === 'out' ? times.outMs : times.eatMs)) / millisecondsInHour
-        if (early > MOST_EARLY_HOURS || (early < -1e-6 && !bent)) return Number.POSITIVE_INFINITY
+      const early = earlyHours(course, times.outMs)
+      if (early !== null) {
+        if (!isWanted(early)) return Number.POSITIVE_INFINITY
         const dear = early < 0 ? COST.lateMinute * -early * 60 : COST.earlyHour * early
         collect('early bread', Math.max(early, 0) * COST.earlyHour)
         cost += dear
       } else if (wish.kind === 'soonest') {
-        const waiting = (COST.waitingHour * (times.outMs - nowMs)) / millisecondsInHour
+        const waiting = (COST.waitingHour * (eatenMs(problem, times) - nowMs)) / millisecondsInHour
         collect('waiting', waiting)
         cost += waiting
       }
       // Nobody at home: asked first, since it is most often in the way.
       cost += broken(inTheWay(times.bakeMs, times.outMs))
       if (cost === Number.POSITIVE_INFINITY) return cost
-      for (const task of tasksOfOven(times)) cost += ofTask(task, collect)
+      for (const task of tasksOfOven(times, course)) cost += ofTask(task, collect)
       const stretched = courseCost(course, planned)
       collect('stretched', stretched)
       return (
         cost +
         stretched +
         broken(overlap(problem.oven, times.bakeMs, times.outMs)) +
-        broken(placeFull(problem.doughPlace.id, times.mixMs, course.proof.kind === 'cold' ? times.proofMs : times.bakeMs))
+        (problem.full.length === 0
+          ? 0
+          : doughStaysOf(problem, course, times).reduce((sum, stay) => sum + broken(placeFull(stay.placeId, stay.fromMs, stay.toMs)), 0))
       )
     },
     ofMissing(feeds, collect = silent) {
@@ -165,6 +188,19 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
       return cost
     }
   }
+}
+
+/** When bread can be eaten: once it has cooled, and its baker is up, ms. */
+export const eatenMs = ({ busy }: Pick<PlanProblem, 'busy'>, { eatMs }: Pick<CourseTimes, 'eatMs'>): number =>
+  busy.find(({ kind, fromMs, toMs }) => kind === 'asleep' && fromMs <= eatMs && eatMs < toMs)?.toMs ?? eatMs
+
+/** Where the dough of a plan stands, one place after the other; shaped, it is proofed where it was mixed. */
+export function doughStaysOf(problem: PlanProblem, course: DoughCourse, times: CourseTimes): (Interval & { readonly placeId: string })[] {
+  const moves = (course.moves ?? []).slice(0, times.moveMs.length)
+  const own = course.placeId ?? sure(problem.stands[0]).place.id
+  const places = [{ placeId: own, fromMs: times.mixMs }, ...moves.map(({ placeId }, i) => ({ placeId, fromMs: sure(times.moveMs[i]) }))]
+  const inBulk = places.map((place, i) => ({ ...place, toMs: places[i + 1]?.fromMs ?? times.proofMs }))
+  return course.proof.kind === 'cold' ? inBulk : [...inBulk, { placeId: own, fromMs: times.proofMs, toMs: times.bakeMs }]
 }
 
 /** What a wake-up feed or a first build made is used until then, h: a while past its window it is still a good seed. */

@@ -1,12 +1,14 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
 import { sure } from '../../units/sure'
-import { type CourseHere, doughAt, doughPace, HANDS_MINUTES, type Task, tasksOfDough } from '../course'
+import { type CourseHere, doughPace, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
+import { minutesOf } from '../work'
+import { isSameStand } from './cost'
 import { gridOf } from './grid'
-import type { CostPart, DayPlan, PlanProblem, TimedPlanStage } from './problem'
-import { bestRest, type Rest } from './rests'
-import { type Trouble, troubleOf, violationsOf } from './trouble'
+import { type CostPart, type DayPlan, HABIT_LEEWAY_MS, type PlanProblem, type TimedPlanStage } from './problem'
+import { bestRest, dayKinds, doughOfDay, type Rest } from './rests'
+import { doughStaysOf, type Trouble, troubleOf, violationsOf } from './trouble'
 import { makeStages } from './windows'
 
 /** Sums what a plan costs, part by part, and names the limits it breaks. */
@@ -38,20 +40,27 @@ export function weighPlan(
     chance: trouble.chanceOfMix(last.stage, last.window, last.startMs, mixMs),
     cost,
     because,
-    violations: violationsOf(problem, tasksOfPlan({ stages, times }), times, staysOfPlan(problem, { stages, mixMs, course, times }))
+    violations: violationsOf(problem, tasksOfPlan({ stages, times, course }), times, staysOfPlan(problem, { stages, mixMs, course, times }))
   }
 }
 
 /** All that a plan asks of the baker, in the order of time. */
-export function tasksOfPlan({ stages, times }: Pick<DayPlan, 'stages' | 'times'>): Task[] {
+export function tasksOfPlan({ stages, times, course }: Pick<DayPlan, 'stages' | 'times' | 'course'>): Task[] {
   return [
     ...stages.flatMap(({ stage, startMs }): Task[] => [
-      { step: stage.kind, fromMs: startMs, minutes: HANDS_MINUTES[stage.kind === 'wake' ? 'wake' : 'build'], needs: 'hands' },
+      { step: stage.kind, fromMs: startMs, minutes: minutesOf(stage.kind === 'wake' ? 'wake' : 'build', course), needs: 'hands' },
       ...(stage.chill === null
         ? []
-        : [{ step: 'chill' as const, fromMs: startMs + stage.chill.afterHours * millisecondsInHour, minutes: HANDS_MINUTES.chill, needs: 'hands' as const }])
+        : [
+            {
+              step: 'chill' as const,
+              fromMs: startMs + stage.chill.afterHours * millisecondsInHour,
+              minutes: minutesOf('chill', course),
+              needs: 'hands' as const
+            }
+          ])
     ]),
-    ...tasksOfDough(times)
+    ...tasksOfDough(times, course)
   ]
 }
 
@@ -61,10 +70,7 @@ function staysOfPlan(
   { stages, mixMs, course, times }: Pick<DayPlan, 'stages' | 'mixMs' | 'course' | 'times'>
 ): (Interval & { placeId: string })[] {
   const last = sure(stages.at(-1))
-  return [
-    { placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs },
-    { placeId: problem.doughPlace.id, fromMs: mixMs, toMs: course.proof.kind === 'cold' ? times.proofMs : times.bakeMs }
-  ]
+  return [{ placeId: last.stage.place.id, fromMs: last.startMs, toMs: mixMs }, ...doughStaysOf(problem, course, times)]
 }
 
 /** With exact figures the best start of the last build may shift a little: so many moments of the grid are tried on either side. */
@@ -80,11 +86,14 @@ const MIX_MOVED = [0, -1, 1, -2, 2, -3, -4] as const
 export function refinePlan(problem: PlanProblem, plan: DayPlan): DayPlan | null {
   const trouble = troubleOf(problem, plan.violations.length > 0)
   const { stepMs } = gridOf(problem)
-  const fixed = problem.wish.kind === 'mix' || problem.wish.kind === 'habit'
+  const { wish } = problem
+  const fixed = wish.kind === 'mix' || wish.kind === 'habit'
+  const isHabit = (startMs: number) => wish.kind !== 'habit' || Math.abs(startMs - wish.buildMs) <= HABIT_LEEWAY_MS
   for (const mixMoved of fixed ? [0] : MIX_MOVED) {
     let best: DayPlan | null = null
     for (let moved = -MOVED_STEPS; moved <= MOVED_STEPS; moved++) {
       const stages = plan.stages.map((s, i) => (i < plan.stages.length - 1 ? s : { ...s, startMs: s.startMs + moved * stepMs }))
+      if (!isHabit(sure(stages.at(-1)).startMs)) continue
       const found = reckonedAnew(problem, trouble, { ...plan, mixMs: plan.mixMs + mixMoved * stepMs }, stages)
       if (found !== null && found.cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = found
     }
@@ -93,17 +102,22 @@ export function refinePlan(problem: PlanProblem, plan: DayPlan): DayPlan | null 
   return null
 }
 
+/** The way a dough goes on in a course that was found. */
+const kindOf = (problem: PlanProblem, course: CourseHere) =>
+  dayKinds(problem).find((kind) => kind.course.proof.kind === course.proof.kind && isSameStand(kind.course, course))
+
 function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }: DayPlan, stages: readonly TimedPlanStage[]): DayPlan | null {
-  const { dough, doughPlace, build, nowMs } = problem
+  const { build, nowMs } = problem
   if (stages.some(({ startMs }) => startMs < nowMs)) return null
   const made = makeStages(problem, stages)
   const levain = made?.at(-1)?.line
   if (made === null || levain === undefined) return null
   const timed = stages.map((s, i) => ({ ...s, window: sure(made[i]).window }))
-  const wanted: CourseHere = { ...problem.course, proof: problem.proofs.find((p) => p.kind === course.proof.kind) ?? course.proof }
-  const mixed = doughAt(dough, mixMs, doughPlace.standing)
-  const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, wanted, build.seed.jar)
-  const rest = bestRest(trouble, wanted, gridOf(problem), mixMs, pace)
+  const kind = kindOf(problem, course)
+  if (kind === undefined) return null
+  const mixed = doughOfDay(problem, kind.stand, mixMs)
+  const pace = doughPace({ ...mixed, parents: mixed.parents.map((p) => ({ ...p, line: levain })) }, kind.course, build.seed.jar)
+  const rest = bestRest(trouble, kind.course, gridOf(problem), mixMs, pace)
   return rest === null ? null : weighPlan(problem, trouble, timed, mixMs, rest)
 }
 

@@ -7,6 +7,7 @@ import { simulate } from '../../ferment/simulate'
 import { isCold } from '../../jars/condition'
 import { feedByRatio, lineOfFeed } from '../../jars/feeding'
 import { type BatchLine, vesselOf } from '../../jars/lineage'
+import { HELD_HOURS, HOLD } from '../../readiness/hold'
 import { sure } from '../../units/sure'
 import { atRatio, buildFrom, type PlannedBuild } from '../planBuild'
 import { type FitWindow, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
@@ -57,7 +58,15 @@ export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: numbe
   if (!timed.ok) return null
   const { milestones, line } = timed.value
   const window = asWindow(milestones, school)
-  return window === null ? null : { line, window }
+  return window === null ? null : { line, window: keptInCold(window, stage) }
+}
+
+/** A levain in the cold is used while it is good for something: what ripens there within a day of its opening, what is held there for hours. */
+export function keptInCold(window: FitWindow, { chill }: Pick<PlanStage, 'chill'>): FitWindow {
+  if (chill === null) return window
+  const last = window.opens > chill.afterHours ? window.opens + HOLD.mostHours : chill.afterHours + HELD_HOURS
+  const closes = Math.min(window.closes, last)
+  return { opens: window.opens, fit: Math.min(window.fit, closes), closes }
 }
 
 /** The stages of a plan, each seeded from the one before; null where one never gets ripe. */
@@ -136,8 +145,8 @@ export function flourOfStage(problem: PlanProblem, stage: PlanStage): number {
   return source.ok ? source.value.masses.flour : 0
 }
 
-/** So near what was expected the curve between the knots has to be, h. */
-const NEAR_HOURS = 0.003
+/** So near what was expected the curve between the knots has to be unless it is said otherwise, h. */
+const NEAR_HOURS = 0.01
 /** What does not change by more than this over the whole stretch is taken to be the same everywhere, h. */
 const SAME_HOURS = 1e-4
 /** Between two knots at first, h; halved as often as it takes, so that no knot is worked out twice. */
@@ -151,12 +160,14 @@ const TRIED = [0.13, 0.49, 0.87] as const
  * @param reckon hours at a moment; null where there are none
  * @param fromMs first moment
  * @param toMs last moment
+ * @param nearHours how near the read figures have to be
  * @returns the figures at any moment between; null beside a moment without any
  */
 export function curveTable<Figures extends readonly number[]>(
   reckon: (ms: number) => Figures | null,
   fromMs: number,
-  toMs: number
+  toMs: number,
+  nearHours = NEAR_HOURS
 ): (ms: number) => Figures | null {
   const known = new Map<number, Figures | null>()
   const at = (ms: number) => {
@@ -167,7 +178,7 @@ export function curveTable<Figures extends readonly number[]>(
     return found
   }
   const [first, middle, last] = [at(fromMs), at((fromMs + toMs) / 2), at(toMs)]
-  if (isNear(first, middle, SAME_HOURS) && isNear(first, last, SAME_HOURS)) return () => first
+  if ([middle, last].every((other) => isNear(first, other, Math.max(SAME_HOURS, nearHours / 30)))) return () => first
   const widest = Math.max(Math.ceil((toMs - fromMs) / (KNOT_HOURS * millisecondsInHour)), 3)
   for (const halved of HALVED) {
     const knots = widest * halved
@@ -176,7 +187,7 @@ export function curveTable<Figures extends readonly number[]>(
     const read = (ms: number) => cubicAt(figures, (ms - fromMs) / stepMs)
     // Tried between two knots, where the curve is farthest from what is known.
     const tried = TRIED.map((share) => fromMs + (Math.floor(share * knots) + 0.5) * stepMs)
-    if (halved === HALVED.at(-1) || tried.every((ms) => isNear(at(ms), read(ms), NEAR_HOURS))) return read
+    if (halved === HALVED.at(-1) || tried.every((ms) => isNear(at(ms), read(ms), nearHours))) return read
   }
   return () => null
 }

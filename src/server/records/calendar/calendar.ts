@@ -24,7 +24,7 @@ import {
   solveBakeHere
 } from '../../../answers'
 import { isoOf, type Jar, type Kitchen, type WireCalendarAddress } from '../../../contract'
-import { alarmsByClock, createFormat, HANDS_MINUTES, type JarBelief, type Step, USUAL_RISK } from '../../../core'
+import { alarmsByClock, createFormat, type JarBelief, minutesOf, type Step, USUAL_RISK } from '../../../core'
 import { feedBy, feedTitle, moveTitle, programTitle, stepCaution, stepTitle, usualFeedWords, windowTitle } from '../../../words'
 import { REFUSE_CALENDAR } from '../../../words/refusals/calendar'
 import { THINGS } from '../../../words/refusals/things'
@@ -208,7 +208,7 @@ export async function calendarFile(work: Work, bakeId: string | null): Promise<s
   const ofJar = ({ id, atMs, title, says }: JarStep) => {
     // What is overdue is told for when its baker is up next.
     const startMs = atMs > work.nowMs ? atMs : awakeAt(kitchen, work.nowMs)
-    const end = new Date(startMs + HANDS_MINUTES.wake * millisecondsInMinute)
+    const end = new Date(startMs + minutesOf('wake', kitchen) * millisecondsInMinute)
     const event = calendar.createEvent({ id, start: new Date(startMs), end, stamp: new Date(work.nowMs), summary: title, description: says })
     event.createAlarm({ type: ICalAlarmType.display, trigger: ALARM_BEFORE_SECONDS, description: title })
   }

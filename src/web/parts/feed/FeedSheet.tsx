@@ -242,6 +242,7 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
           />
         )}
       </SimpleGrid>
+      {draft.laterPlaceId !== null && draft.later === 'two thirds' && figures !== null && figures.risen === null && <Note>{FEED_SHEET.hardlyRises}</Note>}
       {jar.culture === 'stiff under water' && (
         <Switch label={FEED_SHEET.ballLiesInWater} checked={draft.underWater} onChange={(e) => edit({ underWater: e.currentTarget.checked })} />
       )}

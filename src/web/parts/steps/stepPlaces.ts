@@ -20,6 +20,7 @@ const STEP_STATION: Readonly<Record<Step['kind'], StationId>> = {
   autolyse: 'recipe',
   mix: 'watch',
   fold: 'bread',
+  move: 'bread',
   shape: 'bread',
   preheat: 'bread',
   bake: 'bread',
@@ -36,6 +37,6 @@ export const stationOfStep = ({ kind }: Pick<Step, 'kind'>, { plan }: Pick<Bake,
 export const jobOfStep = ({ kind, id }: Pick<Step, 'kind' | 'id'>): string | null => (kind === 'ahead' ? lineOfAhead(id) : kind === 'refill' ? kind : null)
 
 /** Steps that are told by a word and not by weighing or looking. */
-const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'refill', 'autolyse', 'fold', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'refill', 'autolyse', 'fold', 'move', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
 /** Whether a step is marked done by hand. */
 export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)

@@ -1,6 +1,6 @@
 import type { Bake } from '../../../answers'
 import { isoOf } from '../../../contract'
-import type { Step } from '../../../core'
+import { moveOfStep, type Step } from '../../../core'
 import { stepTitle } from '../../../words'
 import { USE_MARK_STEP } from '../../../words/screens/parts-steps'
 import { addEvent } from '../../data/bakes'
@@ -26,7 +26,12 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
       feedForBake(bake, step.id, jar, here, atMs).then((undo) => tellDone(told, undo), tellError)
       return
     }
-    addEvent(bake, { ...note, id, type: 'step', step: step.id, did }, pantry).then(
+    const move = step.kind === 'move' && did === 'done' ? bake.plan.course?.moves[moveOfStep(step.id)] : undefined
+    const event =
+      move === undefined
+        ? { ...note, id, type: 'step' as const, step: step.id, did }
+        : { ...note, id, type: 'moved' as const, placeId: move.placeId, tempC: move.tempC }
+    addEvent(bake, event, pantry).then(
       () => tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: id }, pantry)),
       tellError
     )

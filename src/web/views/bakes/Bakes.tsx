@@ -1,5 +1,5 @@
 import { Button, Group, Skeleton, Text } from '@mantine/core'
-import { IconPlus } from '@tabler/icons-react'
+import { IconPlus, IconPrinter } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
@@ -30,11 +30,18 @@ export function Bakes() {
     <div className={classes.page}>
       <Group justify="space-between" mb="md">
         <h1 className={classes.title}>{BAKES.bakes}</h1>
-        {newBake.ready && (
-          <Button leftSection={<IconPlus size={20} />} onClick={() => newBake.start()}>
-            {BAKES.newBake}
-          </Button>
-        )}
+        <Group gap="xs">
+          {open.bakes !== undefined && open.bakes.length > 0 && (
+            <Button component={Link} to="/bakes/day" variant="subtle" leftSection={<IconPrinter size={18} />}>
+              {BAKES.orderOfDay}
+            </Button>
+          )}
+          {newBake.ready && (
+            <Button leftSection={<IconPlus size={20} />} onClick={() => newBake.start()}>
+              {BAKES.newBake}
+            </Button>
+          )}
+        </Group>
       </Group>
       {!loaded && <Skeleton height={220} />}
       {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (

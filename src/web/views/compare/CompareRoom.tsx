@@ -13,6 +13,7 @@ import {
   type Format,
   POSSIBLE,
   type SolvedLevain,
+  type SourAsked,
   sournessOf,
   type Variant,
   variantBuild,
@@ -32,6 +33,7 @@ import { QuantityField } from '../../parts/fields/QuantityField'
 import { familyOf } from '../../parts/jar/family'
 import type { Hill } from '../../parts/ribbon/geometry'
 import { Ribbon } from '../../parts/ribbon/Ribbon'
+import { SourCard } from '../../parts/sour/SourCard'
 import classes from './CompareRoom.module.css'
 
 const LETTERS = ['A', 'B', 'C', 'D'] as const
@@ -88,6 +90,10 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
   )
   const compared = useCompared(lines, belief, plan.school)
   const usual = useUsualSour(plan.jarId, belief)
+  const sour = useMemo(
+    (): SourAsked | null => (lines[0] == null ? null : { levain: lines[0], dough: null, school: plan.school, jar: belief.centre, begun: false }),
+    [lines, plan.school, belief]
+  )
   const hills = useMemo(
     () => (compared ?? []).flatMap((c, i) => (c === null ? [] : [hillOf(c, i, startMs, variants[i], levain)])),
     [compared, startMs, variants, levain]
@@ -231,6 +237,7 @@ function Compare({ bake, cultures, levain }: { readonly bake: Bake; readonly cul
       <div className={classes.notes}>
         {variants.some((v) => bringsGluten(v, seedFlour)) && <Note tone="stop">{COMPARE_ROOM.oneTheseWouldBringGluten}</Note>}
         <Note>{COMPARE_ROOM.sournessToldBeside(usual === null ? COMPARE_ROOM.plannedBuild : COMPARE_ROOM.yourLastBakesFromThis)}</Note>
+        <SourCard asked={sour} usual={usual} />
       </div>
     </>
   )

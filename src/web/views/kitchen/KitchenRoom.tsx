@@ -14,6 +14,7 @@ import { PlacesCard } from './PlacesCard'
 import { ThisKitchen } from './ThisKitchen'
 import { useChange } from './useChange'
 import { VesselsCard } from './VesselsCard'
+import { WorkCard } from './WorkCard'
 
 /** Rooms of the kitchen, in the order of their tabs. */
 const KITCHEN_ROOMS = [
@@ -66,41 +67,44 @@ function HabitsRoom() {
   const change = useChange()
   return (
     <div className={classes.columns}>
-      <Card title={KITCHEN_ROOM.howYouBake}>
-        <div className={classes.stack}>
-          <Select
-            label={KITCHEN_ROOM.whenYouLikeToMix}
-            data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
-            value={kitchen.school}
-            allowDeselect={false}
-            onChange={(v) => change({ school: SCHOOLS.find((school) => school === v) ?? kitchen.school })}
-          />
-          <BaseSelect base={kitchen.base} onBase={(base) => change({ base })} />
-          <Segments label={KITCHEN_ROOM.cupsAndSpoons} values={CUP_KINDS} value={kitchen.cups} onValue={(cups) => change({ cups })} />
-          <Switch
-            size="md"
-            label={KITCHEN_ROOM.iHaveScaleThatShows}
-            description={KITCHEN_ROOM.saltYeastAndSmallAmounts}
-            checked={kitchen.smallScale}
-            onChange={(e) => change({ smallScale: e.currentTarget.checked })}
-          />
-        </div>
-      </Card>
-      <Card title={KITCHEN_ROOM.units}>
-        <SimpleGrid cols={{ base: 1, sm: 3 }}>
-          <Segments label={KITCHEN_ROOM.mass} values={['g', 'oz'] as const} value={kitchen.mass} onValue={(mass) => change({ mass })} />
-          <Segments
-            label={KITCHEN_ROOM.temperature}
-            values={['°C', '°F'] as const}
-            value={kitchen.temperature}
-            onValue={(temperature) => change({ temperature })}
-          />
-          <Segments label={KITCHEN_ROOM.clock} values={['24 h', '12 h'] as const} value={kitchen.clock} onValue={(clock) => change({ clock })} />
-        </SimpleGrid>
-        <Text c="dimmed" mt="sm">
-          {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
-        </Text>
-      </Card>
+      <div className={classes.cards}>
+        <Card title={KITCHEN_ROOM.howYouBake}>
+          <div className={classes.stack}>
+            <Select
+              label={KITCHEN_ROOM.whenYouLikeToMix}
+              data={SCHOOLS.map((value) => ({ value, label: SCHOOL_WORDS[value] }))}
+              value={kitchen.school}
+              allowDeselect={false}
+              onChange={(v) => change({ school: SCHOOLS.find((school) => school === v) ?? kitchen.school })}
+            />
+            <BaseSelect base={kitchen.base} onBase={(base) => change({ base })} />
+            <Segments label={KITCHEN_ROOM.cupsAndSpoons} values={CUP_KINDS} value={kitchen.cups} onValue={(cups) => change({ cups })} />
+            <Switch
+              size="md"
+              label={KITCHEN_ROOM.iHaveScaleThatShows}
+              description={KITCHEN_ROOM.saltYeastAndSmallAmounts}
+              checked={kitchen.smallScale}
+              onChange={(e) => change({ smallScale: e.currentTarget.checked })}
+            />
+          </div>
+        </Card>
+        <Card title={KITCHEN_ROOM.units}>
+          <SimpleGrid cols={{ base: 1, sm: 3 }}>
+            <Segments label={KITCHEN_ROOM.mass} values={['g', 'oz'] as const} value={kitchen.mass} onValue={(mass) => change({ mass })} />
+            <Segments
+              label={KITCHEN_ROOM.temperature}
+              values={['°C', '°F'] as const}
+              value={kitchen.temperature}
+              onValue={(temperature) => change({ temperature })}
+            />
+            <Segments label={KITCHEN_ROOM.clock} values={['24 h', '12 h'] as const} value={kitchen.clock} onValue={(clock) => change({ clock })} />
+          </SimpleGrid>
+          <Text c="dimmed" mt="sm">
+            {format.mass(750)}, {format.temperature(24)}, {format.time(Date.UTC(2026, 0, 1, 15, 30))}
+          </Text>
+        </Card>
+      </div>
+      <WorkCard />
     </div>
   )
 }

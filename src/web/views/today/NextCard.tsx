@@ -3,9 +3,10 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type AdviceNow, levelToRead, whereItStands } from '../../../answers'
+import { type AdviceNow, lastLevel, levelToRead, whereItStands } from '../../../answers'
 import { aheadStep, doughPieces, type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
+import { OVERPROOFED_CARD } from '../../../words/screens/out'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
 import { useJars } from '../../data/jars'
@@ -37,12 +38,15 @@ export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: 
   const { of } = entry
   const about = of.kind === 'bake' ? of.day.bake.plan.name : of.says
   const until = of.kind === 'bake' && of.step.kind === 'mix' ? of.step.untilMs : null
+  // A dough that has gone too far is what there is to know, not the step that it is late for.
+  const over =
+    of.kind === 'bake' && of.day.over !== null ? (lastLevel(of.day.bake.state) === undefined ? OVERPROOFED_CARD.mayBeTooFar : OVERPROOFED_CARD.tooFar) : null
   return (
     <Card data-testid="next">
       <Text c="dimmed">
         {late ? NEXT_CARD.overdue : NEXT_CARD.next} · {about}
       </Text>
-      <h2 className={classes.next}>{entry.title.replace(`: ${about}`, '')}</h2>
+      <h2 className={classes.next}>{over === null ? entry.title.replace(`: ${about}`, '') : over}</h2>
       <p className={classes.when} data-late={late}>
         {late && <IconAlertTriangle size={20} aria-hidden="true" />}
         {format.dayTime(near(entry.atMs))} · {fromNow(entry.atMs, now, format)}

@@ -87,7 +87,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     saltMg: toMilligrams(saltGrams),
     mixTempC: event.mixTempC ?? row.plan.course?.mixTempC ?? row.plan.tempC,
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
-    stays: doughStays(kitchen, row.plan, atMs, [])
+    stays: doughStays(kitchen, row.plan, atMs, state)
   })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [

@@ -19,7 +19,7 @@ export async function moved({ work, row, state, event }: Told<'moved'>): Promise
     if (state.deeds.has('bake')) throw wrongMoment(REFUSE_BAKES.itIsInTheOven)
     if (atMs < state.mixed.atMs) throw new Problem(400, 'before the mix', REFUSE_BAKES.thisLiesBeforeDoughWas)
     const dough = await doughBatchOf(work, row.id)
-    if (dough !== null) await replaceStays(work, dough.id, doughStays(kitchen, row.plan, state.mixed.atMs, inTime(state.doughMoves)))
+    if (dough !== null) await replaceStays(work, dough.id, doughStays(kitchen, row.plan, state.mixed.atMs, { ...state, doughMoves: inTime(state.doughMoves) }))
     return { entries: [], batchId: dough?.id ?? levain.id }
   }
   if (atMs < state.band.atMs) throw new Problem(400, 'before the band', REFUSE_BAKES.thisMoveLiesBeforeBand)

@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen, Plan } from '../../../../contract'
-import type { BakeState, VesselMaterial } from '../../../../core'
+import { type BakeState, doughPlaces, type VesselMaterial } from '../../../../core'
 import { plain } from '../../../db/rows'
 import { type NewStay, stayAt } from '../../jars/batches'
 import type { Work } from '../../work'
@@ -16,10 +16,10 @@ export function staysOfPlan(kitchen: Kitchen, plan: Plan, startMs: number, moves
   return [...planned.filter((stay) => stay.fromMs < first.atMs), ...moves.map((move) => stayAt(kitchen, move.placeId, move.atMs, move.tempC))]
 }
 
-/** Where a dough stands: as planned, until it was moved. */
-export function doughStays(kitchen: Kitchen, plan: Plan, mixedMs: number, moves: BakeState['moves']): NewStay[] {
-  const { placeId, tempC } = plan.course ?? plan
-  return [stayAt(kitchen, placeId, mixedMs, tempC), ...moves.map((move) => stayAt(kitchen, move.placeId, move.atMs, move.tempC))]
+/** Where a dough stands: as it was moved, and as it is planned from there on. */
+export function doughStays(kitchen: Kitchen, plan: Plan, mixedMs: number, state: Pick<BakeState, 'doughMoves' | 'deeds'>): NewStay[] {
+  const planned = plan.course ?? { placeId: plan.placeId, tempC: plan.tempC }
+  return doughPlaces(planned, mixedMs, state).map(({ placeId, fromMs, tempC }) => stayAt(kitchen, placeId, fromMs, tempC))
 }
 
 /** What the vessel of a plan is made of. */

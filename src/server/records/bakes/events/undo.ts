@@ -28,7 +28,7 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   const dough = state.mixed === null ? null : await doughBatchOf(work, row.id)
   if (last.type === 'moved' && dough !== null && state.mixed !== null && state.doughMoves.some((move) => move.id === last.id)) {
     const left = state.doughMoves.filter((move) => move.id !== last.id)
-    await replaceStays(work, dough.id, doughStays(await theKitchen(work), row.plan, state.mixed.atMs, left))
+    await replaceStays(work, dough.id, doughStays(await theKitchen(work), row.plan, state.mixed.atMs, { ...state, doughMoves: left }))
   } else if (last.type === 'moved' && levain !== null && state.band !== null) {
     const left = state.moves.filter((move) => move.id !== last.id)
     await replaceStays(work, levain.id, staysOfPlan(await theKitchen(work), row.plan, state.band.atMs, left))

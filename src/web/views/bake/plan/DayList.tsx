@@ -35,7 +35,17 @@ export function DayList({
   const cold = plan.course?.proof.kind === 'cold'
   const movable = (step: Step): step is Step & { id: MovableStep } => !frozen && MOVABLE_STEPS.some((m) => m === step.id)
   const pin = (id: MovableStep) => edit((p) => ({ pins: p.pins.includes(id) ? p.pins.filter((other) => other !== id) : [...p.pins, id] }))
-  const done = [...state.deeds].filter(([id]) => !steps.some((s) => s.id === id))
+  const placeOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name
+  const done = [
+    ...[...state.deeds]
+      .filter(([id]) => !steps.some((s) => s.id === id))
+      .map(([id, deed]) => ({ step: stepNamed(id, plan.formula.lines), atMs: deed.atMs, did: deed.did })),
+    ...state.doughMoves.map(({ atMs, placeId }, i) => ({
+      step: { id: `moved ${i + 1}`, kind: 'move' as const, to: placeOf(placeId) },
+      atMs,
+      did: 'done' as const
+    }))
+  ].sort((a, b) => a.atMs - b.atMs)
   return (
     <Card
       title={DAY_LIST.wholeDay}
@@ -48,11 +58,11 @@ export function DayList({
       <MovedSince steps={steps} planned={planned} />
       {steps.length === 0 && <Text c="dimmed">{DAY_LIST.nothingMoreToDoThis}</Text>}
       <ol className={classes.day}>
-        {done.map(([id, deed]) => (
-          <li key={id} className={classes.done}>
-            <span className={classes.time}>{format.time(deed.atMs)}</span>
+        {done.map(({ step, atMs, did }) => (
+          <li key={step.id} className={classes.done}>
+            <span className={classes.time}>{format.time(atMs)}</span>
             <span>
-              {stepWord(stepNamed(id, plan.formula.lines))}, {deed.did === 'done' ? 'done' : DAY_LIST.leftOut}
+              {stepWord(step)}, {did === 'done' ? 'done' : DAY_LIST.leftOut}
             </span>
           </li>
         ))}

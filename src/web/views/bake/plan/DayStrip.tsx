@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks'
 import { millisecondsInHour } from 'date-fns/constants'
-import { type DayPlan, nightsBetween, type TimedPlanStage } from '../../../../core'
+import { type DayPlan, isCold, nightsBetween, type TimedPlanStage } from '../../../../core'
 import { useKitchen } from '../../../data/kitchen'
 import classes from './DayStrip.module.css'
 
@@ -26,6 +26,13 @@ export function DayStrip({ plan, fromMs, toMs }: { readonly plan: DayPlan; reado
             <path key={stage.startMs} d={hillOf(stage, plan.stages[i + 1]?.startMs ?? plan.mixMs, x)} className={classes.hill} />
           ))}
           <rect x={x(times.mixMs)} y={BASE - 10} width={x(times.shapeMs) - x(times.mixMs)} height={10} className={classes.bulk} />
+          {times.moveMs.map((ms, i) =>
+            isCold(course.moves?.[i]?.tempC ?? course.coldC) ? (
+              <rect key={ms} x={x(ms)} y={BASE - 10} width={x(times.moveMs[i + 1] ?? times.shapeMs) - x(ms)} height={10} className={classes.cold} />
+            ) : (
+              <line key={ms} x1={x(ms)} x2={x(ms)} y1={BASE - 14} y2={BASE} className={classes.ground} />
+            )
+          )}
           <rect
             x={x(times.proofMs)}
             y={BASE - 10}

@@ -27,7 +27,9 @@ export function DoughAfterCard() {
   const grown = useGrown(line, belief, GAS, kitchen.doughs.sd)
   const likely = useMemo(() => (line === null ? [] : GAS.map((bulkGas) => hoursToGas(line, bulkGas, belief.centre))), [line, belief])
   const { placeId } = plan.course ?? plan
-  const place = kitchen.places.find((p) => p.id === placeId)?.name.toLowerCase() ?? DOUGH_AFTER_CARD.thatPlace
+  const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name.toLowerCase() ?? DOUGH_AFTER_CARD.thatPlace
+  const moved = (plan.course?.moves ?? []).map((move) => DOUGH_AFTER_CARD.movedTo(nameOf(move.placeId), format.duration(move.afterHours)))
+  const places = [nameOf(placeId), ...moved].join(', ')
   if (line === null || grown === undefined) return null
   const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
   return (
@@ -56,7 +58,7 @@ export function DoughAfterCard() {
         </tbody>
       </table>
       <Text c="dimmed" mt="xs">
-        {DOUGH_AFTER_CARD.mixedAtWithStandingIn(format.time(line.startedAtMs), format.temperature(line.mixTempC), place)}
+        {DOUGH_AFTER_CARD.mixedAtWithStandingIn(format.time(line.startedAtMs), format.temperature(line.mixTempC), places)}
       </Text>
       {kitchen.doughs.doughs > 0 && <Text c="dimmed">{doughsSentence(kitchen.doughs)}</Text>}
     </Card>

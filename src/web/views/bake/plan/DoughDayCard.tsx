@@ -9,6 +9,7 @@ import { Card } from '../../../parts/cards/Card'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { useBakeHere } from '../bakeHere'
+import { Moves } from './Moves'
 import { OvenFields } from './OvenFields'
 
 const PERCENT = 100
@@ -94,6 +95,7 @@ export function DoughDayCard() {
         {number('Loads', course.loads, [1, 12], 1, (loads) => put({ loads }))}
         {number('Cooling', course.coolHours, [0, 48], 0.5, (coolHours) => put({ coolHours }), ' h')}
       </SimpleGrid>
+      <Moves of="dough" placeId={course.placeId} moves={course.moves} frozen={frozen} onMoves={(moves) => put({ moves })} />
       <SegmentedControl
         mt="md"
         fullWidth

@@ -53,9 +53,10 @@ export function PlanCards({
       planTitles(
         asked,
         plans.map(({ plan }) => plan),
-        kitchen
+        kitchen,
+        format
       ),
-    [asked, plans, kitchen]
+    [asked, plans, kitchen, format]
   )
   const trials = useMemo(() => plans.map((offer) => ({ ...offer, taken: offer.told === null ? null : onTrial(offer.plan, asked) })), [plans, asked, onTrial])
   const chances = useChances(
@@ -122,7 +123,7 @@ function PlanCard({
   readonly onCompare: (on: boolean) => void
   readonly onTake: () => void
 }) {
-  const { format } = useKitchen()
+  const { kitchen, format } = useKitchen()
   const first = sure(plan.stages[0])
   return (
     <Card title={title} data-testid="plan">
@@ -136,7 +137,7 @@ function PlanCard({
       {told !== null && (
         <>
           <Text mt="sm">
-            {whyWords(plan, told, format).join(' ')} {capital(proofWords(plan, format))}.
+            {whyWords(plan, told, format).join(' ')} {capital(proofWords(plan, kitchen, format))}.
           </Text>
           <Text c="dimmed" mt={4}>
             {PLAN_CARDS.workFlourForLevain(format.duration(told.handsMinutes / 60), format.mass(Math.round(flourGrams ?? told.flourGrams)))}
@@ -176,25 +177,33 @@ function NoWay({
 }) {
   const { kitchen, format } = useKitchen()
   const now = useNow()
+  const titles = useMemo(() => planTitles(problem, bent, kitchen, format), [problem, bent, kitchen, format])
   return (
     <Card title={PLAN_CARDS.noScheduleFitsAllYour} tone="care">
-      {bent === null && later === null && <Text>{PLAN_CARDS.noLevainCanBeReady(format.dayTime(now))}</Text>}
-      {bent !== null && (
-        <>
-          <Text>{PLAN_CARDS.smallestChangeThatWouldHelp}</Text>
+      {bent.length === 0 && later === null && <Text>{PLAN_CARDS.noLevainCanBeReady(format.dayTime(now))}</Text>}
+      {bent.map((plan, i) => (
+        <div key={`${plan.stages[0]?.startMs} ${plan.mixMs} ${plan.times.outMs}`}>
+          <Text mt={i === 0 ? undefined : 'md'} fw={700}>
+            {titles.get(plan)}
+          </Text>
+          <Text>{i === 0 ? PLAN_CARDS.smallestChangeThatWouldHelp : PLAN_CARDS.orThisChange}</Text>
           <ul>
-            {bent.violations.map((v) => (
-              <li key={`${v.kind} ${v.step} ${v.fromMs}`}>{violationWords(v, bent, kitchen, format)}</li>
+            {plan.violations.map((v) => (
+              <li key={`${v.kind} ${v.step} ${v.fromMs}`}>{violationWords(v, plan, kitchen, format)}</li>
             ))}
           </ul>
-          <Button variant="default" onClick={() => onTake(bent)}>
-            {PLAN_CARDS.toUseAnywayBegin(format.dayTime(near(bent.stages[0]?.startMs ?? now)))}
+          <Button variant="default" onClick={() => onTake(plan)}>
+            {PLAN_CARDS.toUseAnywayBegin(format.dayTime(near(plan.stages[0]?.startMs ?? now)))}
           </Button>
-        </>
-      )}
+        </div>
+      ))}
       {later !== null && (
         <>
-          <Text mt="md">{PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}</Text>
+          <Text mt="md">
+            {problem.wish.kind === 'mix' || problem.wish.kind === 'habit'
+              ? PLAN_CARDS.keepingAllYourHoursEarliestMix(format.dayTime(near(later.mixMs)))
+              : PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}
+          </Text>
           <Button mt="xs" variant="default" onClick={() => onLater(wishableMs(later, problem.wish))}>
             {PLAN_CARDS.planFor(format.dayTime(near(wishableMs(later, problem.wish))))}
           </Button>
@@ -205,14 +214,14 @@ function NoWay({
 }
 
 function Compared({ pair, problem }: { readonly pair: readonly [Offered, Offered]; readonly problem: PlanProblem }) {
-  const { format } = useKitchen()
+  const { kitchen, format } = useKitchen()
   const rows: readonly [string, (offer: Offered) => string][] = [
     ['Schedule', ({ title }) => title],
     ['Begins', ({ plan }) => format.dayTime(near(plan.stages[0]?.startMs ?? 0))],
     ['Ratio', ({ plan }) => plan.stages.map(({ stage }) => stageRatio(problem, stage)).join(', then ')],
     ['Mix', ({ plan }) => format.dayTime(near(plan.mixMs))],
     ['Shape', ({ plan }) => format.dayTime(near(plan.times.shapeMs))],
-    ['Proof', ({ plan }) => proofWords(plan, format)],
+    ['Proof', ({ plan }) => proofWords(plan, kitchen, format)],
     [PLAN_CARDS.intoOven, ({ plan }) => format.dayTime(near(plan.times.bakeMs))],
     [PLAN_CARDS.outOven, ({ plan }) => format.dayTime(near(plan.times.outMs))],
     [PLAN_CARDS.chanceReadyWhileYoureHome, ({ chance }) => (chance === null ? '' : format.percent(chance, 0))],

@@ -98,14 +98,7 @@ export function PlanStation() {
     frozen || !open ? null : problem === null ? (
       <Note tone={asItIs ? undefined : 'stop'}>{asItIs ? PLAN_STATION.nothingToFind : PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
-      <PlanCards
-        search={search}
-        problem={problem}
-        onTrial={onTrial}
-        belief={belief}
-        onTake={take}
-        onLater={(atMs) => ask({ kind: wish.kind === 'eat' ? 'eat' : 'out', atMs: near(atMs) })}
-      />
+      <PlanCards search={search} problem={problem} onTrial={onTrial} belief={belief} onTake={take} onLater={(atMs) => ask(laterWish(wish, near(atMs)))} />
     )
   return (
     <>
@@ -162,3 +155,6 @@ export function PlanStation() {
     </>
   )
 }
+
+/** The same wish at a later hour; of a habit its mix. */
+const laterWish = ({ kind }: BreadWish, atMs: number): BreadWish => ({ kind: kind === 'habit' ? 'mix' : kind === 'soonest' ? 'out' : kind, atMs })

@@ -41,7 +41,7 @@ export function StandCard() {
           <IconPlus size={20} />
         </ActionIcon>
       </Group>
-      <Moves plan={plan} edit={edit} frozen={frozen} />
+      <Moves of="levain" placeId={plan.placeId} moves={plan.moves} frozen={frozen} onMoves={(moves) => edit({ moves })} />
     </Card>
   )
 }

@@ -63,7 +63,13 @@ export function moveOfDay(
     day === null || plan.course === null
       ? null
       : moveStep(
-          { course: plan.course, pace: day.pace, at: { mix: day.times.mixMs, shape: day.times.shapeMs, bake: day.times.bakeMs }, pins: anchors },
+          {
+            course: plan.course,
+            pace: day.pace,
+            at: { mix: day.times.mixMs, shape: day.times.shapeMs, bake: day.times.bakeMs },
+            shapingMs: day.times.proofMs - day.times.shapeMs,
+            pins: anchors
+          },
           anchor,
           ms
         )
