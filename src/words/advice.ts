@@ -14,6 +14,7 @@ export const HEADLINE_WORDS: Readonly<Record<Headline, { readonly word: string; 
   'not sure': { word: 'Not sure', says: 'what was seen fits more than one stage', shape: '?' },
   'not rising': { word: 'Not rising', says: 'still at the mark, later than it should be', shape: '▁' },
   held: { word: 'Held in the cold', says: 'chilled while it was ready', shape: '▲' },
+  'for taste': { word: 'Mix at its hour', says: 'ripe or not: yeast raises this dough', shape: '●' },
   'one level does not fit': { word: 'One level does not fit', says: 'typed right, stirred, or the band moved?', shape: '?' }
 }
 
@@ -37,6 +38,8 @@ export function adviceSentence({ advice, lookMs, fitNow }: AdviceNow, startMs: n
       return contradictionSentence(advice.about, startMs, format)
     case 'held':
       return `It ${advice.seen ? 'was' : 'should have been'} ready when it went into the cold, and stays good there until about ${at(advice.untilHours)}. Its level sinks in the cold: that is no collapse. Mix it with warmer water.`
+    case 'for taste':
+      return 'Yeast raises this dough, so it does not wait for the levain: mix at the hour you planned. The levain gives it taste.'
     case 'past':
       return PAST_WORDS[advice.how]
     case 'not rising':

@@ -50,5 +50,6 @@ export const SCHOOL_WORDS: Readonly<Record<School, string>> = {
   young: 'Young: doubled, still rising',
   dome: 'At its peak',
   mature: 'Mature: just starting to dip',
-  'full sour': 'Full sour: past its peak on purpose'
+  'full sour': 'Full sour: past its peak on purpose',
+  'for taste': 'For taste: yeast raises the dough'
 }

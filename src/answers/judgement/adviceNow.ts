@@ -3,7 +3,17 @@ import type { Advice, Phase, Verdict } from '../../core'
 import { fitWindow } from './isItReady'
 
 /** What stands large above an advice: the phase it is in, or that this is not known. */
-export type Headline = Phase | 'souring' | 'full sour' | 'should be ready' | 'may be past' | 'not sure' | 'not rising' | 'held' | 'one level does not fit'
+export type Headline =
+  | Phase
+  | 'souring'
+  | 'full sour'
+  | 'should be ready'
+  | 'may be past'
+  | 'not sure'
+  | 'not rising'
+  | 'held'
+  | 'for taste'
+  | 'one level does not fit'
 
 /** The one advice of a moment by the clock: the headline, the sentence, the ways on, the ribbon, Today, reminders and the calendar are views of it. */
 export interface AdviceNow {
@@ -33,6 +43,7 @@ function headlineOf({ advice, phase }: Pick<Verdict, 'advice' | 'phase'>): Headl
       return 'one level does not fit'
     case 'not rising':
     case 'held':
+    case 'for taste':
       return advice.kind
     case 'mix now':
       return advice.fullSour === true ? 'full sour' : headlineOfPhase(advice.kind, phase)

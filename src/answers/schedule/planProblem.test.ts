@@ -5,7 +5,8 @@ import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom }
 import { BAKE as bake, culturesWith, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
 import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
-import { busyIn, fullStretches, planProblemOf, standsOf, takePlan } from './planProblem'
+import { busyIn, fullStretches, planProblemOf, standsOf } from './planProblem'
+import { takePlan } from './takePlan'
 
 const wish: BreadWish = { kind: 'out', atMs: now + 46 * millisecondsInHour }
 

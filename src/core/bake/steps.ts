@@ -170,6 +170,8 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
       const open = isOpen(advice)
       return [...chills, step('look', awake(nowMs)), ...(open && facts.mixAtMs <= nowMs ? [] : [mix(mixMs, open ? null : closes)])]
     }
+    case 'for taste':
+      return [...chills, mix(mixMs, closes)]
     case 'not rising':
       return [step('look', awake(at(advice.lookAgainHours)))]
     case 'wait': {

@@ -10,7 +10,7 @@ import { simulate, type Vessel } from './simulate'
 const { exp, floor, max, min } = Math
 
 /** When to mix: the three schools. */
-export const SCHOOLS = ['young', 'dome', 'mature', 'full sour'] as const
+export const SCHOOLS = ['young', 'dome', 'mature', 'full sour', 'for taste'] as const
 export type School = (typeof SCHOOLS)[number]
 
 /** The simulations behind a forecast: each draw of jar, seed and room, before its build's own stretch, shape and height. */
@@ -189,6 +189,9 @@ function reshaped(m: Milestones, doing: Doing, runs: Runs, k: number): Milestone
  */
 const FULL_SOUR_LASTS = 2
 
+/** Yeast raises the dough, and the levain is there for its taste: fit soon after it was mixed, at its best after some hours, and of no use a day and a half later. Source: craft knowledge. */
+const FOR_TASTE = { opensHours: 0.5, fitHours: 4, closesHours: 36 } as const
+
 /**
  * The window of a school on one curve.
  * @returns hours since mixing; null where the curve does not get there
@@ -197,6 +200,7 @@ export function windowOf(m: Milestones, school: School): { opensHours: number | 
   if (school === 'dome') return { opensHours: m.opensHours, closesHours: m.closesHours }
   if (school === 'mature') return { opensHours: m.peakHours, closesHours: m.easedHours }
   if (school === 'full sour') return { opensHours: m.collapsedHours, closesHours: m.collapsedHours === null ? null : FULL_SOUR_LASTS * m.collapsedHours }
+  if (school === 'for taste') return FOR_TASTE
   const early = [m.doubledHours, m.sixtyHours].filter((h) => h !== null)
   return { opensHours: early.length > 0 ? min(...early) : null, closesHours: m.opensHours }
 }
@@ -204,6 +208,7 @@ export function windowOf(m: Milestones, school: School): { opensHours: number | 
 /** Hours from mixing at which a school mixes: in the middle of its window, at the peak for the dome. */
 export function fitHours(milestones: Milestones, school: School): number | null {
   if (school === 'dome') return milestones.peakHours
+  if (school === 'for taste') return FOR_TASTE.fitHours
   const { opensHours, closesHours } = windowOf(milestones, school)
   return opensHours === null || closesHours === null ? null : (opensHours + closesHours) / 2
 }

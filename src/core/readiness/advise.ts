@@ -30,6 +30,7 @@ export type Advice =
       /** Probability that it is past what the school wants. */
       readonly pastNow: number
     }
+  | { /** Yeast raises the dough, so that nobody waits for the levain. */ readonly kind: 'for taste' }
   | { /** The last level contradicts what was seen, or what can be. */ readonly kind: 'ask'; readonly about: Contradiction }
   | {
       /** Chilled while it was ready, and good until then. */ readonly kind: 'held'
@@ -76,7 +77,8 @@ const PAST: Readonly<Record<School, readonly Phase[]>> = {
   young: ['peak', 'easing', 'collapsed'],
   dome: ['easing', 'collapsed'],
   mature: ['collapsed'],
-  'full sour': []
+  'full sour': [],
+  'for taste': []
 }
 
 /** Phases before it. */
@@ -84,7 +86,8 @@ const BEFORE: Readonly<Record<School, readonly Phase[]>> = {
   young: ['lag', 'climbing'],
   dome: ['lag', 'climbing', 'young'],
   mature: ['lag', 'climbing', 'young', 'peak'],
-  'full sour': ['lag', 'climbing', 'young', 'peak', 'easing']
+  'full sour': ['lag', 'climbing', 'young', 'peak', 'easing'],
+  'for taste': []
 }
 /** Ready at less than even odds: where that is still the likeliest. */
 const LEAST_FIT = 0.4
@@ -97,6 +100,7 @@ const ENOUGH_LOOKS = 3
 /** What to do with a levain now. */
 export function advise(facts: AdviceFacts): Advice {
   const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
+  if (school === 'for taste') return { kind: 'for taste' }
   if (notRising(draws, marks)) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
   if (school === 'full sour') return adviseSour(facts)
   const pastNow = shareOf(phases, PAST[school])

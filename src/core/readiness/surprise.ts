@@ -14,7 +14,13 @@ const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, you
 /** A level far below one that was read before is believed so far at least, whatever the forecast has of it: what has fallen is no guess. Source: craft knowledge. */
 const FALLEN_IS_BELIEVED = 0.8
 /** Phases in which a school mixes. */
-const FIT: Readonly<Record<School, Phase>> = { young: 'young', dome: 'peak', mature: 'easing', 'full sour': 'collapsed' }
+const FIT: Readonly<Record<School, readonly Phase[]>> = {
+  young: ['young'],
+  dome: ['peak'],
+  mature: ['easing'],
+  'full sour': ['collapsed'],
+  'for taste': PHASES
+}
 
 /** What the last look shows by itself. */
 export interface LastLook {
@@ -67,5 +73,5 @@ export function blended(foretold: Phases, surprise: Surprise, nowHours: number):
 /** The same for the chance that it is fit for a school. */
 export function blendedFit(fit: number, school: School, surprise: Surprise, nowHours: number): number {
   const strange = strangeAt(surprise, nowHours)
-  return (1 - strange) * fit + strange * surprise.phases[FIT[school]]
+  return (1 - strange) * fit + strange * FIT[school].reduce((sum, phase) => sum + surprise.phases[phase], 0)
 }

@@ -89,6 +89,7 @@ export const EXPECT_CARD = {
   chanceReadyWhileYoureHome: (time: string) => ` chance it’s ready while you’re home around ${time}`,
   chanceReadyAt: (time: string) => ` chance it’s ready at ${time}`,
   whenMixed: 'When it is mixed: ',
+  forTaste: 'Yeast raises this dough, so you can mix at your hour, ripe or not.',
   whatToExpect: 'What to expect',
   whatOlventKnowsAbout: (name: string) => `What Olvent knows about ${name}`
 } as const
@@ -134,6 +135,11 @@ export const PLAN_CARDS = {
   toUseAnywayBegin: (dayTime: string) => `Use it anyway: begin ${dayTime}`,
   keepingAllYourHoursEarliest: (dayTime: string) => `Keeping all your hours, the earliest the bread can be out of the oven is ${dayTime}.`,
   planFor: (dayTime: string) => `Plan for ${dayTime}`,
+  withYeast: 'With a little yeast',
+  howWithYeast: (yeast: string, share: string) =>
+    `${yeast} of instant yeast (${share} of the flour) raise the dough, so it does not wait for the levain. The levain still gives it taste. Expect a milder, lighter loaf than with a ripe levain alone.`,
+  toUseWithYeast: 'Use this, with yeast',
+  yeastIntoRecipe: 'with yeast, now in the recipe',
   noScheduleFitsAllYour: 'No schedule fits all your hours',
   intoOven: 'Into the oven',
   outOven: 'Out of the oven',
@@ -162,6 +168,7 @@ export const STAND_CARD = {
   place2: 'The place',
   halfDegreeCooler: 'Half a degree cooler',
   halfDegreeWarmer: 'Half a degree warmer',
+  noYeast: 'There is no yeast in this recipe. With a levain that is not ripe, the dough rises slowly.',
   levain: 'The levain'
 } as const
 

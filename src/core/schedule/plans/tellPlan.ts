@@ -23,6 +23,8 @@ const SPREAD_DRAWS = 60
 const CHANCE_DRAWS = 400
 /** Without any top to be seen in a draw, the pace is taken to be so uncertain. */
 const UNKNOWN_SPREAD = 0.35
+/** A pace is never known more closely. */
+const LEAST_SPREAD = 0.01
 
 /** What is told of a plan beside its times. */
 export interface ToldPlan {
@@ -61,7 +63,7 @@ function paceSpread(line: BatchLine, belief: JarBelief, school: School): number 
   })
   if (logs.length < SPREAD_DRAWS / 2) return UNKNOWN_SPREAD
   const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length
-  return Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (logs.length - 1))
+  return Math.max(Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / (logs.length - 1)), LEAST_SPREAD)
 }
 
 /** The spreads of a problem: of the build seeded from the jar as it stands, and of one whose seed was fed. */
@@ -83,7 +85,7 @@ export function rankPlans(problem: Pick<PlanProblem, 'wish' | 'busy'>, told: rea
 }
 
 /** Below this a plan would more likely fail than not. */
-const LEAST_CHANCE = 0.5
+export const LEAST_CHANCE = 0.5
 
 /** With exact figures a plan may end a little later than the search thought: it leaves so much room before a time that must be kept, ms. */
 const ROOM_MS = 10 * 60_000

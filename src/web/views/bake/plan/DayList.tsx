@@ -41,7 +41,7 @@ export function DayList({
       .filter(([id]) => !steps.some((s) => s.id === id))
       .map(([id, deed]) => ({ step: stepNamed(id, plan.formula.lines), atMs: deed.atMs, did: deed.did })),
     ...state.doughMoves.map(({ atMs, placeId }, i) => ({
-      step: { id: `moved ${i + 1}`, kind: 'move' as const, to: placeOf(placeId) },
+      step: { id: `moved-${i + 1}`, kind: 'move' as const, to: placeOf(placeId) },
       atMs,
       did: 'done' as const
     }))

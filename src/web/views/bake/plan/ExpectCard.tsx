@@ -20,6 +20,7 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
   const { format } = useKitchen()
   const build = solved?.build ?? null
   const { mixMs } = day
+  const waits = plan.school !== 'for taste'
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
   const grows = judged?.line ?? build?.asItStands.line ?? null
@@ -46,9 +47,9 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
           </tr>
         </thead>
         <tbody>
-          <Moment name="Ready to mix from" range={shown.opens} startMs={shown.startMs} />
+          {waits && <Moment name="Ready to mix from" range={shown.opens} startMs={shown.startMs} />}
           <Moment name="Peak" range={shown.peak} startMs={shown.startMs} />
-          <Moment name="Ready until" range={shown.closes} startMs={shown.startMs} />
+          {waits && <Moment name="Ready until" range={shown.closes} startMs={shown.startMs} />}
         </tbody>
       </table>
       {build?.asItStands.milestones.doubledHours !== null && build !== null && running === null && (
@@ -56,13 +57,14 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
           {EXPECT_CARD.doubledAfterAbout(format.duration(build.asItStands.milestones.doubledHours))}
         </Text>
       )}
-      {running === null && whileHome !== undefined && (
+      {!waits && <Text mt="sm">{EXPECT_CARD.forTaste}</Text>}
+      {running === null && waits && whileHome !== undefined && (
         <Text mt="sm">
           <b>{format.percent(whileHome, 0)}</b>
           {EXPECT_CARD.chanceReadyWhileYoureHome(format.time(mixMs))}
         </Text>
       )}
-      {running !== null && shown.fitAtMix !== null && (
+      {running !== null && waits && shown.fitAtMix !== null && (
         <Text mt="sm">
           <b>{format.percent(shown.fitAtMix, 0)}</b>
           {EXPECT_CARD.chanceReadyAt(format.time(mixMs))}

@@ -1,7 +1,7 @@
 import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
-import type { DayPlan, JarBelief, PlanProblem, ToldPlan } from '../../../../core'
+import type { DayPlan, JarBelief, PlanProblem, ToldPlan, YeastedWay } from '../../../../core'
 import { sure, wishableMs } from '../../../../core'
 import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
@@ -33,6 +33,7 @@ export function PlanCards({
   belief,
   onTrial,
   onTake,
+  onYeast,
   onLater
 }: {
   readonly search: PlanSearch
@@ -41,6 +42,7 @@ export function PlanCards({
   /** A way as it is once it has been taken. */
   readonly onTrial: (plan: DayPlan, problem: PlanProblem) => WayTaken | null
   readonly onTake: (plan: DayPlan, problem: PlanProblem) => void
+  readonly onYeast: (way: YeastedWay) => void
   readonly onLater: (atMs: number) => void
 }) {
   const { kitchen, format } = useKitchen()
@@ -64,7 +66,7 @@ export function PlanCards({
       () =>
         trials.flatMap(({ plan, taken }, i): PlannedMix[] => {
           const line = taken?.solved?.build?.asItStands.line
-          if (taken === null || line === undefined) return []
+          if (taken === null || line === undefined || taken.plan.school === 'for taste') return []
           return [{ id: String(i), line, school: taken.plan.school, belief, mixMs: plan.mixMs, busy: asked.busy, fromMs: asked.nowMs }]
         }),
       [trials, belief, asked]
@@ -93,6 +95,7 @@ export function PlanCards({
           onTake={() => onTake(offer.plan, asked)}
         />
       ))}
+      {found?.yeasted != null && <YeastCard way={found.yeasted} onTake={onYeast} />}
       {offered.length > 0 && share === 1 && (
         <Text c="dimmed">
           {PLAN_CARDS.chancesAllowForKitchenThat(
@@ -124,16 +127,10 @@ function PlanCard({
   readonly onTake: () => void
 }) {
   const { kitchen, format } = useKitchen()
-  const first = sure(plan.stages[0])
   return (
     <Card title={title} data-testid="plan">
       <DayStrip plan={plan} {...strip} />
-      <div className={classes.figures}>
-        <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
-        <Figure value={format.dayTime(near(plan.mixMs))} name={PLAN_CARDS.mix} />
-        <Figure value={format.dayTime(near(plan.times.outMs))} name={PLAN_CARDS.outOven2} />
-        {chance !== null && <Figure value={format.percent(chance, 0)} name={PLAN_CARDS.chanceReadyWhileYoureHome2} />}
-      </div>
+      <PlanFigures plan={plan} chance={chance} />
       {told !== null && (
         <>
           <Text mt="sm">
@@ -160,6 +157,42 @@ function PlanCard({
         )}
       </Group>
     </Card>
+  )
+}
+
+/** The day with a little yeast, where the levain alone makes none that will do. */
+function YeastCard({ way, onTake }: { readonly way: YeastedWay; readonly onTake: (way: YeastedWay) => void }) {
+  const { kitchen, format } = useKitchen()
+  const { plan, told, yeastGrams, share } = way
+  const fromMs = Math.min(way.problem.nowMs, sure(plan.stages[0]).startMs)
+  return (
+    <Card title={PLAN_CARDS.withYeast} data-testid="with-yeast">
+      <DayStrip plan={plan} fromMs={fromMs} toMs={plan.times.outMs} />
+      <PlanFigures plan={plan} chance={null} />
+      <Text mt="sm">
+        {PLAN_CARDS.howWithYeast(format.mass(yeastGrams, 0.1), format.percent(share, 1))} {capital(proofWords(plan, kitchen, format))}.
+      </Text>
+      <Text c="dimmed" mt={4}>
+        {PLAN_CARDS.workFlourForLevain(format.duration(told.handsMinutes / 60), format.mass(Math.round(told.flourGrams)))}
+      </Text>
+      <Button mt="md" variant="default" size="md" onClick={() => onTake(way)}>
+        {PLAN_CARDS.toUseWithYeast}
+      </Button>
+    </Card>
+  )
+}
+
+/** The hours of a day, and how likely its levain is ready; null where that is not known, or nobody waits for it. */
+function PlanFigures({ plan, chance }: { readonly plan: DayPlan; readonly chance: number | null }) {
+  const { format } = useKitchen()
+  const first = sure(plan.stages[0])
+  return (
+    <div className={classes.figures}>
+      <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
+      <Figure value={format.dayTime(near(plan.mixMs))} name={PLAN_CARDS.mix} />
+      <Figure value={format.dayTime(near(plan.times.outMs))} name={PLAN_CARDS.outOven2} />
+      {chance !== null && <Figure value={format.percent(chance, 0)} name={PLAN_CARDS.chanceReadyWhileYoureHome2} />}
+    </div>
   )
 }
 

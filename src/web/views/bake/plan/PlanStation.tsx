@@ -1,11 +1,11 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, wayTaken } from '../../../../answers'
-import type { MovableStep } from '../../../../contract'
-import type { BreadWish, DayPlan, PlanProblem } from '../../../../core'
+import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
+import type { MovableStep, Plan } from '../../../../contract'
+import type { BreadWish, DayPlan, PlanProblem, YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
-import { PLAN_STATION } from '../../../../words/screens/plan'
+import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
 import { useKitchen } from '../../../data/kitchen'
@@ -71,13 +71,15 @@ export function PlanStation() {
     (chosen: DayPlan, of: PlanProblem) => (cultures === undefined ? null : wayTaken(plan, of, chosen, cultures, here, from)),
     [plan, cultures, here, from]
   )
-  const take = (chosen: DayPlan, of: PlanProblem) => {
-    edit({ ...takePlan(plan, of, chosen, kitchen), bread: breadOf(wish) })
+  const taken = (patch: Partial<Plan>, title: string) => {
+    edit({ ...patch, bread: breadOf(wish) })
     setLoose(null)
     setOpen(false)
     setStuck(null)
-    tellDone(PLAN_STATION.taken(planTitle(of, chosen, kitchen)))
+    tellDone(PLAN_STATION.taken(title))
   }
+  const take = (chosen: DayPlan, of: PlanProblem) => taken(takePlan(plan, of, chosen, kitchen), planTitle(of, chosen, kitchen))
+  const takeWithYeast = (way: YeastedWay) => taken(takeYeasted(plan, way, solved, kitchen), PLAN_CARDS.yeastIntoRecipe)
   const held = heldOf(build, day.mixMs)
   const asItIs = plan.build.source === 'as it is'
   const easiest = search.found?.plans[0]?.plan
@@ -98,7 +100,15 @@ export function PlanStation() {
     frozen || !open ? null : problem === null ? (
       <Note tone={asItIs ? undefined : 'stop'}>{asItIs ? PLAN_STATION.nothingToFind : PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
-      <PlanCards search={search} problem={problem} onTrial={onTrial} belief={belief} onTake={take} onLater={(atMs) => ask(laterWish(wish, near(atMs)))} />
+      <PlanCards
+        search={search}
+        problem={problem}
+        onTrial={onTrial}
+        belief={belief}
+        onTake={take}
+        onYeast={takeWithYeast}
+        onLater={(atMs) => ask(laterWish(wish, near(atMs)))}
+      />
     )
   return (
     <>
@@ -136,7 +146,7 @@ export function PlanStation() {
           <fieldset disabled={frozen} className={classes.plain}>
             <StandCard />
           </fieldset>
-          {!asItIs && <DriversCard />}
+          {!asItIs && plan.school !== 'for taste' && <DriversCard />}
           {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard />}
           <Group>
             {build !== null && !asItIs && (

@@ -3,7 +3,7 @@ import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { POSSIBLE, SCHOOLS } from '../../../../core'
 import { SCHOOL_WORDS } from '../../../../words'
 import { STAND_CARD } from '../../../../words/screens/plan'
-import { Card } from '../../../parts/cards/Card'
+import { Card, Note } from '../../../parts/cards/Card'
 import { PlaceSelect } from '../../../parts/fields/PlaceSelect'
 import { QuantityField } from '../../../parts/fields/QuantityField'
 import { useBakeHere } from '../bakeHere'
@@ -13,7 +13,8 @@ const TEMP_STEP = 0.5
 
 /** Where the levain stands, and how ripe it is wanted. */
 export function StandCard() {
-  const { plan, edit, frozen } = useBakeHere()
+  const { plan, edit, frozen, solved } = useBakeHere()
+  const hasYeast = solved?.dough.ok === true && solved.dough.value.exact.yeast > 0
   return (
     <Card title={STAND_CARD.levain}>
       <Select
@@ -23,6 +24,7 @@ export function StandCard() {
         disabled={frozen}
         onChange={(v) => v !== null && edit({ school: v })}
       />
+      {plan.school === 'for taste' && !hasYeast && <Note tone="care">{STAND_CARD.noYeast}</Note>}
       <PlaceSelect mt="md" label={STAND_CARD.place} disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
       <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
         <QuantityField

@@ -1,0 +1,51 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { JarBelief } from '../../ferment/jarParameters'
+import { contentsOf } from '../../jars/lineage'
+import { withInstantYeast } from '../../readiness/ways'
+import type { DayPlan, PlanProblem } from './problem'
+import { findPlans } from './searchPlans'
+import { type ToldPlan, tellPlan, withRoom } from './tellPlan'
+import { eatenMs } from './trouble'
+import { refinePlan } from './weighPlan'
+
+/** A day whose dough is raised by a little yeast: it does not wait for its levain. */
+export interface YeastedWay {
+  /** As it was searched: for taste, with the yeast in its dough. */
+  readonly problem: PlanProblem
+  readonly plan: DayPlan
+  readonly told: ToldPlan
+  /** Instant yeast, g, and as a share of all flour. */
+  readonly yeastGrams: number
+  readonly share: number
+}
+
+/** Instant yeast that is tried, the least first, as shares of all flour. Source: craft knowledge, a dough that rises in two to five hours. */
+const SHARES = [0.002, 0.004, 0.008] as const
+/** Bread is looked for within a day from when a jar would be fed, ms. */
+const SAME_DAY_MS = 24 * millisecondsInHour
+
+/**
+ * The way with the least yeast whose dough keeps all limits, its levain built straight from the jar as it stands. Where bread is wanted as soon as can be, within a day.
+ * @returns null where yeast mends nothing
+ */
+export function yeastedWay(asked: PlanProblem, belief: JarBelief): YeastedWay | null {
+  if (asked.school === 'for taste') return null
+  const { flourGrams } = contentsOf(asked.dough)
+  for (const share of SHARES) {
+    const yeastGrams = Math.round(share * flourGrams * 10) / 10
+    const problem: PlanProblem = {
+      ...asked,
+      school: 'for taste',
+      ratios: [asked.flourPerSeed],
+      mixTemps: [asked.build.mixTempC],
+      dough: withInstantYeast(asked.dough, yeastGrams),
+      stands: asked.stands.slice(0, 1)
+    }
+    const plan = findPlans(withRoom(problem))
+      .filter(({ stages }) => stages.length === 1)
+      .flatMap((found) => refinePlan(problem, found) ?? [])
+      .find(({ times }) => asked.wish.kind !== 'soonest' || eatenMs(asked, times) <= asked.nowMs + SAME_DAY_MS)
+    if (plan !== undefined) return { problem, plan, told: tellPlan(problem, plan, belief), yeastGrams, share }
+  }
+  return null
+}
