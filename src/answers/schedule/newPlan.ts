@@ -148,7 +148,7 @@ function wished(plan: Plan, outMs: number, cultures: Cultures, stocked: Stocked,
   const bread = { kind: 'out' as const, at: outMs }
   const blank = bakeOf({ id: '', version: 1, plan, status: 'planned', events: [], ingredients: [], line: null, createdAt: nowMs, deletedAt: null })
   const { times } = dayOfBake(blank, { solved: solvePlan(plan, cultures, stocked, nowMs), verdict: null }, stocked, cultures, nowMs)
-  return { bread, ...shiftedTo(plan, bread, times) }
+  return { bread, ...shiftedTo(plan, bread, times, nowMs) }
 }
 
 /**

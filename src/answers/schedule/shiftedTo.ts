@@ -1,14 +1,23 @@
+import { millisecondsInMinute } from 'date-fns/constants'
 import type { Plan } from '../../contract'
 import type { CourseTimes } from '../../core'
 
+const FIVE_MINUTES_MS = 5 * millisecondsInMinute
+
 /**
- * A plan moved as a whole, so that its bread is ready when it is wanted.
+ * A plan moved as a whole, so that its bread is ready when it is wanted; where that would mix it in the past, so that it is mixed now.
  * @param times its dough's stages as they are planned; null where none are
  */
-export function shiftedTo(plan: Pick<Plan, 'mixAt' | 'startAt' | 'before'>, bread: NonNullable<Plan['bread']>, times: CourseTimes | null): Partial<Plan> {
+export function shiftedTo(
+  plan: Pick<Plan, 'mixAt' | 'startAt' | 'before'>,
+  bread: NonNullable<Plan['bread']>,
+  times: CourseTimes | null,
+  nowMs: number
+): Partial<Plan> {
   const readyMs = bread.kind === 'mix' ? plan.mixAt : bread.kind === 'out' ? times?.outMs : times?.eatMs
   if (readyMs === undefined) return {}
-  const by = bread.at - readyMs
+  const soonest = Math.ceil((nowMs + millisecondsInMinute) / FIVE_MINUTES_MS) * FIVE_MINUTES_MS
+  const by = Math.max(bread.at - readyMs, soonest - plan.mixAt)
   const later = (ms: number) => ms + by
   return {
     mixAt: later(plan.mixAt),

@@ -189,6 +189,9 @@ function reshaped(m: Milestones, doing: Doing, runs: Runs, k: number): Milestone
  */
 const FULL_SOUR_LASTS = 2
 
+/** Whether a dough waits for a levain that is wanted so. */
+export const isAwaited = (school: School) => school !== 'for taste'
+
 /** Yeast raises the dough, and the levain is there for its taste: fit soon after it was mixed, at its best after some hours, and of no use a day and a half later. Source: craft knowledge. */
 const FOR_TASTE = { opensHours: 0.5, fitHours: 4, closesHours: 36 } as const
 

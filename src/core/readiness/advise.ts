@@ -1,5 +1,5 @@
 /** What to do with a running levain: one advice for a moment, by rules that no likelihood may break. Every screen, reminder and calendar tells this one. */
-import { type Draws, drawnGas, type Forecast, reaches, type School } from '../ferment/forecast'
+import { type Draws, drawnGas, type Forecast, isAwaited, reaches, type School } from '../ferment/forecast'
 import { BELOW_MARK, type Contradiction, SURELY_PAST } from './contradiction'
 import type { Mark } from './marks'
 import type { Phase } from './phases'
@@ -100,7 +100,7 @@ const ENOUGH_LOOKS = 3
 /** What to do with a levain now. */
 export function advise(facts: AdviceFacts): Advice {
   const { draws, forecast, phases, fitNow, nowHours, marks, school, contradiction } = facts
-  if (school === 'for taste') return { kind: 'for taste' }
+  if (!isAwaited(school)) return { kind: 'for taste' }
   if (notRising(draws, marks)) return { kind: 'not rising', lookAgainHours: nowHours + 2, lateHours: reaches(draws, STILL_RISE - 1).p95 }
   if (school === 'full sour') return adviseSour(facts)
   const pastNow = shareOf(phases, PAST[school])

@@ -176,6 +176,7 @@ export const WISH_CARD = {
   outOvenBy: 'Out of the oven by',
   cooledToCutBy: 'Cooled, to cut by',
   doughMixedAt: 'Dough mixed at',
+  readyOnlyAt: (dayTime: string) => `As it is planned now, it is ready only ${dayTime}. Find schedules shows other ways.`,
   asSoonAsCanBe: 'As soon as it can be',
   buildInEveningMixIn: 'Build in the evening, mix in the morning',
   buildInMorningMixIn: 'Build in the morning, mix in the evening',

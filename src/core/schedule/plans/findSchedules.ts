@@ -1,4 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { isAwaited } from '../../ferment/forecast'
 import type { JarBelief } from '../../ferment/jarParameters'
 import type { BatchLine } from '../../jars/lineage'
 import { type Mendings, mendPlans } from './mendPlans'
@@ -45,7 +46,7 @@ export function* findSchedules(problem: PlanProblem, line: BatchLine, belief: Ja
 
 /** Yeast beside schedules that were found: where none of them will do, or it makes bread much sooner where that is wished for. */
 function yeastBeside(problem: PlanProblem, plans: FoundPlans['plans'], belief: JarBelief): YeastedWay | null {
-  if (problem.school === 'for taste') return null
+  if (!isAwaited(problem.school)) return null
   const soonest = Math.min(...plans.map(({ plan }) => eatenMs(problem, plan.times)))
   const isLate = problem.wish.kind === 'soonest' && soonest > problem.nowMs + MUCH_SOONER_MS
   if (!isLate && plans.some(({ told }) => told.chance >= LEAST_CHANCE)) return null

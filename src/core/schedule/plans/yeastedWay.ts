@@ -1,12 +1,15 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import { isAwaited } from '../../ferment/forecast'
 import type { JarBelief } from '../../ferment/jarParameters'
 import { contentsOf } from '../../jars/lineage'
 import { withInstantYeast } from '../../readiness/ways'
+import { sure } from '../../units/sure'
 import type { DayPlan, PlanProblem } from './problem'
 import { findPlans } from './searchPlans'
 import { type ToldPlan, tellPlan, withRoom } from './tellPlan'
 import { eatenMs } from './trouble'
 import { refinePlan } from './weighPlan'
+import { canSpare } from './windows'
 
 /** A day whose dough is raised by a little yeast: it does not wait for its levain. */
 export interface YeastedWay {
@@ -24,19 +27,27 @@ const SHARES = [0.002, 0.004, 0.008] as const
 /** Bread is looked for within a day from when a jar would be fed, ms. */
 const SAME_DAY_MS = 24 * millisecondsInHour
 
+/** As much starter as the jar can spare: it gives more taste in a few hours than flour that was just fed. */
+function ratioFor(asked: PlanProblem): number {
+  const { ratios, flourPerSeed, places, placeId, build } = asked
+  const place = places.find((p) => p.id === placeId) ?? sure(places[0])
+  const stage = { kind: 'build', place, mixTempC: build.mixTempC, chill: null, fedBefore: 0 } as const
+  return ratios.find((ratio) => ratio <= flourPerSeed && canSpare(asked, { ...stage, flourPerSeed: ratio })) ?? flourPerSeed
+}
+
 /**
  * The way with the least yeast whose dough keeps all limits, its levain built straight from the jar as it stands. Where bread is wanted as soon as can be, within a day.
  * @returns null where yeast mends nothing
  */
 export function yeastedWay(asked: PlanProblem, belief: JarBelief): YeastedWay | null {
-  if (asked.school === 'for taste') return null
+  if (!isAwaited(asked.school)) return null
   const { flourGrams } = contentsOf(asked.dough)
   for (const share of SHARES) {
     const yeastGrams = Math.round(share * flourGrams * 10) / 10
     const problem: PlanProblem = {
       ...asked,
       school: 'for taste',
-      ratios: [asked.flourPerSeed],
+      ratios: [ratioFor(asked)],
       mixTemps: [asked.build.mixTempC],
       dough: withInstantYeast(asked.dough, yeastGrams),
       stands: asked.stands.slice(0, 1)

@@ -7,6 +7,7 @@ import {
   contentsOf,
   type Forecast,
   gasAt,
+  isAwaited,
   type JarParameters,
   type Milestones,
   mainKind,
@@ -80,17 +81,18 @@ export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, m
   return {
     ...base,
     points,
-    window: forecast === undefined ? windowAt(milestones, school, startMs) : fitWindow(forecast, startMs),
+    window: forecast === undefined || !isAwaited(school) ? windowAt(milestones, school, startMs) : fitWindow(forecast, startMs),
     held: true,
     band: forecast === undefined ? undefined : bandOf(forecast, startMs, endMs),
-    fit: forecast === undefined ? undefined : fitOf(forecast, startMs),
+    fit: forecast === undefined || !isAwaited(school) ? undefined : fitOf(forecast, startMs),
     moves: movesOf(line),
     mixAtMs
   }
 }
 
-/** A window on the clock. */
+/** A window on the clock; null where nobody waits for one. */
 function windowAt(milestones: Milestones, school: School, startMs: number): Hill['window'] {
+  if (!isAwaited(school)) return null
   const { opensHours, closesHours } = windowOf(milestones, school)
   return opensHours === null || closesHours === null
     ? null
@@ -123,7 +125,7 @@ export function runningHill({ bake, line, belief, verdict, told, marks }: Judged
     band: bandOf(forecast, start, endMs),
     window: told.window,
     marks: verdict.marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ ms: start + hours * millisecondsInHour, gas: rise - 1 }])),
-    fit: fitOf(forecast, start),
+    fit: isAwaited(bake.plan.school) ? fitOf(forecast, start) : undefined,
     moves: movesOf(line),
     mixAtMs: bake.plan.mixAt
   }
@@ -155,7 +157,7 @@ export function recordHill(bake: Bake, levain: BatchLine, { jars, beliefs }: Cul
     running: true,
     ofJar: isJar(bake),
     points,
-    window: told ?? windowAt(milestones, bake.plan.school, start),
+    window: (isAwaited(bake.plan.school) ? told : null) ?? windowAt(milestones, bake.plan.school, start),
     moves: movesOf(line),
     marks: markPoints(marks),
     mixAtMs: mixed?.atMs

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt } from '../../../../answers'
 import type { Jar } from '../../../../contract'
-import { type Busy, type Forecast, type HourRange, type JarBelief, sourAtMix } from '../../../../core'
+import { type Busy, type Forecast, type HourRange, isAwaited, type JarBelief, sourAtMix } from '../../../../core'
 import { knownSentence, near, sourWords } from '../../../../words'
 import { EXPECT_CARD } from '../../../../words/screens/plan'
 import { useUsualSour } from '../../../data/compare'
@@ -20,7 +20,7 @@ export function ExpectCard({ busy, fromMs }: { readonly busy: readonly Busy[]; r
   const { format } = useKitchen()
   const build = solved?.build ?? null
   const { mixMs } = day
-  const waits = plan.school !== 'for taste'
+  const waits = isAwaited(plan.school)
   const running = judged === undefined ? null : told(judged.verdict.forecast, judged.line.startedAtMs, mixMs)
   const shown = running ?? (build === null || forecast === undefined ? null : told(forecast, build.asItStands.startMs, mixMs))
   const grows = judged?.line ?? build?.asItStands.line ?? null

@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, ToldPlan, YeastedWay } from '../../../../core'
-import { sure, wishableMs } from '../../../../core'
+import { isAwaited, sure, wishableMs } from '../../../../core'
 import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
@@ -66,7 +66,7 @@ export function PlanCards({
       () =>
         trials.flatMap(({ plan, taken }, i): PlannedMix[] => {
           const line = taken?.solved?.build?.asItStands.line
-          if (taken === null || line === undefined || taken.plan.school === 'for taste') return []
+          if (taken === null || line === undefined || !isAwaited(taken.plan.school)) return []
           return [{ id: String(i), line, school: taken.plan.school, belief, mixMs: plan.mixMs, busy: asked.busy, fromMs: asked.nowMs }]
         }),
       [trials, belief, asked]

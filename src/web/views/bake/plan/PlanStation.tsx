@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
 import type { MovableStep, Plan } from '../../../../contract'
-import type { BreadWish, DayPlan, PlanProblem, YeastedWay } from '../../../../core'
+import { type BreadWish, type DayPlan, isAwaited, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
@@ -65,7 +65,7 @@ export function PlanStation() {
     const bread = breadOf(next)
     setLoose(bread === null ? next : null)
     if (bread === null) setOpen(true)
-    else edit((p) => ({ bread, ...shiftedTo(p, bread, times) }))
+    else edit((p) => ({ bread, ...shiftedTo(p, bread, times, now) }))
   }
   const onTrial = useCallback(
     (chosen: DayPlan, of: PlanProblem) => (cultures === undefined ? null : wayTaken(plan, of, chosen, cultures, here, from)),
@@ -146,7 +146,7 @@ export function PlanStation() {
           <fieldset disabled={frozen} className={classes.plain}>
             <StandCard />
           </fieldset>
-          {!asItIs && plan.school !== 'for taste' && <DriversCard />}
+          {!asItIs && isAwaited(plan.school) && <DriversCard />}
           {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard />}
           <Group>
             {build !== null && !asItIs && (

@@ -1,6 +1,6 @@
 import { ActionIcon, Group, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
-import { POSSIBLE, SCHOOLS } from '../../../../core'
+import { isAwaited, POSSIBLE, SCHOOLS } from '../../../../core'
 import { SCHOOL_WORDS } from '../../../../words'
 import { STAND_CARD } from '../../../../words/screens/plan'
 import { Card, Note } from '../../../parts/cards/Card'
@@ -24,7 +24,7 @@ export function StandCard() {
         disabled={frozen}
         onChange={(v) => v !== null && edit({ school: v })}
       />
-      {plan.school === 'for taste' && !hasYeast && <Note tone="care">{STAND_CARD.noYeast}</Note>}
+      {!isAwaited(plan.school) && !hasYeast && <Note tone="care">{STAND_CARD.noYeast}</Note>}
       <PlaceSelect mt="md" label={STAND_CARD.place} disabled={frozen} value={plan.placeId} onPlace={({ id, tempC }) => edit({ placeId: id, tempC })} />
       <Group mt="md" wrap="nowrap" align="flex-end" gap="xs">
         <QuantityField

@@ -8,7 +8,7 @@ import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
 import { near } from '../../../../words'
 import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
-import { Card } from '../../../parts/cards/Card'
+import { Card, Note } from '../../../parts/cards/Card'
 import { tellError } from '../../../parts/cards/tell'
 import { MomentField } from '../../../parts/fields/MomentField'
 import { QuantityField } from '../../../parts/fields/QuantityField'
@@ -23,6 +23,9 @@ const WISHES = [
   { value: 'morning', label: WISH_CARD.buildInMorningMixIn }
 ] as const
 type WishKind = (typeof WISHES)[number]['value']
+
+/** A plan that is later than its wish by no more than this is in time, ms. */
+const NEAR_MS = 600_000
 
 /** The hours of a habit. */
 export interface Habit {
@@ -52,7 +55,7 @@ export function WishCard({
   readonly onWish: (wish: BreadWish) => void
   readonly onFind: () => void
 }) {
-  const { kitchen } = useKitchen()
+  const { kitchen, format } = useKitchen()
   const [habit, setHabit] = useState<Habit & { readonly kind: HabitKind }>({ kind: 'evening', ...HABITS.evening })
   const wishHabit = (hours: Habit) => onWish({ kind: 'habit', ...nextHabit(hours, now, kitchen.timeZone) })
   const choose = (kind: WishKind) => {
@@ -102,6 +105,9 @@ export function WishCard({
         <Text c="dimmed">{WISH_CARD.withinNextThreeDaysAs}</Text>
       ) : (
         <MomentField ms={wish.atMs} fromMs={now} onMs={(atMs) => onWish({ kind: wish.kind, atMs })} />
+      )}
+      {wish.kind !== 'soonest' && wish.kind !== 'habit' && ready[wish.kind] > wish.atMs + NEAR_MS && (
+        <Note tone="care">{WISH_CARD.readyOnlyAt(format.dayTime(near(ready[wish.kind])))}</Note>
       )}
       <NightLow />
       <Button mt="md" size="lg" leftSection={<IconSearch size={20} />} loading={searching} onClick={onFind}>

@@ -47,7 +47,7 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
           <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name={VERDICT_CARD.chanceBetween2} />
         </Figures>
       )}
-      {next !== undefined && (
+      {next !== undefined && told.advice.kind !== 'for taste' && (
         <Text mt="md">
           {VERDICT_CARD.whatWouldTellMostNow}
           <b>{next.of === 'level' ? VERDICT_CARD.level : SIGN_WORDS[next.of].toLowerCase()}</b>.

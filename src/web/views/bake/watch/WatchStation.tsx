@@ -82,7 +82,9 @@ export function WatchStation() {
       </div>
       <div className={`${classes.stack} ${watch.rest}`}>
         <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
-        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />}
+        {judged?.told.advice.kind !== 'ask' && judged?.told.advice.kind !== 'for taste' && (
+          <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
+        )}
         {judged !== undefined && mix}
         <Standing onMoved={move} />
         {judged !== undefined && (

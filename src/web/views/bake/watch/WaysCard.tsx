@@ -63,6 +63,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
   const tempOf = (id: string) => kitchen.places.find((p) => p.id === id)?.tempC ?? 0
   const isPast = told.advice.kind === 'past'
   const before = told.advice.kind === 'wait'
+  const isAwaited = told.advice.kind !== 'for taste'
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
   const name = jar?.name ?? WAYS_CARD.jar
@@ -71,7 +72,8 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
       {ways.mix !== null && (
         <li>
           <b>{mixTitle(told)}</b>
-          {mixWords(ways.mix, verdict.fitNow, isPast, format)}
+          {isAwaited && WAYS_CARD.chanceThatReadyNow(format.percent(verdict.fitNow, 0))}
+          {mixWords(ways.mix, isPast, format)}
         </li>
       )}
       {told.advice.kind === 'wait' && told.lookMs !== null && (
@@ -98,13 +100,13 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
       )}
-      {ways.feed.map((feed) => (
+      {(isAwaited ? ways.feed : []).map((feed) => (
         <li key={feed.flourPerSeed}>
           <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) }))}</b>
           {WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
         </li>
       ))}
-      {ways.yeast !== null && (
+      {ways.yeast !== null && isAwaited && (
         <li>
           <b>{WAYS_CARD.ifBakeCannotWaitInstant(format.mass(ways.yeast.grams, 0.1))}</b>
           {WAYS_CARD.withBulkTakesAboutAs(format.duration(nearly(ways.yeast.bulkHours)))}
@@ -133,19 +135,17 @@ const nearly = (hours: number) => Math.round(hours * PER_HOUR) / PER_HOUR
 
 function mixWords(
   { bulkHours, usualBulkHours, sourness, other }: NonNullable<Ways['mix']>,
-  fitNow: number,
   isPast: boolean,
   format: ReturnType<typeof useKitchen>['format']
 ): string {
   const taste = isPast || sourness > TANGY ? WAYS_CARD.expectTangierLoaf : sourness < MILD ? WAYS_CARD.expectMilderLoaf : ''
-  const fit = WAYS_CARD.chanceThatReadyNow(format.percent(fitNow, 0))
-  if (bulkHours === null) return `${fit}${usualBulkHours === null ? '' : WAYS_CARD.doughWouldHardlyRise}${taste}`
+  if (bulkHours === null) return `${usualBulkHours === null ? '' : WAYS_CARD.doughWouldHardlyRise}${taste}`
   const longer = usualBulkHours === null ? 0 : bulkHours - usualBulkHours
   const bulk =
     Math.abs(longer) < LEAST_GAIN_HOURS
       ? WAYS_CARD.bulkAboutAsUsual(format.duration(nearly(bulkHours)))
       : WAYS_CARD.bulkAboutThanWithRipe(format.duration(nearly(bulkHours)), format.duration(nearly(Math.abs(longer))), longer > 0 ? 'longer' : 'shorter')
-  return `${fit}${bulk}${taste}${other === null ? '' : otherWords(other, format)}`
+  return `${bulk}${taste}${other === null ? '' : otherWords(other, format)}`
 }
 
 /** Less of a sour one, more of a young one: what is weighed instead, and what the bulk is then. */
