@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Bake } from '../../answers'
 import type { Kitchen, Plan } from '../../contract'
-import { type BreadWish, findPlans, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../../core'
+import { type BreadWish, findPlans, jarOutBefore, offerPlans, stepsOf, UNKNOWN_JAR, withRoom } from '../../core'
 import { BAKE as bake, culturesWith, KITCHEN as kitchen, NOW as now, PLAN as plan, STOCKED as stocked } from '../../testing/plannedBake'
 import { dayOfBake, stepFactsOf } from '../bake/dayOfBake'
 import { solvePlan } from '../bake/solvePlan'
@@ -158,4 +158,46 @@ test('evening build, morning mix at 25 °C, of wholegrain from a healthy jar: th
   expect(offer?.plan.mixMs).toBe(habit.mixMs)
   expect(offer?.plan.stages.at(-1)?.stage.flourPerSeed ?? 0).toBeGreaterThan(8)
   expect(offer?.told.chance ?? 0).toBeGreaterThan(0.5)
+})
+
+const hour = (ms: number) => ((ms - Date.UTC(2026, 10, 1)) / millisecondsInHour) % 24
+
+test('“jar out in the morning”: half an hour after its baker is up, and what is begun from it is begun two to twelve hours later', () => {
+  const cultures = culturesWith(4)
+  const wished = { ...plan, mixAt: now + 60 * millisecondsInHour }
+  const late: BreadWish = { kind: 'eat', atMs: now + 66 * millisecondsInHour }
+  const problem = planProblemOf(bake, wished, solvePlan(wished, cultures, stocked, now), late, cultures, stocked, now, [], 'jar out in the morning')
+  if (problem === null) throw new Error('nothing to ask')
+  const found = findPlans(withRoom({ ...problem, spread: { jar: 0.25, fed: 0.15 } }))
+  expect(found.length).toBeGreaterThan(0)
+  for (const way of found) {
+    const startMs = way.stages[0]?.startMs ?? 0
+    const outMs = jarOutBefore(problem, startMs) ?? 0
+    expect(hour(outMs)).toBe(7.5)
+    expect((startMs - outMs) / millisecondsInHour).toBeGreaterThanOrEqual(2)
+    expect((startMs - outMs) / millisecondsInHour).toBeLessThanOrEqual(12)
+    // The jar has warmed up and ripened on since the morning: it is what its own move would make of it.
+    const moved = {
+      ...cultures,
+      jars: cultures.jars.map((jar) => ({ ...jar, line: { ...jar.line, stays: [...jar.line.stays, { fromMs: outMs, tempC: 21 }] } }))
+    }
+    const taken = { ...wished, ...takePlan(wished, problem, way, kitchen) }
+    const solved = solvePlan(taken, moved, stocked, now)
+    if (way.stages.length > 1) continue
+    expect(Math.abs((solved?.build?.timed.fitHours ?? 0) - (way.stages[0]?.window.fit ?? 0))).toBeLessThan(0.1)
+  }
+})
+
+test('“a few hours out, then the fridge”: nothing else is offered', () => {
+  const cultures = culturesWith(1)
+  const late: BreadWish = { kind: 'mix', atMs: now + 65 * millisecondsInHour }
+  const problem = planProblemOf(bake, plan, solvePlan(plan, cultures, stocked, now), late, cultures, stocked, now, [], 'out, then the fridge')
+  if (problem === null) throw new Error('nothing to ask')
+  const found = findPlans({ ...problem, spread: { jar: 0.25, fed: 0.15 } })
+  expect(found.length).toBeGreaterThan(0)
+  for (const { stages } of found) {
+    const { chill } = (stages.at(-1) as (typeof stages)[number]).stage
+    expect([2, 4]).toContain(chill?.afterHours)
+    expect(chill?.place.id).toBe('fridge')
+  }
 })

@@ -1,4 +1,4 @@
-import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
+import { millisecondsInDay, millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Kitchen, Place, Plan } from '../../contract'
 import {
   type BreadWish,
@@ -9,6 +9,8 @@ import {
   type Interval,
   isCold,
   isHard,
+  type LevainHabit,
+  nextAt,
   type PlanPlace,
   type PlanProblem,
   type SolvedBake,
@@ -27,7 +29,8 @@ const LONG_RATIOS = [12, 15, 20]
 const WARM_MIX_C = 28
 const GRID_MINUTES = 15
 /** Times that are taken are looked up so far ahead, ms. */
-const AHEAD_MS = 9 * 24 * millisecondsInHour
+const AHEAD_DAYS = 9
+const AHEAD_MS = AHEAD_DAYS * millisecondsInDay
 /** What is kept of a jar at a wake-up feed where it has no least, g. */
 const KEPT_GRAMS = 20
 
@@ -64,7 +67,8 @@ export function planProblemOf(
   cultures: Cultures,
   stocked: Stocked,
   nowMs: number,
-  others: readonly Claim[]
+  others: readonly Claim[],
+  levainHabit: LevainHabit['kind'] | null = null
 ): PlanProblem | null {
   if (plan.build.source === 'as it is') return null
   const { kitchen, pantry } = stocked
@@ -83,6 +87,7 @@ export function planProblemOf(
     nowMs,
     timeZone: kitchen.timeZone,
     wish,
+    ...(levainHabit === null ? {} : { levainHabit: habitOf(levainHabit, placeOf(plan.placeId, plan.tempC), kitchen, nowMs) }),
     build: { ...build.planned, moves: [] },
     flourPerSeed: build.flourPerSeed,
     placeId: plan.placeId,
@@ -119,6 +124,16 @@ export function planProblemOf(
     spread: { jar: 0, fed: 0 },
     gridMinutes: GRID_MINUTES
   }
+}
+
+/** Somebody who has got up takes the jar out half an hour later, ms. */
+const UP_MS = 30 * millisecondsInMinute
+
+/** A habit of the levain in this kitchen. */
+function habitOf(kind: LevainHabit['kind'], place: PlanPlace, { sleep, timeZone }: Kitchen, nowMs: number): LevainHabit {
+  if (kind === 'out, then the fridge') return { kind }
+  const days = Array.from({ length: AHEAD_DAYS }, (_, day) => nowMs - UP_MS + day * millisecondsInDay)
+  return { kind, place, mornings: days.map((ms) => nextAt(ms, sleep.to, timeZone) + UP_MS) }
 }
 
 /** A dough goes to a cooler place straight away, or once it was folded, h after the mix. */

@@ -17,6 +17,17 @@ export type BreadWish =
   /** A fixed habit: built in the evening, mixed in the morning. */
   | { readonly kind: 'habit'; readonly buildMs: number; readonly mixMs: number }
 
+/** How a levain is to go, where that is a habit too: out for some hours and ripened in the fridge; or from a jar that comes out in the morning, to be used some hours later. */
+export type LevainHabit =
+  | { readonly kind: 'out, then the fridge' }
+  | {
+      readonly kind: 'jar out in the morning'
+      /** Where the jar is taken. */
+      readonly place: PlanPlace
+      /** When it may be taken out, ms, each morning. */
+      readonly mornings: readonly number[]
+    }
+
 /** A place where a levain or a dough may stand. */
 export interface PlanPlace {
   readonly id: string
@@ -36,6 +47,8 @@ export interface PlanProblem {
   /** IANA name. */
   readonly timeZone: string
   readonly wish: BreadWish
+  /** Left out: any way will do. */
+  readonly levainHabit?: LevainHabit
   /** The levain as it is planned now. */
   readonly build: PlannedBuild
   readonly flourPerSeed: number
@@ -139,6 +152,20 @@ export type CostPart =
 
 /** A habit's build may begin so far from its hour, ms. */
 export const HABIT_LEEWAY_MS = 20 * millisecondsInMinute
+
+/** A jar that came out of the fridge is used so long after it, h: shortest and longest. Source: craft knowledge. */
+const OUT_BEFORE_HOURS = [2, 12] as const
+
+/** When something may be begun from a jar that comes out in the morning, each day; none where it stays where it is. */
+export function outStretches({ levainHabit }: Pick<PlanProblem, 'levainHabit'>): (Interval & { readonly outMs: number })[] {
+  if (levainHabit?.kind !== 'jar out in the morning') return []
+  const [fromMs, toMs] = OUT_BEFORE_HOURS.map((hours) => hours * millisecondsInHour) as [number, number]
+  return levainHabit.mornings.map((outMs) => ({ outMs, fromMs: outMs + fromMs, toMs: outMs + toMs }))
+}
+
+/** When the jar came out for what is begun from it at a moment, ms; null where it did not that day. */
+export const jarOutBefore = (problem: Pick<PlanProblem, 'levainHabit'>, startMs: number): number | null =>
+  outStretches(problem).find(({ fromMs, toMs }) => startMs >= fromMs && startMs <= toMs)?.outMs ?? null
 
 /** The last moment a search looks at. */
 export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {

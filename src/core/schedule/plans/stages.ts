@@ -51,6 +51,7 @@ export function lastStages(problem: PlanProblem, fedBefore: number): PlanStage[]
   )
   const isOwn = ([s]: PlanStage[]) => Number(!(s?.place.id === placeId && s.mixTempC === build.mixTempC))
   const cold = places.filter((p) => isCold(p.standing.tempC)).sort((a, b) => a.standing.tempC - b.standing.tempC)[0]
+  if (problem.levainHabit?.kind === 'out, then the fridge') return cold === undefined ? [] : ripenedCold(problem, fedBefore, warm, cold).map((stage) => [stage])
   const held = cold === undefined ? [] : [...heldStages(problem, fedBefore, warm, cold), ...ripenedCold(problem, fedBefore, warm, cold)]
   return [...plain.sort((a, b) => isOwn(a) - isOwn(b)), ...held.map((stage) => [stage])].filter((group) => group.length > 0)
 }

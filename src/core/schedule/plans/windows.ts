@@ -10,7 +10,7 @@ import { type BatchLine, vesselOf } from '../../jars/lineage'
 import { HELD_HOURS, HOLD } from '../../readiness/hold'
 import { sure } from '../../units/sure'
 import { atRatio, buildFrom, type PlannedBuild } from '../planBuild'
-import { type FitWindow, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
+import { type FitWindow, jarOutBefore, outStretches, type PlanProblem, type PlanStage, type TimedPlanStage, wishEnd } from './problem'
 
 const LOOK_HOURS = 96
 
@@ -51,7 +51,9 @@ export function canSpare(problem: PlanProblem, stage: PlanStage): boolean {
 }
 
 /** What becomes of a stage, worked out exactly; null where it never is fit. */
-export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: number, seedLine?: BatchLine | null): MadeStage | null {
+export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: number, madeBefore?: BatchLine | null): MadeStage | null {
+  const seedLine = madeBefore === undefined && stage.fedBefore === 0 ? jarAt(problem, startMs) : madeBefore
+  if (seedLine === 'still in the fridge') return null
   const school = stage.kind === 'build' ? problem.school : 'dome'
   if (stage.kind === 'wake') return madeOf(wakeLine(problem, stage, startMs, seedLine), school, problem.build.seed.jar)
   const timed = buildFrom(buildOfStage(problem, stage, seedLine), startMs, school)
@@ -59,6 +61,16 @@ export function makeStage(problem: PlanProblem, stage: PlanStage, startMs: numbe
   const { milestones, line } = timed.value
   const window = asWindow(milestones, school)
   return window === null ? null : { line, window: keptInCold(window, stage) }
+}
+
+/** The jar as it was taken out in the morning of what is begun at a moment; undefined: as it stands. */
+function jarAt(problem: PlanProblem, startMs: number): BatchLine | undefined | 'still in the fridge' {
+  const { levainHabit, build } = problem
+  const { line } = build.seed
+  if (levainHabit?.kind !== 'jar out in the morning' || line === null) return undefined
+  const outMs = jarOutBefore(problem, startMs)
+  if (outMs === null) return 'still in the fridge'
+  return { ...line, stays: [...line.stays.filter((stay) => stay.fromMs < outMs), { fromMs: outMs, ...levainHabit.place.standing }] }
 }
 
 /** A levain in the cold is used while it is good for something: what ripens there within a day of its opening, what is held there for hours. */
@@ -222,7 +234,13 @@ export function windowTable(problem: PlanProblem, stage: PlanStage, fromMs: numb
     const made = makeStage(problem, stage, ms)
     return made === null ? null : [made.window.opens, made.window.fit, made.window.closes]
   }
-  if (stage.fedBefore === 0 && problem.build.seed.line !== null) return asTable(curveTable(reckon, fromMs, toMs))
+  if (stage.fedBefore === 0 && problem.build.seed.line !== null) {
+    const stretches = outStretches(problem).filter((out) => out.toMs > fromMs && out.fromMs < toMs)
+    if (stretches.length === 0) return asTable(curveTable(reckon, fromMs, toMs))
+    // A jar that comes out in the morning is another one every day.
+    const days = stretches.map((out) => ({ ...out, table: asTable(curveTable(reckon, out.fromMs, out.toMs)) }))
+    return (ms) => days.find((out) => ms >= out.fromMs && ms <= out.toMs)?.table(ms) ?? null
+  }
   const day = curveTable(reckon, fromMs, fromMs + DAY_MS)
   return asTable((ms) => day(fromMs + ((ms - fromMs) % DAY_MS)))
 }

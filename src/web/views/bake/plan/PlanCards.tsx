@@ -2,7 +2,7 @@ import { Button, Checkbox, Group, Modal, Progress, Table, Text } from '@mantine/
 import { useMemo, useState } from 'react'
 import type { WayTaken } from '../../../../answers'
 import type { DayPlan, JarBelief, PlanProblem, ToldPlan, YeastedWay } from '../../../../core'
-import { isAwaited, sure, wishableMs } from '../../../../core'
+import { isAwaited, jarOutBefore, sure, wishableMs } from '../../../../core'
 import { capital, near, planTitles, proofWords, stageRatio, tasteWord, violationWords, whyWords } from '../../../../words'
 import { PLAN_CARDS } from '../../../../words/screens/plan'
 import { useNow } from '../../../data/clock'
@@ -34,7 +34,8 @@ export function PlanCards({
   onTrial,
   onTake,
   onYeast,
-  onLater
+  onLater,
+  jarName
 }: {
   readonly search: PlanSearch
   readonly problem: PlanProblem
@@ -44,6 +45,7 @@ export function PlanCards({
   readonly onTake: (plan: DayPlan, problem: PlanProblem) => void
   readonly onYeast: (way: YeastedWay) => void
   readonly onLater: (atMs: number) => void
+  readonly jarName: string
 }) {
   const { kitchen, format } = useKitchen()
   const [compared, setCompared] = useState<readonly number[]>([])
@@ -76,6 +78,12 @@ export function PlanCards({
     const title = titles.get(plan)
     return title === undefined ? [] : [{ plan, told, title, chance: chances.get(String(i)) ?? null, flourGrams: taken?.flourGrams ?? null }]
   })
+  const outFirstWords = ({ stages }: DayPlan): string | null => {
+    const outMs = jarOutBefore(asked, sure(stages[0]).startMs)
+    if (outMs === null || asked.levainHabit?.kind !== 'jar out in the morning') return null
+    const { id } = asked.levainHabit.place
+    return PLAN_CARDS.jarOutFirst(jarName, kitchen.places.find((p) => p.id === id)?.name ?? '', format.dayTime(outMs))
+  }
   if (failed) return <Note tone="stop">{PLAN_CARDS.searchFailedTryAgain}</Note>
   const fromMs = Math.min(asked.nowMs, ...offered.map(({ plan }) => plan.stages[0]?.startMs ?? asked.nowMs))
   const toMs = Math.max(...offered.map(({ plan }) => plan.times.outMs), fromMs + 1)
@@ -93,6 +101,7 @@ export function PlanCards({
           comparable={offered.length > 1 && offer.told !== null}
           onCompare={(on) => setCompared((before) => (on ? [...before.slice(-1), i] : before.filter((j) => j !== i)))}
           onTake={() => onTake(offer.plan, asked)}
+          outFirst={outFirstWords(offer.plan)}
         />
       ))}
       {found?.yeasted != null && <YeastCard way={found.yeasted} onTake={onYeast} />}
@@ -117,7 +126,8 @@ function PlanCard({
   compared,
   comparable,
   onCompare,
-  onTake
+  onTake,
+  outFirst
 }: {
   readonly offer: Offered
   readonly strip: { readonly fromMs: number; readonly toMs: number }
@@ -125,6 +135,8 @@ function PlanCard({
   readonly comparable: boolean
   readonly onCompare: (on: boolean) => void
   readonly onTake: () => void
+  /** When its jar comes out of the fridge; null where it stays where it is. */
+  readonly outFirst: string | null
 }) {
   const { kitchen, format } = useKitchen()
   return (
@@ -142,6 +154,7 @@ function PlanCard({
           </Text>
         </>
       )}
+      {outFirst !== null && <Text mt="sm">{outFirst}</Text>}
       {chance !== null && chance < HARDLY && <Note tone="care">{PLAN_CARDS.atThatHourLevainHardly}</Note>}
       <Group mt="md" justify="space-between">
         <Button onClick={onTake} size="md">

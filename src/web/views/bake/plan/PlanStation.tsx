@@ -1,17 +1,18 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
-import type { MovableStep, Plan } from '../../../../contract'
-import { type BreadWish, type DayPlan, isAwaited, type PlanProblem, type YeastedWay } from '../../../../core'
+import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
+import type { Jar, Kitchen, MovableStep, Plan } from '../../../../contract'
+import { type BreadWish, type DayPlan, isAwaited, isCold, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
 import { useDays } from '../../../data/days'
+import { moveJar } from '../../../data/jars'
 import { useKitchen } from '../../../data/kitchen'
 import { usePlans } from '../../../data/plans'
 import { Card, Note } from '../../../parts/cards/Card'
-import { tellDone } from '../../../parts/cards/tell'
+import { tellDone, tellError } from '../../../parts/cards/tell'
 import { MomentField } from '../../../parts/fields/MomentField'
 import { ClashNotes } from '../../../parts/keeping/ClashNotes'
 import { useNarrow } from '../../../parts/useNarrow'
@@ -46,6 +47,7 @@ export function PlanStation() {
   const [question, setQuestion] = useSearchParams()
   const [open, setOpen] = useState(question.has(FIND))
   const [loose, setLoose] = useState<BreadWish | null>(null)
+  const [habit, setHabit] = useState<LevainHabit['kind'] | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
   const build = solved?.build ?? null
   const mixMs = plan.mixAt
@@ -55,9 +57,12 @@ export function PlanStation() {
   const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
   const busy = useMemo(() => busyAhead(kitchen, others, from), [kitchen, others, from])
   const asked = JSON.stringify(wish)
+  const jarInFridge = bakeHere.jar !== undefined && isInFridge(bakeHere.jar, kitchen, now) ? bakeHere.jar : null
+  const levainHabit = habit === 'jar out in the morning' && jarInFridge === null ? null : habit
   const problem = useMemo(
-    () => (frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others)),
-    [frozen, bake, plan, solved, asked, cultures, here, from, others]
+    () =>
+      frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others, levainHabit),
+    [frozen, bake, plan, solved, asked, cultures, here, from, others, levainHabit]
   )
   const search = usePlans(problem, build?.timed.line ?? null, belief, open)
   /** What is planned moves along with the wish; other ways to it are searched when they are asked for. */
@@ -78,7 +83,13 @@ export function PlanStation() {
     setStuck(null)
     tellDone(PLAN_STATION.taken(title))
   }
-  const take = (chosen: DayPlan, of: PlanProblem) => taken(takePlan(plan, of, chosen, kitchen), planTitle(of, chosen, kitchen))
+  const take = (chosen: DayPlan, of: PlanProblem) => {
+    const outMs = jarOutBefore(of, chosen.stages[0]?.startMs ?? 0)
+    // The jar is to come out first: its own move, as its page and Today tell it.
+    if (outMs !== null && jarInFridge !== null && of.levainHabit?.kind === 'jar out in the morning')
+      moveJar(jarInFridge, of.levainHabit.place.id, outMs, true).catch(tellError)
+    taken(takePlan(plan, of, chosen, kitchen), planTitle(of, chosen, kitchen))
+  }
   const takeWithYeast = (way: YeastedWay) => taken(takeYeasted(plan, way, solved, kitchen), PLAN_CARDS.yeastIntoRecipe)
   const held = heldOf(build, day.mixMs)
   const asItIs = plan.build.source === 'as it is'
@@ -108,6 +119,7 @@ export function PlanStation() {
         onTake={take}
         onYeast={takeWithYeast}
         onLater={(atMs) => ask(laterWish(wish, near(atMs)))}
+        jarName={bakeHere.jar?.name ?? ''}
       />
     )
   return (
@@ -127,6 +139,12 @@ export function PlanStation() {
                 ready={{ mix: mixMs, out: times?.outMs ?? mixMs, eat: times?.eatMs ?? mixMs }}
                 now={now}
                 searching={open && search.share < 1 && problem !== null}
+                habit={levainHabit}
+                jarInFridge={jarInFridge?.name ?? null}
+                onHabit={(next) => {
+                  setHabit(next)
+                  if (next !== null) setOpen(true)
+                }}
                 onWish={ask}
                 onFind={() => setOpen(true)}
               />
@@ -164,6 +182,13 @@ export function PlanStation() {
       </div>
     </>
   )
+}
+
+/** Whether a jar sleeps in the cold by now. */
+function isInFridge(jar: Jar, { places }: Kitchen, now: number): boolean {
+  const { placeId } = whereItStands(jar, now)
+  const place = places.find((p) => p.id === placeId)
+  return place !== undefined && isCold(place.tempC)
 }
 
 /** The same wish at a later hour; of a habit its mix. */

@@ -4,7 +4,7 @@ import { TimePicker } from '@mantine/dates'
 import { IconSearch } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Plan } from '../../../../contract'
-import { type BreadWish, instantAt, MODEL, POSSIBLE } from '../../../../core'
+import { type BreadWish, instantAt, type LevainHabit, MODEL, POSSIBLE } from '../../../../core'
 import { near } from '../../../../words'
 import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
@@ -19,10 +19,14 @@ const WISHES = [
   { value: 'eat', label: WISH_CARD.cooledToCutBy },
   { value: 'mix', label: WISH_CARD.doughMixedAt },
   { value: 'soonest', label: WISH_CARD.asSoonAsCanBe },
+  { value: 'same day', label: WISH_CARD.theSameDay },
+  { value: 'two days', label: WISH_CARD.twoDaysAhead },
   { value: 'evening', label: WISH_CARD.buildInEveningMixIn },
   { value: 'morning', label: WISH_CARD.buildInMorningMixIn }
 ] as const
 type WishKind = (typeof WISHES)[number]['value']
+
+const ANY_WAY = 'any way'
 
 /** A plan that is later than its wish by no more than this is in time, ms. */
 const NEAR_MS = 600_000
@@ -44,7 +48,10 @@ export function WishCard({
   ready,
   now,
   searching,
+  habit: levainHabit,
+  jarInFridge,
   onWish,
+  onHabit,
   onFind
 }: {
   readonly wish: BreadWish
@@ -52,7 +59,12 @@ export function WishCard({
   readonly ready: Readonly<Record<'mix' | 'out' | 'eat', number>>
   readonly now: number
   readonly searching: boolean
+  /** How the levain is to go; null: any way. */
+  readonly habit: LevainHabit['kind'] | null
+  /** The name of its jar where that stands in the fridge; null where it does not. */
+  readonly jarInFridge: string | null
   readonly onWish: (wish: BreadWish) => void
+  readonly onHabit: (habit: LevainHabit['kind'] | null) => void
   readonly onFind: () => void
 }) {
   const { kitchen, format } = useKitchen()
@@ -60,6 +72,7 @@ export function WishCard({
   const wishHabit = (hours: Habit) => onWish({ kind: 'habit', ...nextHabit(hours, now, kitchen.timeZone) })
   const choose = (kind: WishKind) => {
     if (kind === 'soonest') onWish({ kind })
+    else if (kind === 'same day' || kind === 'two days') onWish(mealAt(kind, now, kitchen.timeZone))
     else if (isHabit(kind)) {
       setHabit({ kind, ...HABITS[kind] })
       wishHabit(HABITS[kind])
@@ -109,12 +122,31 @@ export function WishCard({
       {wish.kind !== 'soonest' && wish.kind !== 'habit' && ready[wish.kind] > wish.atMs + NEAR_MS && (
         <Note tone="care">{WISH_CARD.readyOnlyAt(format.dayTime(near(ready[wish.kind])))}</Note>
       )}
+      <Select
+        label={WISH_CARD.howLevainGoes}
+        data={[
+          { value: ANY_WAY, label: WISH_CARD.anyWay },
+          { value: 'out, then the fridge', label: WISH_CARD.outThenFridge },
+          ...(jarInFridge === null ? [] : [{ value: 'jar out in the morning', label: WISH_CARD.jarOutInMorning(jarInFridge) }])
+        ]}
+        value={levainHabit ?? ANY_WAY}
+        allowDeselect={false}
+        onChange={(v) => onHabit(v === 'out, then the fridge' || v === 'jar out in the morning' ? v : null)}
+        mt="sm"
+      />
       <NightLow />
       <Button mt="md" size="lg" leftSection={<IconSearch size={20} />} loading={searching} onClick={onFind}>
         {WISH_CARD.findSchedules}
       </Button>
     </Card>
   )
+}
+
+/** Bread for a meal: cut at seven this evening, or at noon the day after tomorrow. */
+function mealAt(kind: 'same day' | 'two days', now: number, timeZone: string): BreadWish {
+  const day = new TZDate(now, timeZone)
+  const [ahead, clock] = kind === 'same day' ? [0, '19:00'] : [2, '12:00']
+  return { kind: 'eat', atMs: instantAt(day.getFullYear(), day.getMonth() + 1, day.getDate() + ahead, clock, timeZone) }
 }
 
 /** The next evening and morning of a habit. */

@@ -1,9 +1,9 @@
 import type { Loose } from '../src/server/testing/testServer'
 import { practiceBaker } from './practices/baker'
-import { plain, until } from './support'
+import { choose, plain, until } from './support'
 
 /**
- * A jar that was forgotten in the fridge for six weeks, and bread that is wanted tonight. In the kitchen of New York, five hours behind UTC, on a Saturday
+ * Schedules for what bakers wish for. A jar that was forgotten in the fridge for six weeks, and bread that is wanted tonight. In the kitchen of New York, five hours behind UTC, on a Saturday
  * morning.
  */
 const baker = practiceBaker()
@@ -70,4 +70,22 @@ test('mixed at its hour with the yeast, it is shaped and baked tonight', async (
   expect(out).toBeLessThanOrEqual(Date.parse(TONIGHT) + 10 * 60_000)
   await baker.doStep('Shape')
   await baker.toTheLoaf('Light, mild')
+})
+
+test('the jar out of the fridge in the morning: the schedule says so, and once it is taken the jar has its move', async () => {
+  const { page, program } = baker
+  await page.goto(`${program.address}/`)
+  await baker.newBake()
+  await page.goto(`${program.address}/bakes/${baker.bakeId()}/plan`)
+  await choose(page, { name: 'What should be ready' }, { name: 'Two days ahead, for lunch' })
+  await choose(page, { name: 'How the levain goes' }, { name: 'Starter out of the fridge in the morning' })
+  const offer = page.getByTestId('plan').first()
+  await offer.getByText(/First Starter comes out of the fridge/).waitFor()
+  const told = /to Worktop: (\w{3}) (\d\d:\d\d)\./.exec(plain(await offer.innerText()))
+  await baker.click(offer.getByRole('button', { name: 'Use this schedule' }))
+  await page.getByText(/^Taken: /).waitFor()
+  const jar = async (): Promise<Loose> => (await program.call('GET', '/api/jars')).jars[0] as Loose
+  const { stays } = await until(jar, (j) => Date.parse(j.stays.at(-1).from) > Date.parse(TONIGHT))
+  const clock = new Intl.DateTimeFormat('en-GB', { timeZone: 'America/New_York', weekday: 'short', hour: '2-digit', minute: '2-digit' })
+  expect(clock.format(new Date(stays.at(-1).from)).replace(',', '')).toBe(`${told?.[1]} ${told?.[2]}`)
 })
