@@ -135,6 +135,7 @@ export const PLAN_CARDS = {
   keepingAllYourHoursEarliestMix: (dayTime: string) => `Keeping all your hours, the earliest you can mix is ${dayTime}.`,
   toUseAnywayBegin: (dayTime: string) => `Use it anyway: begin ${dayTime}`,
   keepingAllYourHoursEarliest: (dayTime: string) => `Keeping all your hours, the earliest the bread can be out of the oven is ${dayTime}.`,
+  keepingAllYourHoursEarliestCut: (dayTime: string) => `Keeping all your hours, the earliest you can cut the bread is ${dayTime}.`,
   planFor: (dayTime: string) => `Plan for ${dayTime}`,
   withYeast: 'With a little yeast',
   howWithYeast: (yeast: string, share: string) =>

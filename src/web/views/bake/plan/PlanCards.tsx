@@ -248,7 +248,9 @@ function NoWay({
           <Text mt="md">
             {problem.wish.kind === 'mix' || problem.wish.kind === 'habit'
               ? PLAN_CARDS.keepingAllYourHoursEarliestMix(format.dayTime(near(later.mixMs)))
-              : PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}
+              : problem.wish.kind === 'eat'
+                ? PLAN_CARDS.keepingAllYourHoursEarliestCut(format.dayTime(near(later.times.eatMs)))
+                : PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}
           </Text>
           <Button mt="xs" variant="default" onClick={() => onLater(wishableMs(later, problem.wish))}>
             {PLAN_CARDS.planFor(format.dayTime(near(wishableMs(later, problem.wish))))}
