@@ -175,6 +175,7 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     was: z.enum(MIXED_AS).optional(),
     shown: shownSchema.optional()
   }),
+  z.object({ ...noted, type: z.literal('begun'), step: z.string().max(80) }),
   z.object({ ...noted, type: z.literal('step'), step: z.string().max(80), did: z.enum(['done', 'skipped']) }),
   z.object({
     ...noted,

@@ -87,7 +87,9 @@ export const kitchenSchema = kitchenEditSchema.extend({
   /** The made-up kitchen to try things in. */
   demo: z.boolean(),
   /** How fast its doughs go beside what is reckoned, as a logarithm with its doubt, and how many it was learned from. */
-  doughs: z.object({ log: z.number(), sd: z.number(), doughs: z.number().int() }).default(UNKNOWN_DOUGHS)
+  doughs: z.object({ log: z.number(), sd: z.number(), doughs: z.number().int() }).default(UNKNOWN_DOUGHS),
+  /** Hands-on minutes as they were seen, from steps marked begun and done; only those seen often enough. */
+  workSeen: z.partialRecord(z.enum(WORK_STEPS), z.number()).default({})
 })
 export type Kitchen = z.infer<typeof kitchenSchema>
 export type WireKitchen = z.input<typeof kitchenSchema>

@@ -48,6 +48,8 @@ export function happenedWords(event: Exclude<BakeEvent, { type: 'undo' }>, { pla
       return `moved to ${placeName(event.placeId) ?? 'another place'}`
     case 'mixed':
       return `mixed with ${mass(event.levainGrams)} of levain${event.keepBackGrams === 0 ? '' : `, ${mass(event.keepBackGrams)} ${event.keepAs === undefined ? `back to ${jarName}` : 'kept as old levain'}`}`
+    case 'begun':
+      return `${stepWord(stepNamed(event.step, plan.formula.lines))}: begun`
     case 'step':
       return `${stepWord(stepNamed(event.step, plan.formula.lines))}: ${event.did === 'done' ? 'done' : 'left out'}`
     case 'dough': {

@@ -47,6 +47,7 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
   | { /** What a baker says of a level that was asked about. */ readonly type: 'explained'; readonly look: string; readonly as: Explanation }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number; readonly was?: MixedAs }
+  | { /** Hands are on a step from now on: with its end it tells how long it takes. */ readonly type: 'begun'; readonly step: string }
   | {
       /** A step of the day that is no pour, band or mix. */
       readonly type: 'step'
@@ -157,6 +158,8 @@ export interface BakeState {
   readonly outcome: (BreadOutcome & { readonly id: string; readonly atMs: number }) | null
   /** Steps that were done or left out, by their name. */
   readonly deeds: ReadonlyMap<string, StepDeed>
+  /** When a step was begun, by its name, ms; those of which somebody said so. */
+  readonly begun: ReadonlyMap<string, number>
   /** The latest happening that may be taken back, if any. */
   readonly lastUndoable: Exclude<Happening, { type: 'undo' }> | null
 }
@@ -183,6 +186,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
   const moves: BakeState['moves'][number][] = []
   const doughMoves: BakeState['moves'][number][] = []
   const deeds = new Map<string, StepDeed>()
+  const begun = new Map<string, number>()
   const weighed: BakeState['weighed'][number][] = []
   const repairs: Partial<Record<RepairInto, Readonly<Record<string, number>>>> = {}
   const measured = new Map<string, BenchTemps>()
@@ -211,6 +215,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
       measured.set(measuredKey(h), { ...measured.get(measuredKey(h)), ...given({ flourC: h.flourC, cultureC: h.cultureC, waterC: h.waterC }) })
     else if (h.type === 'dough') readings.push({ ...h, atMs: h.happenedAtMs })
     else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
+    else if (h.type === 'begun') begun.set(h.step, h.happenedAtMs)
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
     else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC, was: h.was }
   }
@@ -237,6 +242,7 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     doughMoves,
     mixed,
     deeds,
+    begun,
     lastUndoable: stood.at(-1) ?? null
   }
 }

@@ -3,7 +3,7 @@ import { type Happening, REFILL, standing } from './foldBake'
 type Stood = Exclude<Happening, { type: 'undo' }>
 
 /** Nothing stands on these: a look, a move, a reading, how the bread was. */
-const FREE: readonly Stood['type'][] = ['mark', 'explained', 'moved', 'measured', 'dough', 'outcome']
+const FREE: readonly Stood['type'][] = ['mark', 'explained', 'moved', 'measured', 'dough', 'begun', 'outcome']
 /** Feeds and builds before the levain have batches and jars of their own. */
 const isStage = (h: Stood) => h.type === 'step' && (/^wake/.test(h.step) || h.step === 'first build')
 

@@ -1,4 +1,5 @@
 import type { Pieces } from '../dough/pieces'
+import { weightedQuantile } from '../units/quantile'
 
 /** Hands-on minutes of what a baker does. */
 export const WORK_STEPS = [
@@ -43,6 +44,45 @@ export const USUAL_WORK: Work = {
   bake: 8,
   lid: 2,
   out: 5
+}
+
+/** What a kitchen takes for its work: as its baker has set it, else as it was seen, else what is usual. */
+export const workOf = ({ work, workSeen }: { readonly work?: Work; readonly workSeen: Partial<Work> }): Work => work ?? { ...USUAL_WORK, ...workSeen }
+
+/** One step as it was really done. */
+export interface StepTime {
+  readonly step: HandsStep
+  readonly minutes: number
+  /** What was shaped. */
+  readonly hands: Pick<Hands, 'pieces' | 'rolls'>
+}
+
+/** Steps of a kind that have to be seen before anything is learned, and the latest that count. */
+const SEEN_STEPS = { least: 3, most: 12 } as const
+/** Whoever takes so many times as long has forgotten to say that it was done; who is so much quicker has said both at once. Source: craft knowledge. */
+const MISTOLD = { slower: 4, quicker: 1 / 5 } as const
+
+/**
+ * How long a baker takes, from steps that were seen begun and done: the median of the latest, beside what is usual; of shaping it is learned for setting up
+ * and for each piece alike.
+ * @param seen the latest first
+ * @returns min; only what has been seen often enough
+ * @example learnWork(three folds of 6 min) // { fold: 6 }
+ */
+export function learnWork(seen: readonly StepTime[]): Partial<Work> {
+  const learned: Partial<Record<WorkStep, number>> = {}
+  for (const step of WORK_STEPS.filter(takesHands)) {
+    const shares = seen
+      .filter((one) => one.step === step)
+      .map(({ minutes, hands }) => minutes / minutesOf(step, hands))
+      .filter((share) => share > MISTOLD.quicker && share < MISTOLD.slower)
+      .slice(0, SEEN_STEPS.most)
+    if (shares.length < SEEN_STEPS.least) continue
+    const share = weightedQuantile(shares, new Float64Array(shares.length).fill(1), 0.5)
+    const of: readonly WorkStep[] = step === 'shape' ? ['shape', 'piece', 'roll'] : [step]
+    for (const one of of) learned[one] = Math.max(Math.round(share * USUAL_WORK[one]), 1)
+  }
+  return learned
 }
 
 /** Longest that may be set for one of them, min. */

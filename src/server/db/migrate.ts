@@ -13,6 +13,7 @@ import * as imports from './migrations/0011-imports'
 import * as additions from './migrations/0012-additions'
 import * as doughs from './migrations/0013-doughs'
 import * as guesses from './migrations/0014-guesses'
+import * as workSeen from './migrations/0015-work'
 
 /** A step from one version of the tables to the next; there is no way back. */
 export interface Migration {
@@ -34,7 +35,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly step: Migrat
   { name: '0011-imports', step: imports },
   { name: '0012-additions', step: additions },
   { name: '0013-doughs', step: doughs },
-  { name: '0014-guesses', step: guesses }
+  { name: '0014-guesses', step: guesses },
+  { name: '0015-work', step: workSeen }
 ]
 
 /** Names of the steps this version knows. */

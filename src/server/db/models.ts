@@ -66,7 +66,15 @@ export function defineModels(sequelize: Sequelize): Models {
     return sequelize.define(name, attributes as never, { tableName: name, timestamps: false }) as unknown as Table<Row>
   }
   return {
-    kitchens: table<KitchenRow>('kitchens', { id: UUID, name: TEXT, demo: BOOLEAN, settings: JSON_TYPE, doughs: JSON_TYPE, version: INTEGER }),
+    kitchens: table<KitchenRow>('kitchens', {
+      id: UUID,
+      name: TEXT,
+      demo: BOOLEAN,
+      settings: JSON_TYPE,
+      doughs: JSON_TYPE,
+      workSeen: JSON_TYPE,
+      version: INTEGER
+    }),
     places: table<PlaceRow>('places', {
       id: UUID,
       kitchenId: UUID,

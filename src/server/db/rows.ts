@@ -1,5 +1,5 @@
 import type { Model } from 'sequelize'
-import type { ChangedField, ChangedThing, DeviceKind, FormulaContent, jarPaceSchema, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
+import type { ChangedField, ChangedThing, DeviceKind, FormulaContent, jarPaceSchema, Kitchen, onceSchema, Weekly, Wire, WirePlan } from '../../contract'
 import type {
   Additions,
   BlendPart,
@@ -46,6 +46,7 @@ export interface KitchenRow {
   demo: boolean
   settings: KitchenSettings
   doughs: DoughBelief | null
+  workSeen: Kitchen['workSeen'] | null
   version: number
 }
 export interface PlaceRow {

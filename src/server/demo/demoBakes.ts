@@ -257,6 +257,6 @@ function dayAfter(plan: Plan, levain: BatchLine, mixAtMs: number): number[] {
   if (course === null || !dough.ok) return []
   const at = { mixAtMs, mixTempC: course.mixTempC, standing: { tempC: course.tempC } }
   const line = doughLine(dough.value.weigh, { line: levain, hydration: plan.build.hydration, flour: mainKind(levain.flours) }, at, PANTRY)
-  const times = courseTimes(course, mixAtMs, doughPace(line, courseHere(course, plan, { places: [] }), { ...TYPICAL_JAR, vigour: LIVELY }))
+  const times = courseTimes(course, mixAtMs, doughPace(line, courseHere(course, plan, { places: [], workSeen: {} }), { ...TYPICAL_JAR, vigour: LIVELY }))
   return times === null ? [] : [times.shapeMs, times.bakeMs, times.outMs]
 }

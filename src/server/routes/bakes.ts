@@ -4,7 +4,7 @@ import { THINGS } from '../../words/refusals/things'
 import { parse } from '../problems'
 import { addBakeEvent } from '../records/bakes/addBakeEvent'
 import { createBake, findBake, listBakes, putBake } from '../records/bakes/bakes'
-import { setDeleted } from '../records/bakes/learnDoughs'
+import { setDeleted } from '../records/bakes/learnFromBakes'
 import type { Work } from '../records/work'
 import { changes, idIn, reads, type Services, writes } from './route'
 

@@ -92,6 +92,6 @@ export async function saveKitchen(kitchen: Kitchen, edit: KitchenEdit): Promise<
 }
 
 /** What of a kitchen may be changed. */
-export function editOf({ id: _id, version: _version, demo: _demo, doughs: _doughs, ...edit }: Kitchen): KitchenEdit {
+export function editOf({ id: _id, version: _version, demo: _demo, doughs: _doughs, workSeen: _seen, ...edit }: Kitchen): KitchenEdit {
   return edit
 }

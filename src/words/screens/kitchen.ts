@@ -96,7 +96,10 @@ export const KITCHEN_ROOM = {
 
 export const WORK_CARD = {
   howLongThingsTakeYou: 'How long things take you',
-  handsOnMinutes: 'Minutes with your hands in it. Schedules and the calendar count with them.',
+  handsOnMinutes:
+    'Minutes with your hands in it. Schedules and the calendar count with them. Olvent learns them from what you weigh, and from steps you begin and mark done.',
+  seen: 'learned from your bakes',
+  asSeen: 'Back to the minutes learned from your bakes',
   steps: {
     wake: 'Feed the jar',
     ahead: 'Poolish or soaker',

@@ -11,10 +11,13 @@ export const MARK_MENU = {
 
 export const MARK_STEP = {
   doneEarlierOrLeftOut: 'Done earlier, or left out',
-  done: 'Done'
+  done: 'Done',
+  begin: 'Begin',
+  begunAt: (time: string) => `begun ${time}`
 } as const
 
 export const USE_MARK_STEP = {
+  begunAt: (time: string) => `Begun at ${time}. Press Done when it is: Olvent learns how long it takes you.`,
   doneAt: (time: string, title: string) => `Done at ${time}. ${title}.`,
   leftOut: (title: string) => `Left out. ${title}.`
 } as const

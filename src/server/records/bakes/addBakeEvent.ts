@@ -13,7 +13,7 @@ import { bakeRow, eventsOf } from './bakes'
 import { isEcho } from './events/echo'
 import { effectOf } from './events/effects'
 import type { KeptBake } from './keptBake'
-import { learnKitchensDoughs } from './learnDoughs'
+import { learnFromBakes } from './learnFromBakes'
 
 /** Keeps what happened to a bake. Sent twice, it counts once. */
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
@@ -51,7 +51,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     { status, frozen: await frozenOf(work, row, hasBegun(after)), version: row.version + 1 },
     { where: { id: bakeId }, transaction: work.transaction }
   )
-  if (state.deeds.has('bake') || after.deeds.has('bake')) await learnKitchensDoughs(work)
+  if (state.deeds.has('bake') || after.deeds.has('bake')) await learnFromBakes(work)
 }
 
 /** Takes something back together with what stands on it, the last first: all of it, or nothing. */

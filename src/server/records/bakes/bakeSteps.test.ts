@@ -121,6 +121,31 @@ describe('the pace of the kitchen’s doughs', () => {
   })
 })
 
+test('steps that were begun and done tell how long they take, once the bread is in the oven; begun is no deed and is taken back freely', async () => {
+  const workSeen = async () => (await server.send('GET', '/api/kitchen')).body.kitchen.workSeen
+  await mixedBake()
+  await moveClock(1500)
+  for (const [fold, minutes] of [
+    [1, 6],
+    [2, 7],
+    [3, 10]
+  ] as const) {
+    const begun = await event('begun', { step: `fold ${fold}` }, 600 + 30 * fold)
+    expect([begun.status, begun.body.status]).toEqual([200, 'mixed'])
+    expect((await step(`fold ${fold}`, 600 + 30 * fold + minutes)).status).toBe(200)
+  }
+  expect((await event('begun', { step: 'fold 3' }, 700)).status).toBe(409)
+  await event('begun', { step: 'shape' }, 1000)
+  await step('shape', 1030)
+  expect(await workSeen()).toEqual({})
+  await step('bake', 1100)
+  expect(await workSeen()).toEqual({ fold: 7 })
+  const { events } = (await server.send('GET', `/api/bakes/${bakeId}`)).body
+  const second = events.find((e: Loose) => e.type === 'begun' && e.step === 'fold 2')
+  expect((await event('undo', { undoes: second.id }, 1200)).status).toBe(200)
+  expect(await workSeen()).toEqual({})
+})
+
 test('a pH measured in the dough is in its jar’s log, with the dough it was measured in', async () => {
   await mixedBake()
   await moveClock(900)

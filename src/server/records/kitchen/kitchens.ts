@@ -11,13 +11,14 @@ import { noteChange } from './changes'
 export async function findKitchen({ models, transaction }: Work): Promise<Kitchen | null> {
   const row = await models.kitchens.findOne({ transaction })
   if (row === null) return null
-  const { id, name, demo, settings, doughs, version } = plain(row)
+  const { id, name, demo, settings, doughs, workSeen, version } = plain(row)
   const places = await models.places.findAll({ where: { kitchenId: id, deletedAtMs: null }, order: [['position', 'ASC']], transaction })
   return {
     id,
     version,
     demo: Boolean(demo),
     doughs: doughs ?? UNKNOWN_DOUGHS,
+    workSeen: workSeen ?? {},
     name,
     ...settings,
     sticksGrams: settings.sticksGrams ?? null,
@@ -47,7 +48,10 @@ export function placeIn(kitchen: Kitchen, placeId: string): Place {
 /** Sets a kitchen up. */
 export async function createKitchen(work: Work, id: string, demo: boolean, edit: KitchenEdit): Promise<void> {
   const { name, places, ...settings } = edit
-  await work.models.kitchens.create({ id, name, demo, settings: kitchenToWire(settings), doughs: null, version: 1 }, { transaction: work.transaction })
+  await work.models.kitchens.create(
+    { id, name, demo, settings: kitchenToWire(settings), doughs: null, workSeen: null, version: 1 },
+    { transaction: work.transaction }
+  )
   await writePlaces(work, id, places)
 }
 

@@ -11,6 +11,22 @@ import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { tellDone, tellError } from '../cards/tell'
 
+/** Notes that a step is begun now: with its end it tells how long it takes. */
+export function useBeginStep(): (bake: Bake, step: Step) => void {
+  const { pantry, format } = useKitchen()
+  return (bake, step) => {
+    const id = newId()
+    const atMs = nowMs()
+    addEvent(bake, { id, happenedAt: isoOf(atMs), source: 'typed', type: 'begun', step: step.id }, pantry).then(
+      () =>
+        tellDone(USE_MARK_STEP.begunAt(format.time(atMs)), () =>
+          addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: id }, pantry)
+        ),
+      tellError
+    )
+  }
+}
+
 /** Marks a step done or left out, now or some time ago, with the way back. A feed of its jar that is done was fed as planned. */
 export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped', atMs?: number) => void {
   const here = useKitchen()

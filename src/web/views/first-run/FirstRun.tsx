@@ -36,6 +36,7 @@ const BEFORE: Kitchen = {
   version: 1,
   demo: false,
   doughs: UNKNOWN_DOUGHS,
+  workSeen: {},
   timeZone: Intl.DateTimeFormat().resolvedOptions().timeZone,
   places: []
 }

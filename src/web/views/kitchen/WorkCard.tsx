@@ -1,6 +1,6 @@
 import { Button, NumberInput, SimpleGrid, Text } from '@mantine/core'
 import { useState } from 'react'
-import { MOST_WORK_MINUTES, minutesOf, USUAL_WORK, WORK_STEPS, type WorkStep } from '../../../core'
+import { MOST_WORK_MINUTES, minutesOf, WORK_STEPS, type WorkStep, workOf } from '../../../core'
 import { WORK_CARD } from '../../../words/screens/kitchen'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/cards/Card'
@@ -10,14 +10,21 @@ import { useChange } from './useChange'
 export function WorkCard() {
   const { kitchen, format } = useKitchen()
   const change = useChange()
-  const work = kitchen.work ?? USUAL_WORK
+  const work = workOf(kitchen)
+  const isSeen = kitchen.work === undefined && Object.keys(kitchen.workSeen).length > 0
   const put = (step: WorkStep, minutes: number) => minutes !== work[step] && change({ work: { ...work, [step]: minutes } })
   return (
     <Card title={WORK_CARD.howLongThingsTakeYou}>
       <Text c="dimmed">{WORK_CARD.handsOnMinutes}</Text>
       <SimpleGrid cols={2} mt="sm">
         {WORK_STEPS.map((step) => (
-          <Minutes key={`${step} ${work[step]}`} label={WORK_CARD.steps[step]} value={work[step]} onMinutes={(minutes) => put(step, minutes)} />
+          <Minutes
+            key={`${step} ${work[step]}`}
+            label={WORK_CARD.steps[step]}
+            seen={isSeen && kitchen.workSeen[step] !== undefined}
+            value={work[step]}
+            onMinutes={(minutes) => put(step, minutes)}
+          />
         ))}
       </SimpleGrid>
       <Text mt="sm">
@@ -28,7 +35,7 @@ export function WorkCard() {
       </Text>
       {kitchen.work !== undefined && (
         <Button mt="sm" variant="subtle" onClick={() => change({ work: undefined })}>
-          {WORK_CARD.asUsual}
+          {Object.keys(kitchen.workSeen).length > 0 ? WORK_CARD.asSeen : WORK_CARD.asUsual}
         </Button>
       )}
     </Card>
@@ -36,10 +43,31 @@ export function WorkCard() {
 }
 
 /** Minutes that are saved once they are typed to the end. */
-function Minutes({ label, value, onMinutes }: { readonly label: string; readonly value: number; readonly onMinutes: (minutes: number) => void }) {
+function Minutes({
+  label,
+  seen,
+  value,
+  onMinutes
+}: {
+  readonly label: string
+  /** As it was seen, and not what is usual. */
+  readonly seen: boolean
+  readonly value: number
+  readonly onMinutes: (minutes: number) => void
+}) {
   const [typed, setTyped] = useState<number | string>(value)
   const save = () => (typeof typed === 'number' ? onMinutes(typed) : setTyped(value))
   return (
-    <NumberInput label={label} value={typed} min={0} max={MOST_WORK_MINUTES} suffix={WORK_CARD.min} clampBehavior="strict" onChange={setTyped} onBlur={save} />
+    <NumberInput
+      label={label}
+      description={seen ? WORK_CARD.seen : undefined}
+      value={typed}
+      min={0}
+      max={MOST_WORK_MINUTES}
+      suffix={WORK_CARD.min}
+      clampBehavior="strict"
+      onChange={setTyped}
+      onBlur={save}
+    />
   )
 }

@@ -1,5 +1,6 @@
 import type { BakeEvent } from '../../../../contract'
 import { band } from './band'
+import { begun } from './begun'
 import { doughRead } from './dough'
 import type { Effect, Told } from './effect'
 import { explained } from './explained'
@@ -28,6 +29,7 @@ const EFFECTS: { readonly [T in Type]: (told: Told<T>) => Promise<Effect> } = {
   moved,
   mixed,
   dough: doughRead,
+  begun,
   step: stepDone,
   outcome,
   undo

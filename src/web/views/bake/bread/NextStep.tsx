@@ -23,7 +23,7 @@ export function NextStep({ step }: { readonly step: Step }) {
       {step.kind === 'lid' && open !== undefined && <p className={sheet.advice}>{NEXT_STEP.downToNow(format.temperature(open.tempC))}</p>}
       {caution !== null && <Note tone="care">{caution}</Note>}
       <Group mt="md">
-        <MarkStep bake={bake} step={step} now={now} size="xl" />
+        <MarkStep bake={bake} step={step} now={now} size="xl" begins />
       </Group>
     </Card>
   )

@@ -1,5 +1,5 @@
-import { doughShown } from '../../../answers'
-import { learnDoughs } from '../../../core'
+import { doughShown, stepTimes } from '../../../answers'
+import { learnDoughs, learnWork } from '../../../core'
 import { plain } from '../../db/rows'
 import { linesOf } from '../jars/batches'
 import { theKitchen } from '../kitchen/kitchens'
@@ -9,8 +9,8 @@ import { bakeRow, bakesById } from './bakes'
 /** Doughs the kitchen's pace is learned from: the last so many. */
 const LAST_DOUGHS = 20
 
-/** Learns anew how fast the doughs of the kitchen go, from the last that were baked. */
-export async function learnKitchensDoughs(work: Work): Promise<void> {
+/** Learns anew how fast the doughs of the kitchen go, and how long its baker takes, from the last that were baked. */
+export async function learnFromBakes(work: Work): Promise<void> {
   const { models, transaction } = work
   const kitchen = await theKitchen(work)
   const batches = (await models.batches.findAll({ where: { kind: 'dough' }, order: [['startedAtMs', 'DESC']], limit: LAST_DOUGHS, transaction })).map(plain)
@@ -26,7 +26,9 @@ export async function learnKitchensDoughs(work: Work): Promise<void> {
     const line = lines.get(batches.find(({ bakeId }) => bakeId === bake.id)?.id ?? '')
     return line === undefined ? [] : (doughShown(bake, line, kitchen) ?? [])
   })
-  await models.kitchens.update({ doughs: learnDoughs(shown) }, { where: { id: kitchen.id }, transaction })
+  // Their bakes tell how long the work takes, too: the latest first.
+  const times = [...bakes].sort((a, b) => b.plan.mixAt - a.plan.mixAt).flatMap(stepTimes)
+  await models.kitchens.update({ doughs: learnDoughs(shown), workSeen: learnWork(times) }, { where: { id: kitchen.id }, transaction })
   forget(work, 'kitchen')
 }
 
@@ -34,5 +36,5 @@ export async function learnKitchensDoughs(work: Work): Promise<void> {
 export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<void> {
   await bakeRow(work, id)
   await work.models.bakes.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
-  await learnKitchensDoughs(work)
+  await learnFromBakes(work)
 }
