@@ -59,9 +59,10 @@ export function planTitle(problem: PlanProblem, { stages }: DayPlan, kitchen: Ki
       : ripens
         ? `, ${chill.afterHours} h out, then the ${placeName(kitchen, chill.place.id)}`
         : `, held in the ${placeName(kitchen, chill.place.id)}`
-  if (wakes > 0) return `${when} feed${wakes > 1 ? `, ${wakes} feeds` : ''}, then ${partOfDay(last.startMs, kitchen.timeZone)} build, ${where}, ${ratio}${held}`
+  if (wakes > 0)
+    return `${when} feed${wakes > 1 ? `, ${wakes} feeds` : ''}, then ${partOfDay(last.startMs, kitchen.timeZone)} ${problem.asItIs === true ? 'feed' : 'build'}, ${where}, ${ratio}${held}`
   if (builds > 1) return `Two builds, the first ${during(when.toLowerCase())}, ${where}, ${ratio}${held}`
-  return `${when} build, ${where}, ${ratio}${held}`
+  return `${when} ${problem.asItIs === true ? 'feed' : 'build'}, ${where}, ${ratio}${held}`
 }
 
 /** What a dough does after its mix, in a few words; none where it does as every dough. */

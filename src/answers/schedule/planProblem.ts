@@ -1,6 +1,7 @@
 import { millisecondsInDay, millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import type { Kitchen, Place, Plan } from '../../contract'
 import {
+  type BatchLine,
   type BreadWish,
   type Busy,
   busyBetween,
@@ -20,6 +21,7 @@ import { courseHere } from '../bake/courseHere'
 import { doughOf } from '../bake/dayOfBake'
 import { type Cultures, type Stocked, solvePlan, standingIn } from '../bake/solvePlan'
 import { type Bake, hoursOf } from '../fromWire'
+import { usualRatio } from '../jars/jarCare'
 
 /** Flour per seed that is tried. */
 const RATIOS = [1, 2, 3, 4, 5, 6, 8, 10]
@@ -57,7 +59,7 @@ export const busyAhead = (kitchen: Kitchen, others: readonly Claim[], nowMs: num
 /**
  * What a search is asked for a bake.
  * @param others what else goes on in the kitchen
- * @returns null while there is no levain or no dough to plan, and where starter is used as it is: there is no build to look for
+ * @returns null while there is no levain or no dough to plan; where starter is used as it is, its build is the feed that makes the jar ready for the mix
  */
 export function planProblemOf(
   bake: Pick<Bake, 'ingredients' | 'state'>,
@@ -70,8 +72,14 @@ export function planProblemOf(
   others: readonly Claim[],
   levainHabit: LevainHabit['kind'] | null = null
 ): PlanProblem | null {
-  if (plan.build.source === 'as it is') return null
   const { kitchen, pantry } = stocked
+  if (plan.build.source === 'as it is') {
+    const fed = fedForMix(plan, cultures)
+    if (fed === null) return null
+    const problem = planProblemOf(bake, fed, solvePlan(fed, cultures, stocked, nowMs), wish, cultures, stocked, nowMs, others, levainHabit)
+    // A jar that was fed for the mix stands in the warm until then.
+    return problem === null ? null : { ...problem, asItIs: true, places: problem.places.filter(({ standing }) => !isCold(standing.tempC)) }
+  }
   // The jar as it stands: what an earlier plan would have fed it does not count.
   const bare = plan.before.length === 0 ? solved : solvePlan({ ...plan, before: [] }, cultures, stocked, nowMs)
   const build = bare?.build
@@ -124,6 +132,26 @@ export function planProblemOf(
     spread: { jar: 0, fed: 0 },
     gridMinutes: GRID_MINUTES
   }
+}
+
+/** Flour per starter of a jar nobody has fed yet. Source: craft knowledge. */
+const USUAL_FEED = 2
+
+/** A plan that uses its starter as it is, with the feed that makes the jar ready as its build: all but what is kept goes to the discard pot, and what no dough takes stays in the jar. */
+function fedForMix(plan: Plan, { jars }: Cultures): Plan | null {
+  const jar = jars.find((j) => j.id === plan.jarId)
+  if (jar === undefined) return null
+  const by = { kind: 'ratio', flourPerSeed: usualRatio(jar)[0] ?? USUAL_FEED } as const
+  const keepBackGrams = Math.max(jar.keepMinimumGrams, KEPT_GRAMS)
+  const build = { ...plan.build, source: 'straight from the jar' as const, by, hydration: jar.hydration, salt: 0, oil: 0, flours: jar.feed, keepBackGrams }
+  return { ...plan, build: { ...build, sticksGrams: 0, vesselId: null }, before: [], moves: [], startAt: null }
+}
+
+/** The levain whose pace a search goes by: the one that is planned, or the jar as it would be fed for the mix; null where there is none. */
+export function lineSearched(plan: Plan, solved: SolvedBake | null, cultures: Cultures, stocked: Stocked, nowMs: number): BatchLine | null {
+  const fed = plan.build.source === 'as it is' ? fedForMix(plan, cultures) : null
+  const of = fed === null ? solved : solvePlan(fed, cultures, stocked, nowMs)
+  return of?.build?.timed.line ?? null
 }
 
 /** Somebody who has got up takes the jar out half an hour later, ms. */

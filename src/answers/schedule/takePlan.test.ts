@@ -4,7 +4,7 @@ import { dayOfBake } from '../bake/dayOfBake'
 import { type Cultures, solvePlan } from '../bake/solvePlan'
 import { adviceNow } from '../judgement/adviceNow'
 import { isItReady } from '../judgement/isItReady'
-import { planProblemOf } from './planProblem'
+import { lineSearched, planProblemOf } from './planProblem'
 import { takePlan, takeYeasted, withYeast } from './takePlan'
 
 const HOUR = 3_600_000
@@ -108,4 +108,40 @@ test('yeast that is in the recipe already gets more, and no second line', () => 
   // Of the flour without the levain's: 20 % levain of one to one, a tenth of that flour, is a share of all flour of 1.1.
   expect(shares(once.lines)).toEqual([expect.closeTo(0.0044, 4)])
   expect(shares(twice.lines)).toEqual([expect.closeTo(0.0088, 4)])
+})
+
+test('starter that is used as it is: the feed that makes the jar ready is searched, and large enough for dough and jar', () => {
+  for (const coldDays of [1, 6]) {
+    const cultures = neglected(coldDays)
+    const plan = { ...PLAN, build: { ...PLAN.build, source: 'as it is' as const }, mixAt: SATURDAY + 26 * HOUR }
+    const solved = solvePlan(plan, cultures, stocked, SATURDAY)
+    const wish = { kind: 'out', atMs: SATURDAY + 34 * HOUR } as const
+    const problem = sure(planProblemOf(BAKE, plan, solved, wish, cultures, stocked, SATURDAY, []) ?? undefined)
+    const line = sure(lineSearched(plan, solved, cultures, stocked, SATURDAY) ?? undefined)
+    const search = findSchedules(problem, line, UNKNOWN_JAR)
+    let step = search.next()
+    while (step.done !== true) step = search.next()
+    const found = step.value
+    expect(found.plans.length).toBeGreaterThan(0)
+    for (const { plan: way, told } of found.plans) {
+      const taken = { ...plan, ...takePlan(plan, found.problem, way, kitchen) }
+      expect(taken.build).toEqual(plan.build)
+      expect(taken.before.map(({ kind, at }) => [kind, at])).toEqual(way.stages.map(({ startMs }) => ['wake', startMs]))
+      expect(new Set(taken.before.map(({ id }) => id)).size).toBe(taken.before.length)
+      const again = sure(solvePlan(taken, cultures, stocked, SATURDAY) ?? undefined)
+      const build = sure(again.build ?? undefined)
+      const last = sure(taken.before.at(-1))
+      // What the feed makes is enough for the dough, and leaves what the jar is to keep: 15 g.
+      expect(last.seedGrams + last.flourGrams + last.waterGrams).toBeGreaterThanOrEqual(build.weigh.seed + 15)
+      expect(last.seedGrams).toBeLessThanOrEqual(80)
+      const window = sure(way.stages.at(-1)).window
+      const hours = (way.mixMs - last.at) / HOUR
+      expect(hours).toBeGreaterThanOrEqual(window.opens - 0.1)
+      expect(hours).toBeLessThanOrEqual(window.closes + 0.1)
+      expect(told.chance).toBeGreaterThan(0.2)
+      const kinds = dayOfBake({ ...BAKE, plan: taken }, { solved: again, verdict: null }, stocked, cultures, SATURDAY).steps.map(({ kind }) => kind)
+      expect(kinds.filter((kind) => kind === 'wake')).toHaveLength(way.stages.length)
+      expect(kinds).not.toContain('build')
+    }
+  }
 })

@@ -26,15 +26,16 @@ export function takePlan(
   if (last === undefined || plan.course === null) return {}
   const tempOf = (id: string) => (id === plan.placeId ? plan.tempC : (places.find((p) => p.id === id)?.tempC ?? plan.tempC))
   const { stage } = last
+  const asItIs = plan.build.source === 'as it is'
   return {
     school: problem.school,
-    build: plan.build.by.kind === 'amounts' ? plan.build : { ...plan.build, by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed } },
+    build: asItIs || plan.build.by.kind === 'amounts' ? plan.build : { ...plan.build, by: { kind: 'ratio', flourPerSeed: stage.flourPerSeed } },
     placeId: stage.place.id,
     tempC: tempOf(stage.place.id),
     mixTempC: stage.mixTempC,
     moves: stage.chill === null ? [] : [{ afterHours: stage.chill.afterHours, placeId: stage.chill.place.id, tempC: tempOf(stage.chill.place.id) }],
     mixAt: mixMs,
-    startAt: last.startMs,
+    startAt: asItIs ? null : last.startMs,
     course: {
       ...plan.course,
       proof,
@@ -43,7 +44,7 @@ export function takePlan(
       moves,
       ...(placeId === undefined || placeId === plan.course.placeId ? {} : { placeId, tempC: tempOf(placeId) })
     },
-    before: stages.slice(0, -1).map((s, i) => beforeOf(problem, s, i, stages, tempOf)),
+    before: stages.slice(0, asItIs ? undefined : -1).map((s, i) => beforeOf(problem, s, i, stages, tempOf)),
     pins: []
   }
 }
@@ -107,6 +108,13 @@ function beforeOf(
       waterGrams: round(water),
       ...common
     }
+  }
+  const feed = stage.kind === 'build' ? sourceLevain(lastLevain(problem, stage.flourPerSeed)) : null
+  if (feed?.ok === true) {
+    // The feed that makes the jar ready for the mix, the last of those before it.
+    const { seed, flour, water } = feed.value.masses
+    const id = stages.length > 1 ? `wake ${stages.length}` : 'wake'
+    return { id, kind: 'wake', seedGrams: round(seed), flourGrams: round(flour), waterGrams: round(water), ...common }
   }
   const { seed, flour, water } = firstBuildMasses(problem, stage.flourPerSeed, sure(stages.at(-1)).stage.flourPerSeed)
   return { id: 'first build', kind: 'first build', seedGrams: round(seed), flourGrams: round(flour), waterGrams: round(water), ...common }

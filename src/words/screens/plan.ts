@@ -123,6 +123,7 @@ export const PLAN_CARDS = {
   compareTwoSchedules: 'Compare two schedules',
   schedules: 'Schedules',
   workFlourForLevain: (duration: string, mass: string) => `${duration} of work · ${mass} of flour for the levain`,
+  workFlourForJar: (duration: string, mass: string) => `${duration} of work · ${mass} of flour for the jar`,
   toDiscardPot: (mass: string) => ` · ${mass} to the discard pot`,
   atThatHourLevainHardly: 'At that hour the levain is hardly ever ready. Choose another hour, place or ratio.',
   jarOutFirst: (jar: string, place: string, dayTime: string) => `First ${jar} comes out of the fridge, to ${place}: ${dayTime}.`,
@@ -155,7 +156,6 @@ export const PLAN_CARDS = {
 } as const
 
 export const PLAN_STATION = {
-  nothingToFind: 'The starter is used as it is, so there is no levain to schedule. Plan a feed that makes the jar ready for your mix, or choose another hour.',
   taken: (planTitle: string) => `Taken: ${planTitle}.`,
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   readyToMix: 'Ready to mix',

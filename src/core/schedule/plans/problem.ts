@@ -47,6 +47,8 @@ export interface PlanProblem {
   /** IANA name. */
   readonly timeZone: string
   readonly wish: BreadWish
+  /** Its starter is used as it is: the last build is the feed that makes the jar ready for the mix. */
+  readonly asItIs?: boolean
   /** Left out: any way will do. */
   readonly levainHabit?: LevainHabit
   /** The levain as it is planned now. */

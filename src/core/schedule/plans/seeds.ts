@@ -63,10 +63,11 @@ export interface Way {
 /** Ways to the seed: straight from the jar, after wake-up feeds, after a first build. */
 export function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int32Array): Generator<Way, void> {
   const most = wanted.reduce((m, n) => Math.max(m, n), 0)
-  const of = 2 + most
+  const isBuilt = problem.asItIs !== true
+  const of = 1 + Number(isBuilt) + most
   yield { name: 'jar', fed: 0, ready: null, of }
   const first = (kind: 'wake' | 'first build', fedBefore: number) => firstStages(problem, kind, fedBefore).flatMap((stages) => optionsOf(problem, grid, stages))
-  yield { name: 'first build', fed: 1, ready: stageReady(trouble, grid, first('first build', 0), null, wanted, 1), of }
+  if (isBuilt) yield { name: 'first build', fed: 1, ready: stageReady(trouble, grid, first('first build', 0), null, wanted, 1), of }
   if (most === 0) return
   const after = Array.from({ length: most }, (_, fed) => first('wake', fed))
   for (let feeds = 1; feeds <= most; feeds++) {

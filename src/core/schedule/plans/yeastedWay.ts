@@ -40,7 +40,7 @@ function ratioFor(asked: PlanProblem): number {
  * @returns null where yeast mends nothing
  */
 export function yeastedWay(asked: PlanProblem, belief: JarBelief): YeastedWay | null {
-  if (!isAwaited(asked.school)) return null
+  if (!isAwaited(asked.school) || asked.asItIs === true) return null
   const { flourGrams } = contentsOf(asked.dough)
   for (const share of SHARES) {
     const yeastGrams = Math.round(share * flourGrams * 10) / 10

@@ -102,6 +102,7 @@ export function PlanCards({
           onCompare={(on) => setCompared((before) => (on ? [...before.slice(-1), i] : before.filter((j) => j !== i)))}
           onTake={() => onTake(offer.plan, asked)}
           outFirst={outFirstWords(offer.plan)}
+          feeds={asked.asItIs === true}
         />
       ))}
       {found?.yeasted != null && <YeastCard way={found.yeasted} onTake={onYeast} />}
@@ -127,7 +128,8 @@ function PlanCard({
   comparable,
   onCompare,
   onTake,
-  outFirst
+  outFirst,
+  feeds
 }: {
   readonly offer: Offered
   readonly strip: { readonly fromMs: number; readonly toMs: number }
@@ -137,19 +139,24 @@ function PlanCard({
   readonly onTake: () => void
   /** When its jar comes out of the fridge; null where it stays where it is. */
   readonly outFirst: string | null
+  /** Its starter is used as it is: it is fed, and nothing is built. */
+  readonly feeds: boolean
 }) {
   const { kitchen, format } = useKitchen()
   return (
     <Card title={title} data-testid="plan">
       <DayStrip plan={plan} {...strip} />
-      <PlanFigures plan={plan} chance={chance} />
+      <PlanFigures plan={plan} chance={chance} feeds={feeds} />
       {told !== null && (
         <>
           <Text mt="sm">
             {whyWords(plan, told, format).join(' ')} {capital(proofWords(plan, kitchen, format))}.
           </Text>
           <Text c="dimmed" mt={4}>
-            {PLAN_CARDS.workFlourForLevain(format.duration(told.handsMinutes / 60), format.mass(Math.round(flourGrams ?? told.flourGrams)))}
+            {PLAN_CARDS[feeds ? 'workFlourForJar' : 'workFlourForLevain'](
+              format.duration(told.handsMinutes / 60),
+              format.mass(Math.round(flourGrams ?? told.flourGrams))
+            )}
             {told.discardGrams >= 1 && PLAN_CARDS.toDiscardPot(format.mass(Math.round(told.discardGrams)))} · {tasteWord(told, plan)}
           </Text>
         </>
@@ -181,7 +188,7 @@ function YeastCard({ way, onTake }: { readonly way: YeastedWay; readonly onTake:
   return (
     <Card title={PLAN_CARDS.withYeast} data-testid="with-yeast">
       <DayStrip plan={plan} fromMs={fromMs} toMs={plan.times.outMs} />
-      <PlanFigures plan={plan} chance={null} />
+      <PlanFigures plan={plan} chance={null} feeds={false} />
       <Text mt="sm">
         {PLAN_CARDS.howWithYeast(format.mass(yeastGrams, 0.1), format.percent(share, 1))} {capital(proofWords(plan, kitchen, format))}.
       </Text>
@@ -196,12 +203,21 @@ function YeastCard({ way, onTake }: { readonly way: YeastedWay; readonly onTake:
 }
 
 /** The hours of a day, and how likely its levain is ready; null where that is not known, or nobody waits for it. */
-function PlanFigures({ plan, chance }: { readonly plan: DayPlan; readonly chance: number | null }) {
+function PlanFigures({
+  plan,
+  chance,
+  feeds
+}: {
+  readonly plan: DayPlan
+  readonly chance: number | null
+  /** It begins with a feed of the jar, and not with a build. */
+  readonly feeds: boolean
+}) {
   const { format } = useKitchen()
   const first = sure(plan.stages[0])
   return (
     <div className={classes.figures}>
-      <Figure value={format.dayTime(near(first.startMs))} name={first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
+      <Figure value={format.dayTime(near(first.startMs))} name={feeds || first.stage.kind === 'wake' ? 'feed the jar' : 'begin'} />
       <Figure value={format.dayTime(near(plan.mixMs))} name={PLAN_CARDS.mix} />
       <Figure value={format.dayTime(near(plan.times.outMs))} name={PLAN_CARDS.outOven2} />
       {chance !== null && <Figure value={format.percent(chance, 0)} name={PLAN_CARDS.chanceReadyWhileYoureHome2} />}

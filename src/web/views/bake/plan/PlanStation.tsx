@@ -1,7 +1,7 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { busyAhead, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
+import { busyAhead, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
 import type { Jar, Kitchen, MovableStep, Plan } from '../../../../contract'
 import { type BreadWish, type DayPlan, isAwaited, isCold, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
@@ -64,7 +64,8 @@ export function PlanStation() {
       frozen || cultures === undefined ? null : planProblemOf(bake, plan, solved, JSON.parse(asked) as BreadWish, cultures, here, from, others, levainHabit),
     [frozen, bake, plan, solved, asked, cultures, here, from, others, levainHabit]
   )
-  const search = usePlans(problem, build?.timed.line ?? null, belief, open)
+  const line = useMemo(() => (cultures === undefined ? null : lineSearched(plan, solved, cultures, here, from)), [plan, solved, cultures, here, from])
+  const search = usePlans(problem, line, belief, open)
   /** What is planned moves along with the wish; other ways to it are searched when they are asked for. */
   const ask = (next: BreadWish) => {
     const bread = breadOf(next)
@@ -109,7 +110,7 @@ export function PlanStation() {
   const narrow = useNarrow()
   const ways =
     frozen || !open ? null : problem === null ? (
-      <Note tone={asItIs ? undefined : 'stop'}>{asItIs ? PLAN_STATION.nothingToFind : PLAN_STATION.setDoughAndLevainFirst}</Note>
+      <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
       <PlanCards
         search={search}
