@@ -85,7 +85,7 @@ export const AS_IT_IS = {
   title: (name: string) => `${name}, used as it is`,
   atItsBest: 'at its best',
   notKnown: 'not known',
-  chanceAt: (dayTime: string) => `chance it’s ready ${dayTime}, when you mix`,
+  chanceAt: (dayTime: string) => `chance it’s ready while you’re home around ${dayTime}`,
   sinceFeed: (name: string, dayTime: string, duration: string) => `${name} was last fed ${dayTime}. When you mix, that is ${duration} ago.`,
   afterFeed: (name: string, dayTime: string, kept: string, flour: string, water: string) =>
     `Feed ${name} ${dayTime}: leave ${kept} in the jar, then add ${flour} of flour and ${water} of water.`,

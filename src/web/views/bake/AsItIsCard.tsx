@@ -1,30 +1,40 @@
 import { Button, Group, Text } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
+import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { chanceAt, feedForMix, fitWindow } from '../../../answers'
+import { feedForMix, fitWindow } from '../../../answers'
 import { near } from '../../../words'
 import { AS_IT_IS } from '../../../words/screens/levain'
 import { useCultures } from '../../data/beliefs'
+import { useChances } from '../../data/forecasts'
 import { useKitchen } from '../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../parts/cards/Card'
 import { tellError } from '../../parts/cards/tell'
 import { useBakeHere } from './bakeHere'
+import { useBusyHere } from './plan/useBusyHere'
 import { Warnings } from './Warnings'
 
 /** Starter that goes into the dough as it is: when the jar is at its best, and the feed that makes it so for the mix. */
 export function AsItIsCard() {
-  const { plan, edit, state, solved, forecast, jar, day, frozen, now } = useBakeHere()
+  const { bake, plan, edit, state, solved, forecast, jar, day, frozen, now, belief } = useBakeHere()
   const here = useKitchen()
   const { format } = here
   const { cultures } = useCultures()
   const build = solved?.build
+  const { busy, fromMs } = useBusyHere(bake.id, now)
+  const line = build?.asItStands.line
+  const chance = useChances(
+    useMemo(
+      () => (line === undefined ? [] : [{ id: bake.id, line, school: plan.school, belief, mixMs: day.mixMs, busy, fromMs }]),
+      [line, bake.id, plan.school, belief, day.mixMs, busy, fromMs]
+    )
+  ).get(bake.id)
   if (build == null || jar === undefined || state.mixed !== null) return null
   const { startMs } = build.timed
   const window = forecast === undefined ? null : fitWindow(forecast, startMs)
   // Beyond a night its end is told with its day.
   const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
     (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
-  const chance = forecast === undefined ? null : chanceAt(forecast, startMs, day.mixMs)
   const feed = plan.before.find((stage) => stage.kind === 'wake' && !state.deeds.has(stage.id))
   const planFeed = () => {
     const stage = cultures === undefined ? null : feedForMix(plan, jar, build.weigh.seed, cultures, here, now)
@@ -35,7 +45,7 @@ export function AsItIsCard() {
     <Card title={AS_IT_IS.title(jar.name)} data-testid="as-it-is">
       <Figures>
         <Figure size="lg" value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`} name={AS_IT_IS.atItsBest} />
-        {chance !== null && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
+        {chance !== undefined && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
       </Figures>
       <Text mt="sm">
         {feed === undefined

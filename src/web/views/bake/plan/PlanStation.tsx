@@ -1,13 +1,12 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { busyAhead, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
+import { lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
 import type { Jar, Kitchen, MovableStep, Plan } from '../../../../contract'
 import { type BreadWish, type DayPlan, isAwaited, isCold, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
-import { useDays } from '../../../data/days'
 import { moveJar } from '../../../data/jars'
 import { useKitchen } from '../../../data/kitchen'
 import { usePlans } from '../../../data/plans'
@@ -31,10 +30,8 @@ import { heldDay, heldOf, moveOfDay } from './moveOfDay'
 import { PlanCards } from './PlanCards'
 import { SourHere } from './SourHere'
 import { StandCard } from './StandCard'
+import { useBusyHere } from './useBusyHere'
 import { breadOf, WishCard } from './WishCard'
-
-/** A search looks from a whole five minutes on, so that it does not begin anew with every tick. */
-const FIVE_MINUTES = 300_000
 
 /** When: the bread that is wanted, the ways to it, and the day that was chosen, step by step. */
 export function PlanStation() {
@@ -43,7 +40,7 @@ export function PlanStation() {
   const here = useKitchen()
   const { kitchen } = here
   const { cultures } = useCultures()
-  const { days } = useDays(now)
+  const { days, others, busy, fromMs: from } = useBusyHere(bake.id, now)
   const [question, setQuestion] = useSearchParams()
   const [open, setOpen] = useState(question.has(FIND))
   const [loose, setLoose] = useState<BreadWish | null>(null)
@@ -53,9 +50,6 @@ export function PlanStation() {
   const mixMs = plan.mixAt
   const { steps, times } = day
   const wish: BreadWish = loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: plan.bread.at })
-  const others = useMemo(() => (days ?? []).filter((other) => other.bake.id !== bake.id).map((other) => other.claim), [days, bake.id])
-  const from = Math.ceil(now / FIVE_MINUTES) * FIVE_MINUTES
-  const busy = useMemo(() => busyAhead(kitchen, others, from), [kitchen, others, from])
   const asked = JSON.stringify(wish)
   const jarInFridge = bakeHere.jar !== undefined && isInFridge(bakeHere.jar, kitchen, now) ? bakeHere.jar : null
   const levainHabit = habit === 'jar out in the morning' && jarInFridge === null ? null : habit
@@ -125,7 +119,7 @@ export function PlanStation() {
     )
   return (
     <>
-      <ClashNotes days={days ?? []} only={bake.id} />
+      <ClashNotes days={days} only={bake.id} />
       <div className={classes.columns}>
         <div className={classes.stack}>
           {!frozen &&
