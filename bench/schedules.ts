@@ -270,13 +270,18 @@ export function benchSchedules(from = Math.floor(Math.random() * SEEDS), count =
   let examples = 0
   for (const asked of all) {
     offered += asked.found.plans.length
-    for (const words of [...asked.found.plans.flatMap((offer) => wrongWith(asked, offer)), ...wrongWithAll(asked)]) {
+    const { yeasted } = asked.found
+    const withYeast = yeasted === null ? [] : wrongWith({ ...asked, problem: yeasted.problem }, yeasted).map((words) => `with yeast: ${words}`)
+    for (const words of [...asked.found.plans.flatMap((offer) => wrongWith(asked, offer)), ...wrongWithAll(asked), ...withYeast]) {
       const kind = words.replace(/[\d.]+/g, '…')
       wrong.set(kind, (wrong.get(kind) ?? 0) + 1)
       if (examples++ < 12) process.stdout.write(`    ${asked.name}: ${words}\n`)
     }
   }
-  process.stdout.write(`  ${offered} schedules offered; ${[...wrong].map(([kind, n]) => `${kind}: ${n}`).join('; ') || 'nothing wrong with any of them'}\n`)
+  const yeasted = all.filter(({ found }) => found.yeasted !== null).length
+  process.stdout.write(
+    `  ${offered} schedules offered, and ${yeasted} days with a little yeast; ${[...wrong].map(([kind, n]) => `${kind}: ${n}`).join('; ') || 'nothing wrong with any of them'}\n`
+  )
   for (const name of Object.keys(HABITS)) {
     const own = all.filter((asked) => asked.name === name)
     const some = own.filter(({ found }) => found.plans.length > 0).length
@@ -284,7 +289,7 @@ export function benchSchedules(from = Math.floor(Math.random() * SEEDS), count =
       ({ found }) => found.plans.length === 0 && found.mendings !== null && (found.mendings.bent.length > 0 || found.mendings.later !== null)
     ).length
     process.stdout.write(
-      `  ${name.padEnd(30)} ${own.length} wished, ${some} with schedules, ${mended} with what would mend it, ${own.length - some - mended} with neither\n`
+      `  ${name.padEnd(30)} ${own.length} wished, ${some} with schedules, ${mended} with what would mend it, ${own.length - some - mended} with neither; ${own.filter(({ found }) => found.yeasted !== null).length} with a day with yeast\n`
     )
   }
   const warm = all.slice(5)
@@ -344,6 +349,10 @@ export function benchHabits(): void {
           best === undefined
             ? `none: ${mendedWords(found)}`
             : `${found.plans.length}: ${titles.get(best.plan)}; mix ${format.dayTime(best.plan.mixMs)}; ${proofWords(best.plan, kitchen, format)}; out ${format.dayTime(best.plan.times.outMs)}; ${Math.round(100 * best.told.chance)} %`
-        process.stdout.write(`  ${roomC} °C ${name.padEnd(27)} ${String(coldDays).padStart(2)} d cold: ${words.replace(/ /g, ' ')}\n`)
+        const yeast =
+          found.yeasted === null
+            ? ''
+            : ` · with ${found.yeasted.yeastGrams} g of yeast mixed ${format.dayTime(found.yeasted.plan.mixMs)}, out ${format.dayTime(found.yeasted.plan.times.outMs)}`
+        process.stdout.write(`  ${roomC} °C ${name.padEnd(27)} ${String(coldDays).padStart(2)} d cold: ${(words + yeast).replace(/ /g, ' ')}\n`)
       }
 }

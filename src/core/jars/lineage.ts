@@ -214,3 +214,6 @@ export const WAKE_UP_RATIOS: Readonly<Record<Strength, readonly number[]>> = {
 
 /** Density of yeast above which a culture builds as it is. */
 const LIVELY_YEAST = 0.4
+
+/** Wake-up feeds that a culture wants at a moment before a levain is built from it. */
+export const feedsToWake = (line: BatchLine, atMs: number, jar?: JarParameters): number => WAKE_UP_RATIOS[strengthOf(cultureAt(line, atMs, jar))].length

@@ -2,6 +2,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { isAwaited } from '../../ferment/forecast'
 import type { JarBelief } from '../../ferment/jarParameters'
 import type { BatchLine } from '../../jars/lineage'
+import { feedsToWake } from '../../jars/lineage'
 import { type Mendings, mendPlans } from './mendPlans'
 import type { DayPlan, PlanProblem } from './problem'
 import { type SearchProgress, searchPlans } from './searchPlans'
@@ -24,12 +25,14 @@ const MUCH_SOONER_MS = 12 * millisecondsInHour
 
 /**
  * Everything that is offered for a wish: first with the levain as it is planned; where no day holds with that, with a lively one, as a jar that is woken makes it.
+ * Of a jar that has to be woken the lively one is tried first.
  * @param line the levain as it is planned
  * @yields how far the search is
  */
 export function* findSchedules(problem: PlanProblem, line: BatchLine, belief: JarBelief): Generator<SearchProgress, FoundPlans> {
   const asked = { ...problem, spread: spreadsOf(line, belief, problem.school) }
-  for (const tried of [withRoom(asked), withRipeLevain(withRoom(asked))]) {
+  const ways = [withRoom(asked), withRipeLevain(withRoom(asked))]
+  for (const tried of isWeak(asked) ? ways.reverse() : ways) {
     const plans = offerPlans(asked, yield* searchPlans(tried), belief)
     if (plans.length > 0) return { problem: asked, plans, mendings: null, yeasted: yeastBeside(asked, plans, belief) }
   }
@@ -43,6 +46,11 @@ export function* findSchedules(problem: PlanProblem, line: BatchLine, belief: Ja
   if (tight.length > 0) return { problem: asked, plans: tight, mendings: null, yeasted: yeastBeside(asked, tight, belief) }
   return { problem: asked, plans: [], mendings, yeasted: yeastedWay(asked, belief) }
 }
+
+/** So many feeds would wake a jar whose own levain hardly raises a dough. */
+const WEAK_FEEDS = 2
+
+const isWeak = ({ build, nowMs }: PlanProblem) => build.seed.line !== null && feedsToWake(build.seed.line, nowMs, build.seed.jar) >= WEAK_FEEDS
 
 /** Yeast beside schedules that were found: where none of them will do, or it makes bread much sooner where that is wished for. */
 function yeastBeside(problem: PlanProblem, plans: FoundPlans['plans'], belief: JarBelief): YeastedWay | null {

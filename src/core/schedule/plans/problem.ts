@@ -12,8 +12,8 @@ import type { PlannedBuild, Standing } from '../planBuild'
 export type BreadWish =
   /** Out of the oven, cooled and cut, or the dough mixed at a time. */
   | { readonly kind: 'out' | 'eat' | 'mix'; readonly atMs: number }
-  /** Bread as soon as it can be. */
-  | { readonly kind: 'soonest' }
+  /** Bread as soon as it can be; looked for within so many hours, three days where that is left out. */
+  | { readonly kind: 'soonest'; readonly withinHours?: number }
   /** A fixed habit: built in the evening, mixed in the morning. */
   | { readonly kind: 'habit'; readonly buildMs: number; readonly mixMs: number }
 
@@ -49,6 +49,8 @@ export interface PlanProblem {
   readonly wish: BreadWish
   /** Its starter is used as it is: the last build is the feed that makes the jar ready for the mix. */
   readonly asItIs?: boolean
+  /** Its seed comes from the jar as it stands: neither fed nor built before. */
+  readonly straightFromJar?: boolean
   /** Left out: any way will do. */
   readonly levainHabit?: LevainHabit
   /** The levain as it is planned now. */
@@ -171,7 +173,7 @@ export const jarOutBefore = (problem: Pick<PlanProblem, 'levainHabit'>, startMs:
 
 /** The last moment a search looks at. */
 export function wishEnd({ wish, nowMs }: Pick<PlanProblem, 'wish' | 'nowMs'>): number {
-  if (wish.kind === 'soonest') return nowMs + SOON_HOURS * millisecondsInHour
+  if (wish.kind === 'soonest') return nowMs + (wish.withinHours ?? SOON_HOURS) * millisecondsInHour
   return wish.kind === 'habit' ? wish.mixMs : wish.atMs
 }
 

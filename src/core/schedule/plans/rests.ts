@@ -48,8 +48,8 @@ export const doughOfDay = ({ dough }: PlanProblem, { place, moves }: DoughStand,
     moves.map((move) => ({ afterHours: move.afterHours, ...move.place.standing }))
   )
 
-/** The best rest of the day from each moment on, for one way the dough may go on; null where there is none. */
-export function restsOf(problem: PlanProblem, { stand, course }: DayKind, trouble: Trouble, grid: Grid): (Rest | null)[] {
+/** The best rest of the day from each moment on, for one way the dough may go on; null where there is none, or none that costs less than `mostCost`. */
+export function restsOf(problem: PlanProblem, { stand, course }: DayKind, trouble: Trouble, grid: Grid, mostCost = Number.POSITIVE_INFINITY): (Rest | null)[] {
   const { wish } = problem
   const jar = problem.build.seed.jar
   const paceAt = (ms: number): readonly [number, number] | null => {
@@ -61,19 +61,21 @@ export function restsOf(problem: PlanProblem, { stand, course }: DayKind, troubl
   const table = isFixed ? paceAt : curveTable(paceAt, grid.at(0), grid.at(last), DOUGH_NEAR_HOURS)
   return Array.from({ length: grid.count }, (_, k) => {
     if (isFixed && k !== last) return null
+    if (trouble.ofBreadAtLeast(course, grid.at(k)) > mostCost && wish.kind === 'soonest') return null
     const found = table(grid.at(k))
-    return found === null ? null : bestRest(trouble, course, grid, grid.at(k), { bulkHours: found[0], proofHours: found[1] })
+    return found === null ? null : bestRest(trouble, course, grid, grid.at(k), { bulkHours: found[0], proofHours: found[1] }, mostCost)
   })
 }
 
-/** The best rest of one day. */
-export function bestRest(trouble: Trouble, wanted: CourseHere, grid: Grid, mixMs: number, pace: DoughPace): Rest | null {
+/** The best rest of one day. @param mostCost dearer ones are not looked for */
+export function bestRest(trouble: Trouble, wanted: CourseHere, grid: Grid, mixMs: number, pace: DoughPace, mostCost = Number.POSITIVE_INFINITY): Rest | null {
   let best: Rest | null = null
   let morning = { shapeMs: Number.NaN, cost: 0 }
   for (const course of coursesTried(wanted)) {
     const first = courseTimes(course, mixMs, pace)
     if (first === null) continue
-    const days = daysOf(course, first, grid.stepMs, (bakeMs) => trouble.isAsked(course, bakeMs))
+    const most = best?.cost ?? mostCost
+    const days = daysOf(course, first, grid.stepMs, (bakeMs) => trouble.isAsked(course, bakeMs) && trouble.ofBreadAtLeast(course, bakeMs) < most)
     if (days.length === 0) continue
     if (first.shapeMs !== morning.shapeMs) morning = { shapeMs: first.shapeMs, cost: trouble.ofMorning(first) }
     if (morning.cost === Number.POSITIVE_INFINITY) continue

@@ -45,7 +45,9 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
   if (grid.count === 0) return []
   const kinds = dayKinds(problem)
   const rests: Rests[] = []
-  const addRest = () => rests.push(restsOf(problem, sure(kinds[rests.length]), trouble, grid))
+  /** Dearer than this nothing is offered any more: what has been found is so much cheaper. */
+  let mostCost = Number.POSITIVE_INFINITY
+  const addRest = () => rests.push(restsOf(problem, sure(kinds[rests.length]), trouble, grid, mostCost))
   const isMixable = () => rests.some((list) => list.some((rest) => rest !== null))
   // The first way a dough may go on is enough to begin with; the others are worked out once something is there.
   while (rests.length < kinds.length && !isMixable()) addRest()
@@ -72,14 +74,15 @@ export function* searchPlans(problem: PlanProblem, limits: 'kept' | 'bent' = 'ke
     for (const [i, stages] of groups.entries()) {
       const options = known[i] ?? optionsOf(problem, grid, stages)
       known[i] = options
-      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best)
+      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best, mostCost)
       tried++
       const early: readonly DayPlan[] = isTold ? [] : plans()
       isTold ||= early.length > 0
+      if (early[0] !== undefined) mostCost = early[0].cost + WORTH_WHILE + 2 * READ_OFF_COST
       yield { share: Math.min(tried / (groups.length * way.of), 0.99), plans: early }
       if (tried > 1 || rests.length > first) continue
       while (rests.length < kinds.length) addRest()
-      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best, first)
+      for (const option of options) tryBuild(problem, trouble, grid, option, way, rests, feeds, part, best, mostCost, first)
     }
     next = ways.next()
   }
@@ -106,6 +109,7 @@ function tryBuild(
   wanted: Int32Array,
   part: Int32Array,
   best: Best,
+  mostCost: number,
   from = 0
 ): void {
   const { stage, table } = option
@@ -125,12 +129,12 @@ function tryBuild(
     const last = Math.min(Math.floor(s + window.closes * perStep), grid.count - 1)
     if (last < first || first >= grid.count) continue
     const own = trouble.ofStage(stage, startMs)
-    if (own === Number.POSITIVE_INFINITY) continue
+    if (own === Number.POSITIVE_INFINITY || seedCost + own > mostCost) continue
     for (let t = first; t <= last; t++) {
       let soFar = -1
       for (let p = from; p < rests.length; p++) {
         const rest = rests[p]?.[t] ?? null
-        if (rest === null) continue
+        if (rest === null || seedCost + own + rest.cost > mostCost) continue
         if (soFar < 0) soFar = seedCost + own + trouble.ofMix(stage, window, startMs, grid.at(t)) + trouble.ofStay(stage, startMs, grid.at(t))
         const cost = soFar + rest.cost
         const key = (part[s] ?? NaN) * MOST_DAYS + p

@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { feedsToWake } from '../../jars/lineage'
 import { sure } from '../../units/sure'
 import { readOff } from './exact'
 import type { Grid } from './grid'
@@ -38,7 +38,7 @@ export function feedsWanted({ build }: PlanProblem, grid: Grid): Int32Array {
   const wanted = new Int32Array(grid.count)
   const { line, jar } = build.seed
   if (line === null) return wanted
-  const at = (k: number) => WAKE_UP_RATIOS[strengthOf(cultureAt(line, grid.at(k), jar))].length
+  const at = (k: number) => feedsToWake(line, grid.at(k), jar)
   const every = Math.max(Math.round((STRENGTH_EVERY_HOURS * millisecondsInHour) / grid.stepMs), 1)
   wanted[0] = at(0)
   for (let from = 0; from < grid.count - 1; from += every) {
@@ -62,8 +62,8 @@ export interface Way {
 
 /** Ways to the seed: straight from the jar, after wake-up feeds, after a first build. */
 export function* waysTo(problem: PlanProblem, trouble: Trouble, grid: Grid, wanted: Int32Array): Generator<Way, void> {
-  const most = wanted.reduce((m, n) => Math.max(m, n), 0)
-  const isBuilt = problem.asItIs !== true
+  const most = problem.straightFromJar === true ? 0 : wanted.reduce((m, n) => Math.max(m, n), 0)
+  const isBuilt = problem.asItIs !== true && problem.straightFromJar !== true
   const of = 1 + Number(isBuilt) + most
   yield { name: 'jar', fed: 0, ready: null, of }
   const first = (kind: 'wake' | 'first build', fedBefore: number) => firstStages(problem, kind, fedBefore).flatMap((stages) => optionsOf(problem, grid, stages))

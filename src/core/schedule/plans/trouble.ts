@@ -35,6 +35,8 @@ export interface Trouble {
   readonly ofMorning: (times: Pick<CourseTimes, 'autolyseMs' | 'mixMs' | 'foldMs' | 'moveMs' | 'shapeMs'>, collect?: Collect) => number
   /** Whether bread that goes into the oven then is neither late nor far too early. */
   readonly isAsked: (course: DoughCourse, bakeMs: number) => boolean
+  /** What bread that goes into the oven then costs at least: it is early, or is waited for. */
+  readonly ofBreadAtLeast: (course: DoughCourse, bakeMs: number) => number
   /** Of the oven, and of bread that is early or late. */
   readonly ofOven: (course: DoughCourse, times: CourseTimes, collect?: Collect) => number
   /** Of feeds that a culture wants and does not get. */
@@ -153,6 +155,11 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     isAsked: (course, bakeMs) => {
       const early = earlyHours(course, outOfOven(course, bakeMs))
       return early === null || isWanted(early)
+    },
+    ofBreadAtLeast: (course, bakeMs) => {
+      const outMs = outOfOven(course, bakeMs)
+      if (wish.kind === 'soonest') return (COST.waitingHour * (outMs - nowMs)) / millisecondsInHour
+      return COST.earlyHour * Math.max(earlyHours(course, outMs) ?? 0, 0)
     },
     ofOven(course, times, collect = silent) {
       let cost = 0

@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { cultureAt, strengthOf, WAKE_UP_RATIOS } from '../../jars/lineage'
+import { feedsToWake } from '../../jars/lineage'
 import { sure } from '../../units/sure'
 import { type CourseHere, doughPace, type Task, tasksOfDough } from '../course'
 import type { Interval } from '../nights'
@@ -124,6 +124,6 @@ function reckonedAnew(problem: PlanProblem, trouble: Trouble, { mixMs, course }:
 /** Feeds that the culture would want besides those of a plan. */
 function missingFeeds({ build }: PlanProblem, stages: readonly TimedPlanStage[]): number {
   const { line, jar } = build.seed
-  const wanted = line === null ? 0 : WAKE_UP_RATIOS[strengthOf(cultureAt(line, stages[0]?.startMs ?? 0, jar))].length
+  const wanted = line === null ? 0 : feedsToWake(line, stages[0]?.startMs ?? 0, jar)
   return wanted - (stages.length - 1)
 }

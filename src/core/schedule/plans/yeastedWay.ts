@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { isAwaited } from '../../ferment/forecast'
 import type { JarBelief } from '../../ferment/jarParameters'
+import { isCold } from '../../jars/condition'
 import { contentsOf } from '../../jars/lineage'
 import { withInstantYeast } from '../../readiness/ways'
 import { sure } from '../../units/sure'
@@ -24,8 +25,8 @@ export interface YeastedWay {
 
 /** Instant yeast that is tried, the least first, as shares of all flour. Source: craft knowledge, a dough that rises in two to five hours. */
 const SHARES = [0.002, 0.004, 0.008] as const
-/** Bread is looked for within a day from when a jar would be fed, ms. */
-const SAME_DAY_MS = 24 * millisecondsInHour
+/** Bread as soon as can be is looked for within a day, h. */
+const SAME_DAY_HOURS = 24
 
 /** As much starter as the jar can spare: it gives more taste in a few hours than flour that was just fed. */
 function ratioFor(asked: PlanProblem): number {
@@ -42,20 +43,23 @@ function ratioFor(asked: PlanProblem): number {
 export function yeastedWay(asked: PlanProblem, belief: JarBelief): YeastedWay | null {
   if (!isAwaited(asked.school) || asked.asItIs === true) return null
   const { flourGrams } = contentsOf(asked.dough)
+  const own = asked.places.filter(({ id, standing }) => id === asked.placeId && !isCold(standing.tempC))
   for (const share of SHARES) {
     const yeastGrams = Math.round(share * flourGrams * 10) / 10
     const problem: PlanProblem = {
       ...asked,
       school: 'for taste',
+      straightFromJar: true,
+      wish: asked.wish.kind === 'soonest' ? { ...asked.wish, withinHours: SAME_DAY_HOURS } : asked.wish,
+      places: own.length > 0 ? own : asked.places,
       ratios: [ratioFor(asked)],
       mixTemps: [asked.build.mixTempC],
       dough: withInstantYeast(asked.dough, yeastGrams),
       stands: asked.stands.slice(0, 1)
     }
     const plan = findPlans(withRoom(problem))
-      .filter(({ stages }) => stages.length === 1)
       .flatMap((found) => refinePlan(problem, found) ?? [])
-      .find(({ times }) => asked.wish.kind !== 'soonest' || eatenMs(asked, times) <= asked.nowMs + SAME_DAY_MS)
+      .find(({ times }) => asked.wish.kind !== 'soonest' || eatenMs(asked, times) <= asked.nowMs + SAME_DAY_HOURS * millisecondsInHour)
     if (plan !== undefined) return { problem, plan, told: tellPlan(problem, plan, belief), yeastGrams, share }
   }
   return null
