@@ -17,7 +17,7 @@ export const MARK_STEP = {
 } as const
 
 export const USE_MARK_STEP = {
-  begunAt: (time: string) => `Begun at ${time}. Press Done when it is: Olvent learns how long it takes you.`,
+  begunAt: (time: string) => `Begun at ${time}.`,
   doneAt: (time: string, title: string) => `Done at ${time}. ${title}.`,
   leftOut: (title: string) => `Left out. ${title}.`
 } as const

@@ -104,7 +104,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
             {NEXT_CARD.whatItCanStillBe}
           </Button>
         )}
-        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" begins />}
+        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" begins={day.over === null} />}
         {verb !== undefined && (
           <Button size="lg" component={Link} to={href} variant={isTold(step) ? 'default' : 'filled'}>
             {verb}
