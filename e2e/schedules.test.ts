@@ -13,14 +13,7 @@ const TONIGHT = '2026-11-29T01:00:00.000Z'
 
 test('no levain can be ready by then: a little yeast is among the ways, and nothing is taken without asking', async () => {
   const { page, program } = baker
-  await page.goto(program.address)
-  await baker.take('In the fridge')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '120')
-  await baker.take('days ago')
-  await baker.fill('Last fed', '42')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  await baker.openFromFridge('120', '42')
   await baker.later(SATURDAY, '/')
   await baker.newBake()
   await page.goto(`${program.address}/bakes/${baker.bakeId()}/plan`)

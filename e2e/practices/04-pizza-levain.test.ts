@@ -15,16 +15,8 @@ const local = (iso: string) =>
     .replace(',', '')
 
 test('a jar from the fridge, fed a week ago, and a levain of 55, 110 and 110', async () => {
-  const { page, program } = baker
-  await page.goto(program.address)
-  await baker.take('In the fridge')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '120')
-  await baker.take('days ago')
-  await baker.fill('Last fed', '7')
-  await baker.fill('Kitchen', '22')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  const { page } = baker
+  await baker.openFromFridge('120', '7', () => baker.fill('Kitchen', '22'))
   await baker.newBake()
   await baker.click(page.getByRole('link', { name: /^Levain/ }))
   await baker.take('all three')

@@ -31,14 +31,7 @@ async function addPlace(name: string, tempC: string): Promise<void> {
 
 test('a jar from the fridge, and the places of a kitchen on the way', async () => {
   const { page, program } = baker
-  await page.goto(program.address)
-  await baker.take('In the fridge')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '80')
-  await baker.take('days ago')
-  await baker.fill('Last fed', '5')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  await baker.openFromFridge('80', '5')
   await page.goto(`${program.address}/kitchen/places`)
   await addPlace('Mat', '27')
   await addPlace('Cool room', '18')

@@ -12,15 +12,8 @@ const jar = async (): Promise<Loose> => (await baker.program.call('GET', '/api/j
 const fridge = async (): Promise<Loose> => (await baker.program.call('GET', '/api/kitchen')).kitchen.places.find((p: Loose) => p.name === 'Fridge') as Loose
 
 test('a jar from the fridge, six days old, and a levain by its own amounts', async () => {
-  const { page, program } = baker
-  await page.goto(program.address)
-  await baker.take('In the fridge')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '320')
-  await baker.take('days ago')
-  await baker.fill('Last fed', '6')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  const { page } = baker
+  await baker.openFromFridge('320', '6')
   await baker.newBake()
   await baker.click(page.getByRole('link', { name: /^Levain/ }))
   await choose(page, { name: 'How you use the starter' }, { name: 'take some, refill the jar' })

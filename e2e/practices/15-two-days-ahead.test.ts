@@ -16,15 +16,8 @@ const HOUR = 3_600_000
 let clicks = 0
 
 test('a large jar sleeps in the fridge, and comes out in the morning', async () => {
-  const { page, program } = baker
-  await page.goto(program.address)
-  await baker.take('In the fridge')
-  await baker.take('like batter')
-  await baker.fill('How much is in it', '800')
-  await baker.take('days ago')
-  await baker.fill('Last fed', '4')
-  await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
-  await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+  const { page } = baker
+  await baker.openFromFridge('800', '4')
   await baker.later('2026-11-27T13:00:00.000Z', `/jars/${(await jar()).id}`)
   await choose(page, { name: 'Where it stands' }, { name: /Worktop/ })
   await page.getByText('Starter stands at Worktop now.').waitFor()

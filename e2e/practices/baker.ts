@@ -18,6 +18,8 @@ export interface Baker {
   counted(): number
   /** Opens a kitchen with a starter like batter on the worktop, which was fed that many hours ago. @param more answers the rest */
   openKitchen(hoursAgo: string, more: () => Promise<void>): Promise<void>
+  /** Opens a kitchen with a starter like batter from the fridge: how much, g, and days since its feed. @param more answers the rest */
+  openFromFridge(grams: string, daysAgo: string, more?: () => Promise<void>): Promise<void>
   /** Begins a new bake from Today. */
   newBake(): Promise<void>
   /** The bake that was begun last, or is open. */
@@ -104,6 +106,17 @@ export function practiceBaker(): Baker {
       await baker.take('like batter')
       await baker.fill('Last fed', hoursAgo)
       await more()
+      await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
+      await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
+    },
+    async openFromFridge(grams, daysAgo, more) {
+      await page.goto(program.address)
+      await baker.take('In the fridge')
+      await baker.take('like batter')
+      await baker.fill('How much is in it', grams)
+      await baker.take('days ago')
+      await baker.fill('Last fed', daysAgo)
+      await more?.()
       await baker.click(page.getByRole('button', { name: 'Open the kitchen' }))
       await page.getByRole('heading', { name: 'Nothing is on its way' }).waitFor()
     },
