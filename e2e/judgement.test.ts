@@ -131,6 +131,17 @@ test('a sunken centre is past, however high it stands', async () => {
   await look(peak - 0.05, 3.3, { top: 'sunken' })
   await watch()
   await untilVerdict(/It is past its best and still usable|It has collapsed/)
+  // What is past can still be food, all of it: 100 g of it take 55 g of flour for crackers.
+  const grams = Number(/what ([\d.]+)/.exec(plain(await window.page.getByText(/^Cook with it/).innerText()))?.[1])
+  await window.page.getByText(/^Cook with it/).click()
+  const crackers = plain(
+    await window.page
+      .getByTestId('ways')
+      .getByRole('listitem')
+      .filter({ hasText: /^Crackers/ })
+      .innerText()
+  )
+  expect(Math.abs(Number(/With (\d+) ?g/.exec(crackers)?.[1]) - 0.55 * grams)).toBeLessThan(1.1)
   expect(plain(await window.page.getByTestId('ways').innerText())).not.toMatch(/Mix now/)
 })
 

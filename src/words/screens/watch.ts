@@ -124,6 +124,11 @@ export const WATCH_STATION = {
   levainInDough: 'levain in the dough'
 } as const
 
+export const COOK_IT = {
+  title: (mass: string) => `Cook with it: what ${mass} can still be`,
+  with: (lines: string) => `With ${lines}.`
+} as const
+
 export const WAYS_CARD = {
   rawDoughAndRawDiscard: 'Raw dough and raw discard are not eaten. Never seal a fermenting jar tight.',
   whatYouCanDo: 'What you can do',

@@ -148,6 +148,8 @@ export function troubleOf(problem: PlanProblem, bent: boolean): Trouble {
     ofStay: ({ place }, startMs, mixMs) => broken(placeFull(place.id, startMs, mixMs)),
     chanceOfMix,
     ofMorning(times, collect = silent) {
+      // Flour and water cannot have been put together before now.
+      if (times.autolyseMs !== null && times.autolyseMs < nowMs) return Number.POSITIVE_INFINITY
       let cost = 0
       for (const task of tasksUntilShaped(times, planned)) cost += ofTask(task, collect)
       return cost

@@ -11,6 +11,7 @@ import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
 import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
+import { CookIt } from './CookIt'
 
 const FIVE_MINUTES = 300_000
 /** Gains and losses smaller than this are no reason to carry a jar about, h. */
@@ -106,6 +107,11 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           {WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
         </li>
       ))}
+      {isPast && (
+        <li>
+          <CookIt line={line} mostGrams={contentsOf(line).totalGrams} />
+        </li>
+      )}
       {ways.yeast !== null && isAwaited && (
         <li>
           <b>{WAYS_CARD.ifBakeCannotWaitInstant(format.mass(ways.yeast.grams, 0.1))}</b>
