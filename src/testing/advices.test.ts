@@ -16,4 +16,8 @@ test('a contradiction would be seen', () => {
   const faces = facesAt(drawnMoment(3))
   expect(contradictions({ ...faces, sentence: 'Mix now: 80 % chance that it is ready.', way: 'Mix it young' })).not.toEqual([])
   expect(contradictions({ ...faces, window: 'over' })).not.toEqual([])
+  const forTaste = facesAt({ ...drawnMoment(3), question: { ...drawnMoment(3).question, school: 'for taste' } })
+  expect(contradictions(forTaste)).toEqual([])
+  expect(contradictions({ ...forTaste, steps: 'look now, mix later' })).not.toEqual([])
+  expect(contradictions({ ...forTaste, way: 'Mix now' })).not.toEqual([])
 })

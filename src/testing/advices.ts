@@ -136,7 +136,8 @@ const CLAIMS: readonly (readonly [claim: string, words: RegExp])[] = [
   ['wait', /^Wait:|^Waking|^Climbing|^Getting sour/],
   ['past', /past its best\b.*(usable|tangier)|collapsed: keep|^Collapsed|^Easing|riper than you like/],
   ['not rising', /^Not rising|It is not rising/],
-  ['held', /^Held|went into the cold/]
+  ['held', /^Held|went into the cold/],
+  ['at its hour', /^Mix at its hour|does not wait for the levain/]
 ]
 const claimOf = (words: string) => CLAIMS.find(([, pattern]) => pattern.test(words))?.[0] ?? null
 
@@ -152,13 +153,15 @@ export function contradictions(faces: Readonly<Record<string, string>>): string[
   if (!phase && !easing && head !== says) wrong.push(`headline ${head}, sentence ${says}`)
   if (phase && !(says === 'mix' || says === 'wait' || says === 'past')) wrong.push(`phase ${headline}, sentence ${says}`)
   if ((way === 'Mix now') !== (says === 'mix')) wrong.push(`way ${way}, sentence ${says}`)
-  if (/mix now/.test(steps) && !(says === 'mix' || says === 'past' || says === 'held')) wrong.push(`Today mixes, sentence ${says}`)
+  if (/mix now/.test(steps) && !(says === 'mix' || says === 'past' || says === 'held' || says === 'at its hour')) wrong.push(`Today mixes, sentence ${says}`)
   if (/feed again/.test(steps) !== /It has collapsed/.test(sentence)) wrong.push(`steps ${steps}, sentence ${says}`)
   if (says === 'mix' && !/mix/.test(steps)) wrong.push('to be mixed, and no step of it')
   if ((says === 'asks' || says === 'look first' || says === 'wait' || says === 'not rising') && !/look/.test(steps))
     wrong.push(`sentence ${says}, no look among the steps`)
   if (window === 'over') wrong.push('a window that is over')
-  if (window !== 'none' && (says === 'past' || says === 'asks' || says === 'not rising')) wrong.push(`window ${window}, sentence ${says}`)
+  if (says === 'at its hour' && (!/^mix (now|later)$/.test(steps) || alarms !== '')) wrong.push(`at its hour, and ${steps} ${alarms}`)
+  if (window !== 'none' && (says === 'past' || says === 'asks' || says === 'not rising' || says === 'at its hour'))
+    wrong.push(`window ${window}, sentence ${says}`)
   if (says === 'wait' && window === 'open') wrong.push('told to wait within its window')
   if (alarms !== '' && (says === 'past' || says === 'asks' || says === 'not rising' || /may be past/.test(sentence))) wrong.push(`alarm, sentence ${says}`)
   return wrong
