@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import type { Jar } from '../../contract'
-import { conditionOf, type JarCondition, type JarParameters } from '../../core'
+import type { Jar, Kitchen, Place } from '../../contract'
+import { conditionOf, isCold, type JarCondition, type JarParameters } from '../../core'
 
 /** Where a jar stands, and where it goes on to. */
 export interface Standpoint {
@@ -14,6 +14,12 @@ export function whereItStands({ placeId, stays }: Pick<Jar, 'placeId' | 'stays'>
   const here = stays.findLast((stay) => stay.from <= nowMs) ?? stays[0]
   const next = stays.find((stay) => stay.from > nowMs && stay !== here)
   return { placeId: here?.placeId ?? placeId, next: next === undefined ? null : { placeId: next.placeId, atMs: next.from } }
+}
+
+/** The cold place a jar stands in at a moment; undefined where it stands in the warm. */
+export function coldPlaceOf(jar: Pick<Jar, 'placeId' | 'stays'>, { places }: Pick<Kitchen, 'places'>, nowMs: number): Place | undefined {
+  const { placeId } = whereItStands(jar, nowMs)
+  return places.find((place) => place.id === placeId && isCold(place.tempC))
 }
 
 /** A move that was planned and that nobody has said was made. */

@@ -145,3 +145,16 @@ test('starter that is used as it is: the feed that makes the jar ready is search
     }
   }
 })
+
+test('the day with yeast is a way out, whatever else the levain was to do', () => {
+  const cultures = neglected(20)
+  const plan = { ...PLAN, mixAt: SATURDAY + 26 * HOUR }
+  const solved = solvePlan(plan, cultures, stocked, SATURDAY)
+  const wish = { kind: 'out', atMs: SATURDAY + 11 * HOUR } as const
+  const problem = sure(planProblemOf(BAKE, plan, solved, wish, cultures, stocked, SATURDAY, [], 'out, then the fridge') ?? undefined)
+  const search = findSchedules(problem, sure(solved?.build ?? undefined).asItStands.line, UNKNOWN_JAR)
+  let step = search.next()
+  while (step.done !== true) step = search.next()
+  expect(step.value.plans).toHaveLength(0)
+  expect(sure(step.value.yeasted ?? undefined).plan.stages.map(({ stage }) => stage.chill)).toEqual([null])
+})

@@ -61,7 +61,7 @@ export function restsOf(problem: PlanProblem, { stand, course }: DayKind, troubl
   const table = isFixed ? paceAt : curveTable(paceAt, grid.at(0), grid.at(last), DOUGH_NEAR_HOURS)
   return Array.from({ length: grid.count }, (_, k) => {
     if (isFixed && k !== last) return null
-    if (trouble.ofBreadAtLeast(course, grid.at(k)) > mostCost && wish.kind === 'soonest') return null
+    if (wish.kind === 'soonest' && trouble.ofBreadAtLeast(course, grid.at(k)) > mostCost) return null
     const found = table(grid.at(k))
     return found === null ? null : bestRest(trouble, course, grid, grid.at(k), { bulkHours: found[0], proofHours: found[1] }, mostCost)
   })

@@ -50,6 +50,8 @@ export function yeastedWay(asked: PlanProblem, belief: JarBelief): YeastedWay | 
       ...asked,
       school: 'for taste',
       straightFromJar: true,
+      // It is a way out, whatever else the levain was to do.
+      levainHabit: undefined,
       wish: asked.wish.kind === 'soonest' ? { ...asked.wish, withinHours: SAME_DAY_HOURS } : asked.wish,
       places: own.length > 0 ? own : asked.places,
       ratios: [ratioFor(asked)],

@@ -1,6 +1,6 @@
 import type { Bake } from '../../../answers'
 import { isoOf } from '../../../contract'
-import { moveOfStep, type Step } from '../../../core'
+import { moveOfStep, type Pantry, type Step } from '../../../core'
 import { stepTitle } from '../../../words'
 import { USE_MARK_STEP } from '../../../words/screens/parts-steps'
 import { addEvent } from '../../data/bakes'
@@ -11,18 +11,24 @@ import { useKitchen } from '../../data/kitchen'
 import { newId } from '../../data/newId'
 import { tellDone, tellError } from '../cards/tell'
 
+type Noted = Parameters<typeof addEvent>[1]
+
+/** Notes something of a bake, tells it, and offers the way back. */
+function noteUndoably(bake: Bake, event: Noted, pantry: Pantry, told: string): void {
+  const takeBack = () => addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: event.id }, pantry)
+  addEvent(bake, event, pantry).then(() => tellDone(told, takeBack), tellError)
+}
+
 /** Notes that a step is begun now: with its end it tells how long it takes. */
 export function useBeginStep(): (bake: Bake, step: Step) => void {
   const { pantry, format } = useKitchen()
   return (bake, step) => {
-    const id = newId()
     const atMs = nowMs()
-    addEvent(bake, { id, happenedAt: isoOf(atMs), source: 'typed', type: 'begun', step: step.id }, pantry).then(
-      () =>
-        tellDone(USE_MARK_STEP.begunAt(format.time(atMs)), () =>
-          addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: id }, pantry)
-        ),
-      tellError
+    noteUndoably(
+      bake,
+      { id: newId(), happenedAt: isoOf(atMs), source: 'typed', type: 'begun', step: step.id },
+      pantry,
+      USE_MARK_STEP.begunAt(format.time(atMs))
     )
   }
 }
@@ -47,9 +53,6 @@ export function useMarkStep(): (bake: Bake, step: Step, did: 'done' | 'skipped',
       move === undefined
         ? { ...note, id, type: 'step' as const, step: step.id, did }
         : { ...note, id, type: 'moved' as const, placeId: move.placeId, tempC: move.tempC }
-    addEvent(bake, event, pantry).then(
-      () => tellDone(told, () => addEvent(bake, { id: newId(), happenedAt: isoOf(nowMs()), source: 'typed', type: 'undo', undoes: id }, pantry)),
-      tellError
-    )
+    noteUndoably(bake, event, pantry, told)
   }
 }

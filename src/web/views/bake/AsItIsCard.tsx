@@ -3,6 +3,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { feedForMix, fitWindow } from '../../../answers'
+import { isAwaited } from '../../../core'
 import { near } from '../../../words'
 import { AS_IT_IS } from '../../../words/screens/levain'
 import { useCultures } from '../../data/beliefs'
@@ -31,7 +32,8 @@ export function AsItIsCard() {
   ).get(bake.id)
   if (build == null || jar === undefined || state.mixed !== null) return null
   const { startMs } = build.timed
-  const window = forecast === undefined ? null : fitWindow(forecast, startMs)
+  const waits = isAwaited(plan.school)
+  const window = forecast === undefined || !waits ? null : fitWindow(forecast, startMs)
   // Beyond a night its end is told with its day.
   const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
     (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
@@ -43,10 +45,16 @@ export function AsItIsCard() {
   }
   return (
     <Card title={AS_IT_IS.title(jar.name)} data-testid="as-it-is">
-      <Figures>
-        <Figure size="lg" value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`} name={AS_IT_IS.atItsBest} />
-        {chance !== undefined && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
-      </Figures>
+      {waits && (
+        <Figures>
+          <Figure
+            size="lg"
+            value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`}
+            name={AS_IT_IS.atItsBest}
+          />
+          {chance !== undefined && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
+        </Figures>
+      )}
       <Text mt="sm">
         {feed === undefined
           ? AS_IT_IS.sinceFeed(jar.name, format.dayTime(startMs), format.duration((day.mixMs - startMs) / millisecondsInHour))

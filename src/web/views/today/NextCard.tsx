@@ -3,8 +3,8 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type AdviceNow, lastLevel, levelToRead, whereItStands } from '../../../answers'
-import { aheadStep, doughPieces, type Format, isCold, pourKey, type Step, type WeighedDough } from '../../../core'
+import { type AdviceNow, coldPlaceOf, lastLevel, levelToRead } from '../../../answers'
+import { aheadStep, doughPieces, type Format, pourKey, type Step, type WeighedDough } from '../../../core'
 import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
 import { OVERPROOFED_CARD } from '../../../words/screens/out'
 import { NEXT_CARD } from '../../../words/screens/today'
@@ -86,8 +86,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   const { format, kitchen } = useKitchen()
   const { jars } = useJars()
   const jar = jars?.find((j) => j.id === day.bake.plan.jarId)
-  const placeId = jar === undefined ? undefined : whereItStands(jar, now).placeId
-  const coldPlace = kitchen.places.find((p) => p.id === placeId && isCold(p.tempC))
+  const coldPlace = jar === undefined ? undefined : coldPlaceOf(jar, kitchen, now)
   const { bake, judged } = day
   const caution = stepCaution(step)
   const verb = step.kind === 'mix' && bake.plan.build.source === 'as it is' ? NEXT_CARD.startWeighing : VERB[step.kind]

@@ -2,9 +2,9 @@ import { Button, Group, Select, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { type FeedAmounts, usesOfLevain, whereItStands } from '../../../../answers'
+import { coldPlaceOf, type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar, Plan } from '../../../../contract'
-import { asUsed, type BuildPlan, isCold, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
+import { asUsed, type BuildPlan, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
 import { LEVAIN_STATION } from '../../../../words/screens/levain'
 import { useKitchen } from '../../../data/kitchen'
@@ -40,8 +40,7 @@ export function LevainStation() {
   const { build: wish } = plan
   const asItIs = wish.source === 'as it is'
   const build = solved?.build ?? null
-  const jarPlaceId = jar === undefined ? null : whereItStands(jar, bakeHere.now).placeId
-  const standsCold = kitchen.places.some((p) => p.id === jarPlaceId && isCold(p.tempC))
+  const standsCold = jar !== undefined && coldPlaceOf(jar, kitchen, bakeHere.now) !== undefined
   const set = (patch: Partial<BuildPlan>) => edit((now) => ({ build: { ...now.build, ...patch } }))
   const ratio =
     state.band === null ? (build === null ? null : build.sourced.masses) : { ...state.poured, seed: state.poured.seed + state.poured['older levain'] }

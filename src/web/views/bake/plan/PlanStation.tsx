@@ -1,9 +1,9 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken, whereItStands } from '../../../../answers'
-import type { Jar, Kitchen, MovableStep, Plan } from '../../../../contract'
-import { type BreadWish, type DayPlan, isAwaited, isCold, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
+import { coldPlaceOf, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
+import type { MovableStep, Plan } from '../../../../contract'
+import { type BreadWish, type DayPlan, isAwaited, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
@@ -51,7 +51,7 @@ export function PlanStation() {
   const { steps, times } = day
   const wish: BreadWish = loose ?? (plan.bread === null ? { kind: 'out', atMs: times?.outMs ?? mixMs } : { kind: plan.bread.kind, atMs: plan.bread.at })
   const asked = JSON.stringify(wish)
-  const jarInFridge = bakeHere.jar !== undefined && isInFridge(bakeHere.jar, kitchen, now) ? bakeHere.jar : null
+  const jarInFridge = bakeHere.jar !== undefined && coldPlaceOf(bakeHere.jar, kitchen, now) !== undefined ? bakeHere.jar : null
   const levainHabit = habit === 'jar out in the morning' && jarInFridge === null ? null : habit
   const problem = useMemo(
     () =>
@@ -177,13 +177,6 @@ export function PlanStation() {
       </div>
     </>
   )
-}
-
-/** Whether a jar sleeps in the cold by now. */
-function isInFridge(jar: Jar, { places }: Kitchen, now: number): boolean {
-  const { placeId } = whereItStands(jar, now)
-  const place = places.find((p) => p.id === placeId)
-  return place !== undefined && isCold(place.tempC)
 }
 
 /** The same wish at a later hour; of a habit its mix. */

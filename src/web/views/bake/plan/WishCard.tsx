@@ -4,7 +4,7 @@ import { TimePicker } from '@mantine/dates'
 import { IconSearch } from '@tabler/icons-react'
 import { useState } from 'react'
 import type { Plan } from '../../../../contract'
-import { type BreadWish, instantAt, type LevainHabit, MODEL, POSSIBLE } from '../../../../core'
+import { type BreadWish, instantAt, type LevainHabit, MODEL, nextAt, POSSIBLE } from '../../../../core'
 import { near } from '../../../../words'
 import { WISH_CARD } from '../../../../words/screens/plan'
 import { editOf, saveKitchen, useKitchen } from '../../../data/kitchen'
@@ -142,11 +142,11 @@ export function WishCard({
   )
 }
 
-/** Bread for a meal: cut at seven this evening, or at noon the day after tomorrow. */
+/** Bread for a meal: cut for the next supper, at seven, or at noon the day after tomorrow. */
 function mealAt(kind: 'same day' | 'two days', now: number, timeZone: string): BreadWish {
+  if (kind === 'same day') return { kind: 'eat', atMs: nextAt(now, '19:00', timeZone) }
   const day = new TZDate(now, timeZone)
-  const [ahead, clock] = kind === 'same day' ? [0, '19:00'] : [2, '12:00']
-  return { kind: 'eat', atMs: instantAt(day.getFullYear(), day.getMonth() + 1, day.getDate() + ahead, clock, timeZone) }
+  return { kind: 'eat', atMs: instantAt(day.getFullYear(), day.getMonth() + 1, day.getDate() + 2, '12:00', timeZone) }
 }
 
 /** The next evening and morning of a habit. */

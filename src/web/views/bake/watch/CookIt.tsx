@@ -4,16 +4,16 @@ import type { Judged } from '../../../data/forecasts'
 import { useKitchen } from '../../../data/kitchen'
 
 /** What a levain that is past can still be: food it makes all of it, with what else goes in. */
-export function CookIt({ line, mostGrams }: { readonly line: Judged['line']; readonly mostGrams: number }) {
+export function CookIt({ line }: { readonly line: Judged['line'] }) {
   const { pantry, format } = useKitchen()
-  const { flours, hydration } = contentsOf(line)
+  const { flours, hydration, totalGrams } = contentsOf(line)
   const gluten = keysOf(flours).some((kind) => FLOURS[kind].gluten && (flours[kind] ?? 0) > 0)
   return (
     <details>
-      <summary>{COOK_IT.title(format.mass(mostGrams))}</summary>
+      <summary>{COOK_IT.title(format.mass(totalGrams))}</summary>
       <ul>
         {DISCARD_FOODS.map((food) => {
-          const { lines } = foodOfDiscard(food, { hydration, gluten }, mostGrams, pantry)
+          const { lines } = foodOfDiscard(food, { hydration, gluten }, totalGrams, pantry)
           return (
             <li key={food.name}>
               <b>{food.name}</b>

@@ -109,7 +109,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
       ))}
       {isPast && (
         <li>
-          <CookIt line={line} mostGrams={contentsOf(line).totalGrams} />
+          <CookIt line={line} />
         </li>
       )}
       {ways.yeast !== null && isAwaited && (
