@@ -5,7 +5,7 @@ export const PHASES = ['lag', 'climbing', 'young', 'peak', 'easing', 'collapsed'
 export type Phase = (typeof PHASES)[number]
 
 /** Below this g nothing has happened yet. */
-const LAG_GAS = 0.1
+export const LAG_GAS = 0.1
 
 /**
  * Phase of a known hill at a time.

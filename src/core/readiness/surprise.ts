@@ -1,8 +1,11 @@
+import { NOISE } from '../ferment/constants'
 import type { School } from '../ferment/forecast'
+import { LEVELS } from '../ferment/milestones'
 import { entriesOf, recordOf } from '../units/keysOf'
+import { normalBelow } from '../units/normalBelow'
 import { sure } from '../units/sure'
 import { type CultureManner, likelihood, type Signs } from './likelihoods'
-import { PHASES, type Phase } from './phases'
+import { LAG_GAS, PHASES, type Phase } from './phases'
 
 /** Shares of the phases. */
 export type Phases = Readonly<Record<Phase, number>>
@@ -22,11 +25,16 @@ const FIT: Readonly<Record<School, readonly Phase[]>> = {
   'for taste': PHASES
 }
 
+/** A level that a phase cannot have is a slip of the thumb so often. Source: craft knowledge. */
+const LEAST_LEVEL = 0.02
+
 /** What the last look shows by itself. */
 export interface LastLook {
   readonly signs: Signs
   /** The level has fallen far below what was read before. */
   readonly hasFallen: boolean
+  /** The level as it would be read had nothing disturbed it; null: none was. */
+  readonly rise: number | null
   /** Hours since mixing. */
   readonly hours: number
 }
@@ -45,10 +53,10 @@ export interface Surprise {
  * Weighs whether a look is so unlike the forecast that it is to be believed against it.
  * @param foretold phases as the forecast had them at that look, before its signs
  */
-export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
+export function surpriseOf({ signs, hasFallen, rise, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
   const seen = PHASES.map((phase) => {
     const all = entriesOf(signs).reduce((product, [kind, sign]) => (sign === undefined ? product : product * likelihood(kind, sign, phase, manner)), 1)
-    return hasFallen ? all * FALLEN[phase] : all
+    return all * (hasFallen ? FALLEN[phase] : 1) * levelIn(phase, rise)
   })
   const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
   const told = seen.reduce((sum, s, i) => sum + s * foretold[sure(PHASES[i])], 0)
@@ -56,6 +64,13 @@ export function surpriseOf({ signs, hasFallen, hours }: LastLook, foretold: Phas
   const strange = hasFallen ? Math.max(unlike, FALLEN_IS_BELIEVED) : unlike
   const phases = recordOf(PHASES, (_, i) => (seen[i] ?? NaN) / (alone * PHASES.length))
   return { strange, phases, hours }
+}
+
+/** How well a level goes with a phase that ends at one: what has doubled is neither in its lag nor climbing. */
+function levelIn(phase: Phase, rise: number | null): number {
+  const mostGas = phase === 'lag' ? LAG_GAS : phase === 'climbing' ? LEVELS.doubled : null
+  if (mostGas === null || rise === null) return 1
+  return Math.max(normalBelow((1 + mostGas - rise) / (NOISE.readingSd * rise)), LEAST_LEVEL)
 }
 
 /** How likely the forecast does not hold by now: a look at one that climbs says less by the hour, one that is past stays past. */

@@ -1,5 +1,5 @@
 import { drawForecast, summarise } from '../ferment/forecast'
-import { TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
+import { pinnedJar, TYPICAL_JAR, UNKNOWN_JAR } from '../ferment/jarParameters'
 import { gasAt } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { whiteVessel } from '../testing/builds'
@@ -140,6 +140,37 @@ test('read at a tenth and then at a twentieth in its first hours, it has not fal
     wheat
   )
   expect(phases.collapsed).toBeLessThan(0.05)
+})
+
+test.each([0.94, 0.9])('half risen and read at %d of the level before, it still climbs: two readings of one level are as far apart', (lower) => {
+  const half = looks(1, [4.6])[0]?.rise ?? 0
+  expect(half).toBeGreaterThan(1.7)
+  const { phases, advice } = judge(draws, [...looks(1, [2.8]), { hours: 4.6, rise: half }, { hours: 5, rise: lower * half }], 5, 'dome', wheat)
+  expect(phases.climbing + phases.young).toBeGreaterThan(0.8)
+  expect(advice.kind).toBe('wait')
+})
+
+test('smooth, without bubbles or strands, yet more than doubled: it is past, not in its lag', () => {
+  const hours = (milestones.collapsedHours ?? 0) + 2
+  const old = { hours, rise: 2.3, signs: { surface: 'smooth', bubbles: 'few', webbing: 'none' } } as const
+  const { phases } = judge(draws, [...looks(1, [6, peak]), old], hours, 'dome', wheat)
+  expect(phases.lag + phases.climbing).toBeLessThan(0.03)
+  expect(phases.collapsed).toBeGreaterThan(0.7)
+})
+
+test('36 min before a window that opens after fourteen hours it is ready; before one that opens after six it is not', () => {
+  const kindBefore = (tempC: number, opens: readonly [number, number]) => {
+    const room = whiteVessel(tempC)
+    const { curve, milestones: m } = simulate(room, TYPICAL_JAR, { untilHours: 48 })
+    expect(m.opensHours).toBeGreaterThan(opens[0])
+    expect(m.opensHours).toBeLessThan(opens[1])
+    const hours = (m.opensHours ?? 0) - 0.6
+    const look = { hours, rise: 1 + gasAt(curve, hours) }
+    const known = drawForecast(room, pinnedJar(TYPICAL_JAR), { untilHours: 40, roomSdC: 0 })
+    return judge(known, [look], hours, 'dome', wheat).advice.kind
+  }
+  expect(kindBefore(16, [14, 15])).toBe('mix now')
+  expect(kindBefore(28, [5.5, 6.5])).toBe('wait')
 })
 
 test('weights are shares, and however sure the marks are some doubt stays', () => {

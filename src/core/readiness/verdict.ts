@@ -8,7 +8,7 @@ import type { CultureManner } from './likelihoods'
 import type { Mark, Reads } from './marks'
 import type { Phase } from './phases'
 import { blendedFit, type Phases, strangeAt } from './surprise'
-import { phasesOf, straightened, WITHIN_HOURS, weighDraws } from './weighLooks'
+import { phasesOf, straightened, weighDraws, withinHours } from './weighLooks'
 
 /** The judgement of a running build. */
 export interface Verdict {
@@ -61,7 +61,7 @@ export function judge(draws: Draws, noted: readonly Mark[], nowHours: number, sc
   const { draws: corrected, weights } = weighed
   const { phases, phase } = phasesOf(weighed, nowHours)
   const forecast = summarise(corrected, school, weights)
-  const drawnFit = fitAt(corrected, school, nowHours, weights, WITHIN_HOURS)
+  const drawnFit = fitAt(corrected, school, nowHours, weights, withinHours(nowHours))
   const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
   const holds = weighed.surprise === null || strangeAt(weighed.surprise, nowHours) < 0.5
   const contradiction = contradictionOf(marks, inTime, (before) => weighDraws(draws, before, manner))

@@ -1,8 +1,10 @@
+import { NOISE } from '../ferment/constants'
 import { correctDraws } from '../ferment/correctDraws'
 import { type Draws, drawnGas } from '../ferment/forecast'
 import { LEVELS } from '../ferment/milestones'
 import type { Observation } from '../ferment/oneBuild'
 import { entriesOf, recordOf } from '../units/keysOf'
+import { normalBelow } from '../units/normalBelow'
 import { weightedQuantile } from '../units/quantile'
 import { sure } from '../units/sure'
 import { withFallPace } from './fallPace'
@@ -49,12 +51,13 @@ export function weighDraws(draws: Draws, marks: readonly Mark[], manner: Culture
     marks.filter((mark) => mark !== last)
   )
   const foretold = drawnPhases(fallen.draws, tempered(before), last.hours)
-  const surprise = surpriseOf({ signs: last.signs ?? {}, hasFallen: hasFallen(last, levels), hours: last.hours }, foretold, manner)
+  const surprise = surpriseOf({ signs: last.signs ?? {}, hasFallen: hasFallen(last, levels), rise: last.rise ?? null, hours: last.hours }, foretold, manner)
   return { draws: fallen.draws, weights: tempered(withSigns(before, [last])), surprise }
 }
 
-/** Lower than the highest level read by so much of its g, it has fallen: more than readings are off by. */
+/** Lower than the highest level read by so much of its g, and by more than two readings are often apart, it has fallen. */
 const FALLEN_SHARE = 0.9
+const CLEAR_DROP_SD = 1.2
 /** What falls does not climb again by more than readings are off by; after a misread top it would. */
 const STEADY = 1.1
 
@@ -64,12 +67,18 @@ function sidesOf(levels: readonly Level[]): { readonly climbing: readonly Observ
   if (top === null) return { climbing: [], falling: [] }
   const after = levels.filter((l) => l.hours > top.hours).sort((a, b) => a.hours - b.hours)
   const goesDown = after.every((l, i) => i === 0 || l.rise - 1 < STEADY * (sure(after[i - 1]).rise - 1))
-  const isFalling = (l: Level) => goesDown && l.hours > top.hours && l.rise - 1 < FALLEN_SHARE * (top.rise - 1)
+  const isFalling = (l: Level) => goesDown && l.hours > top.hours && l.rise - 1 < FALLEN_SHARE * (top.rise - 1) && dropSd(l, top) >= CLEAR_DROP_SD
   const falling = levels.filter(isFalling)
   const [first] = falling
   const climbing = levels.filter((l) => !isFalling(l))
-  return first === undefined ? { climbing, falling: levels } : { climbing: [...climbing, { kind: 'fallen', hours: first.hours }], falling }
+  if (first === undefined) return { climbing, falling: levels }
+  // As far as the lowest of them is sure to be lower, it had its top before the first.
+  const trust = 2 * normalBelow(Math.max(...falling.map((l) => dropSd(l, top)))) - 1
+  return { climbing: [...climbing, { kind: 'fallen', hours: first.hours, trust }], falling }
 }
+
+/** By how much one level lies below another, in standard deviations of two readings. */
+const dropSd = (low: Level, high: Level) => (high.rise - low.rise) / (NOISE.readingSd * Math.hypot(low.rise, high.rise))
 
 /** What the looks say of the level. */
 const levelsOf = (marks: readonly Mark[]): Level[] => marks.flatMap(({ hours, rise }) => (rise === undefined ? [] : [{ kind: 'level', hours, rise }]))
@@ -132,7 +141,12 @@ const hasFallen = ({ hours, rise }: Mark, levels: readonly Level[]) =>
   rise !== undefined && levels.some((l) => l.hours < hours && rise - 1 < LEVELS.collapsed * (l.rise - 1) && rise < (1 - READ_ALIKE) * l.rise)
 
 /** Nobody times a look or a mix closer than this, h. */
-export const WITHIN_HOURS = 1 / 3
+const WITHIN_HOURS = 1 / 3
+/** A slow levain passes no faster than a quick one does: so much of its hours counts as nothing, too. */
+const WITHIN_SHARE = 0.05
+
+/** How far from its window a levain counts as in it, h. @param hours since mixing */
+export const withinHours = (hours: number) => Math.max(WITHIN_HOURS, WITHIN_SHARE * hours)
 
 /** Moments around one that count as that one, in shares of WITHIN_HOURS. */
 const AROUND = [-1, -0.5, 0, 0.5, 1] as const
