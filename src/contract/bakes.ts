@@ -79,6 +79,8 @@ export const planSchema = z.object({
   before: z.array(stageBeforeSchema).max(4).default([]),
   /** When the bread is wanted; null: nobody said. */
   bread: breadSchema.nullable().default(null),
+  /** Its levain comes out of the pot of another bake; null: it has its own. `jarId`, once it has been handed over: the jar that its own would come from. */
+  levainFrom: z.object({ bakeId: idSchema, jarId: idSchema.optional() }).nullable().optional(),
   pins: z.array(z.enum(MOVABLE_STEPS)).max(4).default([])
 })
 export type Plan = z.infer<typeof planSchema>

@@ -153,7 +153,7 @@ const buildShape = z.object({
     jarId: idSchema.nullable().optional()
   }),
   vesselId: idSchema.nullable(),
-  alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough') })).max(10)
+  alsoFor: z.array(z.object({ name: nameSchema, grams: gramsSchema('Levain for another dough'), bakeId: idSchema.nullable().optional() })).max(10)
 })
 
 /** The levain of a bake as it is wished. */

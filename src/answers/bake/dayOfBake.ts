@@ -52,6 +52,7 @@ import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { courseHere, handsHere } from './courseHere'
 import { type DoughLeft, doughLeft, progressOf } from './doughLeft'
+import { awaitsPot, levainPlanned } from './onePot'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
 /** What is weighed for the dough of a plan, and what it is to hold since a mis-pour. */
@@ -83,7 +84,7 @@ export function doughOf(
   mixMs: number,
   levain?: BatchLine
 ): BatchLine | null {
-  const line = levain ?? solved?.build?.asItStands.line
+  const line = levain ?? levainPlanned(plan, solved)?.line
   if (solved === null || !solved.dough.ok || line === undefined) return null
   const where = plan.course ?? { placeId: plan.placeId, tempC: plan.tempC, mixTempC: plan.mixTempC }
   const { placeId, tempC, mixTempC } = where
@@ -191,15 +192,17 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
 
 /** What the work for a plan begins with: its own build, or the mix where its starter is used as it is, stages that grow it, and feeds and builds before it. */
 export const beginningOf = (
-  { before, build, mixAt }: Pick<Plan, 'before' | 'build' | 'mixAt'>,
+  { before, build, mixAt, levainFrom }: Pick<Plan, 'before' | 'build' | 'mixAt' | 'levainFrom'>,
   solved: SolvedBake | null
 ): Pick<StepFacts, 'startMs' | 'growMs' | 'before' | 'asItIs'> => {
-  const asItIs = build.source === 'as it is'
+  // What comes out of another pot is not built for this one.
+  const awaits = awaitsPot({ levainFrom })
+  const asItIs = build.source === 'as it is' || awaits
   const startMs = solved?.build?.timed.startMs ?? null
   return {
     asItIs,
     startMs: startMs !== null && asItIs ? mixAt : startMs,
-    growMs: (solved?.build?.ladder ?? []).map((stage) => stage.startMs),
+    growMs: awaits ? [] : (solved?.build?.ladder ?? []).map((stage) => stage.startMs),
     before: before.map(({ id, kind, at }) => ({ id, kind, atMs: at }))
   }
 }
@@ -272,8 +275,8 @@ export function stepFactsOf(
     mixAtMs: plan.mixAt,
     ...beginning,
     ahead: madeAheadOf(bake, plan),
-    ripens: build === null ? null : ripensAt(build.asItStands, plan.school),
-    refillMs: plan.build.source === 'draw and top up' ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
+    ripens: build === null || awaitsPot(plan) ? null : ripensAt(build.asItStands, plan.school),
+    refillMs: plan.build.source === 'draw and top up' && !awaitsPot(plan) ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
     running: band === null ? null : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,

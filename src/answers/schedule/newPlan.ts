@@ -3,6 +3,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
 import { type Formula, HANDLING_LOSS, instantAt, POSSIBLE, sure } from '../../core'
 import { beginningOf, dayOfBake, workBegins } from '../bake/dayOfBake'
+import { onItsOwn } from '../bake/onePot'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
 import { type Bake, bakeOf } from '../fromWire'
@@ -159,7 +160,7 @@ export function planAgain({ plan }: Pick<Bake, 'plan'>, cultures: Cultures, stoc
   const on = (weeks: number): Plan => {
     const later = (ms: number) => ms + weeks * MS_PER_WEEK
     return {
-      ...plan,
+      ...onItsOwn(plan),
       mixAt: later(plan.mixAt),
       startAt: null,
       before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })),

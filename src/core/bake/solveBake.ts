@@ -64,8 +64,8 @@ export interface BuildPlan {
   /** Older ripe levain in a mixed seed, and the jar it is kept in; null or left out: it comes from the discard pot, or from outside. */
   readonly older: { readonly share: number; readonly hydration: number; readonly jarId?: string | null }
   readonly vesselId: string | null
-  /** Other doughs that take of the same levain, g each. */
-  readonly alsoFor: readonly { readonly name: string; readonly grams: number }[]
+  /** Other doughs that take of the same levain, g each; with its bake where that one is planned here, too. */
+  readonly alsoFor: readonly { readonly name: string; readonly grams: number; readonly bakeId?: string | null }[]
 }
 
 /** What goes into a jar in the moment in which starter is drawn from it. */

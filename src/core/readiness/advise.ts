@@ -118,8 +118,9 @@ export function advise(facts: AdviceFacts): Advice {
   const last = marks.at(-1)
   const isFresh = isFreshly(last, nowHours)
   const sunken = last?.signs?.top === 'sunken'
-  // Where the forecast is sure that it is past, one look or two may be misread: they do not make it ready.
-  const against = shareOf(facts.unseen, PAST[school]) >= SURELY_PAST && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
+  // Where the forecast is sure that it is past, or a film shows that it has been higher, one level or two may be misread: they do not make it ready.
+  const saysPast = shareOf(facts.unseen, PAST[school]) >= SURELY_PAST || (school === 'dome' && last?.signs?.smear === 'yes')
+  const against = saysPast && marks.filter(({ rise }) => rise !== undefined).length < ENOUGH_LOOKS
   if (ready && !below && !sunken && !(isFresh && against))
     return isFresh ? { kind: 'mix now', closesHours } : { kind: 'look', why: 'should be ready', closesHours, pastNow }
   const hasBeenHigher = below && contradiction.earlier !== null

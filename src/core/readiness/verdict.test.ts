@@ -111,6 +111,14 @@ test('one that falls quickly is collapsed sooner than the forecast has it: the l
   expect(judge(draws, falling, peak + 2.7, 'dome', wheat).phases.collapsed).toBeGreaterThan(0.5)
 })
 
+test('at its height, with a film above the level: one look does not make it ready, and three levels do', () => {
+  const filmed: Mark = { hours: peak, rise: 1 + milestones.peakGas, signs: { smear: 'yes', bubbles: 'many', webbing: 'web' } }
+  const bare: Mark = { ...filmed, signs: { smear: 'no', bubbles: 'many', webbing: 'web' } }
+  expect(judge(draws, [bare], peak, 'dome', wheat).advice.kind).toBe('mix now')
+  expect(judge(draws, [filmed], peak, 'dome', wheat).advice).toMatchObject({ kind: 'look', why: 'not sure' })
+  expect(judge(draws, [...looks(1, [4, 6]), filmed], peak, 'dome', wheat).advice.kind).toBe('mix now')
+})
+
 test('sunken, a film on the glass, and far below what was read half an hour ago: it is believed against the forecast', () => {
   const early = [...looks(1, [4, 5.5]), { hours: 6, rise: 1.7, signs: { top: 'sunken' as const, smear: 'yes' as const } }]
   const { phase, advice, fitNow } = judge(draws, [...looks(1, [4]), { hours: 5.5, rise: 2.5 }, early.at(-1) as Mark], 6, 'dome', wheat)

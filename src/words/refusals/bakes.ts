@@ -1,6 +1,11 @@
 /** What is said when something of a bake is refused. */
 export const REFUSE_BAKES = {
   doughIsGlutenFree: (names: string) => `This dough is marked gluten-free, and ${names} would bring gluten into it. Take it out, or change the kind of dough.`,
+  noSuchPot: 'That levain cannot be shared: it is begun already, takes of another one itself, or is gone. Choose another, or build this one on its own.',
+  feedsOthers: 'Other doughs take of the levain of this bake. Let them have their own first.',
+  levainComesOutOfPot: 'The levain of this bake is built in the pot of another one. Mix that one first, or build this levain on its own after all.',
+  levainFor: (dough: string) => `Levain for ${dough}`.slice(0, 80),
+  hasTakenOfPot: (dough: string) => `${dough} has been begun with its share. Take that back first.`,
   drawStarterFirst: 'Take the starter out first, then refill the jar.',
   thisBakeWasRemovedPut: 'This bake was removed. Put it back first.',
   whatYouNoted: 'What you noted',

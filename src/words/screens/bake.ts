@@ -79,6 +79,7 @@ export const STATION_FIGURE = {
   asItIs: (mass: string) => `as it is · ${mass}`,
   weighed: (dayTime: string) => `weighed ${dayTime}`,
   starterIn: 'starter weighed',
+  otherPot: 'from another pot',
   built: (dayTime: string) => `built ${dayTime}`,
   noTimeYet: 'no time yet',
   lateSince: 'late since',

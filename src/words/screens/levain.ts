@@ -167,3 +167,22 @@ export const WATER_CARD = {
   fromKettle: 'from the kettle',
   iceFromFreezer: 'of ice from the freezer'
 } as const
+
+/** One pot of levain for several doughs. */
+export const ONE_POT = {
+  offer: 'One pot for both',
+  couldTake: (name: string, from: string, to: string) =>
+    `The levain of ${name} is built from the same jar and fit to mix ${from} – ${to}, and this dough is mixed in that time. Build it once, for both.`,
+  take: (name: string) => `Take it from the pot of ${name}`,
+  title: (name: string) => `Its levain comes out of the pot of ${name}`,
+  share: 'for this dough',
+  fit: 'fit to mix',
+  how: (name: string) =>
+    `Nothing is built or fed for this dough. When ${name} is mixed, its share stands ready as starter, and you weigh it into this dough as it is.`,
+  gone: 'Its levain was to come out of the pot of a bake that is not on the table any more.',
+  open: (name: string) => `Go to ${name}`,
+  onItsOwn: 'Build it on its own after all',
+  tooEarly: (name: string) => `This dough is mixed before ${name}. Mix it later, or build its levain on its own.`,
+  tooLate: 'By then that levain is past its best. Mix this dough sooner, or build its levain on its own.',
+  noSchedules: 'The levain of this dough is planned with another one. Look for schedules there, or build this one on its own.'
+} as const

@@ -8,6 +8,7 @@ export const DESCRIBE = {
   mixed: (dayTime: string) => `mixed ${dayTime}`,
   fed: (at: string) => `fed ${at}`,
   toBeBuilt: (at: string) => `to be built ${at}`,
+  otherPot: 'its levain comes out of another pot',
   noWindowWithinTimeLooked: 'no window within the time looked at',
   readyToMixTo: (at: string, at2: string) => `ready to mix ${at} to ${at2}`,
   lastSeenAtOn: (rise: string, dayTime: string) => `, last seen at ${rise} on ${dayTime}`,

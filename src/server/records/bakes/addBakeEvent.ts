@@ -14,6 +14,7 @@ import { isEcho } from './events/echo'
 import { effectOf } from './events/effects'
 import type { KeptBake } from './keptBake'
 import { learnFromBakes } from './learnFromBakes'
+import { putShareAway } from './sharedPots'
 
 /** Keeps what happened to a bake. Sent twice, it counts once. */
 export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent): Promise<void> {
@@ -27,6 +28,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
   if (event.type === 'undo' && event.withAll === true) return takeBackWithAll(work, bakeId, event, noted)
   const before = noted.map(happeningOf)
   const state = foldBake(before)
+  if (event.type === 'undo') await putShareAway(work, row.plan, false)
   const effect = await effectOf(event.type, { work, row, state, event, before })
   const { id, happenedAt: _, source: __, device, type, ...payload } = eventToWire(event)
   await record(
@@ -51,6 +53,7 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     { status, frozen: await frozenOf(work, row, hasBegun(after)), version: row.version + 1 },
     { where: { id: bakeId }, transaction: work.transaction }
   )
+  await putShareAway(work, row.plan, status === 'baked')
   if (state.deeds.has('bake') || after.deeds.has('bake')) await learnFromBakes(work)
 }
 

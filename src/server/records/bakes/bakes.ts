@@ -16,6 +16,7 @@ import { placeIn, theKitchen } from '../kitchen/kitchens'
 import { pantryIn } from '../shelf/ingredients'
 import type { Work } from '../work'
 import { type KeptBake, keptBake, keptBakeEvent } from './keptBake'
+import { tied, tieOthers } from './sharedPots'
 
 /** How far ahead a bake may be planned. */
 const FARTHEST_DAYS = 366
@@ -157,9 +158,10 @@ async function guardDough(work: Work, plan: Plan, jar: JarRow, pantry: Pantry): 
 const refused = (field: string, sentence: string) => new Problem(400, 'cannot be', sentence, { fields: { [`plan.${field}`]: sentence } })
 
 /** Writes a wish down. The id makes it safe to send twice. */
-export async function createBake(work: Work, id: string, plan: Plan): Promise<void> {
+export async function createBake(work: Work, id: string, wished: Plan): Promise<void> {
   const there = await work.models.bakes.findByPk(id, { transaction: work.transaction })
   if (there !== null) return
+  const plan = await tied(work, id, null, wished)
   const kitchenId = await checkPlan(work, plan)
   await work.models.bakes.create(
     {
@@ -178,13 +180,14 @@ export async function createBake(work: Work, id: string, plan: Plan): Promise<vo
 }
 
 /** Changes a plan; refused when another window was faster, or once something has been poured. */
-export async function putBake(work: Work, id: string, version: number, plan: Plan): Promise<void> {
+export async function putBake(work: Work, id: string, version: number, wished: Plan): Promise<void> {
   const row = await bakeRow(work, id)
   if (row.version !== version) {
     throw new Problem(409, 'stale', REFUSE_BAKES.thisBakeWasChangedIn, {
       current: bakeToWire(await findBake(work, id))
     })
   }
+  const plan = await tied(work, id, row.plan, wished)
   // What ferments ahead may be weighed the evening before: the masses stand then, and times may still be moved.
   if (row.frozen !== null && (row.status !== 'planned' || massesOf(row.plan) !== massesOf(plan)))
     throw new Problem(409, 'started', REFUSE_BAKES.thisBakeHasBeenStarted)
@@ -193,6 +196,7 @@ export async function putBake(work: Work, id: string, version: number, plan: Pla
   const frozen = row.frozen === null ? null : { ...row.frozen, plan: wire }
   await noteChange(work, 'plan', id, planToWire(row.plan), wire)
   await work.models.bakes.update({ plan: wire, frozen, version: version + 1, mixAtMs: plan.mixAt }, { where: { id }, transaction: work.transaction })
+  await tieOthers(work, id, row.plan, plan)
 }
 
 /** What the masses of a dough hang on, in one word. */

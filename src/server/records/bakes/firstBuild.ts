@@ -42,7 +42,7 @@ export async function weighedFirst(
   if (stage === undefined) throw wrongMoment(REFUSE_BAKES.thisBakeHasNoFirst)
   if (state.status !== 'planned' || state.deeds.has(stage.id)) throw wrongMoment(REFUSE_BAKES.firstBuildMixedAlreadySo)
   const poured = toMilligrams(weighedGrams)
-  if (ingredientId === undefined) await refuseMoreThanThereIs(work, row.plan.jarId, poured, row.plan.build.keepBackGrams)
+  if (ingredientId === undefined) await refuseMoreThanThereIs(work, row.plan.jarId, poured, row.plan.build.keepBackGrams > 0)
   const batchId = await firstBatch(work, row)
   return { entries: transfer(ingredientId === undefined ? `jar:${row.plan.jarId}` : `shelf:${ingredientId}`, `batch:${batchId}`, poured), batchId }
 }
@@ -64,7 +64,7 @@ export async function mixedFirst(work: Work, row: KeptBake, state: BakeState, st
     if (grams === null) entries.push(...transfer(account, `batch:${batchId}`, toMilligrams(planned)))
     return grams ?? planned
   }
-  if (weighed(SEED) === null) await refuseMoreThanThereIs(work, jar.id, toMilligrams(stage.seedGrams), plan.build.keepBackGrams)
+  if (weighed(SEED) === null) await refuseMoreThanThereIs(work, jar.id, toMilligrams(stage.seedGrams), plan.build.keepBackGrams > 0)
   const seed = really(SEED, stage.seedGrams, `jar:${jar.id}`)
   const water = really('water', stage.waterGrams, 'shelf:water')
   const flours = floursOfFirstBuild(plan, stage).map(({ ingredientId, grams }) => ({

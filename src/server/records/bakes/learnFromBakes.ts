@@ -5,6 +5,7 @@ import { linesOf } from '../jars/batches'
 import { theKitchen } from '../kitchen/kitchens'
 import { forget, type Work } from '../work'
 import { bakeRow, bakesById } from './bakes'
+import { untie } from './sharedPots'
 
 /** Doughs the kitchen's pace is learned from: the last so many. */
 const LAST_DOUGHS = 20
@@ -34,7 +35,8 @@ export async function learnFromBakes(work: Work): Promise<void> {
 
 /** Takes a bake off the table, or puts it back; what its dough has taught goes with it. */
 export async function setDeleted(work: Work, id: string, deleted: boolean): Promise<void> {
-  await bakeRow(work, id)
+  const row = await bakeRow(work, id)
+  if (deleted) await untie(work, row)
   await work.models.bakes.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
   await learnFromBakes(work)
 }

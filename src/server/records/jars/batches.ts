@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Kitchen } from '../../../contract'
 import { type Additions, type BatchLine, type FlourKind, FOLLOWED_BACK, type OwnTraits, swingOf, toGrams, type VesselMaterial } from '../../../core'
-import type { BatchParentRow, BatchRow, BatchStayRow } from '../../db/rows'
+import { type BatchParentRow, type BatchRow, type BatchStayRow, plain } from '../../db/rows'
 import { readingsFor, type Span } from '../kitchen/readings'
 import type { Work } from '../work'
 
@@ -61,6 +61,12 @@ export async function addLineage({ models, transaction }: Work, batchId: string,
     stays.map((s) => ({ ...s, batchId })),
     { transaction }
   )
+}
+
+/** What a batch was made from. */
+export async function parentsOf({ models, transaction }: Work, batchId: string): Promise<NewBatch['parents']> {
+  const rows = await models.batchParents.findAll({ where: { batchId }, transaction })
+  return rows.map(plain).map(({ parentBatchId, milligrams, hydration, flour }) => ({ parentBatchId, milligrams, hydration, flour }))
 }
 
 /** Where a batch stands and has stood, in the order of time. */

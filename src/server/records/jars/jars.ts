@@ -239,7 +239,8 @@ export async function jarForSeed(work: Work, id: string): Promise<{ row: JarRow;
 export async function createJar(
   work: Work,
   jar: Omit<JarRow, 'currentBatchId' | 'version' | 'deletedAtMs'>,
-  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'> & Partial<Pick<NewBatch, 'kind'>>
+  batch: Pick<NewBatch, 'startedAtMs' | 'floursMg' | 'waterMg' | 'mixTempC' | 'parents' | 'stays'> &
+    Partial<Pick<NewBatch, 'kind' | 'saltMg' | 'own' | 'additions'>>
 ): Promise<string> {
   const { models, transaction } = work
   await models.jars.create({ ...jar, currentBatchId: null, version: 1, deletedAtMs: null }, { transaction })

@@ -3,7 +3,7 @@ import { format } from 'date-fns'
 import { millisecondsInDay, millisecondsInHour } from 'date-fns/constants'
 import { Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
-import { doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stagesFromShelf, stateOf, type Weighing } from '../../../answers'
+import { awaitsPot, doughToWeigh, levainFromShelf, levainToWeigh, seedHydrationOf, stagesFromShelf, stateOf, type Weighing } from '../../../answers'
 import { isoOf, type Plan, type stockSchema, type undoSchema, type WireShelf } from '../../../contract'
 import {
   type Account,
@@ -98,7 +98,8 @@ function takenBy(
   if (!dough.ok) return { dough: new Map(), levain: new Map() }
   return {
     dough: new Map([...drawnIngredients(dough.value.weigh.lines)].filter(([id]) => pantry.get(id)?.kind !== 'starter')),
-    levain: weights.ok ? levainFromShelf(weights.value) : new Map()
+    // What comes out of another pot is told there.
+    levain: weights.ok && !awaitsPot(plan) ? levainFromShelf(weights.value) : new Map()
   }
 }
 

@@ -32,6 +32,8 @@ export interface Hill {
   readonly held?: boolean
   /** It is the jar itself, which is used as it is: it was fed, not built. */
   readonly ofJar?: boolean
+  /** Its levain comes out of another pot, and rises there: only the dough's day is drawn. */
+  readonly risesElsewhere?: boolean
   /** Ready to mix. */
   readonly window: { readonly fromMs: number; readonly toMs: number } | null
   readonly marks?: readonly HillPoint[]

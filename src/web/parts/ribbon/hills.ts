@@ -1,5 +1,5 @@
-import { millisecondsInHour } from 'date-fns/constants'
-import { type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow } from '../../../answers'
+import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
+import { awaitsPot, type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow } from '../../../answers'
 import type { Jar } from '../../../contract'
 import {
   type BakeState,
@@ -104,7 +104,11 @@ export function plannedHill(bake: Bake, solved: SolvedBake | null, { jars, belie
   const timed = solved?.build?.asItStands
   if (timed === undefined) return null
   const base: Hill = { id: bake.id, label: labelOf(bake, jars), family: familyOfLine(timed.line), running: false, ofJar: isJar(bake), points: [], window: null }
-  const hill = draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, bake.plan.mixAt, bake.plan.school, forecast)
+  const { mixAt } = bake.plan
+  // What comes out of another pot rises there; here the day begins with the mix.
+  if (awaitsPot(bake.plan))
+    return { ...base, label: bake.plan.name, risesElsewhere: true, points: [mixAt - millisecondsInMinute, mixAt].map((ms) => ({ ms, gas: 0 })), mixAtMs: mixAt }
+  const hill = draggedHill(base, timed, beliefIn(beliefs, bake.plan.jarId).centre, mixAt, bake.plan.school, forecast)
   return forecast === undefined ? { ...hill, window: null } : hill
 }
 

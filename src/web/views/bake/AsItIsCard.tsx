@@ -70,7 +70,7 @@ export function AsItIsCard() {
       {window !== null && day.mixMs < window.fromMs && <Note tone="care">{AS_IT_IS.notReadyYet(jar.name)}</Note>}
       {window !== null && day.mixMs > window.toMs && <Note tone="care">{AS_IT_IS.pastItsBest(jar.name)}</Note>}
       <Warnings codes={['jar too small', 'nothing kept']} />
-      {!frozen && (
+      {!frozen && plan.levainFrom == null && (
         <Group mt="md" gap="xs">
           <Button variant={feed === undefined ? 'filled' : 'default'} onClick={planFeed}>
             {feed === undefined ? AS_IT_IS.planFeed : AS_IT_IS.planFeedAgain}

@@ -2,6 +2,7 @@ import { ActionIcon, Select } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { awaitsPot } from '../../../answers'
 import type { MovableStep } from '../../../contract'
 import { courseTimes, dragBuild, type Grip, ratioOf, type Unknown } from '../../../core'
 import { moveSentence, near } from '../../../words'
@@ -60,7 +61,8 @@ export function PlanRibbon({
     readonly strip: { readonly fromMs: number; readonly toMs: number }
   } | null>(null)
   const [stuck, setStuck] = useState<string | null>(null)
-  const levain = solved?.build ?? null
+  // What comes out of another pot is taken hold of there.
+  const levain = awaitsPot(plan) ? null : (solved?.build ?? null)
   const held = useMemo(() => heldOf(levain, mixMs), [levain, mixMs])
   const dragged = drag?.move.build ?? null
   const live = useLiveForecast(dragged?.timed.line ?? null, plan.school, belief)

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { courseHere, progressOf } from '../../../answers'
+import { courseHere, levainPlanned, progressOf } from '../../../answers'
 import type { BatchLine, DoughProgress, SourAsked } from '../../../core'
 import { useKitchen } from '../../data/kitchen'
 import { useBakeHere } from './bakeHere'
@@ -17,7 +17,7 @@ export function useSourAsked(): SourAsked | null {
   const { plan, solved, judged, belief, state, day } = useBakeHere()
   const { dough } = day
   const { kitchen } = useKitchen()
-  const levain = judged?.line ?? solved?.build?.asItStands.line ?? null
+  const levain = judged?.line ?? levainPlanned(plan, solved)?.line ?? null
   return useMemo(() => {
     if (levain === null || state.mixed !== null) return null
     const course = plan.course === null ? null : courseHere(plan.course, plan, kitchen)

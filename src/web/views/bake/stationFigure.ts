@@ -1,3 +1,4 @@
+import { awaitsPot } from '../../../answers'
 import { type Format, pouredGrams, ratioOf } from '../../../core'
 import { HEADLINE_WORDS, near } from '../../../words'
 import { STATION_FIGURE } from '../../../words/screens/bake'
@@ -14,6 +15,7 @@ export function stationFigure(id: StationId, { state, solved, judged, day, plan 
         ? `${format.mass(solved.dough.value.weigh.doughGrams)} · ${format.percent(solved.dough.value.weigh.truth.hydration)}`
         : 'cannot be'
     case 'levain':
+      if (awaitsPot(plan)) return STATION_FIGURE.otherPot
       if (asItIs && (state.band !== null || build != null))
         return STATION_FIGURE.asItIs(format.mass(state.band !== null ? pouredGrams(state.poured) : (build?.totalGrams ?? 0)))
       if (state.band !== null) return `${ratioOf(state.poured)} · ${format.mass(pouredGrams(state.poured))}`
@@ -21,9 +23,10 @@ export function stationFigure(id: StationId, { state, solved, judged, day, plan 
     case 'plan':
       if (state.band !== null) return (asItIs ? STATION_FIGURE.weighed : STATION_FIGURE.built)(format.dayTime(state.band.atMs))
       if (day.beginsMs === null) return STATION_FIGURE.noTimeYet
-      return `${build != null && !asItIs && build.asItStands.startMs > build.timed.startMs ? STATION_FIGURE.lateSince : 'begin'} ${format.dayTime(near(day.beginsMs))}`
+      return `${build != null && !asItIs && !awaitsPot(plan) && build.asItStands.startMs > build.timed.startMs ? STATION_FIGURE.lateSince : 'begin'} ${format.dayTime(near(day.beginsMs))}`
     case 'weigh':
       if (asItIs && state.band !== null) return STATION_FIGURE.starterIn
+      if (awaitsPot(plan)) return STATION_FIGURE.otherPot
       return state.band !== null ? STATION_FIGURE.levelMarked : STATION_FIGURE.poured(state.done.length, build?.steps.length ?? 3)
     case 'bread': {
       const { times } = day

@@ -3,6 +3,7 @@ import { type BakeState, type FlourKind, type FloursByKind, type Happening, type
 import { Problem } from '../../../problems'
 import type { Work } from '../../work'
 import type { KeptBake } from '../keptBake'
+import type { HandedOver } from '../sharedPots'
 
 /** What an event does to batches and masses. */
 export interface Effect {
@@ -19,6 +20,8 @@ export interface Trace {
   /** The jar that was made for what was kept. */
   readonly keptJarId?: string
   readonly previousBatchId?: string | null
+  /** What other doughs got of the same pot. */
+  readonly handed?: readonly HandedOver[]
 }
 
 /** An event with what it meets. */

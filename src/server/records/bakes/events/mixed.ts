@@ -23,6 +23,7 @@ import { placeIn, theKitchen } from '../../kitchen/kitchens'
 import { balanceOf } from '../../work'
 import { levainOfBake } from '../bakes'
 import { pantryFor } from '../keptBake'
+import { handOver } from '../sharedPots'
 import { type Effect, inMilligrams, type Told, wrongMoment } from './effect'
 import { NOTHING_MG } from './pourSources'
 import { doughStays } from './stays'
@@ -57,7 +58,8 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
   const { row: jar, hydration, milligrams } = await jarForSeed(work, row.plan.jarId)
   const line = await lineOf(work, levain.id, 1)
   const { keepAs } = event
-  if ((kept === 0 || keepAs !== undefined) && milligrams < NOTHING_MG) {
+  // A jar that only holds its share of a pot is not the last of anything.
+  if ((kept === 0 || keepAs !== undefined) && milligrams < NOTHING_MG && row.plan.levainFrom == null) {
     throw new Problem(400, 'last portion', REFUSE_BAKES.emptyThisLevainAllThere(jar.name), {
       fields: { keepBackGrams: REFUSE_BAKES.keepLittleBack }
     })
@@ -89,14 +91,17 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     parents: [{ parentBatchId: levain.id, milligrams: intoDough, hydration: levainHydration, flour: levain.flour }],
     stays: doughStays(kitchen, row.plan, atMs, state)
   })
+  const placeId = state.moves.at(-1)?.placeId ?? row.plan.placeId
+  const { entries: handedOver, milligrams: handedMg, handed } = await handOver(work, { row, levain, hydration: levainHydration, origin: jar, placeId })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [
-    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers),
+    ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers - handedMg),
+    ...handedOver,
     ...transfer(`batch:${levain.id}`, `jar:${keepAs?.jarId ?? jar.id}`, kept),
     ...transfer(`batch:${levain.id}`, 'loss', there + inBowl - intoDough - intoOthers - kept),
     ...[...stillDrawn(lines, state)].flatMap(([id, grams]) => transfer(from(id), `dough:${row.id}`, toMilligrams(grams)))
   ]
-  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId } }
+  if (kept === 0) return { entries, batchId: levain.id, trace: { doughBatchId, handed } }
   if (keepAs !== undefined) {
     const place = placeIn(kitchen, keepAs.placeId)
     const keptBatchId = await createJar(
@@ -123,7 +128,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
         stays: [stayAt(kitchen, place.id, atMs)]
       }
     )
-    return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId: keptBatchId, keptJarId: keepAs.jarId } }
+    return { entries, batchId: levain.id, trace: { doughBatchId, handed, jarBatchId: keptBatchId, keptJarId: keepAs.jarId } }
   }
   const jarBatchId = await createBatch(work, {
     kitchenId: row.kitchenId,
@@ -143,7 +148,7 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     stays: [stayAt(kitchen, jar.placeId, atMs)]
   })
   await setContents(work, jar, jarBatchId, jar.placeId)
-  return { entries, batchId: levain.id, trace: { doughBatchId, jarBatchId, previousBatchId: jar.currentBatchId } }
+  return { entries, batchId: levain.id, trace: { doughBatchId, handed, jarBatchId, previousBatchId: jar.currentBatchId } }
 }
 
 /** What the shelf still has to give for a dough, g by ingredient: what was weighed into the bowl, or apart as a pre-ferment, has left it already. */

@@ -22,10 +22,10 @@ export async function guardOlder(work: Work, jarId: string, olderJarId: string |
   })
 }
 
-/** Refuses seed that is not there, and the last of a culture. */
-export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: number, keepBackGrams: number): Promise<void> {
+/** Refuses seed that is not there, and the last of a culture where nothing of it stays. */
+export async function refuseMoreThanThereIs(work: Work, jarId: string, poured: number, mayEmpty: boolean): Promise<void> {
   const { row: jar, milligrams } = await jarForSeed(work, jarId)
-  if (poured <= milligrams - NOTHING_MG || (poured <= milligrams && keepBackGrams > 0)) return
+  if (poured <= milligrams - NOTHING_MG || (poured <= milligrams && mayEmpty)) return
   if (poured <= milligrams) {
     throw new Problem(400, 'last portion', REFUSE_BAKES.thatLastAndThisBake(jar.name), {
       fields: { weighedGrams: REFUSE_BAKES.atMostG(toGrams(Math.max(milligrams - NOTHING_MG, 0))) }

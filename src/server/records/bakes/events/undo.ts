@@ -7,6 +7,7 @@ import { entriesOf, eventById, type Work } from '../../work'
 import { doughBatchOf, levainOfBake } from '../bakes'
 import { firstStage, unmixFirst } from '../firstBuild'
 import type { KeptBake } from '../keptBake'
+import { takeBackHanded } from '../sharedPots'
 import { type Effect, type Told, type Trace, wrongMoment } from './effect'
 import { doughStays, staysOfPlan } from './stays'
 
@@ -40,13 +41,14 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
 async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<void> {
   const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
   if (trace === undefined) return
+  await takeBackHanded(work, row, trace.handed ?? [])
   const { row: jar } = await jarForSeed(work, trace.keptJarId ?? row.plan.jarId)
   if (trace.jarBatchId !== undefined) {
     if (jar.currentBatchId !== trace.jarBatchId) throw wrongMoment(REFUSE_BAKES.hasBeenFedSinceSo(jar.name))
     if (trace.keptJarId === undefined) await setContents(work, jar, trace.previousBatchId ?? null, jar.placeId)
     else await work.models.jars.update({ deletedAtMs: work.nowMs, currentBatchId: null }, { where: { id: jar.id }, transaction: work.transaction })
   }
-  for (const batchId of [trace.doughBatchId, trace.jarBatchId]) {
+  for (const batchId of [trace.doughBatchId, trace.jarBatchId, ...(trace.handed ?? []).map((one) => one.jarBatchId)]) {
     if (batchId === undefined) continue
     await dropLineage(work, batchId)
     await work.models.batches.destroy({ where: { id: batchId }, transaction: work.transaction })

@@ -2,7 +2,7 @@ import { Button, Group, Select, Text } from '@mantine/core'
 import { useDisclosure } from '@mantine/hooks'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { coldPlaceOf, type FeedAmounts, usesOfLevain } from '../../../../answers'
+import { awaitsPot, coldPlaceOf, type FeedAmounts, usesOfLevain } from '../../../../answers'
 import type { Jar, Plan } from '../../../../contract'
 import { asUsed, type BuildPlan, LEVAIN_SOURCES, POUR_ITEMS, type PourStep, pouredGrams, pourKey, ratioOf } from '../../../../core'
 import { ITEM_WORDS, needOf, problemSentence, SOURCE_WORDS } from '../../../../words'
@@ -19,6 +19,7 @@ import { useBakeHere } from '../bakeHere'
 import { Warnings } from '../Warnings'
 import { FitCard } from './FitCard'
 import { LadderCard } from './LadderCard'
+import { OnePotCard, OnePotOffer } from './OnePotCard'
 import { RefillFields } from './RefillFields'
 import { SeedMeasureField } from './SeedMeasureField'
 import { TextureFields } from './TextureFields'
@@ -44,6 +45,7 @@ export function LevainStation() {
   const set = (patch: Partial<BuildPlan>) => edit((now) => ({ build: { ...now.build, ...patch } }))
   const ratio =
     state.band === null ? (build === null ? null : build.sourced.masses) : { ...state.poured, seed: state.poured.seed + state.poured['older levain'] }
+  if (awaitsPot(plan)) return <OnePotCard />
   return (
     <div className={classes.columns}>
       <fieldset disabled={frozen} className={classes.plain}>
@@ -80,6 +82,7 @@ export function LevainStation() {
             {SOURCE_WORDS[wish.source].says}
           </Text>
         </Card>
+        <OnePotOffer />
         {!asItIs && (
           <>
             <Card title={LEVAIN_STATION.howMuchStarter}>

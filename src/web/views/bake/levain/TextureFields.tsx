@@ -1,5 +1,6 @@
-import { ActionIcon, Button, Group, SegmentedControl, Select, SimpleGrid, TextInput } from '@mantine/core'
+import { ActionIcon, Button, Group, SegmentedControl, Select, SimpleGrid, Text, TextInput } from '@mantine/core'
 import { IconMinus, IconPlus } from '@tabler/icons-react'
+import { Link } from 'react-router'
 import { STARTER_TEXTURES } from '../../../../answers'
 import type { Jar } from '../../../../contract'
 import { type BuildPlan, POSSIBLE, type SolvedLevain } from '../../../../core'
@@ -126,37 +127,50 @@ export function TextureFields({
           </>
         )}
       </SimpleGrid>
-      {alsoFor.map((dough, i) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: other doughs have no identity of their own, only an order
-        <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
-          <TextInput
-            label={i === 0 ? TEXTURE_FIELDS.alsoFor : undefined}
-            aria-label={TEXTURE_FIELDS.otherDough(i + 1)}
-            disabled={frozen}
-            value={dough.name}
-            maxLength={80}
-            error={dough.name.trim() === '' ? TEXTURE_FIELDS.nameNeeded : null}
-            onChange={(e) => setOther(i, { name: e.currentTarget.value })}
-            style={{ flex: 1 }}
-          />
-          <QuantityField
-            kind="mass"
-            label={i === 0 ? TEXTURE_FIELDS.levainFor : undefined}
-            aria-label={TEXTURE_FIELDS.levainForOtherDough(i + 1)}
-            what={TEXTURE_FIELDS.levain}
-            disabled={frozen}
-            value={dough.grams}
-            range={[0, 50_000]}
-            onCommit={(grams) => setOther(i, { grams })}
-            w={130}
-          />
-          {!frozen && (
-            <ActionIcon aria-label={TEXTURE_FIELDS.takeOtherDoughAway(i + 1)} onClick={() => onSet({ alsoFor: alsoFor.filter((_, n) => n !== i) })}>
-              <IconMinus size={20} />
-            </ActionIcon>
-          )}
-        </Group>
-      ))}
+      {alsoFor.map((dough, i) => {
+        const takeAway = !frozen && (
+          <ActionIcon aria-label={TEXTURE_FIELDS.takeOtherDoughAway(i + 1)} onClick={() => onSet({ alsoFor: alsoFor.filter((_, n) => n !== i) })}>
+            <IconMinus size={20} />
+          </ActionIcon>
+        )
+        // What a dough that is planned here takes follows its own recipe.
+        if (dough.bakeId != null)
+          return (
+            <Group key={dough.bakeId} wrap="nowrap" justify="space-between" gap="xs">
+              <Text>
+                {TEXTURE_FIELDS.alsoFor} <Link to={`/bakes/${dough.bakeId}`}>{dough.name}</Link>: {format.mass(dough.grams)}
+              </Text>
+              {takeAway}
+            </Group>
+          )
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: other doughs have no identity of their own, only an order
+          <Group key={i} wrap="nowrap" align="flex-end" gap="xs">
+            <TextInput
+              label={i === 0 ? TEXTURE_FIELDS.alsoFor : undefined}
+              aria-label={TEXTURE_FIELDS.otherDough(i + 1)}
+              disabled={frozen}
+              value={dough.name}
+              maxLength={80}
+              error={dough.name.trim() === '' ? TEXTURE_FIELDS.nameNeeded : null}
+              onChange={(e) => setOther(i, { name: e.currentTarget.value })}
+              style={{ flex: 1 }}
+            />
+            <QuantityField
+              kind="mass"
+              label={i === 0 ? TEXTURE_FIELDS.levainFor : undefined}
+              aria-label={TEXTURE_FIELDS.levainForOtherDough(i + 1)}
+              what={TEXTURE_FIELDS.levain}
+              disabled={frozen}
+              value={dough.grams}
+              range={[0, 50_000]}
+              onCommit={(grams) => setOther(i, { grams })}
+              w={130}
+            />
+            {takeAway}
+          </Group>
+        )
+      })}
       {!frozen && alsoFor.length < 10 && (
         <Button
           variant="subtle"

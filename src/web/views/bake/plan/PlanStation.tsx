@@ -1,10 +1,11 @@
 import { Button, Group } from '@mantine/core'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { coldPlaceOf, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
+import { awaitsPot, coldPlaceOf, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
 import type { MovableStep, Plan } from '../../../../contract'
 import { type BreadWish, type DayPlan, isAwaited, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
+import { ONE_POT } from '../../../../words/screens/levain'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
 import { useCultures } from '../../../data/beliefs'
 import { moveJar } from '../../../data/jars'
@@ -19,6 +20,7 @@ import { FIND } from '../../../parts/useNewBake'
 import { AsItIsCard } from '../AsItIsCard'
 import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { OnePotCard } from '../levain/OnePotCard'
 import { Warnings } from '../Warnings'
 import { BeginCard } from './BeginCard'
 import { DayList } from './DayList'
@@ -88,6 +90,7 @@ export function PlanStation() {
   const takeWithYeast = (way: YeastedWay) => taken(takeYeasted(plan, way, solved, kitchen), PLAN_CARDS.yeastIntoRecipe)
   const held = heldOf(build, day.mixMs)
   const asItIs = plan.build.source === 'as it is'
+  const awaits = awaitsPot(plan)
   const easiest = search.found?.plans[0]?.plan
   // Whoever has just asked for bread, and chosen nothing yet, gets the easiest schedule; the others are found again by the button.
   // biome-ignore lint/correctness/useExhaustiveDependencies: taken once, when it is found
@@ -103,7 +106,9 @@ export function PlanStation() {
   }
   const narrow = useNarrow()
   const ways =
-    frozen || !open ? null : problem === null ? (
+    frozen || !open ? null : awaits ? (
+      <Note>{ONE_POT.noSchedules}</Note>
+    ) : problem === null ? (
       <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
       <PlanCards
@@ -145,7 +150,7 @@ export function PlanStation() {
               />
             ))}
           {narrow && ways}
-          <BeginCard />
+          {!awaits && <BeginCard />}
           {stuck !== null && <Note tone="care">{stuck}</Note>}
           <DayList steps={steps} planned={plannedSteps(bake)} onMove={move} />
           <fieldset disabled={frozen} className={classes.plain}>
@@ -154,20 +159,26 @@ export function PlanStation() {
         </div>
         <div className={classes.stack}>
           {!narrow && ways}
-          {asItIs ? <AsItIsCard /> : <ExpectCard busy={busy} fromMs={from} />}
-          <SourHere />
-          <fieldset disabled={frozen} className={classes.plain}>
-            <StandCard />
-          </fieldset>
-          {!asItIs && isAwaited(plan.school) && <DriversCard />}
+          {awaits ? (
+            <OnePotCard />
+          ) : (
+            <>
+              {asItIs ? <AsItIsCard /> : <ExpectCard busy={busy} fromMs={from} />}
+              <SourHere />
+              <fieldset disabled={frozen} className={classes.plain}>
+                <StandCard />
+              </fieldset>
+              {!asItIs && isAwaited(plan.school) && <DriversCard />}
+            </>
+          )}
           {(bake.status !== 'baked' || plan.course !== null) && <DoughAfterCard />}
           <Group>
-            {build !== null && !asItIs && (
+            {build !== null && !asItIs && !awaits && (
               <Button component={Link} to={`/bakes/${bake.id}/compare`} variant="default" size="lg">
                 {PLAN_STATION.compareWithOtherBuilds}
               </Button>
             )}
-            {state.band === null && (
+            {state.band === null && !awaits && (
               <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant="light" size="lg">
                 {PLAN_STATION.goToWeigh}
               </Button>

@@ -2,6 +2,7 @@ import { Button, Group } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { awaitsPot } from '../../../../answers'
 import { type Place, ROUTES } from '../../../../contract'
 import { near } from '../../../../words'
 import { WATCH_STATION } from '../../../../words/screens/watch'
@@ -17,6 +18,7 @@ import classes from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { useSourAsked } from '../doughHere'
 import { Happened } from '../Happened'
+import { OnePotCard } from '../levain/OnePotCard'
 import { MixCard } from '../MixCard'
 import { LevainOutCard } from '../OutCard'
 import { FromLog } from './FromLog'
@@ -45,6 +47,7 @@ export function WatchStation() {
       />
     )
   }
+  if (awaitsPot(plan)) return <OnePotCard />
   if (state.band === null) {
     return (
       <Quiet

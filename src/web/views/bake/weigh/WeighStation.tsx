@@ -2,6 +2,7 @@ import { Button, Select, Text } from '@mantine/core'
 import { millisecondsInMinute } from 'date-fns/constants'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
+import { awaitsPot } from '../../../../answers'
 import { type Happening, newEvent } from '../../../../contract'
 import { MOST_BOWLS } from '../../../../core'
 import { WEIGH_STATION } from '../../../../words/screens/weigh'
@@ -18,6 +19,7 @@ import type { Entry } from '../../../parts/weigh/entry'
 import type { PourSource } from '../../../parts/weigh/Weigh'
 import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
+import { OnePotCard } from '../levain/OnePotCard'
 import { doughEntries, firstBuildEntries, levainEntries, pieceEntries, preFermentEntries } from './entries'
 import { JarFeed } from './JarFeed'
 import { Jobs, jobsOf } from './jobs'
@@ -54,6 +56,7 @@ export function WeighStation() {
         action={{ label: WEIGH_STATION.goToRecipe, href: `/bakes/${bake.id}/recipe` }}
       />
     )
+  if (job === undefined && awaitsPot(plan)) return <OnePotCard />
   if (job === undefined || solved === null) return null
   const choice = <Jobs jobs={jobs} job={job} onJob={setChosen} />
   if (job.into === 'wake' || job.into === 'refill') return <JarFeed key={job.id} stepId={job.id} choice={choice} />

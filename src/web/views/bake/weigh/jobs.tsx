@@ -1,4 +1,5 @@
 import { SegmentedControl } from '@mantine/core'
+import { awaitsPot } from '../../../../answers'
 import { pieceCount, REFILL, type RepairInto } from '../../../../core'
 import { stepWord } from '../../../../words'
 import { JOBS } from '../../../../words/screens/weigh'
@@ -27,7 +28,7 @@ export function jobsOf({ plan, state, jar }: BakeHere): Job[] {
   return [
     ...before,
     // Starter that is used as it is is in the bowl once it is weighed.
-    ...(asItIs && state.band !== null ? [] : [{ id: 'levain', name: asItIs ? JOBS.starter : JOBS.levain, into: 'levain' } as const]),
+    ...((asItIs && state.band !== null) || awaitsPot(plan) ? [] : [{ id: 'levain', name: asItIs ? JOBS.starter : JOBS.levain, into: 'levain' } as const]),
     // The jar is refilled once starter was drawn from it.
     ...(plan.build.source === 'draw and top up' && state.poured.seed > 0 && !state.deeds.has(REFILL)
       ? [{ id: REFILL, name: JOBS.refill(jar?.name ?? ''), into: 'refill' } as const]
