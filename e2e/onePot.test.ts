@@ -28,7 +28,7 @@ test('a second dough for the same morning takes its levain out of the first oneâ
   expect(alone).toEqual([])
   bakes.tin = await begin('Seeded tin')
   await page.goto(`${program.address}/bakes/${bakes.tin}/levain`)
-  await baker.click(page.getByRole('button', { name: 'Take it from the pot of Country loaf' }))
+  await baker.click(page.getByRole('button', { name: 'Build both in one pot' }))
   const card = page.getByTestId('one-pot')
   expect(
     await until(

@@ -173,7 +173,7 @@ export const ONE_POT = {
   offer: 'One pot for both',
   couldTake: (name: string, from: string, to: string) =>
     `The levain of ${name} is built from the same jar and fit to mix ${from} – ${to}, and this dough is mixed in that time. Build it once, for both.`,
-  take: (name: string) => `Take it from the pot of ${name}`,
+  take: 'Build both in one pot',
   title: (name: string) => `Its levain comes out of the pot of ${name}`,
   share: 'for this dough',
   fit: 'fit to mix',

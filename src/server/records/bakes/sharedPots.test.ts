@@ -115,6 +115,27 @@ test('mixed, the share stands in a jar of its own and is used as it is to the la
   expect((await jars()).map((jar) => jar.name)).toHaveLength(2)
 })
 
+test('another jar instead of its share: the share is a jar like any other then, and no bread puts a jar away that is not the share', async () => {
+  const { pot, tin } = await twoOfOnePot()
+  const waiting = (await bake(tin)).plan
+  await event(pot, 'pour', { item: 'seed', plannedGrams: 30, weighedGrams: 30 })
+  await event(pot, 'pour', { item: 'water', plannedGrams: 120, weighedGrams: 120 })
+  await event(pot, 'pour', { item: 'flour', plannedGrams: 150, weighedGrams: 150 })
+  await event(pot, 'band', { mixTempC: 24 })
+  await event(pot, 'mixed', { levainGrams: 150, keepBackGrams: 20 })
+  const share = (await bake(tin)).plan
+  // What was edited before, taken back, does not wait for a pot that is empty.
+  await change(tin, () => ({ ...waiting, name: 'Small tin' }))
+  expect((await bake(tin)).plan).toMatchObject({ name: 'Small tin', jarId: share.jarId, build: { source: 'as it is' }, levainFrom: share.levainFrom })
+  await change(tin, () => ({ jarId: waiting.jarId }))
+  expect((await bake(tin)).plan.levainFrom).toBeNull()
+  await event(tin, 'pour', { item: 'seed', plannedGrams: 60, weighedGrams: 60 })
+  await event(tin, 'band', { mixTempC: 24 })
+  await event(tin, 'mixed', { levainGrams: 60, keepBackGrams: 0 })
+  expect((await bake(tin)).status).toBe('baked')
+  expect((await jars()).map((jar) => jar.name).sort()).toEqual(['Levain for Tin', 'Pip'])
+})
+
 test('the shelf counts the flour of one pot once', async () => {
   const { pot, tin } = await twoOfOnePot()
   const uses = (await server.send('GET', '/api/shelf')).body.uses as Loose[]

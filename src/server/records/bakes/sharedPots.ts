@@ -61,13 +61,20 @@ function refuseTie(id: string, plan: Plan, pot: KeptBake | null): asserts pot is
  */
 export async function tied(work: Work, id: string, before: Plan | null, plan: Plan): Promise<Plan> {
   if (before === null) return onItsOwn(plan)
-  const potId = plan.levainFrom?.bakeId
-  if (potId !== undefined && plan.levainFrom?.jarId === undefined) {
-    const pot = await bakeHere(work, potId)
-    if (before.levainFrom?.bakeId !== potId) refuseTie(id, plan, pot)
-    return pot === null ? onItsOwn(plan) : fromPot(plan, potId, pot.plan)
-  }
-  return plan
+  if (before.levainFrom?.jarId !== undefined) return withShare(before, plan)
+  if (!awaitsPot(plan)) return plan.levainFrom == null ? plan : onItsOwn({ ...plan, levainFrom: { bakeId: plan.levainFrom.bakeId } })
+  const potId = plan.levainFrom?.bakeId ?? ''
+  const pot = await bakeHere(work, potId)
+  if (before.levainFrom?.bakeId !== potId) refuseTie(id, plan, pot)
+  return pot === null ? onItsOwn(plan) : fromPot(plan, potId, pot.plan)
+}
+
+/** A plan that has got its share of a pot: it is used as it is, or left for another jar. */
+function withShare(before: Plan, plan: Plan): Plan {
+  // An edit of before, taken back, cannot wait for the pot again.
+  if (awaitsPot(plan)) return { ...plan, jarId: before.jarId, build: { ...plan.build, source: 'as it is' }, levainFrom: before.levainFrom }
+  const isUsed = plan.jarId === before.jarId && plan.build.source === 'as it is'
+  return { ...plan, levainFrom: isUsed ? before.levainFrom : null }
 }
 
 /** Keeps the other side of a plan that was written: the pot it takes of, and the doughs that take of its own. */

@@ -25,7 +25,7 @@ export function OnePotOffer() {
         <div key={bakeId}>
           <Text>{ONE_POT.couldTake(name, format.dayTime(near(window.fromMs)), format.time(near(window.toMs)))}</Text>
           <Button mt="sm" variant="default" onClick={() => take(bakeId)}>
-            {ONE_POT.take(name)}
+            {ONE_POT.take}
           </Button>
         </div>
       ))}
