@@ -101,9 +101,7 @@ function restsAt(problem: PlanProblem, trouble: Trouble, mixMs: number, stepMs: 
     return coursesTried(wanted).flatMap((course) => {
       const first = courseTimes(course, mixMs, pace)
       if (first === null) return []
-      return daysOf(course, first, stepMs)
-        .map(([day, times]) => trouble.ofMorning(times) + trouble.ofOven(day, times))
-        .filter(Number.isFinite)
+      return [...daysOf(course, first, stepMs)].map(([day, times]) => trouble.ofMorning(times) + trouble.ofOven(day, times)).filter(Number.isFinite)
     })
   })
 }

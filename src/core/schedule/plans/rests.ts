@@ -74,16 +74,17 @@ export function bestRest(trouble: Trouble, wanted: CourseHere, grid: Grid, mixMs
   for (const course of coursesTried(wanted)) {
     const first = courseTimes(course, mixMs, pace)
     if (first === null) continue
-    const most = best?.cost ?? mostCost
-    const days = daysOf(course, first, grid.stepMs, (bakeMs) => trouble.isAsked(course, bakeMs) && trouble.ofBreadAtLeast(course, bakeMs) < most)
-    if (days.length === 0) continue
-    if (first.shapeMs !== morning.shapeMs) morning = { shapeMs: first.shapeMs, cost: trouble.ofMorning(first) }
-    if (morning.cost === Number.POSITIVE_INFINITY) continue
-    // Nothing of the oven can make up for a morning that is dearer than a whole day.
-    if (best !== null && morning.cost >= best.cost) continue
+    let most: number = best?.cost ?? mostCost
+    const days = daysOf(course, first, grid.stepMs, (bakeMs) => trouble.ofBreadAtLeast(course, bakeMs) < most && trouble.isAsked(course, bakeMs))
     for (const [day, times] of days) {
+      if (first.shapeMs !== morning.shapeMs) morning = { shapeMs: first.shapeMs, cost: trouble.ofMorning(first) }
+      // Nothing of the oven can make up for a morning that is dearer than a whole day.
+      if (morning.cost === Number.POSITIVE_INFINITY || (best !== null && morning.cost >= best.cost)) break
       const cost = morning.cost + trouble.ofOven(day, times)
-      if (cost < (best?.cost ?? Number.POSITIVE_INFINITY)) best = { cost, course: day, times, pace }
+      if (cost >= (best?.cost ?? Number.POSITIVE_INFINITY)) continue
+      best = { cost, course: day, times, pace }
+      // Later bread that costs as much by itself is not worked out any more.
+      most = Math.min(most, cost - morning.cost)
     }
   }
   return best
@@ -108,12 +109,17 @@ function stretched(wanted: CourseHere): CourseHere[] {
  * Days of a course whose dough is mixed and shaped: one where the proof is warm, one for each moment of the oven where it is cold.
  * @param isAsked whether bread that goes into the oven then is asked for at all
  */
-export function daysOf(course: CourseHere, times: CourseTimes, stepMs: number, isAsked: (bakeMs: number) => boolean = () => true): [CourseHere, CourseTimes][] {
-  if (course.proof.kind === 'warm') return isAsked(times.bakeMs) ? [[course, times]] : []
-  const days: [CourseHere, CourseTimes][] = []
+export function* daysOf(
+  course: CourseHere,
+  times: CourseTimes,
+  stepMs: number,
+  isAsked: (bakeMs: number) => boolean = () => true
+): Generator<readonly [CourseHere, CourseTimes]> {
+  if (course.proof.kind === 'warm') {
+    if (isAsked(times.bakeMs)) yield [course, times]
+    return
+  }
   const first = Math.ceil((times.proofMs + STRETCH.coldHours[0] * millisecondsInHour) / stepMs) * stepMs
   for (let bakeMs = first; bakeMs <= times.proofMs + LONGEST_COLD_HOURS * millisecondsInHour; bakeMs += stepMs)
-    if (isAsked(bakeMs))
-      days.push([{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / millisecondsInHour } }, bakedAt(course, times, bakeMs)])
-  return days
+    if (isAsked(bakeMs)) yield [{ ...course, proof: { kind: 'cold', hours: (bakeMs - times.proofMs) / millisecondsInHour } }, bakedAt(course, times, bakeMs)]
 }
