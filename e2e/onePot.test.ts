@@ -35,7 +35,7 @@ test('a second dough for the same morning takes its levain out of the first oneâ
       async () => plain(await card.innerText()),
       (words) => /\d+ ?g for this dough/.test(words)
     )
-  ).toMatch(/fit to mix/)
+  ).toMatch(/ready to mix/)
   const { grams } = (await planOf(bakes.loaf)).build.alsoFor[0]
   // Two loaves of 780 g with 2 % for the hands: 1592 g at 72 %, 2 % salt and 20 % levain of equal parts hold 166 g of it; the rest sticks.
   expect(grams).toBeGreaterThanOrEqual(167)

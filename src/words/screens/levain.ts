@@ -172,11 +172,11 @@ export const WATER_CARD = {
 export const ONE_POT = {
   offer: 'One pot for both',
   couldTake: (name: string, from: string, to: string) =>
-    `The levain of ${name} is built from the same jar and fit to mix ${from} – ${to}, and this dough is mixed in that time. Build it once, for both.`,
+    `The levain of ${name} is built from the same jar and ready to mix ${from} – ${to}, and this dough is mixed in that time. Build it once, for both.`,
   take: 'Build both in one pot',
   title: (name: string) => `Its levain comes out of the pot of ${name}`,
   share: 'for this dough',
-  fit: 'fit to mix',
+  fit: 'ready to mix',
   how: (name: string) =>
     `Nothing is built or fed for this dough. When ${name} is mixed, its share stands ready as starter, and you weigh it into this dough as it is.`,
   gone: 'Its levain was to come out of the pot of a bake that is not on the table any more.',

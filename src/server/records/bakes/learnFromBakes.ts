@@ -5,7 +5,7 @@ import { linesOf } from '../jars/batches'
 import { theKitchen } from '../kitchen/kitchens'
 import { forget, type Work } from '../work'
 import { bakeRow, bakesById } from './bakes'
-import { untie } from './sharedPots'
+import { tieAgain, untie } from './sharedPots'
 
 /** Doughs the kitchen's pace is learned from: the last so many. */
 const LAST_DOUGHS = 20
@@ -38,5 +38,6 @@ export async function setDeleted(work: Work, id: string, deleted: boolean): Prom
   const row = await bakeRow(work, id)
   if (deleted) await untie(work, row)
   await work.models.bakes.update({ deletedAtMs: deleted ? work.nowMs : null }, { where: { id }, transaction: work.transaction })
+  if (!deleted) await tieAgain(work, row)
   await learnFromBakes(work)
 }

@@ -60,6 +60,22 @@ test('on its own after all; the pot taken off the table; a share struck out: eac
   expect((await bake(tin)).plan.levainFrom ?? null).toBeNull()
 })
 
+test('taken off the table and put back, either of them: they are tied as before; a pot that was begun meanwhile is not waited for', async () => {
+  const { pot, tin } = await twoOfOnePot()
+  const put = (id: string) => server.send('POST', `/api/bakes/${id}/restore`)
+  await server.send('DELETE', `/api/bakes/${pot}`)
+  expect((await put(pot)).status).toBe(200)
+  expect((await bake(tin)).plan.levainFrom).toEqual({ bakeId: pot })
+  await server.send('DELETE', `/api/bakes/${tin}`)
+  expect((await bake(pot)).plan.build.alsoFor).toEqual([])
+  await put(tin)
+  expect((await bake(pot)).plan.build.alsoFor).toMatchObject([{ name: 'Tin', bakeId: tin }])
+  await server.send('DELETE', `/api/bakes/${tin}`)
+  await event(pot, 'pour', { item: 'seed', plannedGrams: 20, weighedGrams: 20 })
+  await put(tin)
+  expect((await bake(tin)).plan.levainFrom).toBeNull()
+})
+
 test('no chains: what takes of a pot feeds no other, and a pot that is begun takes on no more', async () => {
   const { pot, tin } = await twoOfOnePot()
   const third = await planned('Buns')

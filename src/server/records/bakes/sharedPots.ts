@@ -130,6 +130,18 @@ export async function untie(work: Work, { id, plan }: Pick<KeptBake, 'id' | 'pla
   for (const taker of takersOf(plan)) await release(work, taker, id)
 }
 
+/** A bake that is put back takes of its pot again where that is still to be built, and those that were to take of its own do so again. */
+export async function tieAgain(work: Work, row: KeptBake): Promise<void> {
+  const { id, plan } = row
+  if (awaitsPot(plan) && plan.levainFrom != null) {
+    const { bakeId } = plan.levainFrom
+    const pot = await bakeHere(work, bakeId)
+    if (pot !== null && pot.status === 'planned' && pot.plan.levainFrom == null) await joinPot(work, bakeId, id, plan)
+    else await writePlan(work, row, onItsOwn(plan))
+  }
+  for (const taker of takersOf(plan)) await makeAlike(work, taker, id, plan)
+}
+
 /** What was handed over of a pot: kept with its mix, so that it can be taken back. */
 export interface HandedOver {
   readonly bakeId: string
