@@ -1,8 +1,8 @@
 /** One pot of levain for several doughs: the bake that builds it, and the others that take of it. */
-import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
-import { isAwaited, type SolvedBake, type TimedBuild, windowOf } from '../../core'
+import { isAwaited, type SolvedBake, type TimedBuild } from '../../core'
 import type { Bake } from '../fromWire'
+import { windowAt } from '../judgement/isItReady'
 import type { PlanWeights } from './levainToWeigh'
 
 /** Whether its levain is still to come out of another bake's pot: nothing is built, fed or weighed for it until then. */
@@ -35,10 +35,10 @@ export interface PotBake {
 }
 
 /** A levain that may be built for another dough, too. */
-export interface Pot {
+export interface SharedPot {
   readonly bakeId: string
   readonly name: string
-  /** When it is fit to mix, ms. */
+  /** When it is ready to mix, ms. */
   readonly window: { readonly fromMs: number; readonly toMs: number }
 }
 
@@ -46,15 +46,15 @@ export interface Pot {
 const isPot = ({ build, levainFrom, school }: Plan) => build.source !== 'as it is' && levainFrom == null && isAwaited(school)
 
 /**
- * Levains out of which a dough could be mixed as well: from the same jar, liked as ripe, mixed no later than this one, and still fit when this one is.
+ * Levains out of which a dough could be mixed as well: from the same jar, liked as ripe, mixed no later than this one, and still ready when this one is.
  * @param own the bake that would take of it
  * @param others the open bakes of the kitchen
  */
-export function potsFor(own: Pick<PotBake, 'bake' | 'mixMs'>, others: readonly PotBake[]): Pot[] {
+export function potsFor(own: Pick<PotBake, 'bake' | 'mixMs'>, others: readonly PotBake[]): SharedPot[] {
   const { id, plan, status } = own.bake
   // Whose pot feeds others does not take of another.
   if (status !== 'planned' || !isPot(plan) || plan.build.alsoFor.some(({ bakeId }) => bakeId != null)) return []
-  return others.flatMap(({ bake, solved, mixMs }): Pot[] => {
+  return others.flatMap(({ bake, solved, mixMs }): SharedPot[] => {
     if (bake.id === id || bake.status !== 'planned' || !isPot(bake.plan)) return []
     if (bake.plan.jarId !== plan.jarId || bake.plan.school !== plan.school || mixMs > own.mixMs) return []
     const window = plannedWindow({ bake, solved })
@@ -68,11 +68,9 @@ export function levainPlanned(plan: Plan, solved: SolvedBake | null): TimedBuild
   return awaitsPot(plan) ? solved.build.timed : solved.build.asItStands
 }
 
-/** When a levain that is not built yet is fit to mix; null while its plan cannot be. */
-export function plannedWindow({ bake, solved }: Pick<PotBake, 'bake' | 'solved'>): Pot['window'] | null {
+/** When a levain that is not built yet will be ready to mix; null while its plan cannot be. */
+export function plannedWindow({ bake, solved }: Pick<PotBake, 'bake' | 'solved'>): SharedPot['window'] | null {
   if (solved?.build == null) return null
   const { startMs, milestones } = solved.build.asItStands
-  const { opensHours, closesHours } = windowOf(milestones, bake.plan.school)
-  if (opensHours === null || closesHours === null) return null
-  return { fromMs: startMs + opensHours * millisecondsInHour, toMs: startMs + closesHours * millisecondsInHour }
+  return windowAt(milestones, bake.plan.school, startMs)
 }

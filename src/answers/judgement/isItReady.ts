@@ -8,10 +8,12 @@ import {
   HOLD,
   holdHours,
   horizonHours,
+  isAwaited,
   type JarBelief,
   judge,
   levelOf,
   type Mark,
+  type Milestones,
   mannerOf,
   readAs,
   type School,
@@ -20,7 +22,8 @@ import {
   summarise,
   toldFit,
   type Verdict,
-  vesselOf
+  vesselOf,
+  windowOf
 } from '../../core'
 import type { Bake } from '../fromWire'
 
@@ -61,6 +64,15 @@ export function fitWindow({ opens, closes }: Pick<Forecast, 'opens' | 'closes'>,
   return Number.isFinite(opens.p50) && Number.isFinite(closes.p50)
     ? { fromMs: startMs + opens.p50 * millisecondsInHour, toMs: startMs + closes.p50 * millisecondsInHour }
     : null
+}
+
+/** The window of a levain as the model alone has it, on the clock; null where nobody waits for one, or it never gets there. */
+export function windowAt(milestones: Milestones, school: School, startMs: number): { readonly fromMs: number; readonly toMs: number } | null {
+  if (!isAwaited(school)) return null
+  const { opensHours, closesHours } = windowOf(milestones, school)
+  return opensHours === null || closesHours === null
+    ? null
+    : { fromMs: startMs + opensHours * millisecondsInHour, toMs: startMs + closesHours * millisecondsInHour }
 }
 
 /** A levain on its way, with what was seen of it; starter that is used as it is was judged in its jar. */

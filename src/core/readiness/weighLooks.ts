@@ -142,7 +142,7 @@ const hasFallen = ({ hours, rise }: Mark, levels: readonly Level[]) =>
 
 /** Nobody times a look or a mix closer than this, h. */
 const WITHIN_HOURS = 1 / 3
-/** A slow levain passes no faster than a quick one does: so much of its hours counts as nothing, too. */
+/** The slower a levain, the longer its window: so much of its hours counts as nothing, too. */
 const WITHIN_SHARE = 0.05
 
 /** How far from its window a levain counts as in it, h. @param hours since mixing */

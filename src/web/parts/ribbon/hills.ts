@@ -1,5 +1,5 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
-import { awaitsPot, type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow } from '../../../answers'
+import { awaitsPot, type Bake, beliefIn, beliefOfBake, type Cultures, fitWindow, windowAt } from '../../../answers'
 import type { Jar } from '../../../contract'
 import {
   type BakeState,
@@ -15,8 +15,7 @@ import {
   type SolvedBake,
   simulate,
   type TimedBuild,
-  vesselOf,
-  windowOf
+  vesselOf
 } from '../../../core'
 import { HILLS } from '../../../words/screens/parts-ribbon'
 import type { Judged } from '../../data/forecasts'
@@ -88,15 +87,6 @@ export function draggedHill(base: Hill, timed: TimedBuild, jar: JarParameters, m
     moves: movesOf(line),
     mixAtMs
   }
-}
-
-/** A window on the clock; null where nobody waits for one. */
-function windowAt(milestones: Milestones, school: School, startMs: number): Hill['window'] {
-  if (!isAwaited(school)) return null
-  const { opensHours, closesHours } = windowOf(milestones, school)
-  return opensHours === null || closesHours === null
-    ? null
-    : { fromMs: startMs + opensHours * millisecondsInHour, toMs: startMs + closesHours * millisecondsInHour }
 }
 
 /** A planned build as a hill; its window is told once its forecast is there, so that no other one is told before. */
