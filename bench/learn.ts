@@ -14,10 +14,10 @@ import {
   observationsOf,
   seededRandom,
   simulate,
+  summarise,
   trueLog,
   twoLooks,
-  UNKNOWN_JAR,
-  weightedQuantiles
+  UNKNOWN_JAR
 } from '../src/core'
 import { vesselOfLog } from './logs'
 import { heading, percentile } from './report'
@@ -53,11 +53,8 @@ function notedBy(habit: Habit, build: LoggedBuild, seed: number): Observation[] 
 function foretold(build: LoggedBuild, belief: JarBelief, seen: readonly Observation[], into: Tally): void {
   const vessel = vesselOfLog(build)
   const { milestones } = simulate(vessel, belief.centre, { untilHours: 240, stopPastPeak: true })
-  const { draws, logWeights } = correctDraws(drawForecast(vessel, belief, { untilHours: horizonHours(milestones), count: DRAWS }), seen)
-  const best = Math.max(...logWeights)
-  const peaks = draws.milestones.map((m) => m.peakHours ?? Number.POSITIVE_INFINITY)
-  const weights = logWeights.map((log) => Math.exp(log - best))
-  const [p05 = NaN, p25 = NaN, p50 = NaN, p75 = NaN, p95 = NaN] = weightedQuantiles(peaks, weights, [0.05, 0.25, 0.5, 0.75, 0.95])
+  const draws = correctDraws(drawForecast(vessel, belief, { untilHours: horizonHours(milestones), count: DRAWS }), seen)
+  const { p05, p25, p50, p75, p95 } = summarise(draws, 'dome').peak
   const { peakHours } = build.truth
   into.off.push(Math.abs(p50 / peakHours - 1))
   into.nine.push(peakHours >= p05 && peakHours <= p95)

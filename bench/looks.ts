@@ -60,10 +60,7 @@ function tryBuild(build: LoggedBuild, belief: JarBelief, seed: number, into: Tal
     return { kind: 'level', hours, rise: Math.max(1, trueRiseAt(build.truth, hours) * (1 + TRUE_SPREAD.reading * normal())) }
   })
   for (let looks = 1; looks <= seen.length; looks++) {
-    const corrected = correctDraws(draws, seen.slice(0, looks))
-    const best = Math.max(...corrected.logWeights)
-    const weights = corrected.logWeights.map((log) => Math.exp(log - best))
-    count(into, looks, summarise(corrected.draws, 'dome', weights), peakHours)
+    count(into, looks, summarise(correctDraws(draws, seen.slice(0, looks)), 'dome'), peakHours)
   }
 }
 

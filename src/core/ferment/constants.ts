@@ -109,6 +109,8 @@ export const MODEL = {
   /** The same for fat. Craft knowledge. */
   fatFrom: 0.1,
   fatSlows: 3,
+  /** How much fuller a climb is seen near its top than the gas made in it tells. Fitted to when bakers see the window open. */
+  dome: 0.3,
   /** φ of a typical jar: the share of its yeast that stands warmth. */
   warmShare: 0.675
 } as const
@@ -171,6 +173,8 @@ export const NOISE = {
   buildShapeSd: 0.3,
   /** How far its height does (sd of the logarithm). */
   buildHeightSd: 0.08,
+  /** How far the pace of its fall does (sd of the logarithm): a forecast is made for the climb. Source: builds of another generator. */
+  buildFallSd: 0.5,
   /** What the model gets wrong about a level beside that, in jar heights. */
   levelSd: 0.06
 } as const

@@ -12,12 +12,13 @@ export interface Draw {
   readonly roomOffsetK: number
 }
 
-/** What one build does differently from its jar, each drawn as a standard normal: stretch of its times, shape of its climb, height. */
-export const LATENTS = 3
+/** What one build does differently from its jar, each drawn as a standard normal: stretch of its times, shape of its climb, height, pace of its fall. */
+export const LATENTS = 4
 /** Their standard deviations, in that order. */
-export const LATENT_SD: readonly number[] = [NOISE.buildSd, NOISE.buildShapeSd, NOISE.buildHeightSd]
+export const LATENT_SD: readonly number[] = [NOISE.buildSd, NOISE.buildShapeSd, NOISE.buildHeightSd, NOISE.buildFallSd]
 
-const DIMENSIONS = PARAMETERS.length + 2 + LATENTS
+/** All that is drawn together; the fall, which the climb knows nothing of, has a sequence of its own. */
+const DIMENSIONS = PARAMETERS.length + 2 + (LATENTS - 1)
 
 /**
  * Draws of what is not known, from a low-discrepancy sequence: no chance in it, the same for the same count.
@@ -32,14 +33,16 @@ export function drawParameters(
   belief: JarBelief,
   roomSdC: number = NOISE.roomSdC
 ): { readonly draws: readonly Draw[]; readonly normals: Float64Array } {
-  const z = normalsFor(count)
+  const z = sequenceOf(count, DIMENSIONS)
+  const falls = sequenceOf(count, 1)
   const centre = logsOf(belief.centre)
   const spread = cholesky(belief.covariance)
   const normals = new Float64Array(count * LATENTS)
   const logs = new Float64Array(PARAMETERS.length)
   const draws = Array.from({ length: count }, (_, k) => {
     const at = k * DIMENSIONS
-    for (let i = 0; i < LATENTS; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] ?? NaN
+    for (let i = 0; i < LATENTS - 1; i++) normals[k * LATENTS + i] = z[at + PARAMETERS.length + 2 + i] ?? NaN
+    normals[(k + 1) * LATENTS - 1] = falls[k] ?? NaN
     for (let i = 0; i < PARAMETERS.length; i++) {
       let log = centre[i] ?? NaN
       const row = sure(spread[i])
@@ -55,18 +58,22 @@ export function drawParameters(
   return { draws, normals }
 }
 
-const known = new Map<number, Float64Array>()
+const known = new Map<string, Float64Array>()
 
-/** The sequence as standard normals, worked out once for each count. */
-function normalsFor(count: number): Float64Array {
-  const there = known.get(count)
+/**
+ * A low-discrepancy sequence as standard normals, worked out once for each length.
+ * @returns `count` rows of `dimensions`
+ */
+export function sequenceOf(count: number, dimensions: number): Float64Array {
+  const key = `${count} ${dimensions}`
+  const there = known.get(key)
   if (there !== undefined) return there
-  const steps = goldenSteps(DIMENSIONS)
-  const normals = new Float64Array(count * DIMENSIONS)
+  const steps = goldenSteps(dimensions)
+  const normals = new Float64Array(count * dimensions)
   for (let k = 0; k < count; k++) {
-    for (let i = 0; i < DIMENSIONS; i++) normals[k * DIMENSIONS + i] = inverseNormal((0.5 + (k + 1) * (steps[i] ?? NaN)) % 1)
+    for (let i = 0; i < dimensions; i++) normals[k * dimensions + i] = inverseNormal((0.5 + (k + 1) * (steps[i] ?? NaN)) % 1)
   }
-  known.set(count, normals)
+  known.set(key, normals)
   return normals
 }
 

@@ -1,5 +1,4 @@
-import { weightedQuantiles } from '../units/quantile'
-import { sure } from '../units/sure'
+import { quantilesOf } from '../units/quantile'
 import { drawParameters, LATENT_SD, LATENTS } from './draws'
 import { type JarBelief, UNKNOWN_JAR } from './jarParameters'
 import { LEVELS, type Milestones, sampleCurve } from './milestones'
@@ -13,8 +12,8 @@ const { exp, floor, max, min } = Math
 export const SCHOOLS = ['young', 'dome', 'mature', 'full sour', 'for taste'] as const
 export type School = (typeof SCHOOLS)[number]
 
-/** The simulations behind a forecast: each draw of jar, seed and room, before its build's own stretch, shape and height. */
-interface Runs {
+/** The simulations behind a forecast: each draw of jar, seed and room, before its build's own stretch, shape, height and fall. */
+export interface Runs {
   /** Hours between two kept points. */
   readonly stepHours: number
   /** Points kept of each run. */
@@ -120,12 +119,12 @@ export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float
     const doing = doingOf(latents, k)
     const { height } = doing
     const { peakGas } = m
-    const untilPeak = (m.peakHours ?? 0) / runs.stepHours
+    const untilPeak = (m.peakHours ?? Number.POSITIVE_INFINITY) / runs.stepHours
     const perPoint = gridStep / (doing.stretch * runs.stepHours)
     const row = k * runs.points
     const to = k * points
     for (let i = 0; i < points; i++) {
-      const place = min(i * perPoint, last)
+      const place = min(turned(i * perPoint, untilPeak, doing), last)
       const left = min(floor(place), last - 1)
       const low = straight[row + left] ?? NaN
       const level = low + (place - left) * ((straight[row + left + 1] ?? NaN) - low)
@@ -136,15 +135,19 @@ export function reshapeDraws(runs: Runs, gridHours: Float64Array, latents: Float
   return { gridHours, gas, milestones, runs, latents }
 }
 
-/** What one build does differently: stretch of its times, fullness of its climb, height. */
+/** What one build does differently: stretch of its times, fullness of its climb, height, pace of its fall. */
 interface Doing extends ClimbShape {
   readonly stretch: number
   readonly height: number
+  readonly fall: number
 }
+
+/** A time of a build's own on its run: past the peak it goes at the pace of its fall. */
+const turned = (hours: number, peakHours: number, { fall }: Doing) => (hours <= peakHours ? hours : peakHours + (hours - peakHours) * fall)
 
 function doingOf(latents: Float64Array, k: number): Doing {
   const factor = (i: number) => exp((latents[k * LATENTS + i] ?? NaN) * (LATENT_SD[i] ?? NaN))
-  return { stretch: factor(0), shape: factor(1), steep: 1, height: factor(2) }
+  return { stretch: factor(0), shape: factor(1), steep: 1, height: factor(2), fall: factor(3) }
 }
 
 /** g of one run at a time of its own. */
@@ -168,18 +171,20 @@ function runPasses(runs: Runs, k: number, level: number): number | null {
 }
 
 function reshaped(m: Milestones, doing: Doing, runs: Runs, k: number): Milestones {
-  const { stretch, height } = doing
+  const { stretch, height, fall } = doing
+  const { peakHours } = m
   const at = (hours: number | null) => (hours === null ? null : hours * stretch)
+  const late = (hours: number | null) => (hours === null || peakHours === null ? null : (peakHours + (hours - peakHours) / fall) * stretch)
   const up = (share: number) => (m.peakHours === null ? null : at(runPasses(runs, k, m.peakGas * straightShare(share, doing))))
   const doubled = LEVELS.doubled / height
   return {
     doubledHours: m.peakHours === null ? at(runPasses(runs, k, doubled)) : doubled > m.peakGas ? null : up(doubled / m.peakGas),
     sixtyHours: up(LEVELS.young),
     opensHours: up(LEVELS.window),
-    peakHours: at(m.peakHours),
-    closesHours: at(m.closesHours),
-    easedHours: at(m.easedHours),
-    collapsedHours: at(m.collapsedHours),
+    peakHours: at(peakHours),
+    closesHours: late(m.closesHours),
+    easedHours: late(m.easedHours),
+    collapsedHours: late(m.collapsedHours),
     peakGas: m.peakGas * height
   }
 }
@@ -221,7 +226,7 @@ export function fitHours(milestones: Milestones, school: School): number | null 
  * @param gas g: rise less 1
  * @returns hours since mixing with their doubt
  */
-export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>): HourRange {
+export function reaches(draws: Draws, gas: number): HourRange {
   const points = draws.gridHours.length
   const hours = draws.milestones.map((_, k) => {
     for (let i = 1; i < points; i++) {
@@ -233,7 +238,7 @@ export function reaches(draws: Draws, gas: number, weights?: ArrayLike<number>):
     }
     return null
   })
-  return range(hours, weights ?? new Float64Array(hours.length).fill(1))
+  return range(hours)
 }
 
 /** A normal distribution leaves 5 % below the first and a quarter below the second, sd. */
@@ -270,18 +275,16 @@ export function levelOf(forecast: Forecast, hours: number): number {
 
 /**
  * Quantiles of all draws.
- * @param draws from drawForecast
+ * @param draws from drawForecast or correctDraws, each as likely as the others
  * @param school whose window is asked for
- * @param weights how likely each draw is; all alike when left out
  */
-export function summarise(draws: Draws, school: School, weights?: ArrayLike<number>): Forecast {
+export function summarise(draws: Draws, school: School): Forecast {
   const count = draws.milestones.length
-  const w = weights ?? new Float64Array(count).fill(1)
   const points = draws.gridHours.length
   const column = new Float64Array(count)
   const bands = Array.from(draws.gridHours, (_, i) => {
     for (let k = 0; k < count; k++) column[k] = draws.gas[k * points + i] ?? NaN
-    return weightedQuantiles(column, w, SHARES)
+    return quantilesOf(column, SHARES)
   })
   const line = (share: number) => bands.map((band) => band[share] ?? NaN)
   const gas = { p05: line(0), p25: line(1), p50: line(2), p75: line(3), p95: line(4) }
@@ -289,26 +292,16 @@ export function summarise(draws: Draws, school: School, weights?: ArrayLike<numb
   return {
     gridHours: Array.from(draws.gridHours),
     gas,
-    fit: Array.from(draws.gridHours, (hours) => fitIn(windows, hours, w)),
-    opens: range(
-      windows.map((x) => x.opensHours),
-      w
-    ),
-    peak: range(
-      draws.milestones.map((m) => m.peakHours),
-      w
-    ),
-    closes: range(
-      windows.map((x) => x.closesHours),
-      w
-    )
+    fit: Array.from(draws.gridHours, (hours) => fitIn(windows, hours)),
+    opens: range(windows.map((x) => x.opensHours)),
+    peak: range(draws.milestones.map((m) => m.peakHours)),
+    closes: range(windows.map((x) => x.closesHours))
   }
 }
 
-function range(hours: readonly (number | null)[], weights: ArrayLike<number>): HourRange {
-  const q = weightedQuantiles(
+function range(hours: readonly (number | null)[]): HourRange {
+  const q = quantilesOf(
     hours.map((h) => h ?? Number.POSITIVE_INFINITY),
-    weights,
     SHARES
   )
   return { p05: q[0] ?? NaN, p25: q[1] ?? NaN, p50: q[2] ?? NaN, p75: q[3] ?? NaN, p95: q[4] ?? NaN }
@@ -324,23 +317,17 @@ export const toldFit = ({ gridHours, fit }: Pick<Forecast, 'gridHours' | 'fit'>,
  * @param withinHours so little before its window or after it counts as in it, h
  * @returns 0 … 1
  */
-export function fitAt(draws: Draws, school: School, hours: number, weights?: ArrayLike<number>, withinHours = 0): number {
+export function fitAt(draws: Draws, school: School, hours: number, withinHours = 0): number {
   return fitIn(
     draws.milestones.map((m) => windowOf(m, school)),
     hours,
-    weights ?? new Float64Array(draws.milestones.length).fill(1),
     withinHours
   )
 }
 
-function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, weights: ArrayLike<number>, within = 0): number {
-  let fit = 0
-  let total = 0
-  for (let k = 0; k < windows.length; k++) {
-    const weight = weights[k] ?? NaN
-    const { opensHours, closesHours } = sure(windows[k])
-    total += weight
-    if (opensHours !== null && hours >= opensHours - within && hours <= (closesHours ?? Number.POSITIVE_INFINITY) + within) fit += weight
-  }
-  return total > 0 ? fit / total : 0
+function fitIn(windows: readonly ReturnType<typeof windowOf>[], hours: number, within = 0): number {
+  const fit = windows.filter(
+    ({ opensHours, closesHours }) => opensHours !== null && hours >= opensHours - within && hours <= (closesHours ?? Number.POSITIVE_INFINITY) + within
+  )
+  return windows.length > 0 ? fit.length / windows.length : 0
 }

@@ -4,7 +4,6 @@
  */
 import { normalBelow } from '../units/normalBelow'
 import { LEARNING, NOISE } from './constants'
-import { LATENTS } from './draws'
 import { cholesky, solveCholesky } from './matrix'
 import { bendSlope, bentShare } from './shape'
 
@@ -46,6 +45,8 @@ export interface FittedBuild {
   readonly cost: number
 }
 
+/** What is fitted: stretch, shape and height. The fall says nothing of a jar. */
+const FITTED = 3
 const ROUNDS = 5
 /** No latent goes further in one round, nor lies further out, sd. */
 const LONGEST_STEP = 1.5
@@ -86,21 +87,17 @@ export function foretell(hill: BareHill, seen: Observation, latents: readonly nu
 /** One observation against what is foretold of it. */
 function rowOf(seen: Observation, { value, slopes }: { value: number; slopes: number[] }): Row & { readonly cost: number } {
   const sd = sdOf(seen)
-  if (seen.kind === 'level') return tailed((seen.rise - 1 - value) / sd, slopes, sd)
+  const cost = costOf(seen, value, sd)
+  if (seen.kind === 'level') return tailed((seen.rise - 1 - value) / sd, slopes, sd, cost)
   // A hill without a peak in the time looked at says nothing here.
-  if (!Number.isFinite(value)) return { off: 0, weight: 0, slopes: slopes.map(() => 0), cost: 0 }
-  if (seen.kind === 'peak') return tailed((seen.hours - value) / sd, slopes, sd)
-  const side = seen.kind === 'climbing' ? 1 : -1
-  const clear = (side * (value - seen.hours)) / sd
-  const { trust = 1 } = seen
-  // A sign that may be wrong says no more than how likely it is right: what plainly contradicts it is not bent to it.
-  const below = normalBelow(clear)
-  const likely = (1 - trust) / 2 + trust * below
-  const pull = (millsRatio(clear) * trust * below) / Math.max(likely, 1e-12)
+  if (!Number.isFinite(value)) return { off: 0, weight: 0, slopes: slopes.map(() => 0), cost }
+  if (seen.kind === 'peak') return tailed((seen.hours - value) / sd, slopes, sd, cost)
+  const { side, trust, clear, below, likely } = sideOf(seen, value)
+  const pull = (millsRatio(clear) * trust * below) / likely
   // The curvature of a sign that may be wrong can be negative: there its slope squared stands for it.
   const weight = Math.min(Math.max(trust < 1 ? pull * pull : pull * (pull + clear), LEAST_WEIGHT), 1)
   const off = pull < LEAST_WEIGHT ? 0 : (side * pull) / weight
-  return { off, weight, slopes: slopes.map((s) => s / sd), cost: -2 * Math.log(Math.max(likely, 1e-12)) }
+  return { off, weight, slopes: slopes.map((s) => s / sd), cost }
 }
 
 const LEAST_WEIGHT = 1e-9
@@ -111,14 +108,31 @@ export function sdOf(seen: Observation): number {
   return (seen.kind === 'peak' ? (seen.share ?? NOISE.seenPeakSd) : NOISE.sideSd) * Math.max(seen.hours, 1)
 }
 
-function tailed(off: number, slopes: readonly number[], sd: number): Row & { readonly cost: number } {
+function tailed(off: number, slopes: readonly number[], sd: number, cost: number): Row & { readonly cost: number } {
   const { tailDegrees } = LEARNING
-  return {
-    off,
-    weight: (tailDegrees + 1) / (tailDegrees + off * off),
-    slopes: slopes.map((s) => s / sd),
-    cost: (tailDegrees + 1) * Math.log(1 + (off * off) / tailDegrees)
-  }
+  return { off, weight: (tailDegrees + 1) / (tailDegrees + off * off), slopes: slopes.map((s) => s / sd), cost }
+}
+
+/**
+ * What an observation costs: twice its negative log likelihood, but for what is the same whatever was foretold.
+ * @param value what is foretold: g for a level, hours of the peak for the others
+ * @param sd what it is measured in, of sdOf
+ */
+export function costOf(seen: Observation, value: number, sd: number): number {
+  if (!Number.isFinite(value)) return 0
+  if (seen.kind === 'climbing' || seen.kind === 'fallen') return -2 * Math.log(sideOf(seen, value).likely)
+  const { tailDegrees } = LEARNING
+  const off = ((seen.kind === 'level' ? seen.rise - 1 : seen.hours) - value) / sd
+  return (tailDegrees + 1) * Math.log(1 + (off * off) / tailDegrees)
+}
+
+/** A side of the peak against the peak foretold. A sign that may be wrong says no more than how likely it is right: what plainly contradicts it is not bent to it. */
+function sideOf(seen: Extract<Observation, { kind: 'climbing' | 'fallen' }>, peakHours: number) {
+  const { trust = 1 } = seen
+  const side = seen.kind === 'climbing' ? 1 : -1
+  const clear = (side * (peakHours - seen.hours)) / sdOf(seen)
+  const below = normalBelow(clear)
+  return { side, trust, clear, below, likely: Math.max((1 - trust) / 2 + trust * below, 1e-12) }
 }
 
 /** φ(x) / Φ(x); for x far below nothing it is −x. */
@@ -162,7 +176,7 @@ const moved = (from: readonly number[], step: readonly number[], share: number) 
   from.map((z, i) => Math.min(Math.max(z + share * (step[i] ?? NaN), -FURTHEST), FURTHEST))
 
 function curvatureOf(rows: readonly Row[]): number[][] {
-  return Array.from({ length: LATENTS }, (_, i) =>
-    Array.from({ length: LATENTS }, (__, j) => rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] ?? NaN) * (r.slopes[j] ?? NaN), i === j ? 1 : 0))
+  return Array.from({ length: FITTED }, (_, i) =>
+    Array.from({ length: FITTED }, (__, j) => rows.reduce((sum, r) => sum + r.weight * (r.slopes[i] ?? NaN) * (r.slopes[j] ?? NaN), i === j ? 1 : 0))
   )
 }

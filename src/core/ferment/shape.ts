@@ -3,6 +3,7 @@
  * power; start and peak stay where they are. No law of growth gives it; it takes up what the model gets wrong about the climb (docs/model.md).
  */
 
+import { MODEL } from './constants'
 import type { RiseCurve, Top } from './milestones'
 
 /** Taken out of Math once: these are asked for by the million. */
@@ -38,6 +39,10 @@ export function bendSlope(share: number, bent: number, { steep }: ClimbShape): n
   return min((steep * bent * (1 - bent)) / (inside * (1 - inside)), 4)
 }
 
+/** Share of the peak's g as it is seen: a dome stands longer near its top than the gas made in it tells. Low down nothing changes. */
+const domed = (share: number) => share + MODEL.dome * share ** 6 * (1 - share)
+const domeSlope = (share: number) => 1 + MODEL.dome * share ** 5 * (6 - 7 * share)
+
 /**
  * Bends the climb of a curve, in place; its top stays where it is.
  * @param curve straight from the equations
@@ -45,11 +50,11 @@ export function bendSlope(share: number, bent: number, { steep }: ClimbShape): n
  * @param jar how its climb differs from a typical one
  */
 export function bendClimb({ hours, gas, slope }: RiseCurve, top: Top, jar: ClimbShape): void {
-  if (jar.shape === 1 && jar.steep === 1) return
   for (let i = 1; (hours[i] ?? NaN) < top.hours; i++) {
-    const share = (gas[i] ?? NaN) / top.gas
+    const own = (gas[i] ?? NaN) / top.gas
+    const share = domed(own)
     const bent = bentShare(share, jar)
     gas[i] = bent * top.gas
-    slope[i] = (slope[i] ?? NaN) * bendSlope(share, bent, jar)
+    slope[i] = (slope[i] ?? NaN) * domeSlope(own) * bendSlope(share, bent, jar)
   }
 }

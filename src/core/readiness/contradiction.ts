@@ -3,7 +3,7 @@
  * was stirred, or a band that was moved: nobody but the baker knows which.
  */
 import { drawnGas } from '../ferment/forecast'
-import { weightedQuantile } from '../units/quantile'
+import { quantileOf } from '../units/quantile'
 import { sure } from '../units/sure'
 import type { Mark } from './marks'
 import { phasesOf, type Weighed } from './weighLooks'
@@ -56,11 +56,10 @@ export function contradictionOf(marks: readonly Mark[], noted: readonly Mark[], 
   const last = levelAt(look)
   const before = marks.slice(0, look)
   const weighed = weigh(before)
-  const { draws, weights } = weighed
+  const { draws } = weighed
   const gasAt = (quantile: number, of: (k: number) => number) =>
-    weightedQuantile(
+    quantileOf(
       Float64Array.from(draws.milestones, (_, k) => of(k)),
-      weights,
       quantile
     )
   const told = explained === 'right'

@@ -49,13 +49,7 @@ export function* pastBuilds(logs: readonly BuildLog[]): Generator<{ readonly don
     const draws = drawForecast(vessel, belief, { untilHours: horizonHours(milestones) })
     // What came is told by its own looks, from a jar of which nothing else is known.
     const blank = drawForecast(vessel, UNKNOWN_JAR, { untilHours: horizonHours(milestones) })
-    const corrected = correctDraws(blank, seen)
-    const best = Math.max(...corrected.logWeights)
-    const outcome = summarise(
-      corrected.draws,
-      'dome',
-      corrected.logWeights.map((log) => Math.exp(log - best))
-    ).peak
+    const outcome = summarise(correctDraws(blank, seen), 'dome').peak
     if (seen.length > 0 && outcome.p95 - outcome.p05 <= VAGUE_HOURS) past.push({ index, forecast: summarise(draws, 'dome').peak, outcome })
     yield { done: index - first + 1, of: logs.length - first }
   }

@@ -4,6 +4,9 @@ import { LEVELS, type Milestones } from '../ferment/milestones'
 export const PHASES = ['lag', 'climbing', 'young', 'peak', 'easing', 'collapsed'] as const
 export type Phase = (typeof PHASES)[number]
 
+/** What is known of a hill where its phase is asked for. */
+export type HillTop = Pick<Milestones, 'peakHours' | 'peakGas'>
+
 /** Below this g nothing has happened yet. */
 export const LAG_GAS = 0.1
 
@@ -14,7 +17,7 @@ export const LAG_GAS = 0.1
  * @param hours since mixing
  * @example phaseAt(milestones of 1:5:5 at 25 °C, 2.2, 8.2) // 'peak'
  */
-export function phaseAt(m: Milestones, gas: number, hours: number): Phase {
+export function phaseAt(m: HillTop, gas: number, hours: number): Phase {
   const past = m.peakHours !== null && hours > m.peakHours
   if (gas >= LEVELS.window * m.peakGas && m.peakHours !== null) return 'peak'
   if (past) return gas < LEVELS.collapsed * m.peakGas ? 'collapsed' : 'easing'

@@ -58,7 +58,7 @@ export function reasonsOf(draws: Draws, noted: readonly Mark[], nowHours: number
   const now = marks.filter((m) => nowHours - m.hours < FRESH_HOURS)
   const fresh = new Set<string>(now.flatMap((m) => [...Object.keys(m.signs ?? {}), ...(m.rise === undefined ? [] : ['level'])]))
   const signs = SIGN_KINDS.map((kind): Telling => ({ of: kind, bits: signBits(kind, manner, phases) }))
-  const level: Telling = { of: 'level', bits: levelBits(all.draws, all.weights, nowHours) }
+  const level: Telling = { of: 'level', bits: levelBits(all.draws, nowHours) }
   const next = [...signs, level].filter(({ of, bits }) => !fresh.has(of) && bits >= LEAST_BITS).sort((a, b) => b.bits - a.bits)
   return { said: said.sort((a, b) => Math.abs(phases[phase] - b.without) - Math.abs(phases[phase] - a.without)), next }
 }
@@ -96,14 +96,14 @@ function signBits(kind: SignKind, manner: CultureManner, phases: Phases): number
   )
 }
 
-function levelBits({ milestones, ...rest }: Draws, weights: ArrayLike<number>, nowHours: number): number {
-  const draws = { milestones, ...rest }
+function levelBits(draws: Draws, nowHours: number): number {
+  const { milestones } = draws
   const phases = recordOf(PHASES, () => 0)
   const bins = new Map<number, number[]>()
   for (let k = 0; k < milestones.length; k++) {
     const gas = drawnGas(draws, k, nowHours)
     const phase = phaseAt(sure(milestones[k]), gas, nowHours)
-    const weight = weights[k] ?? NaN
+    const weight = 1 / milestones.length
     phases[phase] += weight
     // A reading is off by a step to either side as often as not.
     for (const [by, share] of [

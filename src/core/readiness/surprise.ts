@@ -14,8 +14,6 @@ export type Phases = Readonly<Record<Phase, number>>
 const STRANGE = 0.04
 /** How often a level has fallen to less than four fifths of what was read before, by phase: only a collapsed one really has. */
 const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, young: 0.02, peak: 0.03, easing: 0.2, collapsed: 0.9 }
-/** A level far below one that was read before is believed so far at least, whatever the forecast has of it: what has fallen is no guess. Source: craft knowledge. */
-const FALLEN_IS_BELIEVED = 0.8
 /** Phases in which a school mixes. */
 const FIT: Readonly<Record<School, readonly Phase[]>> = {
   young: ['young'],
@@ -60,8 +58,7 @@ export function surpriseOf({ signs, hasFallen, rise, hours }: LastLook, foretold
   })
   const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
   const told = seen.reduce((sum, s, i) => sum + s * foretold[sure(PHASES[i])], 0)
-  const unlike = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
-  const strange = hasFallen ? Math.max(unlike, FALLEN_IS_BELIEVED) : unlike
+  const strange = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
   const phases = recordOf(PHASES, (_, i) => (seen[i] ?? NaN) / (alone * PHASES.length))
   return { strange, phases, hours }
 }

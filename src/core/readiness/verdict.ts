@@ -58,10 +58,10 @@ export function judge(draws: Draws, noted: readonly Mark[], nowHours: number, sc
   const inTime = [...noted].sort((a, b) => a.hours - b.hours)
   const { marks, reads } = straightened(draws, inTime, manner)
   const weighed = weighDraws(draws, marks, manner)
-  const { draws: corrected, weights } = weighed
+  const { draws: corrected } = weighed
   const { phases, phase } = phasesOf(weighed, nowHours)
-  const forecast = summarise(corrected, school, weights)
-  const drawnFit = fitAt(corrected, school, nowHours, weights, withinHours(nowHours))
+  const forecast = summarise(corrected, school)
+  const drawnFit = fitAt(corrected, school, nowHours, withinHours(nowHours))
   const fitNow = weighed.surprise === null ? drawnFit : blendedFit(drawnFit, school, weighed.surprise, nowHours)
   const holds = weighed.surprise === null || strangeAt(weighed.surprise, nowHours) < 0.5
   const contradiction = contradictionOf(marks, inTime, (before) => weighDraws(draws, before, manner))

@@ -1,5 +1,5 @@
 import type { Pieces } from '../dough/pieces'
-import { weightedQuantile } from '../units/quantile'
+import { quantileOf } from '../units/quantile'
 
 /** Hands-on minutes of what a baker does. */
 export const WORK_STEPS = [
@@ -78,7 +78,7 @@ export function learnWork(seen: readonly StepTime[]): Partial<Work> {
       .filter((share) => share > MISTOLD.quicker && share < MISTOLD.slower)
       .slice(0, SEEN_STEPS.most)
     if (shares.length < SEEN_STEPS.least) continue
-    const share = weightedQuantile(shares, new Float64Array(shares.length).fill(1), 0.5)
+    const share = quantileOf(shares, 0.5)
     const of: readonly WorkStep[] = step === 'shape' ? ['shape', 'piece', 'roll'] : [step]
     for (const one of of) learned[one] = Math.max(Math.round(share * USUAL_WORK[one]), 1)
   }

@@ -1,7 +1,6 @@
 import { millisecondsInDay } from 'date-fns/constants'
 import { celsiusToFahrenheit, createFormat, fahrenheitToCelsius } from './format'
 import { roundToScale, toGrams, toMilligrams } from './mass'
-import { weightedQuantile } from './quantile'
 
 const metric = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'Europe/Lisbon' })
 const other = createFormat({ mass: 'oz', temperature: '°F', clock: '12 h', timeZone: 'America/New_York' })
@@ -62,13 +61,6 @@ test('a scale shows whole steps', () => {
 test('milligrams and back', () => {
   expect(toMilligrams(17.65)).toBe(17_650)
   expect(toGrams(toMilligrams(0.1 + 0.2))).toBe(0.3)
-})
-
-test('a quantile follows the weights', () => {
-  expect(weightedQuantile([3, 1, 2], [1, 1, 1], 0.5)).toBe(2)
-  expect(weightedQuantile([3, 1, 2], [8, 1, 1], 0.5)).toBe(3)
-  expect(weightedQuantile([1, Number.POSITIVE_INFINITY], [1, 3], 0.5)).toBe(Number.POSITIVE_INFINITY)
-  expect(weightedQuantile([], [], 0.5)).toBeNaN()
 })
 
 test('money in the currency of the kitchen', () => {

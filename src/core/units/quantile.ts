@@ -1,36 +1,25 @@
 /**
- * Quantile of weighted values, by the first value whose summed weight reaches the share.
+ * Quantile of values that count alike: the first of them that so large a share reaches.
  * @param values any order; Infinity stands for "not within the time looked at"
- * @param weights not negative, same length
  * @param share 0 … 1
  * @returns one of the values; NaN when there are none
- * @example weightedQuantile([3, 1, 2], [1, 1, 1], 0.5) // 2
+ * @example quantileOf([3, 1, 2], 0.5) // 2
  */
-export function weightedQuantile(values: ArrayLike<number>, weights: ArrayLike<number>, share: number): number {
-  return weightedQuantiles(values, weights, [share])[0] ?? NaN
+export function quantileOf(values: ArrayLike<number>, share: number): number {
+  return quantilesOf(values, [share])[0] ?? NaN
 }
 
-/** Several quantiles of the same values with one sort; `shares` in rising order. */
-export function weightedQuantiles(values: ArrayLike<number>, weights: ArrayLike<number>, shares: readonly number[]): number[] {
+/** Several quantiles of the same values with one sort. */
+export function quantilesOf(values: ArrayLike<number>, shares: readonly number[]): number[] {
   const order = orderOf(values)
-  let total = 0
-  for (let i = 0; i < values.length; i++) total += weights[i] ?? NaN
-  let reached = 0
-  let next = -1
-  return shares.map((share) => {
-    while (next < order.length - 1 && (next === -1 || reached < share * total - 1e-12)) {
-      next++
-      reached += weights[order[next] ?? NaN] ?? NaN
-    }
-    return next === -1 ? Number.NaN : (values[order[next] ?? NaN] ?? NaN)
-  })
+  return shares.map((share) => values[order[Math.max(Math.ceil(share * order.length - 1e-9) - 1, 0)] ?? NaN] ?? NaN)
 }
 
 /** Steps into which the range of the values is cut for sorting. */
 const STEPS = 2 ** 36
 
 /** Places of the values from the lowest to the highest. Value and place are packed into one number each, since numbers sort many times faster than a comparison. */
-function orderOf(values: ArrayLike<number>): Float64Array {
+export function orderOf(values: ArrayLike<number>): Float64Array {
   const count = values.length
   let low = Number.POSITIVE_INFINITY
   let high = Number.NEGATIVE_INFINITY

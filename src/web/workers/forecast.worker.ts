@@ -26,6 +26,7 @@ import {
   type PastBuild,
   type PlanProblem,
   pastBuilds,
+  quantileOf,
   type Reasons,
   reaches,
   reasonsOf,
@@ -39,7 +40,6 @@ import {
   type Ways,
   type WaysAsked,
   waysNow,
-  weightedQuantile,
   withPaceDoubt
 } from '../../core'
 
@@ -130,7 +130,7 @@ const desk = {
       .filter((build) => wasMixedRipe(build, belief.centre))
       .slice(-LAST_BAKES)
       .map(({ line, hours }) => sourAfter(line, hours, belief.centre).tta)
-    return all.length === 0 ? null : { tta: weightedQuantile(all, new Float64Array(all.length).fill(1), 0.5), bakes: all.length }
+    return all.length === 0 ? null : { tta: quantileOf(all, 0.5), bakes: all.length }
   },
   /** How sour a bake comes out, and what changes that. */
   sourLevers: (asked: SourAsked) => sourLevers(asked),
