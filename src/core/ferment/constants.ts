@@ -93,8 +93,8 @@ export const MODEL = {
   /** Gas held grows by this share as the hydration falls from 100 % to 0. */
   stiffHolds: 0.1,
   /** Above 100 % hydration foam escapes: the height falls by e to the first, times 100 points above to the second. Fitted to the heights of wet levains. */
-  wetLoss: 1.75,
-  wetPower: 1.2,
+  wetLoss: 1.6,
+  wetPower: 1.1,
   /**
    * Salt ÷ water at which yeast and bacteria grow half as fast, and how steeply they fall around it. Gänzle, Ehmann & Hammes 1998: 2.8 % leaves yeast nearly
    * alone and takes a fifth from the bacteria; near 6 and 10 % their growth is all but gone.
