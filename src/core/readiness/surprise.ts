@@ -14,6 +14,8 @@ export type Phases = Readonly<Record<Phase, number>>
 const STRANGE = 0.04
 /** How often a level has fallen to less than four fifths of what was read before, by phase: only a collapsed one really has. */
 const FALLEN: Readonly<Record<Phase, number>> = { lag: 0.02, climbing: 0.02, young: 0.02, peak: 0.03, easing: 0.2, collapsed: 0.9 }
+/** A fall that the baker says is right is believed so far at least, whatever the forecast has of it. Source: craft knowledge. */
+const SAID_TO_HAVE_FALLEN = 0.8
 /** Phases in which a school mixes. */
 const FIT: Readonly<Record<School, readonly Phase[]>> = {
   young: ['young'],
@@ -31,6 +33,8 @@ export interface LastLook {
   readonly signs: Signs
   /** The level has fallen far below what was read before. */
   readonly hasFallen: boolean
+  /** The baker says that such a fall is right. */
+  readonly isSaid: boolean
   /** The level as it would be read had nothing disturbed it; null: none was. */
   readonly rise: number | null
   /** Hours since mixing. */
@@ -51,14 +55,15 @@ export interface Surprise {
  * Weighs whether a look is so unlike the forecast that it is to be believed against it.
  * @param foretold phases as the forecast had them at that look, before its signs
  */
-export function surpriseOf({ signs, hasFallen, rise, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
+export function surpriseOf({ signs, hasFallen, isSaid, rise, hours }: LastLook, foretold: Phases, manner: CultureManner): Surprise {
   const seen = PHASES.map((phase) => {
     const all = entriesOf(signs).reduce((product, [kind, sign]) => (sign === undefined ? product : product * likelihood(kind, sign, phase, manner)), 1)
     return all * (hasFallen ? FALLEN[phase] : 1) * levelIn(phase, rise)
   })
   const alone = seen.reduce((sum, s) => sum + s, 0) / PHASES.length
   const told = seen.reduce((sum, s, i) => sum + s * foretold[sure(PHASES[i])], 0)
-  const strange = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
+  const unlike = (STRANGE * alone) / (STRANGE * alone + (1 - STRANGE) * told)
+  const strange = hasFallen && isSaid ? Math.max(unlike, SAID_TO_HAVE_FALLEN) : unlike
   const phases = recordOf(PHASES, (_, i) => (seen[i] ?? NaN) / (alone * PHASES.length))
   return { strange, phases, hours }
 }

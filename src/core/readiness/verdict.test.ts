@@ -136,6 +136,17 @@ test('sunken, a film on the glass, and far below what was read half an hour ago:
   expect(odd.phases.collapsed).toBeLessThan(0.1)
 })
 
+test('far below what was read half an hour ago, and the baker says it is right: it has collapsed, at the next look, too', () => {
+  const high: Mark = { hours: peak - 0.5, rise: 3.3 }
+  const low: Mark = { hours: peak, rise: 1.3 }
+  expect(judge(draws, [high, low], peak, 'dome', wheat).advice.kind).toBe('ask')
+  const said: Mark = { ...low, explained: 'right' }
+  expect(judge(draws, [high, said], peak, 'dome', wheat)).toMatchObject({ phase: 'collapsed', advice: { kind: 'past', how: 'collapsed' } })
+  const later = judge(draws, [high, said, { hours: peak + 0.5, rise: 1.25 }], peak + 0.5, 'dome', wheat)
+  expect(later.advice).toEqual({ kind: 'past', how: 'collapsed' })
+  expect(later.fitNow).toBeLessThan(0.2)
+})
+
 test('read at a tenth and then at a twentieth in its first hours, it has not fallen: readings differ by so much', () => {
   const { phases } = judge(
     draws,

@@ -30,7 +30,9 @@ export function weighDraws(draws: Draws, marks: readonly Mark[], manner: Culture
     looks.flatMap(({ hours, signs }): Sighting[] => (signs === undefined || Object.keys(signs).length === 0 ? [] : [sightingOf(hours, signs, manner)]))
   const before = correctDraws(draws, levels, sightings(marks.filter((mark) => mark !== last)))
   const foretold = drawnPhases(before, last.hours)
-  const surprise = surpriseOf({ signs: last.signs ?? {}, hasFallen: hasFallen(last, levels), rise: last.rise ?? null, hours: last.hours }, foretold, manner)
+  const { signs = {}, rise = null, hours } = last
+  const isSaid = marks.some((mark) => mark.explained === 'right' && hasFallen(mark, levels))
+  const surprise = surpriseOf({ signs, hasFallen: hasFallen(last, levels), isSaid, rise, hours }, foretold, manner)
   return { draws: sightings([last]).length === 0 ? before : correctDraws(draws, levels, sightings(marks)), surprise }
 }
 
