@@ -179,7 +179,7 @@ test('a build that began an hour late: what moved, and by how much, on the Clock
       .at(-1) ?? ''
   )
   const startMs = Date.UTC(Number(begin?.[1]), Number(begin?.[2]) - 1, Number(begin?.[3]), Number(begin?.[4]), Number(begin?.[5]))
-  await program.moveClock(new Date(startMs + 2.5 * HOUR).toISOString())
+  await program.moveClock(new Date(startMs + 2.75 * HOUR).toISOString())
   await page.goto(`${program.address}/bakes/${id}/weigh`)
   for (const item of ['seed', 'water', 'flour']) {
     await page.getByRole('button', { name: /^Poured/ }).waitFor()
