@@ -197,6 +197,13 @@ test('however sure the marks are some doubt stays', () => {
   expect(peak.p75).toBeGreaterThan(1.01 * peak.p25)
 })
 
+test('who looks does so when it should be ready: it is called at its peak a little before that is the likeliest', () => {
+  const hours = Array.from({ length: 60 }, (_, i) => 5 + i / 12).find((h) => judge(draws, [], h, 'dome', wheat).phase === 'peak') ?? 0
+  const { phases } = judge(draws, [], hours, 'dome', wheat)
+  expect(phases.peak).toBeLessThan(phases.young)
+  expect(phases.peak).toBeGreaterThan(0.5 * phases.young)
+})
+
 test('probabilities of the phases sum to one', () => {
   const { phases } = judge(draws, looks(1, [5]), 7, 'dome', wheat)
   expect(Object.values(phases).reduce((a, b) => a + b)).toBeCloseTo(1, 9)

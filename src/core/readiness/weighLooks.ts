@@ -98,7 +98,13 @@ export function phasesOf({ draws, surprise }: Weighed, hours: number): { readonl
   return { phases: believed(drawnPhases(draws, hours)), phase: likeliest(believed(phasesAround(draws, hours))) }
 }
 
-const likeliest = (phases: Phases): Phase => PHASES.reduce((best, p) => (phases[p] > phases[best] ? p : best))
+/** Who looks at a levain mostly does so when it should be ready: it is called at its peak where that is so nearly as likely as anything else. Source: craft knowledge. */
+const PEAK_FROM = 0.75
+
+function likeliest(phases: Phases): Phase {
+  const best = PHASES.reduce((most, p) => (phases[p] > phases[most] ? p : most))
+  return phases.peak >= PEAK_FROM * phases[best] ? 'peak' : best
+}
 
 /** How likely it is in each phase at some moment of the twenty minutes before and after; they sum to more than 1. */
 function phasesAround(draws: Draws, hours: number): Phases {
