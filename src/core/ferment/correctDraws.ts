@@ -2,7 +2,7 @@ import { orderOf } from '../units/quantile'
 import { sure } from '../units/sure'
 import { LATENT_SD, LATENTS, sequenceOf } from './draws'
 import { type Draws, type Runs, reshapeDraws, runGas } from './forecast'
-import type { Milestones } from './milestones'
+import type { HillTop, Milestones } from './milestones'
 import { costOf, type Observation, sdOf } from './oneBuild'
 import { bentShare } from './shape'
 
@@ -14,10 +14,7 @@ const LEAST_EFFECTIVE = 12
 const NEVER = 1e6
 
 /** Where one way stands at a look. */
-export interface OnHill {
-  /** Of its hill. */
-  readonly peakHours: number | null
-  readonly peakGas: number
+export interface OnHill extends HillTop {
   /** g at the look. */
   readonly gas: number
 }

@@ -33,6 +33,9 @@ export interface Milestones {
   readonly peakGas: number
 }
 
+/** What is known of a hill where its phase is asked for. */
+export type HillTop = Pick<Milestones, 'peakHours' | 'peakGas'>
+
 /** Shares of the peak's g that have a name. */
 export const LEVELS = { young: 0.6, window: 0.95, mature: 0.85, collapsed: 0.8, doubled: 1 } as const
 

@@ -92,7 +92,7 @@ function rowOf(seen: Observation, { value, slopes }: { value: number; slopes: nu
   // A hill without a peak in the time looked at says nothing here.
   if (!Number.isFinite(value)) return { off: 0, weight: 0, slopes: slopes.map(() => 0), cost }
   if (seen.kind === 'peak') return tailed((seen.hours - value) / sd, slopes, sd, cost)
-  const { side, trust, clear, below, likely } = sideOf(seen, value)
+  const { side, trust, clear, below, likely } = sideOf(seen, value, sd)
   const pull = (millsRatio(clear) * trust * below) / likely
   // The curvature of a sign that may be wrong can be negative: there its slope squared stands for it.
   const weight = Math.min(Math.max(trust < 1 ? pull * pull : pull * (pull + clear), LEAST_WEIGHT), 1)
@@ -120,17 +120,17 @@ function tailed(off: number, slopes: readonly number[], sd: number, cost: number
  */
 export function costOf(seen: Observation, value: number, sd: number): number {
   if (!Number.isFinite(value)) return 0
-  if (seen.kind === 'climbing' || seen.kind === 'fallen') return -2 * Math.log(sideOf(seen, value).likely)
+  if (seen.kind === 'climbing' || seen.kind === 'fallen') return -2 * Math.log(sideOf(seen, value, sd).likely)
   const { tailDegrees } = LEARNING
   const off = ((seen.kind === 'level' ? seen.rise - 1 : seen.hours) - value) / sd
   return (tailDegrees + 1) * Math.log(1 + (off * off) / tailDegrees)
 }
 
 /** A side of the peak against the peak foretold. A sign that may be wrong says no more than how likely it is right: what plainly contradicts it is not bent to it. */
-function sideOf(seen: Extract<Observation, { kind: 'climbing' | 'fallen' }>, peakHours: number) {
+function sideOf(seen: Extract<Observation, { kind: 'climbing' | 'fallen' }>, peakHours: number, sd: number) {
   const { trust = 1 } = seen
   const side = seen.kind === 'climbing' ? 1 : -1
-  const clear = (side * (peakHours - seen.hours)) / sdOf(seen)
+  const clear = (side * (peakHours - seen.hours)) / sd
   const below = normalBelow(clear)
   return { side, trust, clear, below, likely: Math.max((1 - trust) / 2 + trust * below, 1e-12) }
 }

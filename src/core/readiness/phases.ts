@@ -1,11 +1,8 @@
-import { LEVELS, type Milestones } from '../ferment/milestones'
+import { type HillTop, LEVELS } from '../ferment/milestones'
 
 /** The life of a levain, in order. */
 export const PHASES = ['lag', 'climbing', 'young', 'peak', 'easing', 'collapsed'] as const
 export type Phase = (typeof PHASES)[number]
-
-/** What is known of a hill where its phase is asked for. */
-export type HillTop = Pick<Milestones, 'peakHours' | 'peakGas'>
 
 /** Below this g nothing has happened yet. */
 export const LAG_GAS = 0.1
