@@ -31,6 +31,9 @@ const jar = (more: Partial<Jar> = {}) =>
     placeId: 'counter',
     stays: [],
     vesselId: null,
+    lastFeed: null,
+    // Of its feeds nothing is known.
+    line: { ...line, parents: [] },
     ...more
   }) as Jar
 function figures(draft: Partial<FeedDraft>, of = jar()): FeedFigures {
@@ -87,6 +90,14 @@ test('an hour out, then the fridge: it stands in both; risen by two thirds it go
   expect(risen.afterHours).toBe(risen.risen)
   expect(risen.afterHours).toBeGreaterThan(1.5)
   expect(figures({}).afterHours).toBeNull()
+})
+
+test('a feed begins in the ratio of the last one, or as it was told to have been fed when it came', () => {
+  // 20 g of seed under 110 + 110: 1:5.5. The last feed since, 30 kept under 60 of flour: 1:2.
+  const told: Partial<Jar> = { line: { ...line, flours: { 'white wheat': 110 }, waterGrams: 110 } }
+  expect(figures({}, jar(told))).toMatchObject({ keepGrams: 20, flourGrams: 110, waterGrams: 110 })
+  const lastFeed = { at: now, keepGrams: 30, flours: [{ ingredientId: 'white wheat', grams: 60 }], waterGrams: 60, everyHours: null }
+  expect(figures({}, jar({ ...told, lastFeed }))).toMatchObject({ keepGrams: 20, flourGrams: 40, waterGrams: 40 })
 })
 
 test('what never rises by two thirds goes to the fridge all the same, after two hours', () => {

@@ -25,6 +25,7 @@ import {
   temperatureAt
 } from '../../core'
 import { standingAt } from '../bake/solvePlan'
+import { usualRatio } from './jarCare'
 import { whereItStands } from './jarNow'
 
 /** How the flour and water of a feed are told. */
@@ -74,7 +75,7 @@ const TRIMMED_SHARE = 0.15
 /** Water is taken hand-warm where a place is cold, °C. */
 const HAND_WARM_C = 26
 
-/** The feed a jar begins with: as its culture usually is, or with amounts that were worked out elsewhere. */
+/** The feed a jar begins with: in the ratio of its last one or, where none is known, of its culture; or with amounts that were worked out elsewhere. */
 export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts?: FeedAmounts): FeedDraft {
   const { flourPerSeed, trimmed, underWater } = CULTURE_TRAITS[jar.culture]
   const trimGrams = trimmed && amounts === undefined ? Math.round(jar.grams * TRIMMED_SHARE) : 0
@@ -86,8 +87,8 @@ export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts
     by: amounts === undefined ? 'ratio' : 'grams',
     keepGrams: amounts?.keepGrams ?? Math.min(Math.max(jar.keepMinimumGrams, USUAL_KEEP), Math.max(jar.grams - trimGrams, 1)),
     trimGrams,
-    ratio: flourPerSeed,
-    hydration: jar.hydration,
+    ratio: usualRatio(jar)[0] ?? flourPerSeed,
+    hydration: Math.round(jar.hydration * 1000) / 1000,
     feed: jar.feed,
     flourGrams: amounts?.flourGrams ?? 0,
     waterGrams: amounts?.waterGrams ?? 0,

@@ -66,10 +66,14 @@ export function skippedUntil({ lastFeed }: Pick<Jar, 'lastFeed'>, { atMs }: Feed
   return lastFeed?.everyHours == null ? null : Math.max(atMs, nowMs) + lastFeed.everyHours * millisecondsInHour
 }
 
-/** Flour per starter of the last feed that is known: none or one. */
-export function usualRatio({ lastFeed }: Pick<Jar, 'lastFeed'>): number[] {
-  if (lastFeed === null || !(lastFeed.keepGrams > 0)) return []
-  const ratio = lastFeed.flours.reduce((sum, f) => sum + f.grams, 0) / lastFeed.keepGrams
+/** Flour per starter of the last feed that is known, or as it was told when the jar came: none or one. */
+export function usualRatio({ lastFeed, line }: Pick<Jar, 'lastFeed' | 'line'>): number[] {
+  const [kept, flour] =
+    lastFeed === null
+      ? [line.parents.reduce((sum, p) => sum + p.grams, 0), Object.values(line.flours).reduce((sum, grams) => sum + grams, 0)]
+      : [lastFeed.keepGrams, lastFeed.flours.reduce((sum, f) => sum + f.grams, 0)]
+  if (!(kept > 0)) return []
+  const ratio = flour / kept
   return ratio >= 0.5 && ratio <= 20 ? [Math.round(ratio * 10) / 10] : []
 }
 

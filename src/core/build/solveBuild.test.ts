@@ -136,6 +136,8 @@ test.each([
   ['1:4:4', { flourPerSeed: 4, waterPerSeed: 4 }],
   ['1 : 2,5 : 2', { flourPerSeed: 2.5, waterPerSeed: 2 }],
   ['2:5', { flourPerSeed: 2.5, waterPerSeed: null }],
+  ['20 + 110 + 90', { flourPerSeed: 5.5, waterPerSeed: 4.5 }],
+  ['110 + 110', null],
   ['1:0:1', null],
   ['0:5:5', null],
   ['5', null],

@@ -151,15 +151,15 @@ export function ratioOf({ seed, flour, water }: Pick<BuildMasses, 'seed' | 'flou
 }
 
 /**
- * Reads a ratio as it is written: "1:4:4", "1 : 2.5 : 2", "1:5".
- * @returns flour and, where it is given, water per part of seed; null for anything else
+ * Reads a ratio as it is written: "1:4:4", "1 : 2.5 : 2", "1:5", or as it was weighed: "20 + 110 + 110".
+ * @returns flour and, where it is given, water per part of seed; null for anything else, and for "110 + 110", which says nothing of the seed
  */
 export function readRatio(text: string): { readonly flourPerSeed: number; readonly waterPerSeed: number | null } | null {
   const parts = text
     .trim()
     .replace(/,/g, '.')
-    .split(/\s*[:/]\s*/)
+    .split(/\s*[:/+]\s*/)
   const [seed, flour, water] = parts.map(Number)
-  if (parts.length < 2 || parts.length > 3 || !parts.every((p) => /^\d*\.?\d+$/.test(p)) || !seed || !flour) return null
+  if (parts.length < (text.includes('+') ? 3 : 2) || parts.length > 3 || !parts.every((p) => /^\d*\.?\d+$/.test(p)) || !seed || !flour) return null
   return { flourPerSeed: flour / seed, waterPerSeed: water === undefined ? null : water / seed }
 }

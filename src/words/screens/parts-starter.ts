@@ -27,7 +27,7 @@ export const STARTER_FIELDS = {
   leftEmptyWarm: 'Left empty, a day ago is assumed.',
   ratio: 'Fed how, if you know it',
   ratioExample: 'for example 1:2:2',
-  ratioLooks: 'Starter, flour, water, like 1:2:2. Each has to be more than 0.'
+  ratioLooks: 'Starter, flour, water: 1:2:2, or as weighed, 20 + 40 + 40. Each has to be more than 0.'
 } as const
 
 /** Flours a starter lives on, as bakers say it. */

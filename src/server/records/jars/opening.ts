@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { Op } from 'sequelize'
 import type { z } from 'zod'
 import { type JarTold, type jarCorrectionSchema, type jarOpeningSchema, jarToldSchema, type Kitchen, toldToWire } from '../../../contract'
-import { cultureOf, FLOURS, gramsOfBlend, type LedgerEntry, toMilligrams, transfer, usualFeed } from '../../../core'
+import { CULTURE_TRAITS, cultureOf, FLOURS, gramsOfBlend, type LedgerEntry, toMilligrams, transfer, usualFeed } from '../../../core'
 import { REFUSE_JARS } from '../../../words/refusals/jars'
 import { THINGS } from '../../../words/refusals/things'
 import { type JarRow, plain } from '../../db/rows'
@@ -12,14 +12,12 @@ import { balanceOf, eventOf, isRecorded, record, type Work } from '../work'
 import { addLineage, dropLineage, type NewBatch, type NewStay, stayAt, staysOf } from './batches'
 import { createJar, guardGluten, jarRow, refuseFuture, refuseMixedUp, vesselIn } from './jars'
 
-/** A culture whose last feed is not known is taken to have been fed one part to two of flour. */
-const ASSUMED_FLOUR_PER_SEED = 2
 /** What a culture just begun is seeded with: what lives on the flour, a trace. */
 const TRACE_MG = 1
 
 const cultureTold = ({ culture, flour, hydration }: JarTold) => culture ?? cultureOf(flour, hydration)
 
-/** What a jar was told to hold, as a batch. */
+/** What a jar was told to hold, as a batch; fed as its culture usually is where nobody knows how. */
 function batchTold(
   kitchen: Kitchen,
   told: JarTold
@@ -29,7 +27,7 @@ function batchTold(
   const dried = cultureTold(told) === 'dried'
   const total = toMilligrams(told.grams)
   const flourAll = total / (1 + hydration)
-  const seedFlour = flourAll / (1 + (told.flourPerSeed ?? ASSUMED_FLOUR_PER_SEED) * (1 + hydration))
+  const seedFlour = flourAll / (1 + (told.flourPerSeed ?? CULTURE_TRAITS[cultureTold(told)].flourPerSeed) * (1 + hydration))
   const seed = begun ? TRACE_MG : dried ? total : Math.round(seedFlour * (1 + hydration))
   const fresh = Math.round((total - seed) / (1 + hydration))
   return {
