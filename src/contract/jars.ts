@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CULTURES, MIXED_AS, PARAMETERS, POSSIBLE, recordOf } from '../core'
+import { CULTURES, EXPLANATIONS, MIXED_AS, PARAMETERS, POSSIBLE, recordOf } from '../core'
 import { gramsSchema, idSchema, instantSchema, isoOf, nameSchema, noted, numberIn, shareIn, tempSchema, versionSchema } from './common'
 import { blendSchema, ingredientIdSchema } from './formulas'
 import { flourKindSchema, lineSchema, lineToWire } from './lines'
@@ -108,6 +108,17 @@ export const jarSchema = z.object({
   placeId: idSchema,
   /** Where what is in it has stood, stands, and is to go on to, in the order of time. */
   stays: z.array(z.object({ placeId: idSchema, from: instantSchema })),
+  /** Looks at what is in it, in the order of time. */
+  looks: z.array(
+    z.object({
+      id: idSchema,
+      at: instantSchema,
+      rise: z.number().optional(),
+      pH: z.number().optional(),
+      signs: signsSchema,
+      explained: z.enum(EXPLANATIONS).optional()
+    })
+  ),
   /** When somebody last said where it stands: what its stays say of later is planned, and nobody has said yet that it was done. */
   placeToldAt: instantSchema,
   /** Its feed was put off until then; null: it was not, or it was fed since. */
@@ -126,13 +137,14 @@ export const jarsSchema = z.object({ jars: z.array(jarSchema) })
 
 /** A jar as it is told. */
 export function jarToWire(jar: Jar): z.input<typeof jarSchema> {
-  const { lastFeed, program, pace, line, stays } = jar
+  const { lastFeed, program, pace, line, stays, looks } = jar
   return {
     ...jar,
     lastFeed: lastFeed === null ? null : { ...lastFeed, at: isoOf(lastFeed.at) },
     program: program === null ? null : { ...program, dueAt: isoOf(program.dueAt) },
     pace: paceToWire(pace),
     stays: stays.map((stay) => ({ ...stay, from: isoOf(stay.from) })),
+    looks: looks.map((look) => ({ ...look, at: isoOf(look.at) })),
     placeToldAt: isoOf(jar.placeToldAt),
     putOffUntil: jar.putOffUntil === null ? null : isoOf(jar.putOffUntil),
     line: lineToWire(line)
@@ -187,7 +199,9 @@ export const jarLookSchema = z.object({
   ...noted,
   rise: numberIn(POSSIBLE.rise, 'The rise').optional(),
   pH: numberIn(POSSIBLE.pH, 'The pH').optional(),
-  signs: signsSchema
+  signs: signsSchema,
+  /** What its baker said of a level that does not fit. */
+  explained: z.enum(EXPLANATIONS).optional()
 })
 export type JarLook = z.input<typeof jarLookSchema>
 

@@ -15,7 +15,7 @@ const condition = (more: Partial<JarCondition>): JarCondition => ({
   fades: [],
   ...more
 })
-const told = (more: Partial<JarCondition>) => tellCondition(condition(more), now, format)
+const told = (more: Partial<JarCondition>, seen = true) => tellCondition(condition(more), now, format, { young: false, seen })
 
 test('on its way up: when it is ripe and when it wants food', () => {
   expect(told({})).toEqual({ headline: 'Ripe about Fri 14:00', use: 'not ripe yet, hungry from Fri 17:00', hungry: false })
@@ -25,6 +25,9 @@ test('on its way up: when it is ripe and when it wants food', () => {
 test('ripe, past it, hungry', () => {
   expect(told({ use: 'ready as it is' })).toMatchObject({ headline: 'Ripe now', use: 'ready to use, hungry from Fri 17:00', hungry: false })
   expect(told({ use: 'ready as it is', food: 0.02 })).toMatchObject({ headline: 'Ripe: use it or feed it', hungry: false })
+  // A forecast alone calls nothing ripe.
+  expect(told({ use: 'ready as it is' }, false)).toMatchObject({ headline: 'Should be ripe now', use: 'look before you use it, hungry from Fri 17:00' })
+  expect(told({ use: 'ready as it is', food: 0.02 }, false)).toMatchObject({ headline: 'Should be ripe: use it or feed it' })
   expect(told({ use: 'two feeds', hungryMs: now - 30 * millisecondsInHour })).toEqual({
     headline: 'Hungry since Thu 03:00',
     use: 'feed it twice first',

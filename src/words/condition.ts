@@ -27,22 +27,29 @@ export interface ToldCondition {
 }
 
 /**
- * A jar's condition in words.
+ * A jar's condition in words: it is called ripe where somebody has just seen it so, and should be ripe where nobody has looked.
  * @param young it is a new culture that has not risen twice yet
+ * @param seen it was looked at just now
  * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
  */
-export function tellCondition(condition: JarCondition, nowMs: number, format: Format, young = false): ToldCondition {
+export function tellCondition(
+  condition: JarCondition,
+  nowMs: number,
+  format: Format,
+  { young, seen }: { readonly young: boolean; readonly seen: boolean }
+): ToldCondition {
   if (young) return { headline: 'Young: it has not risen twice yet', use: 'feed it each day; until it has risen nobody can say when it is ripe', hungry: false }
   const { use, peakMs, hungryMs } = condition
   const hungry = isHungry(condition, nowMs)
   const when = (ms: number) => whenWords(ms, nowMs, format)
   const headline = () => {
     if (use === 'ripens') return peakMs === null ? 'Asleep: it hardly rises here' : `Ripe about ${when(peakMs)}`
-    if (use === 'ready as it is') return isFoodGone(condition) ? 'Ripe: use it or feed it' : 'Ripe now'
+    if (use === 'ready as it is') return `${seen ? 'Ripe' : 'Should be ripe'}${isFoodGone(condition) ? ': use it or feed it' : ' now'}`
     return hungry && hungryMs !== null ? `Hungry since ${when(hungryMs)}` : 'Past its best'
   }
   const hungryFrom = hungryMs === null || hungry ? '' : `, hungry from ${when(hungryMs)}`
-  return { headline: headline(), use: `${USE_WORDS[use]}${hungryFrom}`, hungry }
+  const words = use === 'ready as it is' && !seen ? 'look before you use it' : USE_WORDS[use]
+  return { headline: headline(), use: `${words}${hungryFrom}`, hungry }
 }
 
 /** The neediest first: those hungry longest, then those hungry soonest. */

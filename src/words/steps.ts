@@ -18,11 +18,12 @@ const moveWord = (to: Step['to']) => (to === undefined ? 'Move the dough' : `Dou
 /** What is to be done, in a line. */
 export function stepTitle(bake: Bake, { kind, id, of, to }: Pick<Step, 'kind' | 'id' | 'of' | 'to'>, jars: readonly Jar[]): string {
   const jar = nameOfJar(bake, jars)
-  const levain = `${possessive(jar)} levain`
+  const isJar = bake.plan.build.source === 'as it is'
+  const levain = isJar ? jar : `${possessive(jar)} levain`
   const { name, course } = bake.plan
   switch (kind) {
     case 'wake':
-      return bake.plan.build.source === 'as it is' ? `Feed ${jar}` : `Wake ${jar}: feed it`
+      return isJar ? `Feed ${jar}` : `Wake ${jar}: feed it`
     case 'first build':
       return `First build from ${jar}`
     case 'ahead':

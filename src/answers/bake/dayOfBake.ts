@@ -177,7 +177,7 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
     solved,
     facts,
     steps: stepsOf(facts, minute),
-    beginsMs: facts.running?.bandMs ?? workBegins(facts),
+    beginsMs: bake.state.band?.atMs ?? workBegins(facts.asItIs === true && facts.startMs !== null ? { ...facts, startMs: mixMs } : facts),
     mixMs,
     times,
     bulkHours: times === null ? null : (times.shapeMs - mixMs) / millisecondsInHour,
@@ -278,7 +278,7 @@ export function stepFactsOf(
     ripens: build === null || awaitsPot(plan) ? null : ripensAt(build.asItStands, plan.school),
     refillMs: plan.build.source === 'draw and top up' && !awaitsPot(plan) ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
-    running: band === null ? null : { bandMs: band.atMs, verdict },
+    running: band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict },
     mixedMs: mixed?.atMs ?? null,
     doughTo: (plan.course?.moves ?? []).map(({ placeId }, i) =>
       !openMoves.has(i) && !deeds.has(moveStepId(i)) ? null : (kitchen.places.find((place) => place.id === placeId)?.name ?? '')
@@ -300,6 +300,14 @@ export function stepFactsOf(
   // A level that was read moves the rest of the day.
   const line = seen === null ? dough : quickened(dough, seen.pace)
   return { ...without, dough: { course, pace: seen === null ? planned : doughPace(line, course, belief.centre), line } }
+}
+
+/** The jar that a dough takes as it is, once it is judged: null where the plan that is being edited takes another one, or builds. */
+function asItIsRunning(bake: Bake, { build, jarId, before }: Plan, verdict: Verdict | null, { jars }: Cultures): StepFacts['running'] {
+  const jar = jars.find(({ id }) => id === jarId)
+  const fed = before.some((stage) => !bake.state.deeds.has(stage.id))
+  if (verdict === null || jar === undefined || fed || build.source !== 'as it is' || jarId !== bake.plan.jarId) return null
+  return { bandMs: jar.line.startedAtMs, verdict }
 }
 
 /** What of a dough is made ahead and has not been begun. */

@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Kitchen, Place } from '../../contract'
-import { conditionOf, isCold, type JarCondition, type JarParameters } from '../../core'
+import { conditionOf, FRESH_HOURS, isCold, type JarCondition, type JarParameters } from '../../core'
 
 /** Where a jar stands, and where it goes on to. */
 export interface Standpoint {
@@ -36,6 +36,13 @@ export function plannedMoves({ stays, placeToldAt }: Pick<Jar, 'stays' | 'placeT
   return stays
     .filter((stay) => stay.from > placeToldAt && stay.from > nowMs - ASKED_HOURS * millisecondsInHour)
     .map(({ placeId, from }) => ({ placeId, atMs: from }))
+}
+
+/** The look that tells how a jar is now: one of the last half hour; undefined where nobody has looked, or it was stirred. */
+export function seenNow({ looks }: Pick<Jar, 'looks'>, nowMs: number): Jar['looks'][number] | undefined {
+  const last = looks.at(-1)
+  const tells = last?.explained !== 'stirred' && last?.explained !== 'band moved'
+  return last !== undefined && tells && nowMs - last.at <= FRESH_HOURS * millisecondsInHour ? last : undefined
 }
 
 /** How a jar is at a moment, and what it needs when. */

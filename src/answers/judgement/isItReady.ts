@@ -28,7 +28,7 @@ import {
 import type { Bake } from '../fromWire'
 
 /** A levain is followed no longer than this, h. */
-const LOOK_HOURS = 240
+export const LOOK_HOURS = 240
 /** Draws of the builds asked for last are kept: judging again costs no new ones. */
 const KEPT_DRAWS = 12
 
@@ -75,7 +75,7 @@ export function windowAt(milestones: Milestones, school: School, startMs: number
     : { fromMs: startMs + opensHours * millisecondsInHour, toMs: startMs + closesHours * millisecondsInHour }
 }
 
-/** A levain on its way, with what was seen of it; starter that is used as it is was judged in its jar. */
+/** A levain on its way, or a jar that is used as it is, with what was seen of it. */
 export interface ReadyQuestion {
   /** As it was mixed. */
   readonly line: BatchLine

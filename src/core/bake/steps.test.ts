@@ -72,6 +72,15 @@ test('climbing: look, then mix while the window is open', () => {
   expect(steps[1]).toEqual({ id: 'mix', kind: 'mix', atMs: now + 2 * millisecondsInHour, untilMs: now + 5 * millisecondsInHour, minutes: 15 })
 })
 
+test('a jar used as it is: looked at and mixed by what it shows, and nothing is built', () => {
+  const running = { bandMs: now - 5 * millisecondsInHour, verdict: verdict({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }) }
+  const steps = stepsOf(facts({ asItIs: true, mixAtMs: now + 3 * millisecondsInHour, startMs: now + 3 * millisecondsInHour, running }), now)
+  expect(steps.map(({ id, atMs }) => [id, (atMs - now) / millisecondsInHour])).toEqual([
+    ['look', 1.5],
+    ['mix', 2]
+  ])
+})
+
 test('nobody is sent to look at night', () => {
   const morning = now + 9 * millisecondsInHour
   const steps = ripening({ kind: 'wait', opensHours: 7, lookAgainHours: 6.5 }, { awake: () => morning })

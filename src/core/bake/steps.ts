@@ -66,7 +66,7 @@ export interface StepFacts {
   readonly chillsMs: readonly number[]
   /** Where the dough is moved on to as it is planned, by name; null where that was done. */
   readonly doughTo?: readonly (string | null)[]
-  /** Running levain: when its band was set, and its verdict once it is worked out. */
+  /** Running levain, or the jar that is used as it is: when it began to rise, and its verdict once it is worked out. */
   readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
   /** When it was mixed, ms. */
   readonly mixedMs: number | null
@@ -148,7 +148,7 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
   // What goes into the dough first is not moved on any more.
   const chills = chillsMs.flatMap((ms, i) => (ms < mixMs ? [step('chill', ms, { id: `chill ${i + 1}` })] : []))
   if (status === 'mixed' || status === 'baked') return []
-  if (status === 'planned') {
+  if (status === 'planned' && !(facts.asItIs === true && running !== null)) {
     const grown = growMs.map((ms, i) => step('grow', ms, { id: `grow ${i + 1}` }))
     return [...grown, ...(startMs === null || facts.asItIs ? [] : [step('build', startMs)]), ...chills, mix(mixMs)]
   }

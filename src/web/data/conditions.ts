@@ -9,7 +9,10 @@ import { desk, ONCE } from './desk'
 /** How all jars are, by id; renewed every minute. Undefined until it is worked out. */
 export function useConditions(cultures: Cultures | undefined, now: number): ReadonlyMap<string, JarCondition> | undefined {
   const minute = minuteOf(now)
-  const kept = useMemo(() => cultures?.jars.map((jar): KeptJar => ({ line: jar.line, parameters: beliefIn(cultures.beliefs, jar.id).centre })), [cultures])
+  const kept = useMemo(
+    () => cultures?.jars.map((jar): KeptJar => ({ line: jar.line, looks: jar.looks, belief: beliefIn(cultures.beliefs, jar.id) })),
+    [cultures]
+  )
   const { data } = useSWR(
     kept === undefined ? null : ['conditions', kept, minute],
     ([, jars, at]: [string, readonly KeptJar[], number]) => desk().conditions(jars, at),

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react'
 import useSWR from 'swr'
-import { type AdviceNow, adviceNow, awakeAt, type Bake, beliefIn, type Cultures, minuteOf, type ReadyQuestion, readyQuestion } from '../../answers'
+import { type AdviceNow, adviceNow, awakeAt, type Bake, type Cultures, minuteOf, questionOfBake, type ReadyQuestion } from '../../answers'
 import type { BatchLine, Busy, Drivers, Forecast, HourRange, JarBelief, Mark, School, Verdict } from '../../core'
 import { desk, ONCE } from './desk'
 import { useKitchen } from './kitchen'
@@ -113,9 +113,9 @@ interface Question extends ReadyQuestion {
   readonly id: string
 }
 
-const questionsOf = (bakes: readonly Bake[], nowMs: number, { beliefs }: Cultures): Question[] =>
+const questionsOf = (bakes: readonly Bake[], nowMs: number, cultures: Cultures): Question[] =>
   bakes.flatMap((bake) => {
-    const question = readyQuestion(bake, beliefIn(beliefs, bake.plan.jarId), nowMs)
+    const question = questionOfBake(bake, cultures, nowMs)
     return question === null ? [] : [{ id: bake.id, ...question }]
   })
 

@@ -127,11 +127,21 @@ export async function weighJar(jar: Jar, grams: number): Promise<() => Promise<v
 }
 
 /** Keeps a look at a jar. @returns takes it back */
-export async function lookAtJar(jar: Jar, look: Pick<JarLook, 'rise' | 'pH' | 'signs'>, atMs = nowMs()): Promise<() => Promise<void>> {
+export async function lookAtJar(jar: Jar, look: Pick<JarLook, 'rise' | 'pH' | 'signs' | 'explained'>, atMs = nowMs()): Promise<() => Promise<void>> {
   const id = newId()
   await send(id, jarSchema, { method: 'POST', path: ROUTES.jarLooks(jar.id), body: { id, happenedAt: isoOf(atMs), ...look } })
   await refreshAfter(jar)
   return takenBack(jar, id)
+}
+
+/** The same look at a jar with something else said of its level. The new one first: if it cannot be kept, nothing is lost. */
+export async function correctLook(
+  jar: Jar,
+  { id, at, rise, pH, signs, explained }: Jar['looks'][number],
+  change: Pick<JarLook, 'rise' | 'explained'>
+): Promise<void> {
+  await lookAtJar(jar, { rise, pH, signs, explained, ...change }, at)
+  await takeBackOfJar(jar, id)
 }
 
 /** Takes a jar out of the kitchen. @returns puts it back */

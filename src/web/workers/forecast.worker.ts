@@ -1,7 +1,7 @@
 import { expose } from 'comlink'
 import { millisecondsInHour } from 'date-fns/constants'
-import { coldDays, drawn, drawsOf, howItIs, isItReady, learnedFrom, type ReadyQuestion, shownAge, waysForDate, whatToExpect } from '../../answers'
-import type { JarBuild } from '../../contract'
+import { coldDays, drawn, drawsOf, howItShows, isItReady, learnedFrom, type ReadyQuestion, shownAge, waysForDate, whatToExpect } from '../../answers'
+import type { Jar, JarBuild } from '../../contract'
 import {
   type BatchLine,
   type BuildLog,
@@ -54,9 +54,8 @@ function wasMixedRipe({ line, hours }: { readonly line: BatchLine; readonly hour
 }
 
 /** A jar with what is believed of it. */
-export interface KeptJar {
-  readonly line: BatchLine
-  readonly parameters: JarParameters
+export interface KeptJar extends Pick<Jar, 'line' | 'looks'> {
+  readonly belief: JarBelief
 }
 
 /** So long a search goes on before others get a word in, ms. */
@@ -135,7 +134,7 @@ const desk = {
   /** How sour a bake comes out, and what changes that. */
   sourLevers: (asked: SourAsked) => sourLevers(asked),
   /** How jars are at a moment. */
-  conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItIs(jar, jar.parameters, atMs)),
+  conditions: (jars: readonly KeptJar[], atMs: number): JarCondition[] => jars.map((jar) => howItShows(jar, jar.belief, atMs)),
   /** Ways to feed a jar now so that it is ripe at a moment. */
   forDate: waysForDate,
   /** Days a jar takes to its peak in the cold, by ratio. */

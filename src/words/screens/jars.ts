@@ -153,6 +153,7 @@ export const JAR_ROOM = {
   ifNobodyFeeds: 'If nobody feeds it',
   aGuess: (words: string) => `${words}, a guess`,
   expectedNow: 'expected now',
+  seenAt: (time: string) => `seen at ${time}`,
   untilHungry: 'until it is hungry'
 } as const
 

@@ -85,6 +85,8 @@ export const AS_IT_IS = {
   title: (name: string) => `${name}, used as it is`,
   atItsBest: 'at its best',
   notKnown: 'not known',
+  working: '…',
+  chanceThen: (dayTime: string) => `chance it’s ready ${dayTime}`,
   chanceAt: (dayTime: string) => `chance it’s ready while you’re home around ${dayTime}`,
   sinceFeed: (name: string, dayTime: string, duration: string) => `${name} was last fed ${dayTime}. When you mix, that is ${duration} ago.`,
   afterFeed: (name: string, dayTime: string, kept: string, flour: string, water: string) =>
@@ -92,6 +94,7 @@ export const AS_IT_IS = {
   restToDiscard: (mass: string) => ` The other ${mass} go to the discard pot.`,
   notReadyYet: (name: string) => `When you mix, ${name} is not ready yet, so the dough rises more slowly.`,
   pastItsBest: (name: string) => `When you mix, ${name} is past its best, so the dough rises more slowly and gets more sour.`,
+  mixWhenReady: (dayTime: string) => `Mix when it is ready, ${dayTime}`,
   planFeed: 'Plan a feed for this mix',
   planFeedAgain: 'Work the feed out again',
   noFeed: 'Without the feed',

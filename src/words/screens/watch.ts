@@ -93,6 +93,8 @@ export const VERDICT_CARD = {
 export const WATCH_STATION = {
   lookAtJar: (name: string) => `Look at ${name} itself`,
   usedAsItIs: (name: string) => `This dough takes ${name} as it is. Note what you see at the jar, and weigh it when it’s ready.`,
+  weighIntoDough: 'Weigh it into the dough',
+  noted: 'Noted.',
   goToJar: (name: string) => `Go to ${name}`,
   levelCorrected: 'The level is corrected.',
   pH: (pH: number) => `pH\u202f${pH}`,
@@ -149,6 +151,7 @@ export const WAYS_CARD = {
     `Usable until about ${at} instead of ${at2}${word}. Cold, it chills the dough: use warmer water.`,
   readyOnlyFrom: (at: string) => `; ready only from ${at}`,
   feedAgain: (ratioOf: string) => `Feed again ${ratioOf}`,
+  ripeAboutWhereStands: (when: string) => `Ripe about ${when}, where it stands.`,
   ripeAboutWhereStandsKeep: (dayTime: string, name: string) => `Ripe about ${dayTime}, where it stands. Keep some of it for ${name} first.`,
   ifBakeCannotWaitInstant: (mass: string) => `If the bake cannot wait: ${mass} of instant yeast in the dough`,
   withBulkTakesAboutAs: (duration: string) => `With it, bulk takes about ${duration}, as with a ripe levain. Less flavour, and none of it into the jar.`,

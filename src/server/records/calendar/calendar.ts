@@ -14,12 +14,12 @@ import {
   feedDue,
   type HabitualFeed,
   habitualFeed,
-  howItIs,
+  howItShows,
   isItReady,
   learnedFrom,
   minuteOf,
   plannedMoves,
-  readyQuestion,
+  questionOfBake,
   type Stocked,
   solveBakeHere
 } from '../../../answers'
@@ -129,7 +129,7 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: 
   for (const bake of open) {
     // Others are answered in between.
     await new Promise((go) => setImmediate(go))
-    const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), work.nowMs)
+    const question = questionOfBake(bake, cultures, work.nowMs)
     const verdict = question === null ? null : isItReady(question)
     const minute = minuteOf(work.nowMs)
     const told = question === null || verdict === null ? null : adviceNow(verdict, question.line.startedAtMs, minute, (ms) => awakeAt(kitchen, ms))
@@ -146,7 +146,7 @@ async function entriesOf(work: Work, bakeId: string | null): Promise<{ kitchen: 
   const plans = bakes.map(({ bake }) => bake.plan)
   const feeds = jars.flatMap((jar): JarFeed[] => {
     if (bakeId !== null) return []
-    const due = feedDue(jar, howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(work.nowMs)), kitchen, plans)
+    const due = feedDue(jar, howItShows(jar, beliefIn(cultures.beliefs, jar.id), minuteOf(work.nowMs)), kitchen, plans)
     return due === null || due.atMs > work.nowMs + FEEDS_AHEAD_MS ? [] : [{ jar, due, usual: habitualFeed(jar, kitchen, work.nowMs) }]
   })
   return { kitchen, bakes, feeds, others: bakeId === null ? jarSteps(jars, kitchen, work.nowMs) : [] }

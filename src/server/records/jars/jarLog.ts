@@ -1,6 +1,6 @@
 import { Op } from 'sequelize'
 import { stateOf } from '../../../answers'
-import type { JarBuild } from '../../../contract'
+import type { JarBuild, JarLook } from '../../../contract'
 import { type BatchLine, undisturbed } from '../../../core'
 import { plain } from '../../db/rows'
 import { eventsOf } from '../bakes/bakes'
@@ -70,11 +70,11 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
     order: [['happenedAtMs', 'ASC']],
     transaction: work.transaction
   })
-  const looks = new Map<string, JarBuild['marks']>()
+  const looks = new Map<string, (JarBuild['marks'][number] & Pick<JarLook, 'explained'>)[]>()
   for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
     if (batchId === null || undone.has(id)) continue
-    const { rise, pH, signs } = payload as Pick<JarBuild['marks'][number], 'rise' | 'pH' | 'signs'>
-    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, pH, signs }])
+    const { rise, pH, signs, explained } = payload as Pick<JarLook, 'rise' | 'pH' | 'signs' | 'explained'>
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { at: Number(happenedAtMs), rise, pH, signs, explained }])
   }
   const latest = [...looks].slice(-MOST_BUILDS)
   const lines = await linesOf(
@@ -85,6 +85,8 @@ async function lookedAtFeeds(work: Work, jarId: string, sinceMs: number): Promis
   return latest.flatMap(([batchId, marks]): JarBuild[] => {
     const line = lines.get(batchId)
     const last = marks.at(-1)
-    return line === undefined || last === undefined ? [] : [{ batchId, name: 'A feed', kind: 'feed', line, marks, mixedAt: last.at }]
+    return line === undefined || last === undefined
+      ? []
+      : [{ batchId, name: 'A feed', kind: 'feed', line, marks: undisturbed(marks).map(({ explained: _said, ...seen }) => seen), mixedAt: last.at }]
   })
 }

@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { QueryTypes } from 'sequelize'
+import { literal, Op, QueryTypes } from 'sequelize'
 import type { z } from 'zod'
 import { type Jar, type JarEdit, type jarPacePutSchema, type jarPutSchema, jarToWire, msOf, NO_LOG, paceToWire } from '../../../contract'
 import {
@@ -40,6 +40,7 @@ export async function jarRow({ models, transaction }: Work, id: string): Promise
 interface JarFacts {
   readonly line: BatchLine | undefined
   readonly stays: Jar['stays']
+  readonly looks: Jar['looks']
   readonly placeToldAt: number
   readonly putOffUntil: number | null
   readonly young: boolean
@@ -135,6 +136,22 @@ export async function lastFeeds({ models, transaction }: Work): Promise<Map<stri
 
 const middleOf = (values: readonly number[]): number | null => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? null
 
+/** Looks at what is in the jars, by its batch; a pH alone shows nothing of how far it is. */
+async function looksAt({ models, transaction }: Work, batchIds: readonly string[]): Promise<Map<string, Jar['looks']>> {
+  const rows = await models.events.findAll({
+    where: { type: 'look', batchId: batchIds as string[], [Op.and]: literal(NOT_UNDONE) },
+    order: [['happenedAtMs', 'ASC']],
+    transaction
+  })
+  const looks = new Map<string, Jar['looks']>()
+  for (const { id, batchId, happenedAtMs, payload } of rows.map(plain)) {
+    const { rise, pH, signs, explained } = payload as Omit<Jar['looks'][number], 'id' | 'at'>
+    if (batchId === null || (rise === undefined && Object.keys(signs).length === 0)) continue
+    looks.set(batchId, [...(looks.get(batchId) ?? []), { id, at: Number(happenedAtMs), rise, pH, signs, explained }])
+  }
+  return looks
+}
+
 /** Type of the events that put a feed off. */
 export const PUT_OFF = 'put off'
 
@@ -168,14 +185,10 @@ async function putOffs({ models, transaction }: Work): Promise<Map<string, numbe
 }
 
 async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
-  const lines = await linesOf(
-    work,
-    rows.flatMap((row) => row.currentBatchId ?? [])
-  )
-  const stays = await staysOfBatches(
-    work,
-    rows.flatMap((row) => row.currentBatchId ?? [])
-  )
+  const batchIds = rows.flatMap((row) => row.currentBatchId ?? [])
+  const lines = await linesOf(work, batchIds)
+  const stays = await staysOfBatches(work, batchIds)
+  const looks = await looksAt(work, batchIds)
   const stamps = await logStamps(work)
   const accountOf = ({ id }: JarRow) => `jar:${id}` as const
   const balances = await balancesOf(work, rows.map(accountOf))
@@ -190,6 +203,7 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
       placeToldAt: placeToldAt(staysOfJar(row), moves.get(row.id)),
       putOffUntil: putOff.get(row.id) ?? null,
       young: young.has(row.id),
+      looks: looks.get(row.currentBatchId ?? '') ?? [],
       stays: staysOfJar(row).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
       milligrams: balances.get(accountOf(row)) ?? 0,
       logStamp: stamps.get(row.id) ?? NO_LOG,

@@ -13,11 +13,13 @@ import {
   type HabitualFeed,
   habitualFeed,
   howItIs,
+  howItShows,
   LATER,
-  minuteOf
+  minuteOf,
+  seenNow
 } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
-import { glutenInto, gramsOfBlend, HOTTEST_WATER_C, isCold, isHungry, type JarCondition, type JarParameters, pHAfter, pourManner } from '../../../core'
+import { glutenInto, gramsOfBlend, HOTTEST_WATER_C, isCold, isHungry, type JarBelief, type JarCondition, pHAfter, pourManner } from '../../../core'
 import { tellCondition, usualFeedWords, whenWords } from '../../../words'
 import { FEED_SHEET } from '../../../words/screens/parts-feed'
 import { useCultures } from '../../data/beliefs'
@@ -52,7 +54,7 @@ export function FeedSheet({ jar, amounts, onClose }: { jar: Jar | null; amounts?
   return (
     <Drawer opened={jar !== null} onClose={onClose} position="right" size="lg" title={jar === null ? '' : FEED_SHEET.feed(jar.name)}>
       {jar !== null && cultures !== undefined && (
-        <FeedForm key={jar.id} jar={jar} parameters={beliefIn(cultures.beliefs, jar.id).centre} amounts={amounts} onClose={onClose} />
+        <FeedForm key={jar.id} jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} amounts={amounts} onClose={onClose} />
       )}
     </Drawer>
   )
@@ -69,12 +71,13 @@ const AN_HOUR = 1.5
 
 interface FormProps {
   readonly jar: Jar
-  readonly parameters: JarParameters
+  readonly belief: JarBelief
   readonly amounts: FeedAmounts | undefined
   readonly onClose: () => void
 }
 
-function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
+function FeedForm({ jar, belief, amounts, onClose }: FormProps) {
+  const parameters = belief.centre
   const { kitchen, format, pantry, vessels } = useKitchen()
   const now = minuteOf(useNow())
   const [draft, setDraft] = useState(() => firstDraft(jar, kitchen, now, amounts))
@@ -91,8 +94,8 @@ function FeedForm({ jar, parameters, amounts, onClose }: FormProps) {
   const figures = 'code' in found ? null : found
   const problem = 'code' in found ? found : null
   const coming = figures === null ? null : howItIs(figures, parameters, now)
-  const condition = useMemo(() => howItIs({ line }, parameters, now), [line, now, parameters])
-  const told = tellCondition(condition, now, format, jar.young)
+  const condition = useMemo(() => howItShows(jar, belief, now), [jar, now, belief])
+  const told = tellCondition(condition, now, format, { young: jar.young, seen: seenNow(jar, now) !== undefined })
   const place = kitchen.places.find((p) => p.id === draft.placeId)
   const gluten = glutenInto(
     jar,

@@ -114,6 +114,7 @@ export function runningHill({ bake, line, belief, verdict, told, marks }: Judged
     label: labelOf(bake, jars),
     family: familyOfLine(line),
     running: true,
+    ofJar: isJar(bake),
     points: grid.filter((p) => p.ms <= endMs),
     was: marks.length === 0 ? undefined : pointsOf(line, belief.centre, start, endMs).points.filter((p) => p.ms <= endMs),
     band: bandOf(forecast, start, endMs),

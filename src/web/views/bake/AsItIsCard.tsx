@@ -2,7 +2,7 @@ import { Button, Group, Text } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
-import { feedForMix, fitWindow } from '../../../answers'
+import { chanceAt, feedForMix, fitWindow, homeWhenReady } from '../../../answers'
 import { isAwaited } from '../../../core'
 import { near } from '../../../words'
 import { AS_IT_IS } from '../../../words/screens/levain'
@@ -17,19 +17,22 @@ import { Warnings } from './Warnings'
 
 /** Starter that goes into the dough as it is: when the jar is at its best, and the feed that makes it so for the mix. */
 export function AsItIsCard() {
-  const { bake, plan, edit, state, solved, forecast, jar, day, frozen, now, belief } = useBakeHere()
+  const { bake, plan, edit, state, solved, forecast: planned, judged, jar, day, frozen, now, belief } = useBakeHere()
+  // Once somebody has looked at it, what they saw tells its hours.
+  const forecast = judged?.verdict.forecast ?? planned
   const here = useKitchen()
   const { format } = here
   const { cultures } = useCultures()
   const build = solved?.build
   const { busy, fromMs } = useBusyHere(bake.id, now)
   const line = build?.asItStands.line
-  const chance = useChances(
+  const whileHome = useChances(
     useMemo(
       () => (line === undefined ? [] : [{ id: bake.id, line, school: plan.school, belief, mixMs: day.mixMs, busy, fromMs }]),
       [line, bake.id, plan.school, belief, day.mixMs, busy, fromMs]
     )
   ).get(bake.id)
+  const chance = judged === undefined ? whileHome : (chanceAt(judged.verdict.forecast, judged.line.startedAtMs, day.mixMs) ?? undefined)
   if (build == null || jar === undefined || state.mixed !== null) return null
   const { startMs } = build.timed
   const waits = isAwaited(plan.school)
@@ -37,6 +40,8 @@ export function AsItIsCard() {
   // Beyond a night its end is told with its day.
   const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
     (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
+  const isOutside = window !== null && (day.mixMs < window.fromMs || day.mixMs > window.toMs)
+  const readyMs = window !== null && isOutside ? homeWhenReady(window, busy, now) : null
   const feed = plan.before.find((stage) => stage.kind === 'wake' && !state.deeds.has(stage.id))
   const planFeed = () => {
     const stage = cultures === undefined ? null : feedForMix(plan, jar, build.weigh.seed, cultures, here, now)
@@ -49,10 +54,16 @@ export function AsItIsCard() {
         <Figures>
           <Figure
             size="lg"
-            value={window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`}
+            value={forecast === undefined ? AS_IT_IS.working : window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`}
             name={AS_IT_IS.atItsBest}
           />
-          {chance !== undefined && <Figure size="lg" value={format.percent(chance, 0)} name={AS_IT_IS.chanceAt(format.dayTime(near(day.mixMs)))} />}
+          {chance !== undefined && (
+            <Figure
+              size="lg"
+              value={format.percent(chance, 0)}
+              name={(judged === undefined ? AS_IT_IS.chanceAt : AS_IT_IS.chanceThen)(format.dayTime(near(day.mixMs)))}
+            />
+          )}
         </Figures>
       )}
       <Text mt="sm">
@@ -72,7 +83,8 @@ export function AsItIsCard() {
       <Warnings codes={['jar too small', 'nothing kept']} />
       {!frozen && plan.levainFrom == null && (
         <Group mt="md" gap="xs">
-          <Button variant={feed === undefined ? 'filled' : 'default'} onClick={planFeed}>
+          {readyMs !== null && <Button onClick={() => edit({ mixAt: readyMs })}>{AS_IT_IS.mixWhenReady(format.dayTime(readyMs))}</Button>}
+          <Button variant={feed === undefined && readyMs === null ? 'filled' : 'default'} onClick={planFeed}>
             {feed === undefined ? AS_IT_IS.planFeed : AS_IT_IS.planFeedAgain}
           </Button>
           {feed !== undefined && (

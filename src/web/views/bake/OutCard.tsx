@@ -2,7 +2,7 @@ import { Button, Chip, Group, Skeleton, Text } from '@mantine/core'
 import { TimePicker } from '@mantine/dates'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
-import { type DoughLeft, minuteOf, standingIn } from '../../../answers'
+import { type DoughLeft, minuteOf, standingIn, whereItStands } from '../../../answers'
 import { type Format, holds, nextAt, type OtherPlace, type OutWay } from '../../../core'
 import { near } from '../../../words'
 import { OUT_CARD } from '../../../words/screens/out'
@@ -23,18 +23,19 @@ function usePlaces(nowMs: number): readonly OtherPlace[] {
   return useMemo(() => kitchen.places.map(({ id, name, tempC }) => ({ id, name, standing: standingIn(kitchen, id, tempC, nowMs) })), [kitchen, nowMs])
 }
 
-/** "I’m out until 18:00", for a levain on its way: what comes of it where it stands, in a cooler place, and in the cold. */
+/** "I’m out until 18:00", for a levain on its way, or a jar that goes into the dough as it is: what comes of it where it stands, in a cooler place, and in the cold. */
 export function LevainOutCard({ onMove }: { readonly onMove: OnMove }) {
-  const { judged, plan, state, now } = useBakeHere()
+  const { judged, plan, state, jar, now } = useBakeHere()
   const nowMs = minuteOf(now)
   const places = usePlaces(nowMs)
   const [backMs, setBackMs] = useState<number | null>(null)
+  const hereId = plan.build.source === 'as it is' && jar !== undefined ? whereItStands(jar, nowMs).placeId : (state.moves.at(-1)?.placeId ?? plan.placeId)
   const question = useMemo(
     () => (judged === undefined ? null : { line: judged.line, marks: judged.marks, hours: judged.hours, school: plan.school, belief: judged.belief }),
     [judged, plan.school]
   )
   const ways = useLevainOut(question, places, backMs)
-  return <OutCard hereId={state.moves.at(-1)?.placeId ?? plan.placeId} backMs={backMs} onBack={setBackMs} ways={ways} onMove={onMove} wantedGas={null} />
+  return <OutCard hereId={hereId} backMs={backMs} onBack={setBackMs} ways={ways} onMove={onMove} wantedGas={null} />
 }
 
 /** The same for a dough, in bulk or in its proof. */

@@ -5,7 +5,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { FeedAmounts } from '../../../answers'
-import { beliefIn } from '../../../answers'
+import { beliefIn, seenNow } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarBelief, type JarCondition, type JarParameters, type SourAsked, sourOf, withoutSpare } from '../../../core'
 import { GUESS_WORDS, knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
@@ -223,7 +223,9 @@ function JarSour({ jar, belief }: { readonly jar: Jar; readonly belief: JarBelie
 function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: JarParameters; condition: JarCondition; now: number }) {
   const { format } = useKitchen()
   const { rise, hungryMs, peakMs, peakRise, fades } = condition
-  const told = tellCondition(condition, now, format, jar.young)
+  // What was just seen is no matter of forecasts.
+  const level = seenNow(jar, now)
+  const told = tellCondition(condition, now, format, { young: jar.young, seen: level !== undefined })
   const sour = useMemo(() => sourOf(jar.line, Math.max((now - jar.line.startedAtMs) / millisecondsInHour, 0), parameters), [jar.line, parameters, now])
   const coming = jar.young
     ? []
@@ -235,7 +237,7 @@ function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: Ja
   return (
     <Card title={JAR_ROOM.how} data-testid="how-it-is">
       <div className={classes.how}>
-        <JarDrawing rise={jar.young ? 1 : rise} family={familyOf(jar.flour)} height={220} scale />
+        <JarDrawing rise={jar.young ? 1 : (level?.rise ?? rise)} family={familyOf(jar.flour)} height={220} scale />
         <div>
           <h2 className={classes.headline} data-hungry={told.hungry}>
             {told.headline}
@@ -250,7 +252,12 @@ function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: Ja
                   : `${jar.culture} ${format.percent(jar.hydration, 0)}`
               }
             />
-            {!jar.young && <Figure value={format.rise(rise)} name={JAR_ROOM.expectedNow} />}
+            {!jar.young && (
+              <Figure
+                value={format.rise(level?.rise ?? rise)}
+                name={level?.rise === undefined ? JAR_ROOM.expectedNow : JAR_ROOM.seenAt(format.time(level.at))}
+              />
+            )}
             {!jar.young && hungryMs !== null && hungryMs > now && (
               <Figure value={JAR_ROOM.about(format.duration(roundedHours((hungryMs - now) / millisecondsInHour)))} name={JAR_ROOM.untilHungry} />
             )}

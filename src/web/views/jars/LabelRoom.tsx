@@ -2,7 +2,7 @@ import { Button, CopyButton, Group, Skeleton } from '@mantine/core'
 import { millisecondsInDay } from 'date-fns/constants'
 import { QRCodeSVG } from 'qrcode.react'
 import { Link, useParams } from 'react-router'
-import { beliefIn, howItIs, minuteOf, wokenHydration } from '../../../answers'
+import { beliefIn, howItShows, minuteOf, wokenHydration } from '../../../answers'
 import { DRIED_KEEPS_DAYS, ratioOf, WAKING_FLAKES, wakingOf } from '../../../core'
 import { whenWords } from '../../../words'
 import { LABEL_ROOM } from '../../../words/screens/jars'
@@ -28,7 +28,7 @@ export function LabelRoom() {
     return <Quiet title={LABEL_ROOM.thisJarNotHere} words={LABEL_ROOM.hasBeenTakenAwayOr} action={{ label: LABEL_ROOM.jars, href: '/jars' }} />
   const dried = jar.culture === 'dried'
   const line = jar.line
-  const { hungryMs } = howItIs(jar, beliefIn(cultures.beliefs, jar.id).centre, minuteOf(now))
+  const { hungryMs } = howItShows(jar, beliefIn(cultures.beliefs, jar.id), minuteOf(now))
   const waking = wakingOf(WAKING_FLAKES, wokenHydration(jar))
   const vessel = vessels.find((v) => v.id === jar.vesselId)
   const { lastFeed } = jar

@@ -17,7 +17,7 @@ export async function lookAtJar(work: Work, jarId: string, look: z.output<typeof
     throw new Problem(400, 'empty', REFUSE_RECORDS.noteLevelOrAtLeast)
   const [first] = row.currentBatchId === null ? [] : await staysOf(work, row.currentBatchId)
   if (first !== undefined && atMs < first.fromMs) throw new Problem(400, 'before the feed', REFUSE_JARS.wasFedAfterThat(row.name))
-  const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, pH: look.pH, signs: look.signs })
+  const event = eventOf(row.kitchenId, jarId, look, 'look', { rise: look.rise, pH: look.pH, signs: look.signs, explained: look.explained })
   await record(work, { ...event, batchId: row.currentBatchId })
   await work.models.jars.update({ version: row.version + 1 }, { where: { id: jarId }, transaction: work.transaction })
 }

@@ -52,7 +52,7 @@ export function LevainStation() {
         <Card title={LEVAIN_STATION.whichStarter}>
           <Select
             label={LEVAIN_STATION.jar}
-            data={jars.map((j) => ({ value: j.id, label: `${j.name}: ${format.mass(j.grams)}, ${j.flour}` }))}
+            data={jars.map((j) => ({ value: j.id, label: `${j.name}: ${format.mass(j.grams)}, ${j.culture}` }))}
             value={plan.jarId}
             disabled={frozen}
             onChange={(v) => {

@@ -4,8 +4,7 @@ import { type Contradiction, type Explanation, POSSIBLE, type SeenLevel } from '
 import { LEVEL_ASKED } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { QuantityField } from '../../../parts/fields/QuantityField'
-import { useBakeHere } from '../bakeHere'
-import { useNotes } from './useNotes'
+import { useLooks } from './useLooks'
 
 /** What may explain a level that does not fit, besides a slip of the thumb. */
 const EXPLAINED_BY: Readonly<Record<Contradiction['kind'], readonly Explanation[]>> = {
@@ -17,12 +16,11 @@ const EXPLAINED_BY: Readonly<Record<Contradiction['kind'], readonly Explanation[
 
 /** A level that contradicts what was seen or what can be: each way it may have come about is a button, and the forecast goes on from the answer. */
 export function LevelAsked({ about }: { readonly about: Contradiction }) {
-  const { state } = useBakeHere()
   const { format } = useKitchen()
-  const { noteUndoably, correctLevel } = useNotes()
+  const { seen: looks, correctLevel, explain } = useLooks()
   const [wrong, setWrong] = useState<SeenLevel | null>(null)
   const [typed, setTyped] = useState<number | null>(null)
-  const idOf = ({ look }: SeenLevel) => state.marks[look]?.id ?? ''
+  const idOf = ({ look }: SeenLevel) => looks[look]?.id ?? ''
   const save = () => {
     if (wrong === null || typed === null) return
     correctLevel(idOf(wrong), typed)
@@ -38,7 +36,7 @@ export function LevelAsked({ about }: { readonly about: Contradiction }) {
           </Button>
         ))}
         {EXPLAINED_BY[about.kind].map((as) => (
-          <Button key={as} variant="default" onClick={() => noteUndoably({ type: 'explained', look: idOf(about.last), as }, 0, LEVEL_ASKED.noted)}>
+          <Button key={as} variant="default" onClick={() => explain(idOf(about.last), as)}>
             {as === 'right' ? (about.kind === 'fell' && about.earlier !== null ? LEVEL_ASKED.rightItFell : LEVEL_ASKED.right) : LEVEL_ASKED[as]}
           </Button>
         ))}

@@ -20,6 +20,7 @@ import sheet from '../BakeSheet.module.css'
 import { useBakeHere } from '../bakeHere'
 import { LevelJar } from './LevelJar'
 import { SignDrawing } from './SignDrawing'
+import { useLooks } from './useLooks'
 import classes from './Watch.module.css'
 
 const RISE_STEP = 0.1
@@ -30,10 +31,11 @@ const FRESH_MS = 20 * 60_000
 export type LookNote = (seen: { readonly rise?: number; readonly pH?: number; readonly signs: Signs }, minutesAgo: number) => void
 
 /** What is seen of the jar: its level, and signs of seven kinds. */
-export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefined; readonly onMark: LookNote }) {
+export function Look({ reasons }: { readonly reasons: Reasons | undefined }) {
   const { state, judged, now, belief } = useBakeHere()
   const { kitchen, format } = useKitchen()
-  const last = state.marks.findLast((m) => m.rise !== undefined)
+  const { seen, note } = useLooks()
+  const last = seen.findLast((m) => m.rise !== undefined)
   const expected = judged === undefined ? 1 : levelToRead(judged.verdict, (now - judged.line.startedAtMs) / millisecondsInHour)
   const isFresh = last?.rise !== undefined && now - last.atMs < FRESH_MS && judged?.told.advice.kind !== 'ask'
   const start = Math.round((isFresh ? (last.rise ?? 1) : expected) * 10) / 10
@@ -50,7 +52,7 @@ export function Look({ reasons, onMark }: { readonly reasons: Reasons | undefine
   const nothing = typed === null && metered === null && Object.keys(signs).length === 0
   const mark = () => {
     if (nothing) return
-    onMark({ rise: typed ?? undefined, pH: metered ?? undefined, signs }, ago)
+    note({ rise: typed ?? undefined, pH: metered ?? undefined, signs }, ago)
     setTyped(null)
     setMetered(null)
     setSigns({})

@@ -1,11 +1,15 @@
-import { Button, Group } from '@mantine/core'
+import { Button, Group, Text } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useState } from 'react'
 import { Link } from 'react-router'
-import { awaitsPot } from '../../../../answers'
-import { type Place, ROUTES } from '../../../../contract'
+import { awaitsPot, jarQuestion } from '../../../../answers'
+import { type Jar, type Place, ROUTES } from '../../../../contract'
+import type { Reasons } from '../../../../core'
 import { near } from '../../../../words'
+import { STANDING } from '../../../../words/screens/jars'
 import { WATCH_STATION } from '../../../../words/screens/watch'
+import { nowMs } from '../../../data/clock'
+import { moveJar } from '../../../data/jars'
 import { useReasons } from '../../../data/judging'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Mass, Note } from '../../../parts/cards/Card'
@@ -24,6 +28,7 @@ import { LevainOutCard } from '../OutCard'
 import { FromLog } from './FromLog'
 import { FromPictures } from './FromPictures'
 import { Look } from './Look'
+import { useLooks } from './useLooks'
 import { useNotes } from './useNotes'
 import { VerdictCard } from './VerdictCard'
 import watch from './Watch.module.css'
@@ -39,11 +44,14 @@ export function WatchStation() {
   const reasons = useReasons(state.mixed === null ? judged : undefined)
   const asItIs = plan.build.source === 'as it is'
   if (state.band === null && asItIs && bakeHere.jar !== undefined) {
-    return (
+    const { jar, belief, now } = bakeHere
+    return jarQuestion({ state, plan }, jar, belief, now) !== null ? (
+      <WatchJar jar={jar} reasons={reasons} />
+    ) : (
       <Quiet
-        title={WATCH_STATION.lookAtJar(bakeHere.jar.name)}
-        words={WATCH_STATION.usedAsItIs(bakeHere.jar.name)}
-        action={{ label: WATCH_STATION.goToJar(bakeHere.jar.name), href: `/jars/${bakeHere.jar.id}` }}
+        title={WATCH_STATION.lookAtJar(jar.name)}
+        words={WATCH_STATION.usedAsItIs(jar.name)}
+        action={{ label: WATCH_STATION.goToJar(jar.name), href: `/jars/${jar.id}` }}
       />
     )
   }
@@ -68,7 +76,7 @@ export function WatchStation() {
   return (
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
-        <Look reasons={reasons} onMark={(seen, ago) => noteUndoably({ type: 'mark', ...seen }, ago, 'Noted.')} />
+        <Look reasons={reasons} />
         <Card title={WATCH_STATION.fromPicturesOrLog}>
           <details className={classes.how}>
             <summary>{WATCH_STATION.photographsJar}</summary>
@@ -100,8 +108,56 @@ export function WatchStation() {
             atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
           />
         )}
-        <Marks onUndo={(id) => undo(id).catch(tellError)} />
+        <Marks undoable />
         <Happened />
+      </div>
+    </div>
+  )
+}
+
+/** A jar that goes into the dough as it is: looked at and judged like a levain. */
+function WatchJar({ jar, reasons }: { readonly jar: Jar; readonly reasons: Reasons | undefined }) {
+  const { bake, judged, now } = useBakeHere()
+  const { kitchen } = useKitchen()
+  const sour = useSourAsked()
+  const move = (placeId: string) =>
+    void moveJar(jar, placeId, nowMs()).then(
+      (undo) => tellDone(STANDING.standsAtNow(jar.name, kitchen.places.find((p) => p.id === placeId)?.name ?? WATCH_STATION.anotherPlace), undo),
+      tellError
+    )
+  return (
+    <div className={watch.watch}>
+      <div className={`${classes.stack} ${watch.look}`}>
+        <Look reasons={reasons} />
+      </div>
+      <div className={watch.verdict}>
+        <VerdictCard reasons={reasons} />
+      </div>
+      <div className={`${classes.stack} ${watch.rest}`}>
+        <WaysCard onMove={move} />
+        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={move} />}
+        <Card title={WATCH_STATION.intoDough}>
+          <Text>{WATCH_STATION.usedAsItIs(jar.name)}</Text>
+          <Group mt="md" gap="xs">
+            <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant={judged?.told.advice.kind === 'mix now' ? 'filled' : 'default'}>
+              {WATCH_STATION.weighIntoDough}
+            </Button>
+            <Button component={Link} to={`/jars/${jar.id}`} variant="subtle">
+              {WATCH_STATION.goToJar(jar.name)}
+            </Button>
+          </Group>
+        </Card>
+        {judged !== undefined && (
+          <TroubleCard
+            line={judged.line}
+            belief={judged.belief}
+            jar={jar}
+            now={now}
+            sour={sour}
+            atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
+          />
+        )}
+        <Marks undoable />
       </div>
     </div>
   )
@@ -144,15 +200,15 @@ function Standing({ onMoved }: { onMoved: (placeId: string, tempC: number, minut
   )
 }
 
-function Marks({ onUndo }: { onUndo?: (id: string) => void }) {
-  const { state } = useBakeHere()
+function Marks({ undoable = false }: { readonly undoable?: boolean }) {
+  const { seen, undoLast } = useLooks()
   const { format } = useKitchen()
-  if (state.marks.length === 0) return null
+  if (seen.length === 0) return null
   return (
     <Card title={WATCH_STATION.whatYouSaw}>
       <table className={classes.weigh}>
         <tbody>
-          {[...state.marks].reverse().map((m) => (
+          {[...seen].reverse().map((m) => (
             <tr key={m.id}>
               <th scope="row">{format.dayTime(m.atMs)}</th>
               <td>
@@ -164,8 +220,8 @@ function Marks({ onUndo }: { onUndo?: (id: string) => void }) {
           ))}
         </tbody>
       </table>
-      {onUndo !== undefined && state.lastUndoable?.type === 'mark' && (
-        <Button variant="default" size="sm" mt="sm" onClick={() => onUndo(state.lastUndoable?.id ?? '')}>
+      {undoable && undoLast !== null && (
+        <Button variant="default" size="sm" mt="sm" onClick={undoLast}>
           {WATCH_STATION.undoLastLook}
         </Button>
       )}

@@ -36,7 +36,7 @@ export function WaysCard({ onMove }: { readonly onMove: (placeId: string, tempC:
 
 /** The ways, asked for anew every five minutes and with every look. */
 function useWaysHere(): Ways | undefined {
-  const { bake, plan, solved, judged, now } = useBakeHere()
+  const { bake, plan, solved, judged, jar, now } = useBakeHere()
   const stocked = useKitchen()
   const { kitchen } = stocked
   const nowMs = Math.floor(now / FIVE_MINUTES) * FIVE_MINUTES
@@ -46,17 +46,23 @@ function useWaysHere(): Ways | undefined {
       places: kitchen.places.map(({ id, name, tempC }) => ({ id, name, standing: standingIn(kitchen, id, tempC, nowMs) })),
       dough: line === undefined || plan.course === null ? null : doughOf(bake, plan, solved, stocked, nowMs, line),
       course: plan.course === null ? null : courseHere(plan.course, plan, kitchen),
-      mostGrams: line === undefined ? 0 : contentsOf(line).totalGrams - (solved?.build?.keepBackGrams ?? plan.build.keepBackGrams),
+      mostGrams:
+        plan.build.source === 'as it is' && jar !== undefined
+          ? jar.grams - jar.keepMinimumGrams
+          : line === undefined
+            ? 0
+            : contentsOf(line).totalGrams - (solved?.build?.keepBackGrams ?? plan.build.keepBackGrams),
       plannedMixMs: plan.mixAt,
       school: plan.school
     }),
-    [kitchen, stocked, bake, plan, solved, line, nowMs]
+    [kitchen, stocked, bake, plan, solved, jar, line, nowMs]
   )
   return useWays(judged, wanted)
 }
 
 function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
-  const { jar } = useBakeHere()
+  const { jar, plan } = useBakeHere()
+  const isJar = plan.build.source === 'as it is'
   const { format, kitchen } = useKitchen()
   const { verdict, line, told } = judged
   const { opens, closes } = verdict.forecast
@@ -104,7 +110,9 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
       {(isAwaited ? ways.feed : []).map((feed) => (
         <li key={feed.flourPerSeed}>
           <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) }))}</b>
-          {WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
+          {isJar
+            ? WAYS_CARD.ripeAboutWhereStands(format.dayTime(near(feed.ripeMs)))
+            : WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
         </li>
       ))}
       {isPast && (

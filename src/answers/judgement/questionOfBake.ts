@@ -1,0 +1,35 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Jar } from '../../contract'
+import { type JarBelief, simulate, vesselOf } from '../../core'
+import { awaitsPot } from '../bake/onePot'
+import type { Cultures } from '../bake/solvePlan'
+import type { Bake } from '../fromWire'
+import { beliefIn } from './beliefs'
+import { marksOfJar } from './howItShows'
+import { LOOK_HOURS, minuteOf, type ReadyQuestion, readyQuestion } from './isItReady'
+
+/** A jar that is used as it is is judged from so long before the mix on, ms: whoever plans days ahead is not sent to look. */
+const JUDGED_AHEAD_MS = 12 * millisecondsInHour
+/** Who plans to mix after so many times the hours to its peak means to use it past its best. */
+const MEANT_PAST = 2
+
+/**
+ * What is asked of a jar that goes into a bake's dough as it is; null where it is built from, fed before, weighed already, or meant to be past its best.
+ * @param belief of the jar, which knows these looks: a level tells where it stands either way
+ */
+export function jarQuestion({ plan, state }: Pick<Bake, 'plan' | 'state'>, jar: Jar | undefined, belief: JarBelief, nowMs: number): ReadyQuestion | null {
+  if (jar === undefined || jar.young || plan.build.source !== 'as it is' || awaitsPot(plan) || state.band !== null || state.mixed !== null) return null
+  if (plan.mixAt - nowMs > JUDGED_AHEAD_MS || plan.before.some((stage) => !state.deeds.has(stage.id))) return null
+  const { line } = jar
+  const hoursAt = (ms: number) => Math.max((ms - line.startedAtMs) / millisecondsInHour, 0)
+  const { milestones } = simulate(vesselOf(line, belief.centre), belief.centre, { untilHours: LOOK_HOURS, stopPastPeak: true })
+  if (milestones.peakHours === null || hoursAt(plan.mixAt) > MEANT_PAST * milestones.peakHours) return null
+  return { line, marks: marksOfJar(jar), hours: hoursAt(minuteOf(nowMs)), school: plan.school, belief }
+}
+
+/** What is asked of a bake at a moment: of the levain on its way, or of the jar it takes as it is. */
+export function questionOfBake(bake: Bake, { jars, beliefs }: Cultures, nowMs: number): ReadyQuestion | null {
+  const belief = beliefIn(beliefs, bake.plan.jarId)
+  const jar = jars.find(({ id }) => id === bake.plan.jarId)
+  return readyQuestion(bake, belief, nowMs) ?? jarQuestion(bake, jar, belief, nowMs)
+}
