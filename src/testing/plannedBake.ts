@@ -23,7 +23,18 @@ const feed = [{ ingredientId: 'white wheat', share: 1 }]
 /** A jar of white wheat that stood in the cold for some days. */
 export function culturesWith(coldDays: number): Cultures {
   const line = restedSeed('white wheat', coldDays, NOW)
-  const jar = { id: 'pip', name: 'Pip', grams: 80, lastFeed: null, keepMinimumGrams: 15, hydration: 1, flour: 'white wheat', feed, line } as unknown as Jar
+  const jar = {
+    id: 'pip',
+    name: 'Pip',
+    grams: 80,
+    lastFeed: null,
+    keepMinimumGrams: 15,
+    hydration: 1,
+    flour: 'white wheat',
+    feed,
+    looks: [],
+    line
+  } as unknown as Jar
   return { jars: [jar], beliefs: new Map([['pip', UNKNOWN_JAR]]) }
 }
 const formula = {

@@ -278,7 +278,7 @@ export function stepFactsOf(
     ripens: build === null || awaitsPot(plan) ? null : ripensAt(build.asItStands, plan.school),
     refillMs: plan.build.source === 'draw and top up' && !awaitsPot(plan) ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
-    running: band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict },
+    running: band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict: plan.build.source === 'as it is' ? null : verdict },
     mixedMs: mixed?.atMs ?? null,
     doughTo: (plan.course?.moves ?? []).map(({ placeId }, i) =>
       !openMoves.has(i) && !deeds.has(moveStepId(i)) ? null : (kitchen.places.find((place) => place.id === placeId)?.name ?? '')

@@ -35,7 +35,8 @@ interface Planned {
 const bakeOf = ({ mixHours = peak, source = 'as it is', fedBefore = false, weighed = false }: Planned) =>
   ({
     plan: { jarId: 'daily', mixAt: at(mixHours), school: 'dome', levainFrom: null, build: { source }, before: fedBefore ? [{ id: 'wake 1' }] : [] },
-    state: { band: weighed ? { atMs: at(mixHours) } : null, mixed: null, deeds: new Map() }
+    state: { band: weighed ? { atMs: at(mixHours) } : null, mixed: null, deeds: new Map() },
+    line: weighed ? { parents: [{ line }] } : null
   }) as unknown as Bake
 const asked = (planned: Planned, hours: number, jar: Jar | undefined = jarWith([])) => jarQuestion(bakeOf(planned), jar, UNKNOWN_JAR, at(hours))
 const adviceOf = (hours: number, looks: Jar['looks']) => {
@@ -63,7 +64,7 @@ test('one that has hardly risen by its hour is waited for, one that fell is aske
 test.each<[string, Planned, number, Jar | undefined]>([
   ['a levain is built from it', { source: 'separate' }, peak, jarWith([])],
   ['it is fed for the mix first', { fedBefore: true }, peak, jarWith([])],
-  ['it is in the bowl already', { weighed: true }, peak, jarWith([])],
+  ['it has been fed since it went into the bowl', { weighed: true }, peak, jarWith([], { line: { ...line, startedAtMs: at(peak) } })],
   ['it is a young culture', {}, peak, jarWith([], { young: true })],
   ['it has been taken away', {}, peak, undefined],
   ['the mix is more than half a day off', { mixHours: 1.5 * peak }, 1.5 * peak - 13, jarWith([])],
@@ -74,4 +75,5 @@ test.each<[string, Planned, number, Jar | undefined]>([
 
 test('after all but that the same jar is asked about', () => {
   expect(asked({ mixHours: 1.9 * peak }, 1.8 * peak)).not.toBeNull()
+  expect(asked({ weighed: true }, peak)?.line).toEqual(line)
 })

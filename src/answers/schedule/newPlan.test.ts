@@ -2,7 +2,9 @@ import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
 import { restedSeed } from '../../core'
 import { BAKE, culturesWith, KITCHEN, NOW, PLAN, STOCKED } from '../../testing/plannedBake'
+import { solvePlan } from '../bake/solvePlan'
 import { bakeOf } from '../fromWire'
+import { awakeAt } from '../kitchen/awakeAt'
 import { newPlan, planAgain, planBegins } from './newPlan'
 
 const DAY = 24 * millisecondsInHour
@@ -50,7 +52,7 @@ test('a repeated bake is whole weeks on, feeds before it and wished hour include
     bread: { kind: 'out' as const, at: PLAN.mixAt + 8 * millisecondsInHour }
   }
   const now = PLAN.mixAt + 5 * DAY
-  const again = planAgain(bakeOf({ ...BAKE, plan }), cultures, STOCKED, now)
+  const again = planAgain(bakeOf({ ...BAKE, plan }), 'week', cultures, STOCKED, now)
   // A week on its feed, sixty hours before the mix, would lie half a day back: two weeks.
   expect(again.mixAt).toBe(PLAN.mixAt + 14 * DAY)
   expect(again.before.map((s) => s.at)).toEqual([stage.at + 14 * DAY])
@@ -58,6 +60,25 @@ test('a repeated bake is whole weeks on, feeds before it and wished hour include
   // When it begins is told by the jar as it is by then.
   expect(again.startAt).toBeNull()
   expect(planBegins(again, cultures, STOCKED, now)).toBeGreaterThanOrEqual(now)
+})
+
+test('again a day on: at the same hour, and a jar that goes in as it is is fed in time, while somebody is awake', () => {
+  const cultures = culturesWith(0)
+  const plan = { ...PLAN, build: { ...PLAN.build, source: 'as it is' as const } }
+  const now = PLAN.mixAt + 5 * millisecondsInHour
+  const again = planAgain(bakeOf({ ...BAKE, plan }), 'day', cultures, STOCKED, now)
+  const [feed, ...more] = again.before
+  expect(again.mixAt).toBe(PLAN.mixAt + DAY)
+  expect(more).toEqual([])
+  expect(feed).toMatchObject({ kind: 'wake' })
+  expect(feed?.at).toBeGreaterThanOrEqual(now)
+  expect(awakeAt(STOCKED.kitchen, feed?.at ?? 0)).toBe(feed?.at)
+  // Enough for the dough and to go on with.
+  const { seedGrams = 0, flourGrams = 0, waterGrams = 0 } = feed ?? {}
+  const needed = solvePlan(again, cultures, STOCKED, now)?.build?.weigh.seed ?? Number.NaN
+  expect(seedGrams + flourGrams + waterGrams).toBeGreaterThanOrEqual(needed + 15)
+  // A levain of its own is built anew, and nothing is fed for it.
+  expect(planAgain(bakeOf({ ...BAKE, plan: PLAN }), 'day', cultures, STOCKED, PLAN.mixAt - 2 * DAY).before).toEqual([])
 })
 
 test('a jar that has three grams too little: its starter is grown first, and that is when the bake begins', () => {

@@ -7,20 +7,21 @@ import { onItsOwn } from '../bake/onePot'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
 import { courseFor } from '../bake/usualCourse'
 import { type Bake, bakeOf } from '../fromWire'
+import { windowAt } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
+import { feedForMix } from './feedForMix'
 import { shiftedTo } from './shiftedTo'
 
-const MS_PER_WEEK = 7 * 24 * millisecondsInHour
 /** Mixing time offered at first, by the kitchen's clock. */
 const FIRST_MIX = '09:30'
 /** Mornings that are looked at. */
 const MORNINGS = 10
 /** Flour per starter a new bake begins with, and others, where with it the work would begin in the baker's sleep or before now. */
 const FIRST_RATIOS = [5, 4, 6, 3, 8, 10, 2, 12, 15]
-/** A repeated bake leaves at least so long until its mix, h. */
+/** A bake repeated by the week leaves at least so long until its mix, h. */
 const LEAST_AHEAD_HOURS = 12
-/** Weeks a repeated bake is put off until its first step lies ahead. */
-const MOST_WEEKS = 4
+/** So often a repeated bake is put off until its first step lies ahead. */
+const MOST_TIMES = 4
 
 /** A formula to bake from. */
 export interface BakeSeed {
@@ -152,25 +153,42 @@ function wished(plan: Plan, outMs: number, cultures: Cultures, stocked: Stocked,
   return { bread, ...shiftedTo(plan, bread, times, nowMs) }
 }
 
+/** How often a bake is repeated, ms. */
+const EVERY_MS = { day: 24 * millisecondsInHour, week: 7 * 24 * millisecondsInHour } as const
+
 /**
- * The same bake once more, whole weeks on, so that its first step lies ahead. When its levain begins is told by the jar as it is by then.
+ * The same bake once more, whole days or weeks on, so that its first step lies ahead. When its levain begins is told by the jar as it is by then;
+ * a jar that goes in as it is and would be past its best by then is fed before.
  */
-export function planAgain({ plan }: Pick<Bake, 'plan'>, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
-  const first = Math.max(Math.ceil((nowMs + LEAST_AHEAD_HOURS * millisecondsInHour - plan.mixAt) / MS_PER_WEEK), 1)
-  const on = (weeks: number): Plan => {
-    const later = (ms: number) => ms + weeks * MS_PER_WEEK
-    return {
+export function planAgain({ plan }: Pick<Bake, 'plan'>, every: keyof typeof EVERY_MS, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
+  const leastMs = every === 'day' ? 0 : LEAST_AHEAD_HOURS * millisecondsInHour
+  const first = Math.max(Math.ceil((nowMs + leastMs - plan.mixAt) / EVERY_MS[every]), 1)
+  const on = (times: number): Plan => {
+    const later = (ms: number) => ms + times * EVERY_MS[every]
+    const again = {
       ...onItsOwn(plan),
       mixAt: later(plan.mixAt),
       startAt: null,
       before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })),
       bread: plan.bread === null ? null : { ...plan.bread, at: later(plan.bread.at) }
     }
+    return fedInTime(again, cultures, stocked, nowMs)
   }
-  const weeks = Array.from({ length: MOST_WEEKS }, (_, i) => first + i)
-  const ahead = weeks.find((n) => {
+  const times = Array.from({ length: MOST_TIMES }, (_, i) => first + i)
+  const ahead = times.find((n) => {
     const begins = planBegins(on(n), cultures, stocked, nowMs)
     return begins === null || begins >= nowMs
   })
   return on(ahead ?? first)
+}
+
+/** With the feed that makes its jar ready for the mix, where it goes in as it is, nobody has planned one, and it would be past its best by then. */
+function fedInTime(plan: Plan, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
+  const jar = cultures.jars.find(({ id }) => id === plan.jarId)
+  if (jar === undefined || plan.build.source !== 'as it is' || plan.before.length > 0) return plan
+  const build = solvePlan(plan, cultures, stocked, nowMs)?.build
+  const window = build == null ? null : windowAt(build.asItStands.milestones, plan.school, build.asItStands.startMs)
+  if (build == null || window === null || plan.mixAt <= window.toMs) return plan
+  const feed = feedForMix(plan, jar, build.weigh.seed, cultures, stocked, nowMs)
+  return feed === null ? plan : { ...plan, before: [feed] }
 }

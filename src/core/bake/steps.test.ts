@@ -160,6 +160,9 @@ test('a fold that was let go by is gone once the next is due, or the dough is in
   expect(folds(45)).toEqual(['fold 1', 'fold 2', 'fold 3'])
   expect(folds(65)).toEqual(['fold 2', 'fold 3'])
   expect(folds(120)).toEqual(['fold 3'])
+  // Shaped at 240 min: nobody makes up for it in the last hour.
+  expect(folds(175)).toEqual(['fold 3'])
+  expect(folds(185)).toEqual([])
   const moves = [{ afterHours: 2, placeId: 'fridge', tempC: 4 }]
   const chilled = { dough: { ...dough, course: { ...course, moves } } }
   expect(folds(130, { ...chilled, doughTo: ['Fridge'] })).toEqual(['fold 3'])

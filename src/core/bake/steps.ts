@@ -253,12 +253,17 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
   ].filter((s) => !isPast(s, facts))
 }
 
-/** Folds that are still to be done. One that was let go by is gone once the next is due, or the dough has moved on; and nobody folds a dough whose bulk is over. */
+/** A fold that was let go by for so long is not made up for in the last hour of the bulk, ms. */
+const LATE_FOLD_MS = millisecondsInHour / 2
+
+/** Folds that are still to be done. One that was let go by is gone once the next is due, or the dough has moved on; and nobody folds a dough whose bulk is over or nearly so. */
 function foldSteps({ foldMs, moveMs, shapeMs }: CourseTimes, { doughTo = [] }: StepFacts, nowMs: number): Step[] {
   if (shapeMs <= nowMs) return []
   const movedMs = moveMs.filter((_, i) => doughTo[i] === null)
   return foldMs.flatMap((ms, i) =>
-    (foldMs[i + 1] ?? Number.POSITIVE_INFINITY) <= nowMs || movedMs.some((moved) => moved >= ms)
+    (foldMs[i + 1] ?? Number.POSITIVE_INFINITY) <= nowMs ||
+    (ms + LATE_FOLD_MS <= nowMs && shapeMs - millisecondsInHour <= nowMs) ||
+    movedMs.some((moved) => moved >= ms)
       ? []
       : [step('fold', ms, { id: `fold ${i + 1}`, untilMs: shapeMs })]
   )

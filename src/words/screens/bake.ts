@@ -14,6 +14,7 @@ export const BAKE_SHEET = {
   nameBake: 'Name of the bake',
   hasBeenTakenAway: (name: string) => `${name} was removed.`,
   moreForThisBake: 'More for this bake',
+  bakeThisAgainDayOn: 'Bake this again, a day on',
   bakeThisAgainWeekOn: 'Bake this again, a week on',
   whatWasChanged: 'What was changed',
   takeThisBakeAway: 'Remove this bake'

@@ -282,9 +282,9 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
   const [changing, changed] = useDisclosure(false)
   const navigate = useNavigate()
   const here = useKitchen()
-  const again = useOnce(async () => {
+  const again = useOnce(async (every: 'day' | 'week') => {
     const id = newId()
-    const created = createBake(id, planAgain({ plan }, cultures, here, now), now).catch(tellError)
+    const created = createBake(id, planAgain({ plan }, every, cultures, here, now), now).catch(tellError)
     void navigate(`/bakes/${id}/recipe`)
     await created
   })
@@ -301,7 +301,8 @@ function SheetMenu({ bake, plan, cultures, now }: { bake: Bake; plan: Plan; cult
           </ActionIcon>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Item onClick={() => again.run()}>{BAKE_SHEET.bakeThisAgainWeekOn}</Menu.Item>
+          <Menu.Item onClick={() => again.run('day')}>{BAKE_SHEET.bakeThisAgainDayOn}</Menu.Item>
+          <Menu.Item onClick={() => again.run('week')}>{BAKE_SHEET.bakeThisAgainWeekOn}</Menu.Item>
           <Menu.Item onClick={changed.open}>{BAKE_SHEET.whatWasChanged}</Menu.Item>
           <Menu.Item onClick={remove}>{BAKE_SHEET.takeThisBakeAway}</Menu.Item>
         </Menu.Dropdown>

@@ -16,10 +16,11 @@ export function shownForecast(line: BatchLine, forecast: Forecast, belief: JarBe
 }
 
 /** A verdict as it stands on the screen. */
-export function shownVerdict({ line, verdict, belief, marks, hours }: Judged): Shown {
+export function shownVerdict({ bake, line, verdict, belief, marks, hours }: Judged): Shown {
+  // What its looks have told of the jar goes with the dough; of a jar that is used as it is that is known already.
+  const known = bake.plan.build.source === 'as it is' ? belief : beliefShown(belief, line, shownAge({ line, marks, hours }, verdict))
   return {
-    // What its looks have told of the jar goes with the dough.
-    ...shownForecast(line, verdict.forecast, beliefShown(belief, line, shownAge({ line, marks, hours }, verdict))),
+    ...shownForecast(line, verdict.forecast, known),
     phase: verdict.phase,
     holds: verdict.holds,
     probability: verdict.probability,

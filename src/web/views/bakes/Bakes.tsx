@@ -85,6 +85,8 @@ function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
   const { format } = useKitchen()
   const { mixed, band, marks } = bake.state
   const highest = Math.max(0, ...marks.map((m) => m.rise ?? 0))
+  // Of starter that was used as it is, the jar rose since its feed.
+  const roseMs = (bake.plan.build.source === 'as it is' ? bake.line?.parents[0]?.line?.startedAtMs : undefined) ?? band?.atMs
   const when = mixed?.atMs ?? mixMs ?? bake.plan.mixAt
   return (
     <Link to={`/bakes/${bake.id}`} className={classes.row}>
@@ -94,8 +96,8 @@ function Row({ bake, mixMs }: { bake: Bake; mixMs: number | undefined }) {
       <span className={classes.name}>{bake.plan.name}</span>
       <span className={classes.detail}>{sizeWords(bake.plan.target, format)}</span>
       <span className={classes.detail}>
-        {bake.status === 'baked' && mixed !== null && band !== null
-          ? BAKES.toMix(format.duration((mixed.atMs - band.atMs) / millisecondsInHour), highest > 0 ? ` · ${format.rise(highest)}` : '')
+        {bake.status === 'baked' && mixed !== null && roseMs !== undefined
+          ? BAKES.toMix(format.duration((mixed.atMs - roseMs) / millisecondsInHour), highest > 0 ? ` · ${format.rise(highest)}` : '')
           : STATUS_WORDS[bake.status]}
       </span>
     </Link>

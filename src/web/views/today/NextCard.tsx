@@ -89,11 +89,14 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   const coldPlace = jar === undefined ? undefined : coldPlaceOf(jar, kitchen, now)
   const { bake, judged } = day
   const caution = stepCaution(step)
-  const verb = step.kind === 'mix' && bake.plan.build.source === 'as it is' ? NEXT_CARD.startWeighing : VERB[step.kind]
+  const asItIs = bake.plan.build.source === 'as it is'
+  // Starter that is in the bowl is waited for no more.
+  const awaited = judged !== undefined && !(asItIs && bake.state.band !== null) ? judged : undefined
+  const verb = step.kind === 'mix' && asItIs ? NEXT_CARD.startWeighing : VERB[step.kind]
   return (
     <>
       {day.over === null && <StepFigures day={day} step={step} now={now} />}
-      {judged !== undefined && <Text mt="md">{adviceSentence(judged.told, judged.line.startedAtMs, format)}</Text>}
+      {awaited !== undefined && <Text mt="md">{adviceSentence(awaited.told, awaited.line.startedAtMs, format)}</Text>}
       {day.over !== null && <Text mt="md">{overproofedSentence(day.over, format)}</Text>}
       {caution !== null && <Text mt="md">{caution}</Text>}
       {FROM_JAR.includes(step.kind) && coldPlace !== undefined && <Text mt="md">{NEXT_CARD.standsInColdTakeOut(coldPlace.name.toLowerCase())}</Text>}

@@ -45,7 +45,7 @@ export function WatchStation() {
   const asItIs = plan.build.source === 'as it is'
   if (state.band === null && asItIs && bakeHere.jar !== undefined) {
     const { jar, belief, now } = bakeHere
-    return jarQuestion({ state, plan }, jar, belief, now) !== null ? (
+    return jarQuestion({ state, plan, line: bake.line }, jar, belief, now) !== null ? (
       <WatchJar jar={jar} reasons={reasons} />
     ) : (
       <Quiet

@@ -102,7 +102,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           {WAYS_CARD.usableUntilAboutInsteadCold(
             at(chill.closesHours),
             at(closes.p50),
-            before && Number.isFinite(chill.opensHours) ? WAYS_CARD.readyOnlyFrom(at(chill.opensHours)) : ''
+            before && Number.isFinite(chill.opensHours) && chill.opensHours > opens.p50 ? WAYS_CARD.readyOnlyFrom(at(chill.opensHours)) : ''
           )}
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
