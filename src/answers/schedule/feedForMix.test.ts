@@ -34,6 +34,23 @@ test.each([10, 16, 22, 30, 40])('a feed makes a cold jar ready for a mix %i hour
   expect(mixHours).toBeLessThan(closesHours ?? NaN)
 })
 
+test('the last 20 g of a jar make 220 and 20 again, and the feed waits until somebody is up', () => {
+  const flours = [{ ingredientId: 'white wheat', grams: 110 }]
+  // As the ledger has it to the milligram: a hair below 100 %.
+  const empty = { ...jar, grams: 20, hydration: 0.9999, lastFeed: { at: NOW, keepGrams: 20, flours, waterGrams: 110, everyHours: 24 } } as Jar
+  // 1:5.5 is open ten hours and ten minutes after its feed, and best after twelve: before 17:10 one would have to get up for it.
+  const feeds = [23.5, 24, 24.5, 25, 25.5].map((hours) =>
+    feedForMix({ ...asItIs, mixAt: NOW + hours * millisecondsInHour }, empty, 220, cultures, STOCKED, NOW)
+  )
+  for (const feed of feeds) {
+    if (feed === null) throw new Error('There is none.')
+    expect(awakeAt(STOCKED.kitchen, feed.at)).toBe(feed.at)
+    expect(feed.seedGrams + feed.flourGrams + feed.waterGrams).toBeGreaterThanOrEqual(239)
+  }
+  // 1:5.5, as it is used to.
+  expect(feeds.filter((feed) => feed?.flourGrams === 110).length).toBeGreaterThan(3)
+})
+
 test('no feed can make it ready within the hour', () => {
   expect(feedForMix({ ...asItIs, mixAt: NOW + millisecondsInHour }, jar, SEED, cultures, STOCKED, NOW)).toBeNull()
 })

@@ -1,5 +1,6 @@
+import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Plan, StageBeforePlan } from '../../contract'
-import { asSeed, buildFor, kindsOfBlend, ownTraitsOfBlend, type PlannedBuild } from '../../core'
+import { asSeed, buildFor, kindsOfBlend, ownTraitsOfBlend, type PlannedBuild, windowOf } from '../../core'
 import { type Cultures, type Stocked, standingIn } from '../bake/solvePlan'
 import { usualRatio } from '../jars/jarCare'
 import { beliefIn } from '../judgement/beliefs'
@@ -7,6 +8,8 @@ import { awakeAt } from '../kitchen/awakeAt'
 
 /** Flour per starter that is tried, the jar's own usual one first. Source: craft knowledge. */
 const RATIOS = [2, 1, 3, 4, 5, 6, 8, 10, 1.5, 0.5]
+/** A scale of whole grams is off by so much: 20 g are 20 g. */
+const SCALE_GRAMS = 0.5
 /** What stays in a jar that has no least of its own, g. */
 const USUAL_LEFT = 20
 
@@ -31,9 +34,9 @@ export function feedForMix(
   const { placeId, tempC, mixTempC, school, mixAt } = plan
   for (const flourPerSeed of new Set([...usualRatio(jar), ...RATIOS])) {
     const growth = 1 + flourPerSeed * (1 + hydration)
-    if (leastTotal > growth * jar.grams) continue
+    if (leastTotal > growth * jar.grams + SCALE_GRAMS) continue
     // Whoever keeps more at each feed keeps as much now, so that less is thrown away.
-    const total = Math.max(leastTotal, growth * Math.min(jar.lastFeed?.keepGrams ?? 0, jar.grams))
+    const total = Math.min(Math.max(leastTotal, growth * Math.min(jar.lastFeed?.keepGrams ?? 0, jar.grams)), growth * jar.grams)
     const build: PlannedBuild = {
       levain: {
         source: 'separate build',
@@ -54,12 +57,17 @@ export function feedForMix(
       mixTempC
     }
     const timed = buildFor(build, mixAt, school)
-    if (!timed.ok || timed.value.startMs < nowMs || awakeAt(kitchen, timed.value.startMs) !== timed.value.startMs) continue
+    if (!timed.ok) continue
+    const { startMs, milestones } = timed.value
+    // Fed a little later, once somebody is up, it is ready at the mix as long as its window has opened by then.
+    const feedMs = awakeAt(kitchen, Math.max(startMs, nowMs))
+    const { opensHours } = windowOf(milestones, school)
+    if (feedMs !== startMs && (opensHours === null || mixAt - feedMs < opensHours * millisecondsInHour)) continue
     const { seed, flour: flourGrams, water } = timed.value.levain.masses
     return {
       id: 'wake',
       kind: 'wake',
-      at: timed.value.startMs,
+      at: feedMs,
       seedGrams: Math.round(seed),
       flourGrams: Math.round(flourGrams),
       waterGrams: Math.round(water),

@@ -77,6 +77,19 @@ test('again a day on: at the same hour, and a jar that goes in as it is is fed i
   const { seedGrams = 0, flourGrams = 0, waterGrams = 0 } = feed ?? {}
   const needed = solvePlan(again, cultures, STOCKED, now)?.build?.weigh.seed ?? Number.NaN
   expect(seedGrams + flourGrams + waterGrams).toBeGreaterThanOrEqual(needed + 15)
+  // Baked the next noon, with a jar of 20 g that was fed the morning before: this evening no feed makes it ready, tomorrow one does.
+  const [jar] = cultures.jars
+  const flours = [{ ingredientId: 'white wheat', grams: 110 }]
+  const fed = { flours: { 'white wheat': 110 }, waterGrams: 110, saltGrams: 0, mixTempC: 24, parents: (jar as Jar).line.parents }
+  const lastFeed = { at: now - 30 * millisecondsInHour, keepGrams: 20, flours, waterGrams: 110, everyHours: 24 }
+  const empty = {
+    ...cultures,
+    jars: [{ ...(jar as Jar), grams: 20, lastFeed, line: { ...fed, startedAtMs: lastFeed.at, stays: [{ fromMs: lastFeed.at, tempC: 21 }] } }]
+  }
+  const noon = PLAN.mixAt + 18 * millisecondsInHour
+  const next = planAgain(bakeOf({ ...BAKE, plan }), 'day', empty, STOCKED, noon)
+  expect(next.before).toHaveLength(1)
+  expect(next.mixAt).toBe(PLAN.mixAt + 2 * DAY)
   // A levain of its own is built anew, and nothing is fed for it.
   expect(planAgain(bakeOf({ ...BAKE, plan: PLAN }), 'day', cultures, STOCKED, PLAN.mixAt - 2 * DAY).before).toEqual([])
 })

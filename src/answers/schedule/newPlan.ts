@@ -153,6 +153,8 @@ function wished(plan: Plan, outMs: number, cultures: Cultures, stocked: Stocked,
   return { bread, ...shiftedTo(plan, bread, times, nowMs) }
 }
 
+/** So much later it may be mixed that day where no feed makes its jar ready by the same hour, h. */
+const LATER_HOURS = [0, 1, 2, 3] as const
 /** How often a bake is repeated, ms. */
 const EVERY_MS = { day: 24 * millisecondsInHour, week: 7 * 24 * millisecondsInHour } as const
 
@@ -163,32 +165,36 @@ const EVERY_MS = { day: 24 * millisecondsInHour, week: 7 * 24 * millisecondsInHo
 export function planAgain({ plan }: Pick<Bake, 'plan'>, every: keyof typeof EVERY_MS, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
   const leastMs = every === 'day' ? 0 : LEAST_AHEAD_HOURS * millisecondsInHour
   const first = Math.max(Math.ceil((nowMs + leastMs - plan.mixAt) / EVERY_MS[every]), 1)
-  const on = (times: number): Plan => {
-    const later = (ms: number) => ms + times * EVERY_MS[every]
-    const again = {
+  const on = (times: number, laterHours = 0): Plan => {
+    const later = (ms: number) => ms + times * EVERY_MS[every] + laterHours * millisecondsInHour
+    return {
       ...onItsOwn(plan),
       mixAt: later(plan.mixAt),
       startAt: null,
       before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })),
       bread: plan.bread === null ? null : { ...plan.bread, at: later(plan.bread.at) }
     }
-    return fedInTime(again, cultures, stocked, nowMs)
   }
-  const times = Array.from({ length: MOST_TIMES }, (_, i) => first + i)
-  const ahead = times.find((n) => {
-    const begins = planBegins(on(n), cultures, stocked, nowMs)
-    return begins === null || begins >= nowMs
-  })
-  return on(ahead ?? first)
+  for (let times = first; times < first + MOST_TIMES; times++) {
+    for (const laterHours of plan.build.source === 'as it is' ? LATER_HOURS : [0]) {
+      const again = fedInTime(on(times, laterHours), cultures, stocked, nowMs)
+      const begins = again === null ? Number.NEGATIVE_INFINITY : planBegins(again, cultures, stocked, nowMs)
+      if (again !== null && (begins === null || begins >= nowMs)) return again
+    }
+  }
+  return on(first)
 }
 
-/** With the feed that makes its jar ready for the mix, where it goes in as it is, nobody has planned one, and it would be past its best by then. */
-function fedInTime(plan: Plan, cultures: Cultures, stocked: Stocked, nowMs: number): Plan {
+/**
+ * With the feed that makes its jar ready for the mix, where it goes in as it is, nobody has planned one, and it would be past its best by then.
+ * @returns null where no feed does
+ */
+function fedInTime(plan: Plan, cultures: Cultures, stocked: Stocked, nowMs: number): Plan | null {
   const jar = cultures.jars.find(({ id }) => id === plan.jarId)
   if (jar === undefined || plan.build.source !== 'as it is' || plan.before.length > 0) return plan
   const build = solvePlan(plan, cultures, stocked, nowMs)?.build
   const window = build == null ? null : windowAt(build.asItStands.milestones, plan.school, build.asItStands.startMs)
   if (build == null || window === null || plan.mixAt <= window.toMs) return plan
   const feed = feedForMix(plan, jar, build.weigh.seed, cultures, stocked, nowMs)
-  return feed === null ? plan : { ...plan, before: [feed] }
+  return feed === null ? null : { ...plan, before: [feed] }
 }

@@ -78,6 +78,7 @@ export const WORK = {
   standsNow: 'It stands now',
   firstBuildStands: 'The first build stands.',
   firstBuildIn: 'The first build is in',
+  restUnweighed: 'The rest is not weighed here',
   allInMixed: 'All in: mixed',
   mixed: (name: string) => `${name} is mixed.`,
   shapeThemAndPutThem: 'Shape them, then let them proof.',

@@ -87,23 +87,27 @@ export function Work({
         )}
       </Weigh>
     )
-  if (job.into === 'levain' && plan.build.source === 'as it is')
+  if (job.into === 'levain' && plan.build.source === 'as it is') {
+    const inBowl = () => note({ type: 'band', mixTempC: solved?.build?.seedTempC ?? roomC }, minutesSinceMixed(state, now))
+    const unweighed = () => {
+      inBowl().catch(tellError)
+      void navigate(`/bakes/${bake.id}/watch`)
+    }
     return (
       <Card title={WORK.starterInBowl(jar?.name ?? WORK.starterOrLevain)}>
         <Text>{WORK.goOnWithDough}</Text>
         <Figures>
           <Figure value={<Mass grams={entries.reduce((sum, e) => sum + e.poured, 0)} />} name={WORK.inAll} />
         </Figures>
-        <Button
-          size="xl"
-          fullWidth
-          mt="lg"
-          onClick={() => note({ type: 'band', mixTempC: solved?.build?.seedTempC ?? roomC }, minutesSinceMixed(state, now)).catch(tellError)}
-        >
+        <Button size="xl" fullWidth mt="lg" onClick={() => inBowl().catch(tellError)}>
           {WORK.toDough}
+        </Button>
+        <Button variant="subtle" fullWidth mt="xs" onClick={unweighed}>
+          {WORK.restUnweighed}
         </Button>
       </Card>
     )
+  }
   if (job.into === 'levain' && solved?.build != null) {
     const { line } = solved.build.asItStands
     const onBand = ({ mixTempC, levelMm, minutesAgo }: BandNote) => {
