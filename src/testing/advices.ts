@@ -44,6 +44,8 @@ export interface DrawnMoment {
   readonly question: ReadyQuestion
   readonly nowMs: number
   readonly mixAtMs: number
+  /** It is a jar that goes into the dough as it is. */
+  readonly asItIs: boolean
 }
 
 /** Any levain, at any moment, with any looks. @param seed the same gives the same */
@@ -86,16 +88,18 @@ export function drawnMoment(seed: number): DrawnMoment {
   return {
     question: { line: { ...line, stays }, marks, hours: (nowMs - START) / millisecondsInHour, school, belief: UNKNOWN_JAR },
     nowMs,
-    mixAtMs: START + peak * (0.6 + 0.9 * random()) * millisecondsInHour
+    mixAtMs: START + peak * (0.6 + 0.9 * random()) * millisecondsInHour,
+    asItIs: random() < 0.25
   }
 }
 
 /** What each face says at a moment, word for word. */
-export function facesAt({ question, nowMs, mixAtMs }: DrawnMoment): Readonly<Record<string, string>> {
+export function facesAt({ question, nowMs, mixAtMs, asItIs }: DrawnMoment): Readonly<Record<string, string>> {
   const verdict = isItReady(question)
   const told = adviceNow(verdict, START, nowMs, awake)
   const facts: StepFacts = {
-    status: 'ripening',
+    status: asItIs ? 'planned' : 'ripening',
+    asItIs,
     mixAtMs,
     startMs: START,
     growMs: [],
@@ -110,7 +114,7 @@ export function facesAt({ question, nowMs, mixAtMs }: DrawnMoment): Readonly<Rec
     awake,
     bedtime: (ms) => ms
   }
-  const bake = { plan: { name: 'Two loaves', jarId: 'juno', course: null } } as unknown as Bake
+  const bake = { plan: { name: 'Two loaves', jarId: 'juno', course: null, build: { source: asItIs ? 'as it is' : 'separate build' } } } as unknown as Bake
   const at = (ms: number) => `${format.dayTime(ms)}`
   const steps = stepsOf(facts, nowMs)
   const { window } = told

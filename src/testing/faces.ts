@@ -3,14 +3,13 @@ import {
   type Bake,
   type Beliefs,
   bakeOf,
-  beliefIn,
   type Cultures,
   dayOfBake,
-  howItIs,
+  howItShows,
   isItReady,
   levainFromShelf,
   levainToWeigh,
-  readyQuestion,
+  questionOfBake,
   type Stocked,
   seedHydrationOf,
   solveBakeHere,
@@ -81,7 +80,7 @@ export function windowFace(
   const { stocked, cultures } = groundOf(delivered)
   const bake = bakeOf(bakeSchema.parse(delivered.bake))
   const solved = solveBakeHere(bake, cultures, stocked, nowMs)
-  const question = readyQuestion(bake, beliefIn(cultures.beliefs, bake.plan.jarId), nowMs)
+  const question = questionOfBake(bake, cultures, nowMs)
   const verdict = question === null ? null : isItReady(question)
   const day = dayOfBake(bake, { solved, verdict }, stocked, cultures, nowMs)
   const jar = cultures.jars.find((j) => j.id === bake.plan.jarId)
@@ -165,7 +164,7 @@ export function shelfFace(
 /** What is told of a jar at a moment. */
 export function jarFace(jarJson: unknown, nowMs: number, name = 'jar'): Face & { readonly placeId: string } {
   const jar = jarSchema.parse(jarJson)
-  const { peakMs, hungryMs } = howItIs(jar, UNKNOWN_JAR.centre, nowMs)
+  const { peakMs, hungryMs } = howItShows(jar, UNKNOWN_JAR, nowMs)
   const { placeId, next } = whereItStands(jar, nowMs)
   return {
     name,

@@ -86,6 +86,7 @@ export const AS_IT_IS = {
   atItsBest: 'at its best',
   notKnown: 'not known',
   working: '…',
+  asSeen: 'by what you saw: more at Watch',
   chanceThen: (dayTime: string) => `chance it’s ready ${dayTime}`,
   chanceAt: (dayTime: string) => `chance it’s ready while you’re home around ${dayTime}`,
   sinceFeed: (name: string, dayTime: string, duration: string) => `${name} was last fed ${dayTime}. When you mix, that is ${duration} ago.`,

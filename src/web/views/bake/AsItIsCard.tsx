@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt, feedForMix, fitWindow, homeWhenReady } from '../../../answers'
 import { isAwaited } from '../../../core'
-import { near } from '../../../words'
+import { HEADLINE_WORDS, near } from '../../../words'
 import { AS_IT_IS } from '../../../words/screens/levain'
 import { useCultures } from '../../data/beliefs'
 import { useChances } from '../../data/forecasts'
@@ -20,6 +20,7 @@ export function AsItIsCard() {
   const { bake, plan, edit, state, solved, forecast: planned, judged, jar, day, frozen, now, belief } = useBakeHere()
   // Once somebody has looked at it, what they saw tells its hours.
   const forecast = judged?.verdict.forecast ?? planned
+  const told = judged?.told
   const here = useKitchen()
   const { format } = here
   const { cultures } = useCultures()
@@ -32,11 +33,12 @@ export function AsItIsCard() {
       [line, bake.id, plan.school, belief, day.mixMs, busy, fromMs]
     )
   ).get(bake.id)
-  const chance = judged === undefined ? whileHome : (chanceAt(judged.verdict.forecast, judged.line.startedAtMs, day.mixMs) ?? undefined)
+  const chance =
+    judged === undefined ? whileHome : told?.window == null ? undefined : (chanceAt(judged.verdict.forecast, judged.line.startedAtMs, day.mixMs) ?? undefined)
   if (build == null || jar === undefined || state.mixed !== null) return null
   const { startMs } = build.timed
   const waits = isAwaited(plan.school)
-  const window = forecast === undefined || !waits ? null : fitWindow(forecast, startMs)
+  const window = told !== undefined ? told.window : forecast === undefined || !waits ? null : fitWindow(forecast, startMs)
   // Beyond a night its end is told with its day.
   const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
     (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
@@ -52,11 +54,17 @@ export function AsItIsCard() {
     <Card title={AS_IT_IS.title(jar.name)} data-testid="as-it-is">
       {waits && (
         <Figures>
-          <Figure
-            size="lg"
-            value={forecast === undefined ? AS_IT_IS.working : window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`}
-            name={AS_IT_IS.atItsBest}
-          />
+          {told !== undefined && window === null ? (
+            <Figure size="lg" value={HEADLINE_WORDS[told.headline].word} name={AS_IT_IS.asSeen} />
+          ) : (
+            <Figure
+              size="lg"
+              value={
+                forecast === undefined ? AS_IT_IS.working : window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`
+              }
+              name={AS_IT_IS.atItsBest}
+            />
+          )}
           {chance !== undefined && (
             <Figure
               size="lg"
@@ -84,7 +92,7 @@ export function AsItIsCard() {
       {!frozen && plan.levainFrom == null && (
         <Group mt="md" gap="xs">
           {readyMs !== null && <Button onClick={() => edit({ mixAt: readyMs })}>{AS_IT_IS.mixWhenReady(format.dayTime(readyMs))}</Button>}
-          <Button variant={feed === undefined && readyMs === null ? 'filled' : 'default'} onClick={planFeed}>
+          <Button variant={feed === undefined && readyMs === null && (window === null || isOutside) ? 'filled' : 'default'} onClick={planFeed}>
             {feed === undefined ? AS_IT_IS.planFeed : AS_IT_IS.planFeedAgain}
           </Button>
           {feed !== undefined && (

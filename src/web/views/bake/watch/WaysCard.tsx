@@ -79,7 +79,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
       {ways.mix !== null && (
         <li>
           <b>{mixTitle(told)}</b>
-          {isAwaited && WAYS_CARD.chanceThatReadyNow(format.percent(verdict.fitNow, 0))}
+          {isAwaited && told.advice.kind !== 'ask' && WAYS_CARD.chanceThatReadyNow(format.percent(verdict.fitNow, 0))}
           {mixWords(ways.mix, isPast, format)}
         </li>
       )}
