@@ -265,6 +265,30 @@ describe('looks', () => {
     expect(await log()).toEqual([])
     expect((await jars())[0].logStamp).toBe('none')
   })
+  test('the jar tells the looks at what is in it: not those taken back, not a reading alone, none from before its feed', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    const [mistyped, right] = [testId(), testId()]
+    await look({ id: mistyped, rise: 2.8 })
+    await look({ id: right, rise: 1.8, pH: 4.2, signs: { top: 'domed' } })
+    await look({ pH: 4.1 })
+    const [jar] = await jars()
+    await server.send('POST', `/api/jars/${jar.id}/undo`, { id: testId(), undoes: mistyped, happenedAt: TEST_NOW })
+    expect((await jars())[0].looks).toEqual([{ id: right, at: TEST_NOW, rise: 1.8, pH: 4.2, signs: { top: 'domed' } }])
+    await feed({ happenedAt: TEST_NOW })
+    expect((await jars())[0].looks).toEqual([])
+  })
+  test('a level of a jar that was stirred teaches nothing', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    const [jar] = await jars()
+    await look({ rise: 2.4, happenedAt: '2026-11-26T19:00:00.000Z' })
+    await look({ rise: 1.3, explained: 'stirred', signs: { top: 'flat' } })
+    const [{ marks }] = (await server.send('GET', `/api/jars/${jar.id}/log`)).body.builds
+    expect(marks).toEqual([
+      { at: '2026-11-26T19:00:00.000Z', rise: 2.4, signs: {} },
+      { at: TEST_NOW, signs: {} }
+    ])
+    expect((await look({ rise: 1.4, explained: 'dropped' })).status).toBe(400)
+  })
   test('a meter’s reading alone is a look: in the log, and told in the history', async () => {
     await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
     const [jar] = await jars()
