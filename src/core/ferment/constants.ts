@@ -174,7 +174,7 @@ export const NOISE = {
   /** How far its height does (sd of the logarithm). */
   buildHeightSd: 0.08,
   /** How far the pace of its fall does (sd of the logarithm): a forecast is made for the climb. Source: builds of another generator. */
-  buildFallSd: 0.5,
+  buildFallSd: 0.4,
   /** What the model gets wrong about a level beside that, in jar heights. */
   levelSd: 0.06
 } as const

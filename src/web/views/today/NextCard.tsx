@@ -91,7 +91,7 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
   const caution = stepCaution(step)
   const asItIs = bake.plan.build.source === 'as it is'
   // Starter that is in the bowl is waited for no more.
-  const awaited = judged !== undefined && !(asItIs && bake.state.band !== null) ? judged : undefined
+  const awaited = judged !== undefined && !(asItIs && bake.status !== 'planned') ? judged : undefined
   const verb = step.kind === 'mix' && asItIs ? NEXT_CARD.startWeighing : VERB[step.kind]
   return (
     <>
