@@ -92,7 +92,7 @@ test('an hour out, then the fridge: it stands in both; risen by two thirds it go
   expect(figures({}).afterHours).toBeNull()
 })
 
-test('a feed begins in the ratio of the last one, or as it was told to have been fed when it came', () => {
+test('a first feed is as the jar was told to have been fed when it came', () => {
   // 20 g of seed under 110 + 110: 1:5.5. The last feed since, 30 kept under 60 of flour: 1:2.
   const told: Partial<Jar> = { line: { ...line, flours: { 'white wheat': 110 }, waterGrams: 110 } }
   expect(figures({}, jar(told))).toMatchObject({ keepGrams: 20, flourGrams: 110, waterGrams: 110 })

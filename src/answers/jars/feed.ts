@@ -75,7 +75,7 @@ const TRIMMED_SHARE = 0.15
 /** Water is taken hand-warm where a place is cold, °C. */
 const HAND_WARM_C = 26
 
-/** The feed a jar begins with: in the ratio of its last one or, where none is known, of its culture; or with amounts that were worked out elsewhere. */
+/** The feed a jar begins with: as its culture usually is or, where it has not been fed here yet, as it was told to have been; or with amounts that were worked out elsewhere. */
 export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts?: FeedAmounts): FeedDraft {
   const { flourPerSeed, trimmed, underWater } = CULTURE_TRAITS[jar.culture]
   const trimGrams = trimmed && amounts === undefined ? Math.round(jar.grams * TRIMMED_SHARE) : 0
@@ -87,7 +87,7 @@ export function firstDraft(jar: Jar, { places }: Kitchen, nowMs: number, amounts
     by: amounts === undefined ? 'ratio' : 'grams',
     keepGrams: amounts?.keepGrams ?? Math.min(Math.max(jar.keepMinimumGrams, USUAL_KEEP), Math.max(jar.grams - trimGrams, 1)),
     trimGrams,
-    ratio: usualRatio(jar)[0] ?? flourPerSeed,
+    ratio: (jar.lastFeed === null ? usualRatio(jar)[0] : undefined) ?? flourPerSeed,
     hydration: Math.round(jar.hydration * 1000) / 1000,
     feed: jar.feed,
     flourGrams: amounts?.flourGrams ?? 0,
