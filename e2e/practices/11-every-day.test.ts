@@ -115,15 +115,11 @@ test('220 g into the bowl, and the dough after it; the jar keeps its 20 g', asyn
   await baker.click(page.getByTestId('next').getByRole('link', { name: 'Start weighing' }))
   await baker.weigh('Starter from Daily', '220')
   await baker.click(page.getByRole('button', { name: 'Go on to the dough' }))
-  for (const [item, grams] of [
+  await baker.weighThese([
     [/flour$/i, '805'],
     ['Water', '549'],
     ['Salt', '18']
-  ] as const) {
-    await page.getByTestId('pour').getByRole('heading', { name: item }).waitFor()
-    expect(plain(await page.getByTestId('pour').innerText())).toContain(`${grams}g`)
-    await baker.weigh(item, grams)
-  }
+  ])
   await baker.click(page.getByRole('button', { name: 'Mixed', exact: true }))
   const { events } = await until(bake, ({ status }) => status === 'mixed')
   expect(events.findLast((e: Loose) => e.type === 'mixed').shown).toMatchObject({ phase: 'peak', advice: 'mix now' })

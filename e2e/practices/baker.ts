@@ -36,6 +36,8 @@ export interface Baker {
   timeOf(step: string): Promise<string>
   /** Weighs what is asked for. @param item as it is headed at Weigh */
   weigh(item: string | RegExp, grams: string): Promise<void>
+  /** Weighs one item after the other, each of which has to be asked for with just these grams. */
+  weighThese(items: readonly (readonly [item: string | RegExp, grams: string])[]): Promise<void>
   /** Weighs whatever is asked for, as it is asked, until all of it is in. @returns what it was, g */
   weighAll(): Promise<number[]>
   /** Marks a step of the day done, at its time. */
@@ -154,6 +156,14 @@ export function practiceBaker(): Baker {
       await page.getByTestId('pour').getByRole('heading', { name: item }).waitFor()
       await baker.fill('What the scale shows', grams)
       await baker.click(page.getByRole('button', { name: /^Poured/ }))
+    },
+    async weighThese(items) {
+      const pour = page.getByTestId('pour')
+      for (const [item, grams] of items) {
+        await pour.getByRole('heading', { name: item }).waitFor()
+        expect(plain(await pour.innerText())).toContain(`${grams}g`)
+        await baker.weigh(item, grams)
+      }
     },
     async weighAll() {
       const grams: number[] = []

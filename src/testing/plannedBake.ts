@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { bakeOf, type Cultures, courseFor, type Stocked } from '../answers'
 import type { BakeRecord, Jar, Kitchen, Plan } from '../contract'
-import { BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_DOUGHS, UNKNOWN_JAR } from '../core'
+import { type BatchLine, BUILT_IN_INGREDIENTS, pantryOf, restedSeed, UNKNOWN_DOUGHS, UNKNOWN_JAR } from '../core'
 
 /** A planned bake in a small kitchen, for the tests of all floors. */
 export const NOW = Date.UTC(2026, 10, 26, 18)
@@ -82,3 +82,14 @@ export const PLAN: Plan = {
   pins: []
 }
 export const BAKE = bakeOf({ id: 'bake', plan: PLAN, status: 'planned', events: [], ingredients: [], line: null } as unknown as BakeRecord)
+
+/** A jar of 20 g fed with 110 g of white flour and as much water, at a steady 24 °C. */
+export const dailyLine = (fedMs: number): BatchLine => ({
+  startedAtMs: fedMs,
+  flours: { 'white wheat': 110 },
+  waterGrams: 110,
+  saltGrams: 0,
+  mixTempC: 24,
+  stays: [{ fromMs: fedMs, tempC: 24 }],
+  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
+})

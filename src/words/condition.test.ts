@@ -15,7 +15,8 @@ const condition = (more: Partial<JarCondition>): JarCondition => ({
   fades: [],
   ...more
 })
-const told = (more: Partial<JarCondition>, seen = true) => tellCondition(condition(more), now, format, { young: false, seen })
+const told = (more: Partial<JarCondition>, seen = true) =>
+  tellCondition(condition(more), now, format, { young: false, looks: seen ? [{ id: 'look', at: now - 20 * 60_000, rise: 2.5, signs: {} }] : [] })
 
 test('on its way up: when it is ripe and when it wants food', () => {
   expect(told({})).toEqual({ headline: 'Ripe about Fri 14:00', use: 'not ripe yet, hungry from Fri 17:00', hungry: false })

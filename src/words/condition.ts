@@ -1,4 +1,6 @@
 import { millisecondsInDay } from 'date-fns/constants'
+import { seenNow } from '../answers'
+import type { Jar } from '../contract'
 import { type Format, isFoodGone, isHungry, type JarCondition } from '../core'
 import { near } from './phases'
 
@@ -28,18 +30,13 @@ export interface ToldCondition {
 
 /**
  * A jar's condition in words: it is called ripe where somebody has just seen it so, and should be ripe where nobody has looked.
- * @param young it is a new culture that has not risen twice yet
- * @param seen it was looked at just now
+ * @param jar whether it is a new culture that has not risen twice yet, and the looks at what is in it
  * @example tellCondition(…).headline // "Ripe about Sat 14:30", "Hungry since Fri 03:00"
  */
-export function tellCondition(
-  condition: JarCondition,
-  nowMs: number,
-  format: Format,
-  { young, seen }: { readonly young: boolean; readonly seen: boolean }
-): ToldCondition {
+export function tellCondition(condition: JarCondition, nowMs: number, format: Format, { young, looks }: Pick<Jar, 'young' | 'looks'>): ToldCondition {
   if (young) return { headline: 'Young: it has not risen twice yet', use: 'feed it each day; until it has risen nobody can say when it is ripe', hungry: false }
   const { use, peakMs, hungryMs } = condition
+  const seen = seenNow({ looks }, nowMs) !== undefined
   const hungry = isHungry(condition, nowMs)
   const when = (ms: number) => whenWords(ms, nowMs, format)
   const headline = () => {

@@ -52,6 +52,7 @@ import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
 import { awakeAt } from '../kitchen/awakeAt'
 import { courseHere, handsHere } from './courseHere'
 import { type DoughLeft, doughLeft, progressOf } from './doughLeft'
+import { stagesToCome } from './levainToWeigh'
 import { awaitsPot, levainPlanned } from './onePot'
 import { type Cultures, pantryOfBake, type Stocked, standingIn } from './solvePlan'
 
@@ -303,10 +304,11 @@ export function stepFactsOf(
 }
 
 /** The jar that a dough takes as it is, once it is judged: null where the plan that is being edited takes another one, or builds. */
-function asItIsRunning(bake: Bake, { build, jarId, before }: Plan, verdict: Verdict | null, { jars }: Cultures): StepFacts['running'] {
+function asItIsRunning(bake: Bake, plan: Plan, verdict: Verdict | null, { jars }: Cultures): StepFacts['running'] {
+  const { build, jarId } = plan
   const jar = jars.find(({ id }) => id === jarId)
-  const fed = before.some((stage) => !bake.state.deeds.has(stage.id))
-  if (verdict === null || jar === undefined || fed || build.source !== 'as it is' || jarId !== bake.plan.jarId) return null
+  if (verdict === null || jar === undefined || stagesToCome(plan, bake.state.deeds).length > 0 || build.source !== 'as it is' || jarId !== bake.plan.jarId)
+    return null
   return { bandMs: jar.line.startedAtMs, verdict }
 }
 

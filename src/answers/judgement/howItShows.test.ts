@@ -1,19 +1,12 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
-import { type BatchLine, UNKNOWN_JAR } from '../../core'
+import { UNKNOWN_JAR } from '../../core'
+import { dailyLine } from '../../testing/plannedBake'
 import { howItIs } from '../jars/jarNow'
 import { howItShows } from './howItShows'
 
 const FED = Date.UTC(2026, 10, 27, 6)
-const line: BatchLine = {
-  startedAtMs: FED,
-  flours: { 'white wheat': 110 },
-  waterGrams: 110,
-  saltGrams: 0,
-  mixTempC: 24,
-  stays: [{ fromMs: FED, tempC: 24 }],
-  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
-}
+const line = dailyLine(FED)
 const at = (hours: number) => FED + hours * millisecondsInHour
 const jarWith = (looks: Jar['looks']): Pick<Jar, 'line' | 'looks'> => ({ line, looks })
 const look = (hours: number, rise: number): Jar['looks'][number] => ({ id: `at ${hours}`, at: at(hours), rise, signs: {} })

@@ -1,20 +1,13 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
-import { type BatchLine, simulate, TYPICAL_JAR, UNKNOWN_JAR, vesselOf } from '../../core'
+import { simulate, TYPICAL_JAR, UNKNOWN_JAR, vesselOf } from '../../core'
+import { dailyLine } from '../../testing/plannedBake'
 import type { Bake } from '../fromWire'
 import { isItReady } from './isItReady'
 import { jarQuestion } from './questionOfBake'
 
 const FED = Date.UTC(2026, 10, 27, 6)
-const line: BatchLine = {
-  startedAtMs: FED,
-  flours: { 'white wheat': 110 },
-  waterGrams: 110,
-  saltGrams: 0,
-  mixTempC: 24,
-  stays: [{ fromMs: FED, tempC: 24 }],
-  parents: [{ grams: 20, hydration: 1, flour: 'white wheat', line: null }]
-}
+const line = dailyLine(FED)
 const { milestones } = simulate(vesselOf(line, TYPICAL_JAR), TYPICAL_JAR, { untilHours: 60 })
 const peak = milestones.peakHours ?? Number.NaN
 const at = (hours: number) => FED + hours * millisecondsInHour
@@ -34,7 +27,14 @@ interface Planned {
 }
 const bakeOf = ({ mixHours = peak, source = 'as it is', fedBefore = false, weighed = false }: Planned) =>
   ({
-    plan: { jarId: 'daily', mixAt: at(mixHours), school: 'dome', levainFrom: null, build: { source }, before: fedBefore ? [{ id: 'wake 1' }] : [] },
+    plan: {
+      jarId: 'daily',
+      mixAt: at(mixHours),
+      school: 'dome',
+      levainFrom: null,
+      build: { source },
+      before: fedBefore ? [{ id: 'wake 1', kind: 'wake' }] : []
+    },
     state: { band: weighed ? { atMs: at(mixHours) } : null, mixed: null, deeds: new Map() },
     line: weighed ? { parents: [{ line }] } : null
   }) as unknown as Bake

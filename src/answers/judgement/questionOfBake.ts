@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../../contract'
 import { type JarBelief, simulate, vesselOf } from '../../core'
+import { stagesToCome } from '../bake/levainToWeigh'
 import { awaitsPot } from '../bake/onePot'
 import type { Cultures } from '../bake/solvePlan'
 import type { Bake } from '../fromWire'
@@ -23,7 +24,7 @@ const MEANT_PAST = 2
  */
 export function jarQuestion({ plan, state, line: weighed }: AskedBake, jar: Jar | undefined, belief: JarBelief, nowMs: number): ReadyQuestion | null {
   if (jar === undefined || jar.young || plan.build.source !== 'as it is' || awaitsPot(plan) || state.mixed !== null) return null
-  if (plan.mixAt - nowMs > JUDGED_AHEAD_MS || plan.before.some((stage) => !state.deeds.has(stage.id))) return null
+  if (plan.mixAt - nowMs > JUDGED_AHEAD_MS || stagesToCome(plan, state.deeds).length > 0) return null
   // Once it is weighed, what rose is the jar as it was then.
   const line = state.band === null ? jar.line : weighed?.parents[0]?.line
   if (line == null || line.startedAtMs !== jar.line.startedAtMs) return null

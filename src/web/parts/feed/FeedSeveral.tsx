@@ -1,6 +1,6 @@
 import { Button, Checkbox, Drawer, Stack, Text } from '@mantine/core'
 import { useMemo, useState } from 'react'
-import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, habitualFeed, seenNow, whereItStands } from '../../../answers'
+import { beliefIn, type Cultures, type FeedFigures, feedFigures, firstDraft, habitualFeed, whereItStands } from '../../../answers'
 import { isoOf, type Jar, type TogetherPart } from '../../../contract'
 import { gramsOfBlend, isHungry, type JarCondition, ratioOf } from '../../../core'
 import { tellCondition } from '../../../words'
@@ -98,9 +98,7 @@ function Several({ cultures, conditions, onClose }: { cultures: Cultures; condit
                     format.mass(figures.waterGrams)
                   )
             }
-            description={
-              condition === undefined ? undefined : tellCondition(condition, now, format, { young: jar.young, seen: seenNow(jar, now) !== undefined }).headline
-            }
+            description={condition === undefined ? undefined : tellCondition(condition, now, format, jar).headline}
           />
         )
       })}

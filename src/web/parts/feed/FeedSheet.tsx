@@ -15,8 +15,7 @@ import {
   howItIs,
   howItShows,
   LATER,
-  minuteOf,
-  seenNow
+  minuteOf
 } from '../../../answers'
 import { isoOf, type Jar } from '../../../contract'
 import { glutenInto, gramsOfBlend, HOTTEST_WATER_C, isCold, isHungry, type JarBelief, type JarCondition, pHAfter, pourManner } from '../../../core'
@@ -95,7 +94,7 @@ function FeedForm({ jar, belief, amounts, onClose }: FormProps) {
   const problem = 'code' in found ? found : null
   const coming = figures === null ? null : howItIs(figures, parameters, now)
   const condition = useMemo(() => howItShows(jar, belief, now), [jar, now, belief])
-  const told = tellCondition(condition, now, format, { young: jar.young, seen: seenNow(jar, now) !== undefined })
+  const told = tellCondition(condition, now, format, jar)
   const place = kitchen.places.find((p) => p.id === draft.placeId)
   const gluten = glutenInto(
     jar,

@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { Link } from 'react-router'
-import { seenNow, whereItStands } from '../../../answers'
+import { whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
 import { near, tellCondition, whenWords } from '../../../words'
@@ -28,7 +28,7 @@ export function JarCard({
 }) {
   const { kitchen, format } = useKitchen()
   const dried = jar.culture === 'dried'
-  const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format, { young: jar.young, seen: seenNow(jar, now) !== undefined })
+  const told = condition === undefined || dried ? undefined : tellCondition(condition, now, format, jar)
   const stands = whereItStands(jar, now)
   const nameOf = (id: string) => kitchen.places.find((p) => p.id === id)?.name ?? 'somewhere'
   return (

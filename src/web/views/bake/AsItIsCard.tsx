@@ -17,9 +17,8 @@ import { Warnings } from './Warnings'
 
 /** Starter that goes into the dough as it is: when the jar is at its best, and the feed that makes it so for the mix. */
 export function AsItIsCard() {
-  const { bake, plan, edit, state, solved, forecast: planned, judged, jar, day, frozen, now, belief } = useBakeHere()
-  // Once somebody has looked at it, what they saw tells its hours.
-  const forecast = judged?.verdict.forecast ?? planned
+  const { bake, plan, edit, state, solved, forecast, judged, jar, day, frozen, now, belief } = useBakeHere()
+  // Near the mix, what was seen of it tells its hours.
   const told = judged?.told
   const here = useKitchen()
   const { format } = here

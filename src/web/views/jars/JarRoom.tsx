@@ -225,7 +225,7 @@ function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: Ja
   const { rise, hungryMs, peakMs, peakRise, fades } = condition
   // What was just seen is no matter of forecasts.
   const level = seenNow(jar, now)
-  const told = tellCondition(condition, now, format, { young: jar.young, seen: level !== undefined })
+  const told = tellCondition(condition, now, format, jar)
   const sour = useMemo(() => sourOf(jar.line, Math.max((now - jar.line.startedAtMs) / millisecondsInHour, 0), parameters), [jar.line, parameters, now])
   const coming = jar.young
     ? []

@@ -1,6 +1,6 @@
 import { Button, Group, Text } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
-import { useState } from 'react'
+import { type ReactNode, useState } from 'react'
 import { Link } from 'react-router'
 import { awaitsPot, jarQuestion } from '../../../../answers'
 import { type Jar, type Place, ROUTES } from '../../../../contract'
@@ -40,7 +40,6 @@ export function WatchStation() {
   const { bake, state, judged, plan } = bakeHere
   const { note, undo, noteUndoably } = useNotes()
   const move = (placeId: string, tempC: number, ago: number) => noteUndoably({ type: 'moved', placeId, tempC }, ago, 'Moved.')
-  const sour = useSourAsked()
   const reasons = useReasons(state.mixed === null ? judged : undefined)
   const asItIs = plan.build.source === 'as it is'
   if (state.band === null && asItIs && bakeHere.jar !== undefined) {
@@ -74,9 +73,10 @@ export function WatchStation() {
   )
   if (asItIs) return mix
   return (
-    <div className={watch.watch}>
-      <div className={`${classes.stack} ${watch.look}`}>
-        <Look reasons={reasons} />
+    <Rising
+      reasons={reasons}
+      onMove={(placeId, tempC) => move(placeId, tempC, 0)}
+      beside={
         <Card title={WATCH_STATION.fromPicturesOrLog}>
           <details className={classes.how}>
             <summary>{WATCH_STATION.photographsJar}</summary>
@@ -87,66 +87,68 @@ export function WatchStation() {
             <FromLog />
           </details>
         </Card>
-      </div>
-      <div className={watch.verdict}>
-        <VerdictCard reasons={reasons} />
-      </div>
-      <div className={`${classes.stack} ${watch.rest}`}>
-        <WaysCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
-        {judged?.told.advice.kind !== 'ask' && judged?.told.advice.kind !== 'for taste' && (
-          <LevainOutCard onMove={(placeId, tempC) => move(placeId, tempC, 0)} />
-        )}
-        {judged !== undefined && mix}
-        <Standing onMoved={move} />
-        {judged !== undefined && (
-          <TroubleCard
-            line={judged.line}
-            belief={judged.belief}
-            jar={bakeHere.jar}
-            now={bakeHere.now}
-            sour={sour}
-            atFirst={judged.verdict.advice.kind === 'not rising' ? 'no rise' : null}
-          />
-        )}
-        <Marks undoable />
-        <Happened />
-      </div>
-    </div>
+      }
+    >
+      {judged !== undefined && mix}
+      <Standing onMoved={move} />
+    </Rising>
   )
 }
 
 /** A jar that goes into the dough as it is: looked at and judged like a levain. */
 function WatchJar({ jar, reasons }: { readonly jar: Jar; readonly reasons: Reasons | undefined }) {
-  const { bake, judged, now } = useBakeHere()
+  const { bake, judged } = useBakeHere()
   const { kitchen } = useKitchen()
-  const sour = useSourAsked()
   const move = (placeId: string) =>
     void moveJar(jar, placeId, nowMs()).then(
       (undo) => tellDone(STANDING.standsAtNow(jar.name, kitchen.places.find((p) => p.id === placeId)?.name ?? WATCH_STATION.anotherPlace), undo),
       tellError
     )
   return (
+    <Rising reasons={reasons} onMove={move}>
+      <Card title={WATCH_STATION.intoDough}>
+        <Text>{WATCH_STATION.usedAsItIs(jar.name)}</Text>
+        <Group mt="md" gap="xs">
+          <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant={judged?.told.advice.kind === 'mix now' ? 'filled' : 'default'}>
+            {WATCH_STATION.weighIntoDough}
+          </Button>
+          <Button component={Link} to={`/jars/${jar.id}`} variant="subtle">
+            {WATCH_STATION.goToJar(jar.name)}
+          </Button>
+        </Group>
+      </Card>
+    </Rising>
+  )
+}
+
+/** What rises, looked at and judged: the look, the verdict, the ways on; what goes into the dough, and what was seen. */
+function Rising({
+  reasons,
+  onMove,
+  beside,
+  children
+}: {
+  readonly reasons: Reasons | undefined
+  readonly onMove: (placeId: string, tempC: number) => void
+  /** Other ways to take its level. */
+  readonly beside?: ReactNode
+  readonly children: ReactNode
+}) {
+  const { judged, jar, now } = useBakeHere()
+  const sour = useSourAsked()
+  return (
     <div className={watch.watch}>
       <div className={`${classes.stack} ${watch.look}`}>
         <Look reasons={reasons} />
+        {beside}
       </div>
       <div className={watch.verdict}>
         <VerdictCard reasons={reasons} />
       </div>
       <div className={`${classes.stack} ${watch.rest}`}>
-        <WaysCard onMove={move} />
-        {judged?.told.advice.kind !== 'ask' && <LevainOutCard onMove={move} />}
-        <Card title={WATCH_STATION.intoDough}>
-          <Text>{WATCH_STATION.usedAsItIs(jar.name)}</Text>
-          <Group mt="md" gap="xs">
-            <Button component={Link} to={`/bakes/${bake.id}/weigh`} variant={judged?.told.advice.kind === 'mix now' ? 'filled' : 'default'}>
-              {WATCH_STATION.weighIntoDough}
-            </Button>
-            <Button component={Link} to={`/jars/${jar.id}`} variant="subtle">
-              {WATCH_STATION.goToJar(jar.name)}
-            </Button>
-          </Group>
-        </Card>
+        <WaysCard onMove={onMove} />
+        {judged?.told.advice.kind !== 'ask' && judged?.told.advice.kind !== 'for taste' && <LevainOutCard onMove={onMove} />}
+        {children}
         {judged !== undefined && (
           <TroubleCard
             line={judged.line}
@@ -158,6 +160,7 @@ function WatchJar({ jar, reasons }: { readonly jar: Jar; readonly reasons: Reaso
           />
         )}
         <Marks undoable />
+        <Happened />
       </div>
     </div>
   )
