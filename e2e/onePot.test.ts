@@ -84,12 +84,17 @@ test('built once in the evening; mixed in the morning, the other dough has its s
   await page.goto(`${program.address}/bakes/${bakes.tin}/watch`)
   await page.getByTestId('one-pot').getByText('Its levain comes out of the pot of Country loaf').waitFor()
   await baker.later(mixAt, `/bakes/${bakes.loaf}/watch`)
+  // Looked at before it is mixed: its share is the same levain, and nobody is sent to look at that again.
+  await baker.fill('Or typed', '2.6')
+  await baker.take('domed')
+  await baker.click(page.getByRole('button', { name: /^Save what you saw/ }))
+  await page.getByTestId('verdict').getByRole('heading', { name: 'At its peak' }).waitFor()
   await baker.click(page.getByTestId('mix').getByRole('button', { name: 'Mixed', exact: true }))
   const tin = await until(
     () => planOf(bakes.tin),
     (plan) => plan.build.source === 'as it is'
   )
-  // As ripe as the rest of it: the mix keeps its hour.
+  // As ripe as the rest of it, which was just seen: the mix keeps its hour.
   await page.goto(`${program.address}/bakes/${bakes.tin}/weigh`)
   await page.getByRole('heading', { name: 'Starter from Levain for Seeded tin' }).waitFor()
   expect(await baker.timeOf('Mix')).toBe(tin.mixAt)

@@ -131,6 +131,31 @@ test('mixed, the share stands in a jar of its own and is used as it is to the la
   expect((await jars()).map((jar) => jar.name)).toHaveLength(2)
 })
 
+test('what was seen of the pot was seen of its share, which is as well known as the jar it was built from', async () => {
+  const { pot, tin } = await twoOfOnePot()
+  const at = (hour: string) => ({ happenedAt: `2026-11-26T${hour}:00.000Z` })
+  await event(pot, 'pour', { item: 'seed', plannedGrams: 30, weighedGrams: 30, ...at('12:00') })
+  await event(pot, 'pour', { item: 'water', plannedGrams: 120, weighedGrams: 120, ...at('12:00') })
+  await event(pot, 'pour', { item: 'flour', plannedGrams: 150, weighedGrams: 150, ...at('12:00') })
+  await event(pot, 'band', { mixTempC: 24, ...at('12:05') })
+  await event(pot, 'mark', { rise: 1.6, signs: { top: 'domed' }, ...at('16:30') })
+  await event(pot, 'mark', { rise: 1.1, signs: {}, ...at('17:00') })
+  await event(pot, 'explained', { look: (await bake(pot)).events.at(-1).id, as: 'stirred', ...at('17:01') })
+  await event(pot, 'mixed', { levainGrams: 150, keepBackGrams: 20 })
+  const [share, pip] = ['Levain for Tin', 'Pip'] as const
+  const named = async (name: string) => (await jars()).find((jar) => jar.name === name) as Loose
+  expect((await named(share)).looks).toMatchObject([
+    { at: '2026-11-26T16:30:00.000Z', rise: 1.6, signs: { top: 'domed' } },
+    { at: '2026-11-26T17:00:00.000Z', rise: 1.1, explained: 'stirred' }
+  ])
+  // One levain, learned from once.
+  const log = async (name: string) => (await server.send('GET', `/api/jars/${(await named(name)).id}/log`)).body.builds as Loose[]
+  const seen = (builds: Loose[]) => builds.map(({ line, marks }) => [line.startedAt, marks.map((mark: Loose) => mark.rise ?? null)])
+  expect(seen(await log(share))).toEqual([['2026-11-26T12:05:00.000Z', [1.6, null]]])
+  expect(seen(await log(pip))).toEqual(seen(await log(share)))
+  expect((await bake(tin)).plan.jarId).toBe((await named(share)).id)
+})
+
 test('another jar instead of its share: the share is a jar like any other then, and no bread puts a jar away that is not the share', async () => {
   const { pot, tin } = await twoOfOnePot()
   const waiting = (await bake(tin)).plan

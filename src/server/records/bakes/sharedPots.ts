@@ -5,7 +5,7 @@
 import { randomUUID } from 'node:crypto'
 import { awaitsPot, fromPot, gramsFromPot, levainToWeigh, onItsOwn } from '../../../answers'
 import { type Plan, planToWire } from '../../../contract'
-import { cultureOf, type LedgerEntry, toMilligrams, transfer } from '../../../core'
+import { type BakeState, cultureOf, type LedgerEntry, toMilligrams, transfer } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import type { BatchRow, JarRow } from '../../db/rows'
 import { Problem } from '../../problems'
@@ -14,7 +14,7 @@ import { createJar, jarForSeed } from '../jars/jars'
 import { noteChange } from '../kitchen/changes'
 import { placeIn, theKitchen } from '../kitchen/kitchens'
 import { pantryIn } from '../shelf/ingredients'
-import type { Work } from '../work'
+import { eventOf, record, type Work } from '../work'
 import { type KeptBake, keptBake } from './keptBake'
 
 type AlsoFor = Plan['build']['alsoFor'][number]
@@ -152,6 +152,7 @@ export interface HandedOver {
 /**
  * Hands each dough its share of a levain that is mixed: a jar of its own, which it uses as it is.
  * @param levain the levain's batch, and how wet it is
+ * @param marks what was seen of it: seen of each share, too
  * @param origin the jar it was seeded from
  * @param placeId where it stands
  */
@@ -160,12 +161,14 @@ export async function handOver(
   {
     row,
     levain,
+    marks,
     hydration,
     origin,
     placeId
   }: {
     readonly row: KeptBake
     readonly levain: BatchRow
+    readonly marks: BakeState['marks']
     readonly hydration: number
     readonly origin: JarRow
     readonly placeId: string
@@ -212,6 +215,10 @@ export async function handOver(
         stays
       }
     )
+    for (const { atMs, rise, pH, signs, explained } of marks) {
+      const seen = eventOf(row.kitchenId, jarId, { id: randomUUID(), happenedAt: atMs, source: 'typed' }, 'look', { rise, pH, signs, explained })
+      await record(work, { ...seen, batchId: jarBatchId })
+    }
     entries.push(...transfer(`batch:${levain.id}`, `jar:${jarId}`, milligrams))
     given += milligrams
     handed.push({ bakeId: taker.id, jarId, jarBatchId })

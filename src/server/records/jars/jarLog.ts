@@ -6,16 +6,33 @@ import { plain } from '../../db/rows'
 import { eventsOf } from '../bakes/bakes'
 import { undoneIds, type Work } from '../work'
 import { linesOf } from './batches'
+import { descentOf } from './descent'
 import { findJar } from './jars'
 
 /** Builds a log goes back. */
 const MOST_BUILDS = 200
 
-/** The finished builds of a jar, oldest first: what its pace is learned from. A log that was begun anew starts there. */
+/**
+ * The finished builds of a jar, oldest first: what its pace is learned from. A log that was begun anew starts there; that of a jar that came out of others goes
+ * on from theirs.
+ */
 export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBuild[] }> {
-  const { models, transaction } = work
   const { pace } = await findJar(work, jarId)
   const sinceMs = pace.kind === 'learned' && pace.since !== null ? pace.since : 0
+  const builds: JarBuild[] = []
+  for (const { id, untilMs } of await descentOf(work, jarId)) {
+    const earlier = (await buildsOf(work, id, sinceMs)).filter(({ line, mixedAt }) => mixedAt <= untilMs && !builds.some((known) => isSame(known.line, line)))
+    builds.push(...earlier)
+  }
+  return { builds: builds.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs).slice(-MOST_BUILDS) }
+}
+
+/** Whether it is the same levain: what was seen of it went along with a share of it. */
+const isSame = (a: BatchLine, b: BatchLine) => a.startedAtMs === b.startedAtMs
+
+/** What one jar has seen itself. */
+async function buildsOf(work: Work, jarId: string, sinceMs: number): Promise<JarBuild[]> {
+  const { models, transaction } = work
   const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
     .map(plain)
     // Starter that was used as it is was no build: nothing new rose in it.
@@ -50,8 +67,7 @@ export async function jarLog(work: Work, jarId: string): Promise<{ builds: JarBu
       { batchId: id, name, kind: 'levain', line, marks: seen, mixedAt, mixedAs, breadRise, dough: dough === undefined ? undefined : { line: dough, metered } }
     ]
   })
-  const all = [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
-  return { builds: all.sort((a, b) => a.line.startedAtMs - b.line.startedAtMs) }
+  return [...builds, ...(await lookedAtFeeds(work, jarId, sinceMs))]
 }
 
 /** Doughs by their bake. */

@@ -1,5 +1,5 @@
 import { millisecondsInHour } from 'date-fns/constants'
-import { firstRun, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
+import { firstRun, type Loose, startTestServer, TEST_NOW, type TestServer, testId } from '../../testing/testServer'
 
 let server: TestServer
 const jars = async () => (await server.send('GET', '/api/jars')).body.jars
@@ -276,6 +276,33 @@ describe('looks', () => {
     expect((await jars())[0].looks).toEqual([{ id: right, at: TEST_NOW, rise: 1.8, pH: 4.2, signs: { top: 'domed' } }])
     await feed({ happenedAt: TEST_NOW })
     expect((await jars())[0].looks).toEqual([])
+  })
+  test('a spare goes on from the log of the jar it came out of; what that did since is not its own, and what is woken of flakes is known anew', async () => {
+    await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })
+    const [jar] = await jars()
+    await look({ rise: 1.8, happenedAt: '2026-11-26T17:00:00.000Z' })
+    const split = async (id: string, of: string, at: string, more: object = {}) => {
+      const place = { placeId: jar.placeId, happenedAt: at, id: testId(), jarId: id, name: `Spare ${id}`, grams: 30 }
+      expect((await server.send('POST', `/api/jars/${of}/splits`, { ...place, ...more })).status).toBe(200)
+    }
+    const [spare, flakes, woken] = [testId(), testId(), testId()]
+    await split(spare, jar.id, '2026-11-26T18:00:00.000Z')
+    await feed({ happenedAt: '2026-11-26T18:10:00.000Z' })
+    await look({ rise: 1.2, happenedAt: '2026-11-26T19:00:00.000Z' })
+    await split(flakes, jar.id, TEST_NOW, { as: 'dried', grams: 20 })
+    await split(woken, flakes, TEST_NOW, { as: 'woken', grams: 10 })
+    const log = async (id: string) => (await server.send('GET', `/api/jars/${id}/log`)).body.builds
+    expect(await log(jar.id)).toHaveLength(2)
+    expect(await log(spare)).toMatchObject([{ line: { startedAt: '2026-11-26T12:00:00.000Z' }, marks: [{ rise: 1.8 }] }])
+    expect(await log(woken)).toEqual([])
+    const stamps = new Map((await jars()).map((one: Loose) => [one.id, one.logStamp]))
+    expect(stamps.get(spare)).not.toBe('none')
+    expect(stamps.get(woken)).toBe('none')
+    // Begun anew, it counts from there.
+    const { version } = (await jars()).find(({ id }: Loose) => id === spare)
+    const pace = { kind: 'learned', since: '2026-11-26T18:30:00.000Z' }
+    expect((await server.send('PUT', `/api/jars/${spare}/pace`, { id: testId(), happenedAt: TEST_NOW, version, pace })).status).toBe(200)
+    expect(await log(spare)).toEqual([])
   })
   test('a level of a jar that was stirred teaches nothing', async () => {
     await feed({ happenedAt: '2026-11-26T12:00:00.000Z' })

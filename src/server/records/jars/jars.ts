@@ -25,6 +25,7 @@ import { noteChange } from '../kitchen/changes'
 import { pantryIn } from '../shelf/ingredients'
 import { balanceOf, balancesOf, eventOf, isRecorded, NOT_UNDONE, record, type Work } from '../work'
 import { createBatch, lineOf, linesOf, type NewBatch, staysOfBatches } from './batches'
+import { descentsOf } from './descent'
 import { guessesOf } from './guesses'
 import { programsOfJars } from './programStates'
 import { youngJars } from './young'
@@ -190,6 +191,11 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
   const stays = await staysOfBatches(work, batchIds)
   const looks = await looksAt(work, batchIds)
   const stamps = await logStamps(work)
+  const descents = await descentsOf(
+    work,
+    rows.map(({ id }) => id)
+  )
+  const stampOf = ({ id }: JarRow) => (descents.get(id) ?? [id]).flatMap((of) => stamps.get(of) ?? []).join(' · ') || NO_LOG
   const accountOf = ({ id }: JarRow) => `jar:${id}` as const
   const balances = await balancesOf(work, rows.map(accountOf))
   const feeds = await lastFeeds(work)
@@ -206,7 +212,7 @@ async function jarViews(work: Work, rows: readonly JarRow[]): Promise<Jar[]> {
       looks: looks.get(row.currentBatchId ?? '') ?? [],
       stays: staysOfJar(row).flatMap((stay) => (stay.placeId === null ? [] : [{ placeId: stay.placeId, from: stay.fromMs }])),
       milligrams: balances.get(accountOf(row)) ?? 0,
-      logStamp: stamps.get(row.id) ?? NO_LOG,
+      logStamp: stampOf(row),
       lastFeed: feeds.get(row.id) ?? null,
       program: programs.get(row.id) ?? null,
       guesses: guesses.get(row.id) ?? []

@@ -92,7 +92,18 @@ export async function mixed({ work, row, state, event }: Told<'mixed'>): Promise
     stays: doughStays(kitchen, row.plan, atMs, state)
   })
   const placeId = state.moves.at(-1)?.placeId ?? row.plan.placeId
-  const { entries: handedOver, milligrams: handedMg, handed } = await handOver(work, { row, levain, hydration: levainHydration, origin: jar, placeId })
+  const {
+    entries: handedOver,
+    milligrams: handedMg,
+    handed
+  } = await handOver(work, {
+    row,
+    levain,
+    marks: state.marks,
+    hydration: levainHydration,
+    origin: jar,
+    placeId
+  })
   const from = (id: string) => (pantry.get(id)?.kind === 'starter' ? ('discard' as const) : (`shelf:${id}` as const))
   const entries = [
     ...transfer(`batch:${levain.id}`, `dough:${row.id}`, intoDough - inBowl + intoOthers - handedMg),
