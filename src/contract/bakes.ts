@@ -177,6 +177,15 @@ export const bakeEventSchema = z.discriminatedUnion('type', [
     was: z.enum(MIXED_AS).optional(),
     shown: shownSchema.optional()
   }),
+  z.object({
+    ...noted,
+    type: z.literal('fed again'),
+    /** What it is called among the stages before the levain. */
+    stage: z.string().regex(/^fed again( \d)?$/),
+    flourPerSeed: numberIn(POSSIBLE.flourPerSeed, 'Parts of flour to one of starter'),
+    /** When the dough is mixed with the next one. */
+    mixAt: momentSchema
+  }),
   z.object({ ...noted, type: z.literal('begun'), step: z.string().max(80) }),
   z.object({ ...noted, type: z.literal('step'), step: z.string().max(80), did: z.enum(['done', 'skipped']) }),
   z.object({

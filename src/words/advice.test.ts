@@ -32,6 +32,13 @@ test.each([
   expect(plain(adviceSentence(told(advice, Date.UTC(2026, 10, 27, 6, 30)), start, format))).toBe(words)
 })
 
+test('what is less likely than not is not told as a fact', () => {
+  const collapsed = (probability: number) =>
+    plain(adviceSentence({ ...told({ kind: 'past', how: 'collapsed' }), headline: 'collapsed', probability }, start, format))
+  expect(collapsed(0.38)).toMatch(/^It has probably collapsed: keep some of it/)
+  expect(collapsed(0.91)).toMatch(/^It has collapsed: keep some of it/)
+})
+
 test('a window without a known end promises none', () => {
   expect(adviceSentence(told({ kind: 'mix now', closesHours: Number.POSITIVE_INFINITY }), start, format)).not.toContain('until')
 })

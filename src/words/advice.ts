@@ -22,7 +22,7 @@ export const HEADLINE_WORDS: Readonly<Record<Headline, { readonly word: string; 
  * The one sentence of advice.
  * @param startMs when the levain was mixed
  */
-export function adviceSentence({ advice, lookMs, fitNow }: AdviceNow, startMs: number, format: Format): string {
+export function adviceSentence({ advice, lookMs, fitNow, probability }: AdviceNow, startMs: number, format: Format): string {
   const at = (hours: number) => format.dayTime(near(startMs + hours * millisecondsInHour))
   const look = lookMs === null ? '' : format.dayTime(near(lookMs))
   const chance = format.percent(fitNow, 0)
@@ -41,7 +41,7 @@ export function adviceSentence({ advice, lookMs, fitNow }: AdviceNow, startMs: n
     case 'for taste':
       return 'Yeast raises this dough, so it does not wait for the levain: mix at the hour you planned. The levain gives it taste.'
     case 'past':
-      return PAST_WORDS[advice.how]
+      return advice.how === 'collapsed' && (probability ?? 1) < SURE ? PROBABLY_COLLAPSED : PAST_WORDS[advice.how]
     case 'not rising':
       return `It is not rising${Number.isFinite(advice.lateHours) ? `: there was a 95 % chance that this jar would have begun by ${at(advice.lateHours)}` : ''}. See below what it may be, and look again at ${look}; without any rise by then, feed again from the jar.`
   }
@@ -68,6 +68,9 @@ const PAST_WORDS = {
   'past its best': 'It is past its best and still usable: mix soon, use a little more of it, and expect a tangier loaf.',
   collapsed: 'It has collapsed: keep some of it, feed it again, and mix with the next one.'
 } as const
+/** What is less likely than this is not told as a fact. */
+const SURE = 0.6
+const PROBABLY_COLLAPSED = 'It has probably collapsed: keep some of it, feed it again, and mix with the next one.'
 
 function lookSentence(why: 'should be ready' | 'may be past' | 'not sure', ready: string, past: string): string {
   switch (why) {

@@ -2,6 +2,7 @@ import type { Bake } from '../answers'
 import type { BakeEvent } from '../contract'
 import { type Explanation, type Format, type Pantry, stepNamed } from '../core'
 import { ITEM_WORDS } from './levain'
+import { seenWords } from './signs'
 import { stepWord } from './steps'
 
 /** What a line of a bake's history is told with. */
@@ -39,7 +40,7 @@ export function happenedWords(event: Exclude<BakeEvent, { type: 'undo' }>, { pla
     case 'band':
       return plan.build.source === 'as it is' ? `${jarName} went into the bowl` : 'the level was marked'
     case 'mark': {
-      const seen = [...(event.rise === undefined ? [] : [format.rise(event.rise)]), ...Object.values(event.signs)]
+      const seen = [...(event.rise === undefined ? [] : [format.rise(event.rise)]), ...seenWords(event.signs)]
       return `looked at the levain${seen.length === 0 ? '' : `: ${seen.join(', ')}`}`
     }
     case 'explained':
@@ -48,6 +49,8 @@ export function happenedWords(event: Exclude<BakeEvent, { type: 'undo' }>, { pla
       return `moved to ${placeName(event.placeId) ?? 'another place'}`
     case 'mixed':
       return `mixed with ${mass(event.levainGrams)} of levain${event.keepBackGrams === 0 ? '' : `, ${mass(event.keepBackGrams)} ${event.keepAs === undefined ? `back to ${jarName}` : 'kept as old levain'}`}`
+    case 'fed again':
+      return 'fed again: the next levain is built from this one'
     case 'begun':
       return `${stepWord(stepNamed(event.step, plan.formula.lines))}: begun`
     case 'step':

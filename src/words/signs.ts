@@ -54,3 +54,14 @@ export const LOOKS_LIKE: { readonly [Kind in SignKind]: Readonly<Record<NonNulla
     sinks: 'It goes straight down.'
   }
 }
+
+/** Signs that say nothing without their question. */
+const ALONE: { readonly [Kind in SignKind]?: Readonly<Partial<Record<NonNullable<Signs[Kind]>, string>>> } = {
+  bubbles: { few: 'few bubbles', many: 'many bubbles' },
+  webbing: { none: 'no strands' },
+  smear: { yes: 'film on the glass', no: 'no film' }
+}
+
+/** What was seen, a word for each sign: "domed", "film on the glass". */
+export const seenWords = (signs: Signs): string[] =>
+  Object.entries(signs).map(([kind, seen]) => (ALONE[kind as SignKind] as Readonly<Record<string, string>> | undefined)?.[seen] ?? seen)

@@ -49,7 +49,9 @@ import {
 import type { Bake } from '../fromWire'
 import { beliefOfBake } from '../judgement/beliefs'
 import { minuteOf, readyQuestion, shownAge } from '../judgement/isItReady'
+import { questionOfBake } from '../judgement/questionOfBake'
 import { awakeAt } from '../kitchen/awakeAt'
+import { fedNow } from '../schedule/fedAgain'
 import { courseHere, handsHere } from './courseHere'
 import { type DoughLeft, doughLeft, progressOf } from './doughLeft'
 import { stagesToCome } from './levainToWeigh'
@@ -270,6 +272,10 @@ export function stepFactsOf(
   const build = solved?.build ?? null
   const beginning = beginningOf(plan, solved)
   const from = band?.atMs ?? beginning.startMs
+  const awake = (ms: number) => awakeAt(kitchen, ms)
+  const fed = fedNow(questionOfBake({ ...bake, plan }, cultures, nowMs), verdict, plan.mixAt, awake, nowMs)
+  const running =
+    band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict: plan.build.source === 'as it is' ? null : verdict }
   const without: DayFacts = {
     status,
     hands: handsHere(plan, kitchen),
@@ -279,14 +285,14 @@ export function stepFactsOf(
     ripens: build === null || awaitsPot(plan) ? null : ripensAt(build.asItStands, plan.school),
     refillMs: plan.build.source === 'draw and top up' && !awaitsPot(plan) ? (pours.get('seed')?.[0]?.atMs ?? beginning.startMs) : null,
     chillsMs: from === null ? [] : plan.moves.slice(moves.length).map((move) => from + move.afterHours * millisecondsInHour),
-    running: band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict: plan.build.source === 'as it is' ? null : verdict },
+    running: running === null ? null : { ...running, fedMixMs: fed?.mixAtMs ?? null },
     mixedMs: mixed?.atMs ?? null,
     doughTo: (plan.course?.moves ?? []).map(({ placeId }, i) =>
       !openMoves.has(i) && !deeds.has(moveStepId(i)) ? null : (kitchen.places.find((place) => place.id === placeId)?.name ?? '')
     ),
     dough: null,
     deeds,
-    awake: (ms) => awakeAt(kitchen, ms),
+    awake,
     bedtime: (ms) => nightAt(ms, kitchen.sleep, kitchen.timeZone)?.fromMs ?? ms
   }
   if (plan.course === null) return without
@@ -294,7 +300,7 @@ export function stepFactsOf(
   const belief = beliefForDough({ ...bake, plan }, verdict, cultures.beliefs, nowMs)
   // How long the dough takes hangs on when it is mixed, and that on the dough's day being planned at all: its length does not count there.
   const mixMs = expectedMixMs({ ...without, dough: { course, pace: { bulkHours: null, proofHours: null } } }, nowMs)
-  const dough = doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, nowMs))
+  const dough = doughOf(bake, plan, solved, stocked, mixMs, fed?.line ?? levainForDough(bake, verdict, mixMs, belief, nowMs))
   if (dough === null) return without
   const planned = doughPace(dough, course, belief.centre)
   const seen = progressOf(bake.state, dough, planned.stop?.gas ?? null, belief)
@@ -328,7 +334,7 @@ function ripensAt({ startMs, milestones, fitHours }: TimedBuild, school: School)
 
 /** The day as it was told when the band was set: what moved since is told against it. */
 export function plannedSteps(bake: Bake): ReadonlyMap<string, number> {
-  const event = bake.events.findLast((e) => e.type === 'band')
+  const event = bake.events.findLast((e) => e.id === bake.state.band?.id)
   const steps = event?.type === 'band' ? (event.shown?.steps ?? []) : []
   return new Map(steps.map(({ id, at }) => [id, at]))
 }

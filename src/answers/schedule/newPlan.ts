@@ -1,7 +1,7 @@
 import { TZDate } from '@date-fns/tz'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { FormulaContent, Jar, Kitchen, Plan } from '../../contract'
-import { type Formula, HANDLING_LOSS, instantAt, POSSIBLE, sure } from '../../core'
+import { type Formula, HANDLING_LOSS, instantAt, isFedAgain, POSSIBLE, sure } from '../../core'
 import { beginningOf, dayOfBake, workBegins } from '../bake/dayOfBake'
 import { onItsOwn } from '../bake/onePot'
 import { type Cultures, type Stocked, solvePlan } from '../bake/solvePlan'
@@ -171,7 +171,8 @@ export function planAgain({ plan }: Pick<Bake, 'plan'>, every: keyof typeof EVER
       ...onItsOwn(plan),
       mixAt: later(plan.mixAt),
       startAt: null,
-      before: plan.before.map((stage) => ({ ...stage, at: later(stage.at) })),
+      // What was fed again was this bake's own levain.
+      before: plan.before.filter(({ id }) => !isFedAgain(id)).map((stage) => ({ ...stage, at: later(stage.at) })),
       bread: plan.bread === null ? null : { ...plan.bread, at: later(plan.bread.at) }
     }
   }

@@ -46,6 +46,12 @@ export type Happening = { readonly id: string; readonly happenedAtMs: number } &
   | { readonly type: 'mark'; readonly rise?: number; readonly pH?: number; readonly signs: Signs; readonly note?: string; readonly picture?: string }
   | { /** What a baker says of a level that was asked about. */ readonly type: 'explained'; readonly look: string; readonly as: Explanation }
   | { readonly type: 'moved'; readonly placeId: string; readonly tempC: number }
+  | {
+      /** The levain that stands there becomes what the next build of this bake is seeded from. */
+      readonly type: 'fed again'
+      /** Names it among the stages before the next: FED_AGAIN, numbered from the second on. */
+      readonly stage: string
+    }
   | { readonly type: 'mixed'; readonly levainGrams: number; readonly keepBackGrams: number; readonly mixTempC?: number; readonly was?: MixedAs }
   | { /** Hands are on a step from now on: with its end it tells how long it takes. */ readonly type: 'begun'; readonly step: string }
   | {
@@ -217,7 +223,20 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     else if (h.type === 'outcome') outcome = { ...h, atMs: h.happenedAtMs }
     else if (h.type === 'begun') begun.set(h.step, h.happenedAtMs)
     else if (h.type === 'step') deeds.set(h.step, { id: h.id, atMs: h.happenedAtMs, did: h.did })
-    else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC, was: h.was }
+    else if (h.type === 'fed again') {
+      // It was built when its level was marked; of the next one nothing is there yet.
+      deeds.set(h.stage, { id: h.id, atMs: band?.atMs ?? h.happenedAtMs, did: 'done' })
+      for (const id of deeds.keys()) if (ofLevain(id)) deeds.delete(id)
+      for (const item of POUR_ITEMS) poured[item] = 0
+      for (const id of Object.keys(flours)) delete flours[id]
+      for (const key of done) pours.delete(key)
+      done.clear()
+      delete repairs.levain
+      measured.delete('levain')
+      band = null
+      marks.length = 0
+      moves.length = 0
+    } else mixed = { id: h.id, atMs: h.happenedAtMs, levainGrams: h.levainGrams, keepBackGrams: h.keepBackGrams, mixTempC: h.mixTempC, was: h.was }
   }
   marks.sort((a, b) => a.atMs - b.atMs)
   moves.sort((a, b) => a.atMs - b.atMs)
@@ -246,6 +265,9 @@ export function foldBake(happenings: readonly Happening[]): BakeState {
     lastUndoable: stood.at(-1) ?? null
   }
 }
+
+/** Whether a deed was done to the levain as it stood: it goes with it. */
+const ofLevain = (stepId: string) => /^(chill|grow) /.test(stepId)
 
 /** Names what is weighed besides the levain among all that is poured. */
 export const weighKey = ({ into, key }: { readonly into: WeighInto; readonly key: string }) => `${into}/${key}`

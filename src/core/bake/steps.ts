@@ -67,7 +67,12 @@ export interface StepFacts {
   /** Where the dough is moved on to as it is planned, by name; null where that was done. */
   readonly doughTo?: readonly (string | null)[]
   /** Running levain, or the jar that is used as it is: when it began to rise, and its verdict once it is worked out. */
-  readonly running: { readonly bandMs: number; readonly verdict: Verdict | null } | null
+  readonly running: {
+    readonly bandMs: number
+    readonly verdict: Verdict | null
+    /** Fed again now, the next one goes into the dough then, ms; null or left out: that cannot be told. */
+    readonly fedMixMs?: number | null
+  } | null
   /** When it was mixed, ms. */
   readonly mixedMs: number | null
   /** The dough's own day; null: the bake ends with the mix. */
@@ -125,6 +130,11 @@ function madeAhead({ mixedMs, ahead, awake, bedtime, hands }: StepFacts, mixMs: 
   return ahead.map(({ id, name, style, hours }) => step('ahead', whileAwake(mixMs - hours * millisecondsInHour), { id: aheadStep(id), of: { name, style } }))
 }
 
+/** A levain that became the seed of the next one is a stage before that, and is called so. */
+export const FED_AGAIN = 'fed again'
+/** Whether a stage was the levain until it was fed again. */
+export const isFedAgain = (stageId: string) => stageId.startsWith(FED_AGAIN)
+
 /** The step at which a line of the formula is made ahead. */
 export const aheadStep = (lineId: string) => `ahead ${lineId}`
 /** The line that is made at such a step. */
@@ -135,6 +145,7 @@ export const lineOfAhead = (stepId: string) => stepId.slice(aheadStep('').length
  * @param lines of the formula: what was made ahead is called by its name there
  */
 export function stepNamed(id: string, lines: readonly FormulaLine[] = []): Pick<Step, 'id' | 'kind' | 'of'> {
+  if (isFedAgain(id)) return { id, kind: 'first build' }
   const line = lines.find((l) => id === aheadStep(l.id))
   if (line?.kind === 'pre-ferment') return { id, kind: 'ahead', of: { name: line.mix.name, style: line.style } }
   return { id, kind: id.startsWith(aheadStep('')) ? 'ahead' : (id.replace(/ \d+$/, '') as Step['kind']) }
@@ -163,7 +174,7 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
     case 'held':
       return [mix(mixMs, closes)]
     case 'past':
-      return advice.how === 'collapsed' ? [step('feed again', nowMs)] : [mix(mixMs)]
+      return isCollapsed(running.verdict) ? [step('feed again', nowMs), ...(running.fedMixMs == null ? [] : [mix(mixMs)])] : [mix(mixMs)]
     case 'ask':
     case 'look': {
       // What may be past, or does not fit, is not called to the bowl; an hour that is still to come stays.
@@ -183,6 +194,9 @@ function levainSteps(facts: StepFacts, nowMs: number): Step[] {
 
 /** A look that is asked for first takes so long, min. */
 const LOOK_MINUTES = 5
+
+/** Whether it is fed again before anything is mixed with it. */
+export const isCollapsed = ({ advice }: Pick<Verdict, 'advice'>) => advice.kind === 'past' && advice.how === 'collapsed'
 
 /** Whether a look has to settle first whether it can be mixed at all. */
 const isOpen = (advice: Extract<Verdict['advice'], { kind: 'look' | 'ask' }>) => advice.kind === 'ask' || advice.why === 'may be past'
@@ -206,6 +220,7 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   if (running === null) return ripens === null || ripens.opensMs <= mixAtMs ? mixAtMs : whileAwake(ripens.fitMs, ripens.opensMs)
   if (verdict === null || !Number.isFinite(verdict.forecast.opens.p50)) return Math.max(mixAtMs, nowMs)
   const { forecast, advice } = verdict
+  if (isCollapsed(verdict) && running.fedMixMs != null) return running.fedMixMs
   const at = (hours: number) => running.bandMs + hours * millisecondsInHour
   const closes = Number.isFinite(forecast.closes.p50) ? at(forecast.closes.p50) : mixAtMs
   // Ready, and the planned hour has passed or comes too late for it: now.

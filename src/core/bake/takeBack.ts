@@ -4,6 +4,8 @@ type Stood = Exclude<Happening, { type: 'undo' }>
 
 /** Nothing stands on these: a look, a move, a reading, how the bread was. */
 const FREE: readonly Stood['type'][] = ['mark', 'explained', 'moved', 'measured', 'dough', 'begun', 'outcome']
+/** What a levain is made of, and what it became. */
+const OF_LEVAIN: readonly Stood['type'][] = ['pour', 'band', 'repair', 'fed again']
 /** Feeds and builds before the levain have batches and jars of their own. */
 const isStage = (h: Stood) => h.type === 'step' && (/^wake/.test(h.step) || h.step === 'first build')
 
@@ -17,10 +19,11 @@ export function hangsOn(happenings: readonly Happening[], id: string): readonly 
   const stood = standing(happenings)
   const asked = stood.find((h) => h.id === id)
   if (asked === undefined) return null
-  const of = (type: Stood['type']) => stood.filter((h) => h.type === type)
+  const at = (h: Stood) => stood.indexOf(h)
+  const fed = stood.findLastIndex((h) => h.type === 'fed again')
+  const of = (type: Stood['type']) => stood.filter((h, i) => h.type === type && i > fed)
   const mixed = of('mixed')
   const band = of('band')
-  const at = (h: Stood) => stood.indexOf(h)
   /** The dough's own day, and its pieces. */
   const day = stood.filter(
     (h) =>
@@ -34,7 +37,11 @@ export function hangsOn(happenings: readonly Happening[], id: string): readonly 
   const throughBand = band.length === 0 ? [] : [...throughMix, ...band]
   const newestFirst = (some: readonly Stood[]) => [...some].sort((a, b) => at(b) - at(a))
   if (FREE.includes(asked.type)) return []
+  // What a levain was made of stands while the next one is built from it.
+  if (at(asked) < fed && OF_LEVAIN.includes(asked.type)) return null
   switch (asked.type) {
+    case 'fed again':
+      return newestFirst([...throughBand, ...of('pour'), ...of('repair').filter((h) => h.type === 'repair' && h.into === 'levain')])
     case 'pour':
       return newestFirst(throughBand)
     case 'band':

@@ -40,7 +40,11 @@ test('over: told since when, and with what is left in it; a tin needs less than 
   const after = overproofed(dough, at(8), 0.5)
   expect(after).not.toBeNull()
   expect(after?.gas ?? 0).toBeGreaterThan(0.67)
-  expect(after?.sinceMs ?? 0).toBeLessThan(at(8))
+  // Since a third more than was wanted: after it had risen so far at all, and it had until then what it holds at that hour.
+  const reached = doughOut(dough, at(1), at(11), 0.5, []).at(0)?.fromMs ?? Number.NaN
+  expect(after?.sinceMs ?? 0).toBeGreaterThan(reached + 0.5 * millisecondsInHour)
+  expect(after?.sinceMs ?? 0).toBeLessThan(reached + 2 * millisecondsInHour)
+  expect(after?.gas).toBeCloseTo(doughOut(dough, at(1), at(8), 0.5, []).at(0)?.gas ?? Number.NaN, 9)
   if (after?.reshapeHours != null) expect(after.tinHours ?? 9).toBeLessThan(after.reshapeHours)
   // After a night and a day in the warm nothing is left to raise it.
   expect(overproofed(dough, at(26), 0.5)?.reshapeHours).toBeNull()

@@ -116,6 +116,9 @@ export function overproofed(dough: BatchLine, nowMs: number, wantedGas: number, 
   const { curve } = simulate(vesselOf(dough, jar), jar, { untilHours: LONGEST_HOURS })
   const hours = (nowMs - dough.startedAtMs) / millisecondsInHour
   if (!overproofedAt(curve, hours, wantedGas)) return null
+  // The next run writes over the curve of this one.
+  const gas = gasAt(curve, hours)
+  const since = firstHoursAt(curve, STILL_GOOD * wantedGas) ?? hours
   const stay = dough.stays.findLast((s) => s.fromMs <= nowMs) ?? dough.stays[0]
   if (stay === undefined) return null
   const { flours, flourGrams, waterGrams, hydration } = contentsOf(dough)
@@ -130,9 +133,8 @@ export function overproofed(dough: BatchLine, nowMs: number, wantedGas: number, 
     parents: [itself]
   }
   const rise = simulate(vesselOf(again, jar), jar, { untilHours: LONGEST_AGAIN_HOURS }).curve
-  const since = firstHoursAt(curve, STILL_GOOD * wantedGas) ?? hours
   return {
-    gas: gasAt(curve, hours),
+    gas,
     wantedGas,
     sinceMs: dough.startedAtMs + since * millisecondsInHour,
     reshapeHours: firstHoursAt(rise, AGAIN.loaf),

@@ -3,7 +3,7 @@ import { NO_ADDITIONS } from '../dough/additions'
 import { mainKind } from '../dough/blend'
 import { acidityOf } from '../ferment/acidity'
 import { LATENT_SD } from '../ferment/draws'
-import type { Forecast, School } from '../ferment/forecast'
+import { type Forecast, type School, windowOf } from '../ferment/forecast'
 import { type JarBelief, type JarParameters, PARAMETERS, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
@@ -49,6 +49,10 @@ export interface MovedWay {
 export interface FedWay {
   readonly flourPerSeed: number
   readonly ripeMs: number
+  /** Until when it stays ready. */
+  readonly closesMs: number
+  /** The levain that comes of it. */
+  readonly line: BatchLine
 }
 
 /** Another amount of levain in the same dough; flour and water make good for it, so that the dough weighs the same. */
@@ -97,8 +101,6 @@ const FEEDS = [1, 2, 3, 5, 8, 12] as const
 export const TANGY = 1.1
 /** Bulk against that with the levain at its best, above which more of it is worth the weighing. */
 const SLOW_BULK = 1.05
-/** A feed is offered as ripe for the planned mix when it comes so near to it, h. */
-const NEAR_HOURS = 2
 
 /**
  * What can be done with a running levain now, each with its consequence.
@@ -119,7 +121,7 @@ export function waysNow(asked: WaysAsked, reforecast: (line: BatchLine) => Forec
   return {
     warm: moved((c) => c >= hereC + WORTH_CARRYING_K && c <= WARMEST_C),
     chill: moved((c) => c <= hereC - WORTH_CARRYING_K),
-    feed: feeds(asked, shows),
+    feed: feedsOf(asked, shows),
     mix,
     yeast: withPinch(asked, shows, mix)
   }
@@ -184,12 +186,16 @@ export function beliefShown(belief: JarBelief, line: BatchLine, shown: ShownAge 
   return { ...belief, centre: { ...centre, vigour: centre.vigour * quicker } }
 }
 
-function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: BatchLine): FedWay[] {
+/**
+ * Builds anew from a levain, by ratio, the soonest ripe first.
+ * @param shows the levain, as old as the looks have shown it: levainAsItShows
+ */
+export function feedsOf({ line, nowMs, school, jar }: Pick<WaysAsked, 'line' | 'nowMs' | 'school' | 'jar'>, shows: BatchLine): FedWay[] {
   const { hydration, flours, totalGrams } = contentsOf(line)
   const stay = line.stays.findLast((s) => s.fromMs <= nowMs) ?? line.stays[0]
   if (stay === undefined) return []
   const flourInAll = Object.values(flours).reduce((a, b) => a + b, 0)
-  const told = FEEDS.flatMap((flourPerSeed): FedWay[] => {
+  return FEEDS.flatMap((flourPerSeed): FedWay[] => {
     const seed = totalGrams / (1 + flourPerSeed * (1 + hydration))
     const fresh = flourPerSeed * seed
     const fed: BatchLine = {
@@ -203,15 +209,10 @@ function feeds({ line, nowMs, school, jar, plannedMixMs }: WaysAsked, shows: Bat
       parents: [{ grams: seed, hydration, flour: mainKind(flours), line: shows }]
     }
     const run = timeLine(fed, jar, school)
-    return run === null ? [] : [{ flourPerSeed, ripeMs: nowMs + run.fitHours * millisecondsInHour }]
+    if (run === null) return []
+    const closesHours = windowOf(run.milestones, school).closesHours ?? run.fitHours
+    return [{ flourPerSeed, ripeMs: nowMs + run.fitHours * millisecondsInHour, closesMs: nowMs + closesHours * millisecondsInHour, line: fed }]
   })
-  const soonest = told.slice(0, 1)
-  const near = told.reduce<FedWay | null>(
-    (best, f) => (best === null || Math.abs(f.ripeMs - plannedMixMs) < Math.abs(best.ripeMs - plannedMixMs) ? f : best),
-    null
-  )
-  const isOther = near !== null && near !== soonest[0] && Math.abs(near.ripeMs - plannedMixMs) < NEAR_HOURS * millisecondsInHour
-  return isOther ? [...soonest, near] : soonest
 }
 
 /** The dough with its levain as it is at a moment of its own hill. */

@@ -141,13 +141,14 @@ export function doughPace(dough: BatchLine, course: CourseHere, jar: JarParamete
   const reached = firstHoursAt(bulk.curve, gas)
   if (reached === null) return NEVER
   const hours = waitsInCold(vessel, bulk, reached, gas)
-  // It is proofed where it was planned to stand, wherever it was put for its bulk.
+  const stop = { gas: course.bulkStretch === 1 && hours === reached ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
+  // It is proofed where it was planned to stand, wherever it was put for its bulk. That run writes over the curve of this one.
   const proofing = vessel.stays.length < 2 ? bulk : simulate(backFrom(vessel, hours), jar, { untilHours: LONGEST_DOUGH_HOURS, stopPastPeak: true })
   const proofed = firstHoursAt(proofing.curve, gas + (proof.kind === 'warm' ? proof.gas : 0))
   return {
     bulkHours: hours,
     proofHours: proofed === null ? null : proofed - hours,
-    stop: { gas: course.bulkStretch === 1 && hours === reached ? gas : gasAt(bulk.curve, hours * course.bulkStretch), cold: null }
+    stop
   }
 }
 

@@ -17,6 +17,7 @@ export const REFUSE_BAKES = {
   thereNothingToWatchYet: 'There is nothing to watch yet: mark the level first.',
   itIsInTheOven: 'The bread is in the oven already.',
   thatLookIsGone: 'That look has been taken back.',
+  jarIsFedOnItsPage: 'This dough takes a jar as it is: feed that on its own page.',
   thisLevainHasBeenMixed: 'This levain has been mixed already.',
   thisMarkLiesBeforeBand: 'This mark lies before the band was set.',
   thereNothingToMoveYet: 'There is nothing to move yet: mark the level first.',

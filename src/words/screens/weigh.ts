@@ -52,6 +52,7 @@ export const WEIGH_STATION = {
   undoWayOn: 'Undo the correction',
   undoTemperature: 'Undo the temperature',
   undoStarter: 'Back to the starter',
+  undoFedAgain: 'Don’t feed it again after all',
   nothingToWeighYet: 'Nothing to weigh yet',
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   goToRecipe: 'Go to Recipe',
@@ -104,6 +105,8 @@ export const WORK = {
 
 export const ENTRIES = {
   intoBowl: 'Into the bowl.',
+  firstBuild: 'First build',
+  levainThatIsThere: 'Levain that is there',
   starterFrom: (jarName: string) => `Starter from ${jarName}`,
   flour: 'Flour',
   bowl: (bowl: number, bowls: number) => ` Bowl ${bowl} of ${bowls}.`,

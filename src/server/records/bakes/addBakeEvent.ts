@@ -48,9 +48,15 @@ export async function addBakeEvent(work: Work, bakeId: string, sent: BakeEvent):
     effect.entries
   )
   const after = foldBake([...before, happeningOf(event)])
-  const status = statusOf(row.plan, after.status)
+  const plan = effect.plan ?? row.plan
+  const status = statusOf(plan, after.status)
   await work.models.bakes.update(
-    { status, frozen: await frozenOf(work, row, hasBegun(after)), version: row.version + 1 },
+    {
+      ...(effect.plan === undefined ? {} : { plan: planToWire(plan), mixAtMs: plan.mixAt }),
+      status,
+      frozen: await frozenOf(work, { ...row, plan }, hasBegun(after)),
+      version: row.version + 1
+    },
     { where: { id: bakeId }, transaction: work.transaction }
   )
   await putShareAway(work, row.plan, status === 'baked')

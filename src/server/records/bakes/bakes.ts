@@ -124,7 +124,7 @@ const FIELD_OF: Readonly<Partial<Record<BakeProblem, string>>> = {
 }
 
 /** Refuses a plan that cannot be, with the sentence that says why. */
-async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string> {
+export async function checkPlan(work: Work, plan: Plan, before?: Plan): Promise<string> {
   const kitchen = await theKitchen(work)
   const pantry = await pantryIn(work)
   placeIn(kitchen, plan.placeId)

@@ -1,6 +1,6 @@
 import { floursOfFirstBuild } from '../../../answers'
 import type { BakeEvent, Plan, StageBeforePlan } from '../../../contract'
-import { type BakeState, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../../core'
+import { type BakeState, isFedAgain, kindsOfGrams, type LedgerEntry, mainKind, ownTraits, toMilligrams, transfer } from '../../../core'
 import { REFUSE_BAKES } from '../../../words/refusals/bakes'
 import { type BatchRow, plain } from '../../db/rows'
 import { addLineage, createBatch, dropLineage, stayAt } from '../jars/batches'
@@ -17,14 +17,25 @@ const SEED = 'seed'
 /** The first build of a plan; undefined where it has none. */
 export const firstStage = ({ before }: Plan): StageBeforePlan | undefined => before.find((s) => s.kind === 'first build')
 
-/** What a bake was first built of, as a batch; null where nothing of it has been weighed or told. */
-export async function firstBuildOf({ models, transaction }: Work, bakeId: string): Promise<BatchRow | null> {
-  const row = await models.batches.findOne({ where: { bakeId, kind: 'preferment' }, transaction })
-  return row === null ? null : plain(row)
+/** All that a bake was built of before its levain, as batches. */
+export async function buildsBefore({ models, transaction }: Work, bakeId: string): Promise<BatchRow[]> {
+  return (await models.batches.findAll({ where: { bakeId, kind: 'preferment' }, transaction })).map(plain)
+}
+
+/** What the levain of a plan is seeded from before the jar, as a batch: its first build, or the levain that is fed again; null where nothing of it has been weighed or told. */
+export async function firstBuildOf(work: Work, { id, plan }: Pick<KeptBake, 'id' | 'plan'>): Promise<BatchRow | null> {
+  const builds = await buildsBefore(work, id)
+  const last = plan.before.findLast(({ kind }) => kind === 'first build')
+  if (builds.length === 0 || last === undefined) return null
+  const fed = (await work.models.events.findAll({ where: { bakeId: id, type: 'fed again' }, order: [['sequence', 'ASC']], transaction: work.transaction })).map(
+    plain
+  )
+  const fedOne = isFedAgain(last.id) ? fed.findLast(({ payload }) => payload.stage === last.id)?.batchId : undefined
+  return builds.find((build) => (isFedAgain(last.id) ? build.id === fedOne : !fed.some(({ batchId }) => batchId === build.id))) ?? null
 }
 
 async function firstBatch(work: Work, row: KeptBake): Promise<string> {
-  const there = await firstBuildOf(work, row.id)
+  const there = await firstBuildOf(work, row)
   if (there !== null) return there.id
   const { row: jar } = await jarForSeed(work, row.plan.jarId)
   const none = { startedAtMs: null, floursMg: {}, waterMg: 0, saltMg: 0, mixTempC: null, parents: [], stays: [] }
@@ -93,8 +104,8 @@ export async function mixedFirst(work: Work, row: KeptBake, state: BakeState, st
 }
 
 /** It does not stand yet after all. */
-export async function unmixFirst(work: Work, bakeId: string): Promise<void> {
-  const first = await firstBuildOf(work, bakeId)
+export async function unmixFirst(work: Work, row: KeptBake): Promise<void> {
+  const first = await firstBuildOf(work, row)
   if (first === null) return
   await dropLineage(work, first.id)
   await work.models.batches.update(
@@ -107,8 +118,8 @@ export async function unmixFirst(work: Work, bakeId: string): Promise<void> {
  * Where the seed of the last build comes from: the first build while there is some of it, then the jar.
  * @returns how much of it comes from the first build, mg, and its batch
  */
-export async function seedSource(work: Work, bakeId: string, poured: number): Promise<{ readonly first: BatchRow | null; readonly fromFirst: number }> {
-  const first = await firstBuildOf(work, bakeId)
+export async function seedSource(work: Work, row: KeptBake, poured: number): Promise<{ readonly first: BatchRow | null; readonly fromFirst: number }> {
+  const first = await firstBuildOf(work, row)
   if (first === null || first.startedAtMs === null) return { first: null, fromFirst: 0 }
   return { first, fromFirst: Math.min(await balanceOf(work, `batch:${first.id}`), poured) }
 }

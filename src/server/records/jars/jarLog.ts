@@ -33,19 +33,33 @@ const isSame = (a: BatchLine, b: BatchLine) => a.startedAtMs === b.startedAtMs
 /** What one jar has seen itself. */
 async function buildsOf(work: Work, jarId: string, sinceMs: number): Promise<JarBuild[]> {
   const { models, transaction } = work
-  const levains = (await models.batches.findAll({ where: { kind: 'levain', jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction }))
+  const levains = (
+    await models.batches.findAll({ where: { kind: ['levain', 'preferment'], jarId }, order: [['startedAtMs', 'DESC']], limit: MOST_BUILDS, transaction })
+  )
     .map(plain)
     // Starter that was used as it is was no build: nothing new rose in it.
     .filter((batch) => batch.startedAtMs !== null && Number(batch.startedAtMs) >= sinceMs && Object.keys(batch.floursMg).length > 0)
   const bakeIds = levains.flatMap((batch) => batch.bakeId ?? [])
-  const [bakes, events] = await Promise.all([
-    models.bakes.findAll({ where: { id: bakeIds, status: ['mixed', 'baked'], deletedAtMs: null }, transaction }),
-    eventsOf(work, bakeIds)
+  const [bakes, events, fedAgain] = await Promise.all([
+    models.bakes.findAll({ where: { id: bakeIds, deletedAtMs: null }, transaction }),
+    eventsOf(work, bakeIds),
+    models.events.findAll({ where: { type: 'fed again', bakeId: bakeIds }, order: [['sequence', 'ASC']], transaction })
   ])
+  const fedIn = new Map(fedAgain.map(plain).map(({ batchId, id }) => [batchId ?? '', id]))
   const nameOf = new Map(bakes.map(plain).map((bake) => [bake.id, bake.plan.name]))
-  const mixedOnes = levains.reverse().flatMap(({ id, bakeId }) => {
+  const mixedOnes = levains.reverse().flatMap(({ id, bakeId, kind }) => {
     const name = nameOf.get(bakeId ?? '')
-    const { marks, mixed, readings, outcome } = stateOf(events.get(bakeId ?? '') ?? [])
+    const happened = events.get(bakeId ?? '') ?? []
+    if (kind === 'preferment') {
+      // A levain that became the seed of the next tells as much of its jar as one that was mixed; what was never looked at tells nothing.
+      const fed = happened.findIndex((e) => e.id === fedIn.get(id))
+      const { marks } = stateOf(happened.slice(0, Math.max(fed, 0)))
+      const mixedAt = happened[fed]?.happenedAt
+      return name === undefined || mixedAt === undefined || marks.length === 0
+        ? []
+        : [{ id, bakeId, name, marks, metered: [], mixedAt, mixedAs: undefined, breadRise: undefined }]
+    }
+    const { marks, mixed, readings, outcome } = stateOf(happened)
     const metered = readings.flatMap(({ atMs, pH }) => (pH === undefined ? [] : [{ at: atMs, pH }]))
     return name === undefined || mixed === null ? [] : [{ id, bakeId, name, marks, metered, mixedAt: mixed.atMs, mixedAs: mixed.was, breadRise: outcome?.rise }]
   })

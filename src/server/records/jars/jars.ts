@@ -83,7 +83,10 @@ function jarView(row: JarRow, { line, milligrams, ...facts }: JarFacts): Jar {
 /** Water ÷ flour of what is in a jar; of flakes once they are dry. */
 const hydrationOf = (line: BatchLine) => (line.dried === true ? DRY_FLAKES : contentsOf(line).hydration)
 
-/** Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds, and corrections of how it came. */
+/**
+ * Stamps of the jars' logs: finished builds, the last thing that happened to one of them, the last reading, the looks at its feeds, corrections of how it came,
+ * and levains that became the seed of the next.
+ */
 async function logStamps({ models, transaction }: Work): Promise<Map<string, string>> {
   const sequelize = models.jars.sequelize
   if (sequelize === undefined) throw new Error('The tables belong to no database.')
@@ -97,8 +100,14 @@ async function logStamps({ models, transaction }: Work): Promise<Map<string, str
     `SELECT jarId, COUNT(*) AS looks, MAX(sequence) AS last FROM events WHERE type IN ('look', 'corrected') AND ${NOT_UNDONE} GROUP BY jarId`,
     { type: QueryTypes.SELECT, transaction }
   )
+  const fedAgain = await sequelize.query<{ jarId: string; last: number }>(
+    `SELECT batches.jarId AS jarId, MAX(events.sequence) AS last FROM events JOIN batches ON batches.id = events.batchId AND batches.kind = 'preferment'
+     WHERE events.type = 'fed again' GROUP BY batches.jarId`,
+    { type: QueryTypes.SELECT, transaction }
+  )
   const stamps = new Map(rows.map(({ jarId, builds, last, reading }) => [jarId, `${builds} ${last} ${reading ?? 0}`]))
   for (const { jarId, looks: count, last } of looks) stamps.set(jarId, `${stamps.get(jarId) ?? NO_LOG} ${count} ${last}`)
+  for (const { jarId, last } of fedAgain) stamps.set(jarId, `${stamps.get(jarId) ?? NO_LOG} ${last}`)
   return stamps
 }
 

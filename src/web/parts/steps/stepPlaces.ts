@@ -38,5 +38,8 @@ export const jobOfStep = ({ kind, id }: Pick<Step, 'kind' | 'id'>): string | nul
 
 /** Steps that are told by a word and not by weighing or looking. */
 const TOLD: readonly Step['kind'][] = ['wake', 'first build', 'ahead', 'refill', 'autolyse', 'fold', 'move', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
-/** Whether a step is marked done by hand. */
-export const isTold = ({ kind }: Pick<Step, 'kind'>) => TOLD.includes(kind)
+/** Of those, what is done to a dough: not before it is mixed. */
+const OF_DOUGH: readonly Step['kind'][] = ['fold', 'move', 'shape', 'preheat', 'bake', 'lid', 'out', 'eat']
+/** Whether a step can be marked done by hand. */
+export const isTold = ({ kind }: Pick<Step, 'kind'>, { mixed }: Pick<Bake['state'], 'mixed'>) =>
+  TOLD.includes(kind) && (mixed !== null || !OF_DOUGH.includes(kind))

@@ -106,9 +106,9 @@ function BakeStep({ day, step, now, href }: { readonly day: OpenBake; readonly s
             {NEXT_CARD.whatItCanStillBe}
           </Button>
         )}
-        {isTold(step) && <MarkStep bake={bake} step={step} now={now} size="lg" begins={day.over === null} />}
+        {isTold(step, bake.state) && <MarkStep bake={bake} step={step} now={now} size="lg" begins={day.over === null} />}
         {verb !== undefined && (
-          <Button size="lg" component={Link} to={href} variant={isTold(step) ? 'default' : 'filled'}>
+          <Button size="lg" component={Link} to={href} variant={isTold(step, bake.state) ? 'default' : 'filled'}>
             {verb}
           </Button>
         )}

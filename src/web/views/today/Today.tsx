@@ -42,7 +42,7 @@ export function Today() {
   const entries = days === undefined || cultures === undefined ? [] : entriesOf(days, cultures.jars, kitchen.places, now)
   const [next, ...then] = entries
   const markNext = (did: 'done' | 'skipped', agoMs = 0) => {
-    if (next?.of.kind === 'bake' && isTold(next.of.step)) mark(next.of.day.bake, next.of.step, did, now - agoMs)
+    if (next?.of.kind === 'bake' && isTold(next.of.step, next.of.day.bake.state)) mark(next.of.day.bake, next.of.step, did, now - agoMs)
   }
   useHotkeys(
     kitchen.keys

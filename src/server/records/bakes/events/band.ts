@@ -1,6 +1,17 @@
 import { levainToWeigh, seedHydrationOf } from '../../../../answers'
 import type { Kitchen } from '../../../../contract'
-import { type BakeState, contentsOf, HOTTEST_WATER_C, massesOfPours, ownTraits, type Pantry, pourKey, toMilligrams, transfer } from '../../../../core'
+import {
+  type BakeState,
+  contentsOf,
+  HOTTEST_WATER_C,
+  type LedgerEntry,
+  massesOfPours,
+  ownTraits,
+  type Pantry,
+  pourKey,
+  toMilligrams,
+  transfer
+} from '../../../../core'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import type { JarRow } from '../../../db/rows'
 import { Problem } from '../../../problems'
@@ -9,7 +20,7 @@ import { jarForSeed } from '../../jars/jars'
 import { theKitchen } from '../../kitchen/kitchens'
 import { balanceOf, type Work } from '../../work'
 import { levainOfBake } from '../bakes'
-import { firstBuildOf } from '../firstBuild'
+import { buildsBefore, firstBuildOf } from '../firstBuild'
 import { type KeptBake, pantryFor } from '../keptBake'
 import { type Effect, inMilligrams, type Told, wrongMoment } from './effect'
 import { materialOf, staysOfPlan } from './stays'
@@ -48,17 +59,17 @@ export async function band({ work, row, state, event }: Told<'band'>): Promise<E
     work,
     levain.id,
     [
-      ...(await seedParents(work, row.id, toMilligrams(masses.seed), { parentBatchId: jar.currentBatchId, hydration, flour: jar.flour })),
+      ...(await seedParents(work, row, toMilligrams(masses.seed), { parentBatchId: jar.currentBatchId, hydration, flour: jar.flour })),
       { ...olderLevain, milligrams: toMilligrams(masses.older) }
     ].filter((p) => p.milligrams > 0),
     staysOfPlan(kitchen, row.plan, startedAtMs, state.moves)
   )
   // Where it is built in the jar, what is not needed has gone to the discard pot; a refill is a feed of its own.
   const emptied = row.plan.build.source === 'straight from the jar' ? transfer(`jar:${jar.id}`, 'discard', milligrams) : []
-  // What a first build leaves behind goes where everything goes that nobody needs.
-  const first = await firstBuildOf(work, row.id)
-  const left = first === null ? 0 : await balanceOf(work, `batch:${first.id}`)
-  return { batchId: levain.id, entries: [...emptied, ...(first === null ? [] : transfer(`batch:${first.id}`, 'discard', left))] }
+  // What the builds before leave behind goes where everything goes that nobody needs.
+  const left: LedgerEntry[] = []
+  for (const { id } of await buildsBefore(work, row.id)) left.push(...transfer(`batch:${id}`, 'discard', await balanceOf(work, `batch:${id}`)))
+  return { batchId: levain.id, entries: [...emptied, ...left] }
 }
 
 /** Items of a levain that the window offers and that have not been poured yet, by name. */
@@ -82,11 +93,11 @@ async function olderParent(work: Work, { plan }: KeptBake, flour: JarRow['flour'
 /** What a levain was seeded with: what was taken of a first build, and the rest from the jar. */
 async function seedParents(
   work: Work,
-  bakeId: string,
+  row: KeptBake,
   seedMg: number,
   jar: { readonly parentBatchId: string | null; readonly hydration: number; readonly flour: JarRow['flour'] }
 ) {
-  const first = await firstBuildOf(work, bakeId)
+  const first = await firstBuildOf(work, row)
   const line = first === null ? null : await lineOf(work, first.id, 1)
   if (first === null || line === null) return [{ ...jar, milligrams: seedMg }]
   const contents = contentsOf(line)

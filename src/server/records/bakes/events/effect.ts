@@ -1,4 +1,4 @@
-import type { BakeEvent } from '../../../../contract'
+import type { BakeEvent, Plan, WirePlan } from '../../../../contract'
 import { type BakeState, type FlourKind, type FloursByKind, type Happening, type LedgerEntry, toMilligrams } from '../../../../core'
 import { Problem } from '../../../problems'
 import type { Work } from '../../work'
@@ -9,6 +9,8 @@ import type { HandedOver } from '../sharedPots'
 export interface Effect {
   readonly entries: readonly LedgerEntry[]
   readonly batchId: string | null
+  /** The plan as it is from now on, where the event changes it. */
+  readonly plan?: Plan
   /** Kept with the event so that it can be taken back. */
   readonly trace?: Trace
 }
@@ -22,6 +24,8 @@ export interface Trace {
   readonly previousBatchId?: string | null
   /** What other doughs got of the same pot. */
   readonly handed?: readonly HandedOver[]
+  /** The levain that became the seed of the next, and the plan it was built for. */
+  readonly fed?: { readonly batchId: string; readonly plan: WirePlan }
 }
 
 /** An event with what it meets. */

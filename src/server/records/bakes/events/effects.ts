@@ -4,6 +4,7 @@ import { begun } from './begun'
 import { doughRead } from './dough'
 import type { Effect, Told } from './effect'
 import { explained } from './explained'
+import { fedAgain } from './fedAgain'
 import { mark } from './mark'
 import { measured } from './measured'
 import { mixed } from './mixed'
@@ -27,6 +28,7 @@ const EFFECTS: { readonly [T in Type]: (told: Told<T>) => Promise<Effect> } = {
   mark,
   explained,
   moved,
+  'fed again': fedAgain,
   mixed,
   dough: doughRead,
   begun,

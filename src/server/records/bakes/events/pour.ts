@@ -16,7 +16,7 @@ export async function pour({ work, row, state, event }: Told<'pour'>): Promise<E
   if (awaitsPot(row.plan)) throw wrongMoment(REFUSE_BAKES.levainComesOutOfPot)
   refuseSecond(event, state.pours.get(pourKey(event)) ?? [])
   const poured = toMilligrams(event.weighedGrams)
-  const { first, fromFirst } = event.item === 'seed' ? await seedSource(work, row.id, poured) : { first: null, fromFirst: 0 }
+  const { first, fromFirst } = event.item === 'seed' ? await seedSource(work, row, poured) : { first: null, fromFirst: 0 }
   if (event.item === 'seed' && poured > fromFirst)
     // A jar that only holds a share of a pot may be emptied.
     await refuseMoreThanThereIs(work, jarId, poured - fromFirst, levainFrom != null || (build.source !== 'as it is' && build.keepBackGrams > 0))

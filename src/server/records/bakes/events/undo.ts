@@ -1,3 +1,4 @@
+import { keptPlanSchema } from '../../../../contract'
 import { canUndo, reversed, standing } from '../../../../core'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import { dropLineage, replaceStays } from '../../jars/batches'
@@ -16,8 +17,13 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   if (!canUndo(before, event.undoes)) throw wrongMoment(REFUSE_BAKES.otherThingsStandOnThis)
   const last = standing(before).find((h) => h.id === event.undoes)
   if (last === undefined) throw new Error('Nothing to take back.')
+  const trace = await traceOf(work, last.id)
+  if (trace.fed !== undefined) {
+    await work.models.batches.update({ kind: 'levain' }, { where: { id: trace.fed.batchId }, transaction: work.transaction })
+    return { entries: [], batchId: trace.fed.batchId, plan: keptPlanSchema.parse(trace.fed.plan) }
+  }
   const levain = await levainOfBake(work, row.id)
-  await undoTrace(work, row, last.id)
+  await undoTrace(work, row, trace)
   if (last.type === 'band' && levain !== null) {
     await work.models.batches.update(
       { startedAtMs: null, floursMg: {}, own: null, waterMg: 0, saltMg: 0, mixTempC: null },
@@ -25,7 +31,7 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
     )
     await dropLineage(work, levain.id)
   }
-  if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row.id)
+  if (last.type === 'step' && last.did === 'done' && last.step === firstStage(row.plan)?.id) await unmixFirst(work, row)
   const dough = state.mixed === null ? null : await doughBatchOf(work, row.id)
   if (last.type === 'moved' && dough !== null && state.mixed !== null && state.doughMoves.some((move) => move.id === last.id)) {
     const left = state.doughMoves.filter((move) => move.id !== last.id)
@@ -37,10 +43,14 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   return { entries: reversed(await entriesOf(work, event.undoes)), batchId: levain?.id ?? null }
 }
 
-/** Takes the batches away that an event made, and gives the jar back what it held. */
-async function undoTrace(work: Work, row: KeptBake, eventId: string): Promise<void> {
+/** What an event kept, so that it can be taken back. */
+async function traceOf(work: Work, eventId: string): Promise<Trace> {
   const { trace } = ((await eventById(work, eventId))?.payload ?? {}) as { trace?: Trace }
-  if (trace === undefined) return
+  return trace ?? {}
+}
+
+/** Takes the batches away that an event made, and gives the jar back what it held. */
+async function undoTrace(work: Work, row: KeptBake, trace: Trace): Promise<void> {
   await takeBackHanded(work, row, trace.handed ?? [])
   const { row: jar } = await jarForSeed(work, trace.keptJarId ?? row.plan.jarId)
   if (trace.jarBatchId !== undefined) {

@@ -97,7 +97,7 @@ export function DayList({
                   </Tooltip>
                 </Group>
               ) : (
-                isTold(step) &&
+                isTold(step, state) &&
                 (frozen || step.kind === 'wake' || step.kind === 'first build') &&
                 (step === steps[0] || step.atMs < now + HOUR) && <MarkStep bake={bake} step={step} now={now} size="sm" />
               )}

@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { awaitsPot, jarQuestion } from '../../../../answers'
 import { type Jar, type Place, ROUTES } from '../../../../contract'
 import type { Reasons } from '../../../../core'
-import { near } from '../../../../words'
+import { near, seenWords } from '../../../../words'
 import { STANDING } from '../../../../words/screens/jars'
 import { WATCH_STATION } from '../../../../words/screens/watch'
 import { nowMs } from '../../../data/clock'
@@ -215,7 +215,7 @@ function Marks({ undoable = false }: { readonly undoable?: boolean }) {
             <tr key={m.id}>
               <th scope="row">{format.dayTime(m.atMs)}</th>
               <td>
-                {[...Object.values(m.signs), ...(m.pH === undefined ? [] : [WATCH_STATION.pH(m.pH)])].join(', ')}
+                {[...seenWords(m.signs), ...(m.pH === undefined ? [] : [WATCH_STATION.pH(m.pH)])].join(', ')}
                 {m.picture !== undefined && <img className={watch.thumb} src={ROUTES.picture(m.picture)} alt={WATCH_STATION.jarAt(format.time(m.atMs))} />}
               </td>
               <td className={classes.grams}>{m.rise === undefined ? '' : format.rise(m.rise)}</td>

@@ -2,7 +2,7 @@ import { Button, Skeleton } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { courseHere, doughOf, standingIn } from '../../../../answers'
-import { contentsOf, type OtherAmount, ratioOf, TANGY, type Ways } from '../../../../core'
+import { contentsOf, type OtherAmount, TANGY, type Ways } from '../../../../core'
 import { mixTitle, near } from '../../../../words'
 import { WAYS_CARD } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
@@ -12,6 +12,7 @@ import { Card, Note } from '../../../parts/cards/Card'
 import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
 import { CookIt } from './CookIt'
+import { FeedAgain } from './FeedAgain'
 
 const FIVE_MINUTES = 300_000
 /** Gains and losses smaller than this are no reason to carry a jar about, h. */
@@ -61,8 +62,6 @@ function useWaysHere(): Ways | undefined {
 }
 
 function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways: Ways; readonly onMove: (placeId: string, tempC: number) => void }) {
-  const { jar, plan } = useBakeHere()
-  const isJar = plan.build.source === 'as it is'
   const { format, kitchen } = useKitchen()
   const { verdict, line, told } = judged
   const { opens, closes } = verdict.forecast
@@ -73,7 +72,6 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
   const isAwaited = told.advice.kind !== 'for taste'
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
-  const name = jar?.name ?? WAYS_CARD.jar
   return (
     <ul className={waysStyle.ways} data-testid="ways">
       {ways.mix !== null && (
@@ -107,14 +105,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
       )}
-      {(isAwaited ? ways.feed : []).map((feed) => (
-        <li key={feed.flourPerSeed}>
-          <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydrationOf(judged) }))}</b>
-          {isJar
-            ? WAYS_CARD.ripeAboutWhereStands(format.dayTime(near(feed.ripeMs)))
-            : WAYS_CARD.ripeAboutWhereStandsKeep(format.dayTime(near(feed.ripeMs)), name)}
-        </li>
-      ))}
+      {isAwaited && <FeedAgain feeds={ways.feed} hydration={hydrationOf(judged)} />}
       {isPast && (
         <li>
           <CookIt line={line} />

@@ -32,7 +32,8 @@ const UNDO_WORDS = {
   weigh: WEIGH_STATION.undoLastPour,
   repair: WEIGH_STATION.undoWayOn,
   measured: WEIGH_STATION.undoTemperature,
-  band: WEIGH_STATION.undoStarter
+  band: WEIGH_STATION.undoStarter,
+  'fed again': WEIGH_STATION.undoFedAgain
 } as const
 
 /** Weigh in: one item at a time, by scale, key or thumb; and what to do when it went wrong. */
@@ -103,6 +104,7 @@ export function WeighStation() {
       undo.type === 'weigh' ||
       undo.type === 'repair' ||
       undo.type === 'measured' ||
+      undo.type === 'fed again' ||
       (undo.type === 'band' && job.into === 'dough' && asItIs))
   return (
     <div className={sheet.columns}>

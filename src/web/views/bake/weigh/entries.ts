@@ -6,6 +6,7 @@ import {
   type DoughItem,
   doughPieces,
   FLOUR,
+  isFedAgain,
   levainOf,
   type Pantry,
   type PourItem,
@@ -51,8 +52,7 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title:
-        item === 'seed' ? ENTRIES.starterFrom(jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : capital(ITEM_WORDS[item]),
+      title: item === 'seed' ? seedTitle(plan, jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : capital(ITEM_WORDS[item]),
       how: POUR_WORDS[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
@@ -60,6 +60,12 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
     }
     return entryOf(draft, state, 'levain')
   })
+}
+
+/** What the seed comes out of: the build before, where there was one. */
+function seedTitle({ before }: Plan, jarName: string): string {
+  const last = before.findLast(({ kind }) => kind === 'first build')
+  return last === undefined ? ENTRIES.starterFrom(jarName) : isFedAgain(last.id) ? ENTRIES.levainThatIsThere : ENTRIES.firstBuild
 }
 
 /** What is weighed for the first build of a plan, so that it yields the seed of the last one. */

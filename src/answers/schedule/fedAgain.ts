@@ -1,0 +1,94 @@
+import { millisecondsInHour } from 'date-fns/constants'
+import type { Plan } from '../../contract'
+import { type BakeState, FED_AGAIN, type FedWay, feedsOf, isCollapsed, isFedAgain, levainAsItShows, type Verdict } from '../../core'
+import { type ReadyQuestion, shownAge } from '../judgement/isItReady'
+
+/** When a levain is fed again, and how. */
+export interface FeedAgain {
+  /** Names it among the stages before the levain: nextStage. */
+  readonly stage: string
+  readonly flourPerSeed: number
+  /** When it is fed, ms. */
+  readonly atMs: number
+  /** When the dough is mixed with what comes of it, ms. */
+  readonly mixAtMs: number
+}
+
+/**
+ * A plan once its levain is to be fed again: what stands there is a first build, made when its level was marked, and the next one is seeded from it.
+ * @param state of the bake, with that levain in it
+ */
+export function fedAgainPlan(plan: Plan, { poured, band, moves }: Pick<BakeState, 'poured' | 'band' | 'moves'>, feed: FeedAgain): Plan {
+  const { build, placeId, tempC } = plan
+  const flourGrams = poured.flour
+  const here = moves.at(-1) ?? { placeId, tempC }
+  return {
+    ...plan,
+    ...{ placeId: here.placeId, tempC: here.tempC },
+    build: { ...build, source: 'separate build', by: { kind: 'ratio', flourPerSeed: feed.flourPerSeed } },
+    before: [
+      ...plan.before,
+      {
+        id: feed.stage,
+        kind: 'first build',
+        at: band?.atMs ?? feed.atMs,
+        seedGrams: poured.seed + poured['older levain'],
+        flourGrams,
+        waterGrams: poured.water,
+        placeId,
+        tempC
+      }
+    ],
+    moves: [],
+    pins: [],
+    bread: null,
+    startAt: feed.atMs,
+    mixAt: feed.mixAtMs
+  }
+}
+
+/** What the levain of a plan is called among the stages once the next one is built from it. */
+export function nextStage({ before }: Pick<Plan, 'before'>): string {
+  const fed = before.filter(({ id }) => isFedAgain(id)).length
+  return fed === 0 ? FED_AGAIN : `${FED_AGAIN} ${fed + 1}`
+}
+
+/**
+ * What comes of a collapsed levain that is fed again now: the feed whose levain is mixed soonest.
+ * @returns null where it need not be fed again, or none is ripe while the baker is up
+ */
+export function fedNow(
+  question: ReadyQuestion | null,
+  verdict: Verdict | null,
+  plannedMixMs: number,
+  awake: (ms: number) => number,
+  nowMs: number
+): (FeedTold & { readonly mixAtMs: number }) | null {
+  if (question === null || verdict === null || !isCollapsed(verdict)) return null
+  const { line, school, belief } = question
+  const shows = levainAsItShows(line, shownAge(question, verdict), nowMs, belief.centre)
+  const told = feedsTold(feedsOf({ line, nowMs, school, jar: belief.centre }, shows), plannedMixMs, awake)
+  return told.find((feed): feed is FeedTold & { readonly mixAtMs: number } => feed.mixAtMs !== null) ?? null
+}
+
+/** A feed that is told, and when the dough can be mixed with what comes of it. */
+export interface FeedTold extends FedWay {
+  /** Null where it is ripe and past again while the baker sleeps. */
+  readonly mixAtMs: number | null
+}
+
+/** A feed is offered as ripe for the planned mix when it comes so near to it, ms. */
+const NEAR_MS = 2 * millisecondsInHour
+
+/** The feeds worth telling: the one that is ripe soonest; where that is in somebody's sleep, the soonest that is not; and the one that comes nearest to the mix that was planned. */
+export function feedsTold(feeds: readonly FedWay[], plannedMixMs: number, awake: (ms: number) => number): FeedTold[] {
+  const all = feeds.map((feed): FeedTold => {
+    const mixAtMs = awake(feed.ripeMs)
+    return { ...feed, mixAtMs: mixAtMs <= feed.closesMs ? mixAtMs : null }
+  })
+  const soonest = all[0]
+  const off = ({ ripeMs }: FedWay) => Math.abs(ripeMs - plannedMixMs)
+  const near = all.reduce<FeedTold | undefined>((best, feed) => (best === undefined || off(feed) < off(best) ? feed : best), undefined)
+  const awakeOne = all.find(({ mixAtMs }) => mixAtMs !== null)
+  return all.filter((feed) => feed === soonest || feed === awakeOne || (feed === near && off(feed) < NEAR_MS))
+}
