@@ -145,6 +145,32 @@ test('a sunken centre is past, however high it stands', async () => {
   expect(plain(await window.page.getByTestId('ways').innerText())).not.toMatch(/Mix now/)
 })
 
+test('collapsed, it is fed again in one tap: the next one is weighed from it, every page tells its hour, and that is taken back', async () => {
+  const peak = await peakHours()
+  await program.moveClock(at(2.2 * peak))
+  await look(2.2 * peak - 0.05, 1.3, { top: 'sunken', smear: 'yes' })
+  await watch()
+  await untilVerdict(/It has collapsed/)
+  const feed = window.page.getByTestId('ways').getByRole('button', { name: /^Feed it so, mix / })
+  const [, mix = ''] = /mix (\w+ \d\d:\d\d)/.exec(plain(await feed.first().innerText())) ?? []
+  // Nothing is mixed before: the day goes on from the next one.
+  const before = await today()
+  expect(before).toMatch(/Feed .* levain again/)
+  expect(before).toContain(`${mix} Mix: ${bake.plan.name}`)
+  await watch()
+  await feed.first().click()
+  await window.page.getByRole('heading', { name: 'Levain that is there' }).waitFor()
+  await until(
+    async () => plain(await window.page.locator('main').innerText()),
+    (words) => words.includes(`mix ${mix}`) && /Levain that is there\s+to come/.test(words)
+  )
+  expect(await today()).toContain(`${mix} Mix: ${bake.plan.name}`)
+  await window.page.goto(`${program.address}/bakes/${bake.id}/weigh`)
+  await window.page.getByRole('button', { name: 'Don’t feed it again after all' }).click()
+  await watch()
+  await untilVerdict(/It has collapsed/)
+})
+
 test('chilled while it is ready, it is held for hours; its level may sink there', async () => {
   const peak = await peakHours()
   await program.moveClock(at(peak))

@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
+import type { Jar } from '../contract'
 import { createFormat, type JarCondition } from '../core'
-import { byNeed, tellCondition, whenWords } from './condition'
+import { beganWord, byNeed, tellCondition, whenWords } from './condition'
 
 const now = Date.UTC(2026, 10, 27, 9)
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
@@ -48,4 +49,13 @@ test('a week off is a date, not a weekday that might be this one', () => {
 test('the neediest first, those that never get hungry last', () => {
   const [soon, late, never] = [condition({ hungryMs: now }), condition({ hungryMs: now + millisecondsInHour }), condition({ hungryMs: null })]
   expect([never, late, soon].sort(byNeed)).toEqual([soon, late, never])
+})
+
+test.each([
+  ['white wheat', { 'white wheat': 50 }, 1, 'fed'],
+  ['white wheat', {}, 1, 'split off'],
+  ['white wheat', {}, 2, 'topped up with levain'],
+  ['dried', {}, 1, 'dried']
+])('%s with %j and %i parents began as %s', (culture, flours, parents, word) => {
+  expect(beganWord({ culture, line: { flours, parents: Array(parents).fill({ grams: 20 }) } } as unknown as Jar)).toBe(word)
 })

@@ -11,6 +11,13 @@ const HOUR_DAYS = 6
 export const whenWords = (ms: number, nowMs: number, format: Format): string =>
   Math.abs(ms - nowMs) < HOUR_DAYS * millisecondsInDay ? format.dayTime(near(ms)) : format.date(ms)
 
+/** How what is in a jar began: "fed" 3 h ago. */
+export function beganWord({ culture, line }: Pick<Jar, 'culture' | 'line'>): string {
+  if (culture === 'dried') return 'dried'
+  if (Object.keys(line.flours).length > 0) return 'fed'
+  return line.parents.length > 1 ? 'topped up with levain' : 'split off'
+}
+
 /** What a jar is for the next bake, in a word or two. */
 export const USE_WORDS: Readonly<Record<JarCondition['use'], string>> = {
   ripens: 'not ripe yet',

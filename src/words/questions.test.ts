@@ -35,7 +35,7 @@ test('mould has one answer, and nothing is said of health', () => {
 
 test('a jar answers with what it was fed, where it stands, and what comes of that', () => {
   const facts = {
-    jar: { name: 'Juno' } as Jar,
+    jar: { name: 'Juno', line: { flours: { 'white wheat': 20 }, parents: [{ grams: 20 }] } } as unknown as Jar,
     fed: { seed: 20, flour: 20, water: 20 },
     fedMs: Date.UTC(2026, 10, 24, 18),
     tempC: 26,
@@ -49,7 +49,8 @@ test('a jar answers with what it was fed, where it stands, and what comes of tha
   )
   // A cold one is told in days.
   expect(plain(jarFactWords({ ...facts, hungryHours: 205 }, format))).toContain('hungry after about 9 d')
-  expect(plain(jarFactWords({ ...facts, fed: null, tempC: null, ripeHours: null, hungryHours: null, hungry: false }, format))).toBe(
+  const split = { ...facts.jar, line: { flours: {}, parents: [{ grams: 20 }] } } as unknown as Jar
+  expect(plain(jarFactWords({ ...facts, jar: split, fed: null, tempC: null, ripeHours: null, hungryHours: null, hungry: false }, format))).toBe(
     'Juno was split off Tue 18:00: it hardly rises, and does not get hungry within two months.'
   )
 })

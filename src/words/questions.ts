@@ -1,5 +1,6 @@
 import type { JarFacts } from '../answers'
 import { type Format, ratioOf } from '../core'
+import { beganWord } from './condition'
 
 /** A question bakers ask, with the words by which they look for it. */
 export interface Question {
@@ -165,5 +166,5 @@ export function jarFactWords({ jar, fed, fedMs, tempC, ripeHours, hungryHours, h
   const stands = tempC === null ? '' : `, and stands at ${format.temperature(tempC)}`
   const ripe = ripeHours === null ? 'it hardly rises' : `it is at its peak after about ${format.duration(roughly(ripeHours))}`
   const until = hungryHours === null ? 'and does not get hungry within two months' : `and hungry after about ${format.duration(roughly(hungryHours))}`
-  return `${jar.name} was ${fed === null ? 'split off' : 'fed'}${ratio} ${format.dayTime(fedMs)}${stands}: ${ripe}, ${until}.${hungry ? ' It is hungry now.' : ''}`
+  return `${jar.name} was ${beganWord(jar)}${ratio} ${format.dayTime(fedMs)}${stands}: ${ripe}, ${until}.${hungry ? ' It is hungry now.' : ''}`
 }

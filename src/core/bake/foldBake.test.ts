@@ -54,6 +54,24 @@ test('mixed, and not mixed after all', () => {
   expect(foldBake([...poured, band, mixed, { id: 'u', happenedAtMs: at(51), type: 'undo', undoes: 'm' }]).status).toBe('ripening')
 })
 
+test('fed again: of the next levain nothing is there yet, and what stood there is a stage before it, built when its level was marked', () => {
+  const moved: Happening = { id: 'cold', happenedAtMs: at(45), type: 'moved', placeId: 'fridge', tempC: 4 }
+  const chilled: Happening = { id: 'chilled', happenedAtMs: at(46), type: 'step', step: 'chill 1', did: 'done' }
+  const flour: Happening = { id: 'dough', happenedAtMs: at(47), type: 'weigh', into: 'dough', key: 'flour', plannedGrams: 800, weighedGrams: 800 }
+  const fed: Happening = { id: 'fed', happenedAtMs: at(50), type: 'fed again', stage: 'fed again' }
+  const all = [...poured, band, mark('look', 40, 1.4), moved, chilled, flour, fed]
+  const state = foldBake(all)
+  expect(state).toMatchObject({ status: 'planned', band: null, marks: [], moves: [], done: [], flours: {} })
+  expect(pouredGrams(state.poured)).toBe(0)
+  expect([...state.deeds]).toEqual([['fed again', { id: 'fed', atMs: at(5), did: 'done' }]])
+  // What is weighed for the dough stays there.
+  expect([...state.pours.keys()]).toEqual(['dough/flour'])
+  expect(foldBake([...all, pour('next', 'seed', 8)])).toMatchObject({ status: 'building', poured: { seed: 8, water: 0 } })
+  const back = foldBake([...all, { id: 'u', happenedAtMs: at(51), type: 'undo', undoes: 'fed' }])
+  expect(back).toMatchObject({ status: 'ripening', poured: { seed: 41 } })
+  expect(back.marks).toHaveLength(1)
+})
+
 test('a blend is kept by flour, and becomes a batch by kind', () => {
   const rye: Happening = { id: 'r', happenedAtMs: at(2), type: 'pour', item: 'flour', ingredientId: 'light rye', plannedGrams: 20, weighedGrams: 22 }
   const strong: Happening = { id: 's', happenedAtMs: at(2), type: 'pour', item: 'flour', ingredientId: 'strong white', plannedGrams: 5, weighedGrams: 5 }

@@ -35,6 +35,19 @@ test('what does not stand any more is not taken back, and nothing hangs on it', 
   expect(hangsOn(all, 'never')).toBeNull()
 })
 
+test('fed again, what the levain was made of stands; of the feed hangs what was weighed of it', () => {
+  const fed = happened('fed', { type: 'fed again', stage: 'fed again' })
+  const next = happened('next', { type: 'pour', item: 'seed', plannedGrams: 8, weighedGrams: 8 })
+  const nextBand = happened('next band', { type: 'band', mixTempC: 24 })
+  const again = [pour, band, look, fed, next, nextBand]
+  const ids = (id: string) => hangsOn(again, id)?.map((h) => h.id)
+  expect(ids('fed')).toEqual(['next band', 'next'])
+  expect(ids('next')).toEqual(['next band'])
+  for (const id of ['pour', 'band']) expect(hangsOn(again, id)).toBeNull()
+  expect(canUndo([pour, band, fed], 'fed')).toBe(true)
+  expect(canUndo([pour, band, fed], 'band')).toBe(false)
+})
+
 test('a feed before the levain is taken back while nothing has come after it', () => {
   const wake = happened('wake', { type: 'step', step: 'wake', did: 'done' })
   expect(canUndo([wake], 'wake')).toBe(true)

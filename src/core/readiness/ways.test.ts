@@ -62,13 +62,17 @@ test('a place that is as warm as here is no way', () => {
   expect([...warm, ...chill]).toEqual([])
 })
 
-test('fed again: one to one is the soonest; another ratio is offered that is ripe when the dough was meant to be mixed', () => {
-  const plannedMixMs = start + 20 * millisecondsInHour + 10 * millisecondsInHour
-  const { feed } = waysNow(asked(20, { plannedMixMs }), forecastOf)
-  expect(feed[0]?.flourPerSeed).toBe(1)
-  expect(feed).toHaveLength(2)
-  expect(Math.abs((feed[1]?.ripeMs ?? 0) - plannedMixMs)).toBeLessThan(2 * millisecondsInHour)
-  expect(feed[1]?.flourPerSeed).toBeGreaterThan(1)
+test('fed again: one to one is ripe soonest, within a working day; the more it is fed, the later, and the longer it stays ready', () => {
+  const { feed } = waysNow(asked(20), forecastOf)
+  expect(feed.map(({ flourPerSeed }) => flourPerSeed)).toEqual([1, 2, 3, 5, 8, 12])
+  const nowMs = start + 20 * millisecondsInHour
+  expect(feed[0]?.ripeMs ?? 0).toBeGreaterThan(nowMs + 4 * millisecondsInHour)
+  expect(feed[0]?.ripeMs ?? 0).toBeLessThan(nowMs + 9 * millisecondsInHour)
+  for (const [i, { ripeMs, closesMs, line }] of feed.entries()) {
+    expect(closesMs).toBeGreaterThan(ripeMs)
+    expect(line.startedAtMs).toBe(nowMs)
+    expect(ripeMs).toBeGreaterThan(feed[i - 1]?.ripeMs ?? 0)
+  }
 })
 
 test('mixed young the bulk takes longer, and the loaf is milder; mixed past it, the loaf is tangier', () => {

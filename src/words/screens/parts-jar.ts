@@ -1,7 +1,6 @@
 export const JAR_CARD = {
   to: (nameOf: string, dayTime: string) => `, to ${nameOf} ${dayTime}`,
   ago: (word: string, duration: string) => ` · ${word} ${duration} ago`,
-  splitOff: 'split off',
   about: (mass: string) => `about ${mass}`,
   partlyGuessed: ' (partly a guess)',
   asleep: 'Asleep',

@@ -237,3 +237,78 @@ test('pages of bakes', async () => {
   expect([page.bakes.length, page.total]).toEqual([2, 6])
   expect((await server.send('GET', '/api/bakes?limit=1000')).status).toBe(400)
 })
+
+describe('a levain that is fed again', () => {
+  const feedAgain = (more: object = {}, minutes = 900) => event('fed again', { stage: 'fed again', flourPerSeed: 2, mixAt: at(1500), ...more }, minutes)
+  /** 17 g of starter, 79 and 81 g: 177 g of levain, seen to have fallen after a night. */
+  async function collapsed(): Promise<void> {
+    await pour('seed', 16, 17)
+    await pour('water', 79)
+    await pour('flour', 79, 81)
+    await event('band', { mixTempC: 24 })
+    await moveClock(900)
+    await event('mark', { rise: 1.3, signs: { top: 'sunken', smear: 'yes' } }, 890)
+  }
+  const log = async () => (await server.send('GET', `/api/jars/${(await jar()).id}/log`)).body.builds
+
+  test('seeds the next one; the rest goes to the discard pot, and the jar gets what it was to keep', async () => {
+    await collapsed()
+    const stamp = (await jar()).logStamp
+    const fed = await feedAgain()
+    expect(fed.body).toMatchObject({ status: 'planned', line: null })
+    expect(fed.body.plan).toMatchObject({
+      mixAt: at(1500),
+      startAt: at(900),
+      before: [{ id: 'fed again', kind: 'first build', seedGrams: 17, waterGrams: 79, flourGrams: 81 }],
+      build: { source: 'separate build', by: { kind: 'ratio', flourPerSeed: 2 } }
+    })
+    // It teaches of its jar what was seen of it.
+    expect(await log()).toMatchObject([{ line: { startedAt: TEST_NOW }, marks: [{ rise: 1.3 }], mixedAt: at(900) }])
+    expect((await jar()).logStamp).not.toBe(stamp)
+    for (const [item, grams] of [
+      ['seed', 35],
+      ['water', 70],
+      ['flour', 70]
+    ] as const)
+      expect((await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 900)).status).toBe(200)
+    // Nothing more was taken out of the jar.
+    expect((await jar()).grams).toBe(83)
+    const banded = await event('band', { mixTempC: 24 }, 900)
+    expect(banded.body.line).toMatchObject({
+      startedAt: at(900),
+      flours: { 'white wheat': 70 },
+      parents: [{ grams: 35, line: { startedAt: TEST_NOW, waterGrams: 79 } }]
+    })
+    expect((await server.send('GET', '/api/discard')).body.portions).toMatchObject([{ grams: 177 - 35 }])
+    await moveClock(1500)
+    expect((await event('mixed', { levainGrams: 149, keepBackGrams: 20 }, 1500)).body.status).toBe('baked')
+    expect((await jar()).grams).toBe(103)
+    // Both have been builds of this jar, and nobody looked at the second.
+    expect(await log()).toHaveLength(2)
+  })
+
+  test('taken back, it stands as it stood, with its plan; from another jar after all, nothing of it is used', async () => {
+    await collapsed()
+    const before = await bake()
+    const fed = await feedAgain()
+    const id = fed.body.events.at(-1).id
+    const back = (await event('undo', { undoes: id }, 900)).body
+    expect([back.status, back.plan, back.line]).toEqual(['ripening', before.plan, before.line])
+    expect((await jar()).grams).toBe(83)
+    await feedAgain()
+    const { plan, version } = await bake()
+    const changed = await server.send('PUT', `/api/bakes/${bakeId}`, { version, plan: { ...plan, before: [] } })
+    expect(changed.status).toBe(200)
+    await event('pour', { item: 'seed', plannedGrams: 30, weighedGrams: 30 }, 900)
+    expect((await jar()).grams).toBe(53)
+  })
+
+  test('not before its level is marked, not twice by one name, and not once it is mixed', async () => {
+    expect((await feedAgain({}, 0)).status).toBe(409)
+    await collapsed()
+    expect((await feedAgain({ stage: 'first build' })).status).toBe(400)
+    expect((await feedAgain({ mixAt: at(60) })).body.error.message).toMatch(/lies in the past/)
+    expect((await feedAgain()).status).toBe(200)
+    expect((await feedAgain()).status).toBe(409)
+  })
+})
