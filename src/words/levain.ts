@@ -1,4 +1,5 @@
-import type { LevainSource, PercentageBase, PourItem, School } from '../core'
+import type { Plan } from '../contract'
+import { isFedAgain, type LevainSource, type PercentageBase, type PourItem, type School } from '../core'
 
 /** How the starter comes into the levain, and what that means. */
 export const SOURCE_WORDS: Readonly<Record<LevainSource, { readonly name: string; readonly says: string }>> = {
@@ -20,6 +21,12 @@ export const SOURCE_WORDS: Readonly<Record<LevainSource, { readonly name: string
 }
 
 /** What goes into a levain. */
+/** What a levain is seeded from: the jar's starter, or the build before where there was one. */
+export function seedWord({ before }: Pick<Plan, 'before'>): string {
+  const last = before.findLast(({ kind }) => kind === 'first build')
+  return last === undefined ? ITEM_WORDS.seed : isFedAgain(last.id) ? 'levain that is there' : 'first build'
+}
+
 export const ITEM_WORDS: Readonly<Record<PourItem, string>> = {
   seed: 'starter',
   'older levain': 'old levain',

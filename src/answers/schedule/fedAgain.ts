@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
-import { type BakeState, FED_AGAIN, type FedWay, feedsOf, isCollapsed, isFedAgain, levainAsItShows, type Verdict } from '../../core'
+import { type BakeState, beliefShown, FED_AGAIN, type FedWay, feedsOf, isCollapsed, isFedAgain, levainAsItShows, type Verdict } from '../../core'
 import { type ReadyQuestion, shownAge } from '../judgement/isItReady'
 
 /** When a levain is fed again, and how. */
@@ -66,8 +66,9 @@ export function fedNow(
 ): (FeedTold & { readonly mixAtMs: number }) | null {
   if (question === null || verdict === null || !isCollapsed(verdict)) return null
   const { line, school, belief } = question
-  const shows = levainAsItShows(line, shownAge(question, verdict), nowMs, belief.centre)
-  const told = feedsTold(feedsOf({ line, nowMs, school, jar: belief.centre }, shows), plannedMixMs, awake)
+  const shown = shownAge(question, verdict)
+  const jar = beliefShown(belief, line, shown).centre
+  const told = feedsTold(feedsOf({ line, nowMs, school, jar }, levainAsItShows(line, shown, nowMs, jar)), plannedMixMs, awake)
   return told.find((feed): feed is FeedTold & { readonly mixAtMs: number } => feed.mixAtMs !== null) ?? null
 }
 

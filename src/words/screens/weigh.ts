@@ -105,8 +105,7 @@ export const WORK = {
 
 export const ENTRIES = {
   intoBowl: 'Into the bowl.',
-  firstBuild: 'First build',
-  levainThatIsThere: 'Levain that is there',
+  someOfIt: 'Bowl or jar on the scale, then so much of it.',
   starterFrom: (jarName: string) => `Starter from ${jarName}`,
   flour: 'Flour',
   bowl: (bowl: number, bowls: number) => ` Bowl ${bowl} of ${bowls}.`,

@@ -33,6 +33,7 @@ export function tellDone(words: string, undo?: () => Promise<unknown>): void {
           <Button
             variant="light"
             size="sm"
+            flex="none"
             onClick={() => {
               if (undoable?.id === id) undoable = null
               notifications.hide(id)

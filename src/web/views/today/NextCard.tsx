@@ -5,7 +5,7 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type AdviceNow, coldPlaceOf, lastLevel, levelToRead } from '../../../answers'
 import { aheadStep, doughPieces, type Format, pourKey, type Step, type WeighedDough } from '../../../core'
-import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, stepCaution } from '../../../words'
+import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, seedWord, stepCaution } from '../../../words'
 import { OVERPROOFED_CARD } from '../../../words/screens/out'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
@@ -149,7 +149,9 @@ function StepFigures({
                   ? NEXT_CARD.waterAt(format.temperature(build.water.tempC, 0))
                   : pour.ingredientId !== null && build.weigh.flours.length > 1
                     ? (pantry.get(pour.ingredientId)?.name ?? 'flour')
-                    : ITEM_WORDS[pour.item]
+                    : pour.item === 'seed'
+                      ? seedWord(bake.plan)
+                      : ITEM_WORDS[pour.item]
               }
             />
           ))}

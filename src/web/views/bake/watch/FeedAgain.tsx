@@ -2,7 +2,7 @@ import { Button } from '@mantine/core'
 import { useNavigate } from 'react-router'
 import { awakeAt, type FeedTold, feedsTold, nextStage } from '../../../../answers'
 import { isoOf } from '../../../../contract'
-import { type FedWay, ratioOf } from '../../../../core'
+import { type FedWay, isCollapsed, ratioOf } from '../../../../core'
 import { near } from '../../../../words'
 import { WAYS_CARD } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
@@ -16,19 +16,22 @@ export function FeedAgain({ feeds, hydration }: { readonly feeds: readonly FedWa
   const { plan, judged } = useBakeHere()
   const { format, kitchen } = useKitchen()
   // What is still on its way up is waited for.
+  const isAdvised = judged !== undefined && isCollapsed(judged.verdict)
   const isToFeed = plan.build.source !== 'as it is' && judged?.told.advice.kind !== 'wait'
-  return feedsTold(feeds, plan.mixAt, (ms) => awakeAt(kitchen, ms)).map((feed) => (
+  const told = feedsTold(feeds, plan.mixAt, (ms) => awakeAt(kitchen, ms))
+  const best = told.find(({ mixAtMs }) => mixAtMs !== null)
+  return told.map((feed) => (
     <li key={feed.flourPerSeed}>
       <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydration }))}</b>
       {WAYS_CARD.ripeAboutWhereStands(format.dayTime(near(feed.ripeMs)))}
       {feed.mixAtMs === null && WAYS_CARD.youSleepThen}
-      {isToFeed && feed.mixAtMs !== null && <FeedIt feed={feed} mixAtMs={feed.mixAtMs} />}
+      {isToFeed && feed.mixAtMs !== null && <FeedIt feed={feed} mixAtMs={feed.mixAtMs} isAdvised={isAdvised && feed === best} />}
     </li>
   ))
 }
 
 /** Begins the next levain from this one. */
-function FeedIt({ feed: { flourPerSeed }, mixAtMs }: { readonly feed: FeedTold; readonly mixAtMs: number }) {
+function FeedIt({ feed: { flourPerSeed }, mixAtMs, isAdvised }: { readonly feed: FeedTold; readonly mixAtMs: number; readonly isAdvised: boolean }) {
   const { bake, plan } = useBakeHere()
   const { format } = useKitchen()
   const { note, undo } = useNotes()
@@ -42,7 +45,7 @@ function FeedIt({ feed: { flourPerSeed }, mixAtMs }: { readonly feed: FeedTold; 
   }
   return (
     <div>
-      <Button variant="default" size="sm" mt={8} onClick={feed}>
+      <Button variant={isAdvised ? 'filled' : 'default'} size="sm" mt={8} onClick={feed}>
         {WAYS_CARD.feedItMixAt(format.dayTime(near(mixAtMs)))}
       </Button>
     </div>

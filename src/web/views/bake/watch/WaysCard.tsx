@@ -2,7 +2,7 @@ import { Button, Skeleton } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo } from 'react'
 import { courseHere, doughOf, standingIn } from '../../../../answers'
-import { contentsOf, type OtherAmount, TANGY, type Ways } from '../../../../core'
+import { contentsOf, isCollapsed, type OtherAmount, TANGY, type Ways } from '../../../../core'
 import { mixTitle, near } from '../../../../words'
 import { WAYS_CARD } from '../../../../words/screens/watch'
 import type { Judged } from '../../../data/forecasts'
@@ -72,8 +72,12 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
   const isAwaited = told.advice.kind !== 'for taste'
   const warm = before ? ways.warm.filter((w) => opens.p50 - w.opensHours >= LEAST_GAIN_HOURS).sort((a, b) => a.opensHours - b.opensHours)[0] : undefined
   const chill = ways.chill.filter((w) => w.closesHours - closes.p50 >= LEAST_GAIN_HOURS).sort((a, b) => b.closesHours - a.closesHours)[0]
+  // What is advised stands first.
+  const isFedFirst = isCollapsed(verdict)
+  const feeds = isAwaited && <FeedAgain feeds={ways.feed} hydration={hydrationOf(judged)} />
   return (
     <ul className={waysStyle.ways} data-testid="ways">
+      {isFedFirst && feeds}
       {ways.mix !== null && (
         <li>
           <b>{mixTitle(told)}</b>
@@ -105,7 +109,7 @@ function List({ judged, ways, onMove }: { readonly judged: Judged; readonly ways
           <Move place={chill.place.name} onMove={() => onMove(chill.place.id, tempOf(chill.place.id))} />
         </li>
       )}
-      {isAwaited && <FeedAgain feeds={ways.feed} hydration={hydrationOf(judged)} />}
+      {!isFedFirst && feeds}
       {isPast && (
         <li>
           <CookIt line={line} />

@@ -6,7 +6,6 @@ import {
   type DoughItem,
   doughPieces,
   FLOUR,
-  isFedAgain,
   levainOf,
   type Pantry,
   type PourItem,
@@ -22,7 +21,7 @@ import {
   WATER,
   weighKey
 } from '../../../../core'
-import { capital, ITEM_WORDS, PORTION_WORDS, POUR_WORDS } from '../../../../words'
+import { capital, ITEM_WORDS, PORTION_WORDS, POUR_WORDS, seedWord } from '../../../../words'
 import { ENTRIES } from '../../../../words/screens/weigh'
 import type { Entry } from '../../../parts/weigh/entry'
 
@@ -45,6 +44,7 @@ function entryOf(draft: Omit<Entry, 'poured' | 'lastPourId' | 'due'>, { pours, r
 /** What is weighed for the levain, in the right order for its culture. */
 export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Plan, jarName: string, jarHydration: number, pantry: Pantry): Entry[] {
   if (build === null) return []
+  const isBuilt = plan.before.some(({ kind }) => kind === 'first build')
   const compositions = pourCompositions(jarHydration, plan.build.older.hydration)
   return build.steps.map((step): Entry => {
     const { item, ingredientId, grams, resolution } = step
@@ -52,20 +52,21 @@ export function levainEntries({ build }: SolvedBake, state: BakeState, plan: Pla
       key: pourKey(step),
       grams,
       resolution,
-      title: item === 'seed' ? seedTitle(plan, jarName) : ingredientId !== null ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour) : capital(ITEM_WORDS[item]),
-      how: POUR_WORDS[build.manner][item],
+      title:
+        item === 'seed'
+          ? isBuilt
+            ? capital(seedWord(plan))
+            : ENTRIES.starterFrom(jarName)
+          : ingredientId !== null
+            ? (pantry.get(ingredientId)?.name ?? ENTRIES.flour)
+            : capital(ITEM_WORDS[item]),
+      how: item === 'seed' && isBuilt ? ENTRIES.someOfIt : POUR_WORDS[build.manner][item],
       composition: compositions[item],
       isCulture: item === 'seed' || item === 'older levain',
       note: { item, ...(ingredientId === null ? {} : { ingredientId }) }
     }
     return entryOf(draft, state, 'levain')
   })
-}
-
-/** What the seed comes out of: the build before, where there was one. */
-function seedTitle({ before }: Plan, jarName: string): string {
-  const last = before.findLast(({ kind }) => kind === 'first build')
-  return last === undefined ? ENTRIES.starterFrom(jarName) : isFedAgain(last.id) ? ENTRIES.levainThatIsThere : ENTRIES.firstBuild
 }
 
 /** What is weighed for the first build of a plan, so that it yields the seed of the last one. */
