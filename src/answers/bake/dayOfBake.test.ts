@@ -114,3 +114,24 @@ test('a level read in bulk moves the rest of the day: as high after three quarte
   expect((quick.bulkHours ?? 0) / bulkHours).toBeLessThan(0.8)
   expect(quick.times?.bakeMs ?? 0).toBeLessThan(usual.times?.bakeMs ?? 0)
 })
+
+test('a dough that had gone too far when it was shaped rises once more from there: into the oven when that is done, and not called over again', () => {
+  const course = courseFor(PLAN.formula, { id: 'room', tempC: 24 })
+  const plan = { ...PLAN, course }
+  const mixed = { id: 'm', happenedAt: NOW, source: 'typed', type: 'mixed', levainGrams: 200, keepBackGrams: 0 } as unknown as BakeEvent
+  const dayAt = (nowMs: number, events: Bake['events']) =>
+    dayOfBake(bakeOf({ ...BAKE, plan, events }), { solved, verdict: null }, STOCKED, culturesWith(1), nowMs)
+  const bulkHours = dayAt(NOW, [mixed]).bulkHours ?? Number.NaN
+  const lateMs = NOW + (bulkHours + 4) * 3_600_000
+  const { over } = dayAt(lateMs, [mixed])
+  if (over === null) throw new Error('It is not over.')
+  expect(over.sinceMs).toBeGreaterThan(NOW + bulkHours * 3_600_000)
+  const shaped = { id: 's', happenedAt: lateMs, source: 'typed', type: 'step', step: 'shape', did: 'done' } as unknown as BakeEvent
+  const day = dayAt(lateMs + 60_000, [mixed, shaped])
+  expect(day.over).toBeNull()
+  // In the oven as soon as it has risen once more, or that is hot.
+  const proofHours = ((day.times?.bakeMs ?? Number.NaN) - lateMs) / 3_600_000
+  expect(proofHours).toBeCloseTo(over.reshapeHours ?? course.preheatMinutes / 60, 1)
+  // Left after all, it goes too far once more.
+  expect(dayAt(lateMs + 12 * 3_600_000, [mixed, shaped]).over?.wantedGas).toBe(0.35)
+})

@@ -22,6 +22,7 @@ import {
   doughPlaces,
   expectedMixMs,
   type JarBelief,
+  knockedBack,
   levainAsItShows,
   type MadeAhead,
   mainKind,
@@ -172,7 +173,7 @@ export function dayOfBake(bake: Bake, asked: DayAsked, stocked: Stocked, culture
   const times = dayOfDough(facts, mixMs)
   const belief = beliefForDough({ ...bake, plan }, verdict, cultures.beliefs, minute)
   const dough = facts.dough?.line ?? doughOf(bake, plan, solved, stocked, mixMs, levainForDough(bake, verdict, mixMs, belief, minute))
-  const left = facts.dough === null ? null : doughLeft({ ...bake, plan }, facts.dough.line, facts.dough.pace.stop, facts.deeds, belief)
+  const left = facts.dough === null ? null : doughLeft({ ...bake, plan }, facts.dough.line, facts.dough.pace.stop, facts.deeds, belief, facts.dough.anew)
   // Nobody asks before it is due to be shaped.
   const isDue = times !== null && minute >= times.shapeMs
   return {
@@ -251,8 +252,11 @@ export function levainForDough(bake: Bake, verdict: Verdict | null, mixMs: numbe
 export interface DayFacts extends StepFacts {
   readonly dough: {
     readonly course: CourseHere
-    readonly pace: DoughForecast /** As it ferments, as quick as it was seen to be. */
+    readonly pace: DoughForecast
+    /** As it ferments, as quick as it was seen to be. */
     readonly line: BatchLine
+    /** What rises since it was shaped, where it had gone too far by then and was knocked back; null otherwise. */
+    readonly anew: BatchLine | null
   } | null
 }
 
@@ -306,7 +310,15 @@ export function stepFactsOf(
   const seen = progressOf(bake.state, dough, planned.stop?.gas ?? null, belief)
   // A level that was read moves the rest of the day.
   const line = seen === null ? dough : quickened(dough, seen.pace)
-  return { ...without, dough: { course, pace: seen === null ? planned : doughPace(line, course, belief.centre), line } }
+  const pace = seen === null ? planned : doughPace(line, course, belief.centre)
+  const shaped = deeds.get('shape')
+  const over =
+    shaped?.did !== 'done' || course.proof.kind !== 'warm' || pace.stop === null ? null : overproofed(line, shaped.atMs, pace.stop.gas, belief.centre)
+  if (shaped === undefined || over === null) return { ...without, dough: { course, pace, line, anew: null } }
+  const anew = knockedBack(line, shaped.atMs)
+  // Where nothing is left to raise it, it goes into the oven once that is hot.
+  const proofHours = over.reshapeHours ?? course.preheatMinutes / 60
+  return { ...without, dough: { course, pace: { ...pace, proofHours }, line, anew } }
 }
 
 /** The jar that a dough takes as it is, once it is judged: null where the plan that is being edited takes another one, or builds. */

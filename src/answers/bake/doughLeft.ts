@@ -1,4 +1,4 @@
-import { type BatchLine, type BulkStop, type DoughProgress, doughProgress, type JarBelief, type StepDeed } from '../../core'
+import { AGAIN_GAS, type BatchLine, type BulkStop, type DoughProgress, doughProgress, type JarBelief, type StepDeed } from '../../core'
 import type { Bake } from '../fromWire'
 
 /** A dough that is still rising, and how far it is to rise: in its bulk, or with its proof once it is shaped. */
@@ -22,6 +22,7 @@ export function progressOf(state: Bake['state'], line: BatchLine | null, targetG
 /**
  * The dough of a bake as it is left to rise.
  * @param line as quick as it was seen to be, where it stands
+ * @param anew what rises since it was shaped, where it had gone too far by then
  * @returns null before the mix, in a proof in the cold, and once it is in the oven
  */
 export function doughLeft(
@@ -29,11 +30,13 @@ export function doughLeft(
   line: BatchLine,
   stop: BulkStop | null,
   deeds: ReadonlyMap<string, StepDeed>,
-  belief: JarBelief
+  belief: JarBelief,
+  anew: BatchLine | null = null
 ): DoughLeft | null {
   const { course } = plan
   if (state.mixed === null || course === null || stop === null || deeds.has('bake')) return null
   const shaped = deeds.has('shape')
   if (shaped && course.proof.kind === 'cold') return null
+  if (anew !== null) return { dough: anew, wantedGas: AGAIN_GAS, belief }
   return { dough: line, wantedGas: stop.gas + (shaped && course.proof.kind === 'warm' ? course.proof.gas : 0), belief }
 }

@@ -6,6 +6,7 @@ import { type JarParameters, TYPICAL_JAR } from '../ferment/jarParameters'
 import { firstHoursAt, gasAt, LEVELS } from '../ferment/milestones'
 import { simulate } from '../ferment/simulate'
 import { type BatchLine, contentsOf, vesselOf } from '../jars/lineage'
+import { sure } from '../units/sure'
 import type { OtherPlace } from './ways'
 
 /** What one way comes to by the time somebody is back. */
@@ -107,6 +108,24 @@ const AGAIN = { loaf: 0.35, tin: 0.2 } as const
 /** Takes longer than this, it has no food left for it, h. */
 const LONGEST_AGAIN_HOURS = 6
 
+/** A dough that is knocked back and shaped anew: its gas is gone, and what lives in it goes on where it stands. */
+export function knockedBack(dough: BatchLine, atMs: number): BatchLine {
+  const { flours, flourGrams, waterGrams, hydration } = contentsOf(dough)
+  const stay = sure(dough.stays.findLast((s) => s.fromMs <= atMs) ?? dough.stays[0])
+  return {
+    ...dough,
+    startedAtMs: atMs,
+    flours: {},
+    waterGrams: 0,
+    mixTempC: stay.tempC,
+    stays: [{ ...stay, fromMs: atMs }, ...dough.stays.filter((s) => s.fromMs > atMs)],
+    parents: [{ grams: flourGrams + waterGrams, hydration, flour: mainKind(flours), line: dough }]
+  }
+}
+
+/** How far a loaf that was knocked back is to rise once more, g. */
+export const AGAIN_GAS = AGAIN.loaf
+
 /**
  * Whether a dough has gone too far, and what can still be made of it.
  * @param wantedGas how far it was to rise by now: in bulk, or with its proof once it is shaped
@@ -119,20 +138,7 @@ export function overproofed(dough: BatchLine, nowMs: number, wantedGas: number, 
   // The next run writes over the curve of this one.
   const gas = gasAt(curve, hours)
   const since = firstHoursAt(curve, STILL_GOOD * wantedGas) ?? hours
-  const stay = dough.stays.findLast((s) => s.fromMs <= nowMs) ?? dough.stays[0]
-  if (stay === undefined) return null
-  const { flours, flourGrams, waterGrams, hydration } = contentsOf(dough)
-  const itself = { grams: flourGrams + waterGrams, hydration, flour: mainKind(flours), line: dough }
-  const again: BatchLine = {
-    ...dough,
-    startedAtMs: nowMs,
-    flours: {},
-    waterGrams: 0,
-    mixTempC: stay.tempC,
-    stays: [{ ...stay, fromMs: nowMs }],
-    parents: [itself]
-  }
-  const rise = simulate(vesselOf(again, jar), jar, { untilHours: LONGEST_AGAIN_HOURS }).curve
+  const rise = simulate(vesselOf(knockedBack(dough, nowMs), jar), jar, { untilHours: LONGEST_AGAIN_HOURS }).curve
   return {
     gas,
     wantedGas,

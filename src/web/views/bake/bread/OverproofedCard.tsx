@@ -8,6 +8,9 @@ import large from '../../../parts/cards/Large.module.css'
 import waysStyle from '../../../parts/cards/Ways.module.css'
 import { useBakeHere } from '../bakeHere'
 
+/** To five minutes: nobody times a rise more exactly, h. */
+const roughly = (hours: number) => Math.round(hours * 12) / 12
+
 /** A dough that has gone too far, slept through or forgotten, and what it can still be. */
 export function OverproofedCard({ over }: { readonly over: Overproofed }) {
   const { plan, state } = useBakeHere()
@@ -17,9 +20,9 @@ export function OverproofedCard({ over }: { readonly over: Overproofed }) {
   const { reshapeHours, tinHours } = over
   const ways: readonly (readonly [string, string])[] = [
     [OVERPROOFED_CARD.bakeNow, OVERPROOFED_CARD.bakeNowSays(plan.course.preheatMinutes)],
-    [OVERPROOFED_CARD.tin, tinHours === null ? OVERPROOFED_CARD.tinNow : OVERPROOFED_CARD.tinSays(format.duration(tinHours))],
+    [OVERPROOFED_CARD.tin, tinHours === null ? OVERPROOFED_CARD.tinNow : OVERPROOFED_CARD.tinSays(format.duration(roughly(tinHours)))],
     [OVERPROOFED_CARD.flatbread, OVERPROOFED_CARD.flatbreadSays],
-    [OVERPROOFED_CARD.reshape, reshapeHours === null ? OVERPROOFED_CARD.reshapeNo : OVERPROOFED_CARD.reshapeSays(format.duration(reshapeHours))]
+    [OVERPROOFED_CARD.reshape, reshapeHours === null ? OVERPROOFED_CARD.reshapeNo : OVERPROOFED_CARD.reshapeSays(format.duration(roughly(reshapeHours)))]
   ]
   return (
     <Card data-testid="overproofed">
