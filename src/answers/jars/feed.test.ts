@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar, Kitchen } from '../../contract'
 import { type BatchLine, BUILT_IN_INGREDIENTS, pantryOf, TYPICAL_JAR } from '../../core'
-import { type FeedDraft, type FeedFigures, type FeedKitchen, feedFigures, firstDraft } from './feed'
+import { type FeedDraft, type FeedFigures, type FeedKitchen, feedFigures, firstDraft, levainAsFed } from './feed'
 
 const now = Date.UTC(2026, 10, 27, 9)
 const places = [
@@ -119,4 +119,16 @@ test('a seed too wet for a stiff jar names the least that works; nothing is no f
     leastRatio: expect.closeTo(1, 6)
   })
   expect(feedFigures({ ...firstDraft(jar(), kitchen, now), by: 'grams' }, jar(), line, here, TYPICAL_JAR, now)).toEqual({ code: 'nothing' })
+})
+
+test('a levain of a jar is what it was fed; of one that was split off, or got levain back, its usual feed', () => {
+  const stocked = { ...here, kitchen }
+  expect(levainAsFed(jar(), stocked, TYPICAL_JAR, now)).toEqual(line)
+  const split: BatchLine = { ...line, flours: {}, waterGrams: 0, parents: [{ grams: 96, hydration: 1, flour: 'white wheat', line }] }
+  const fed = levainAsFed(jar({ line: split }), stocked, TYPICAL_JAR, now)
+  // A liquid white culture is usually fed 1:2.
+  expect(fed.parents).toMatchObject([{ grams: 20, line: { flours: {} } }])
+  const flourGrams = Object.values(fed.flours).reduce((sum, grams) => sum + grams, 0)
+  expect(flourGrams).toBe(firstDraft(jar({ line: split }), kitchen, now).ratio * 20)
+  expect(fed.startedAtMs).toBe(now)
 })

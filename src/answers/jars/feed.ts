@@ -188,6 +188,16 @@ export function feedFigures(
   }
 }
 
+/**
+ * A levain of a jar as it is fed: what is in it; where nothing fresh came into it last, for some was split off or levain came back, its usual feed of that.
+ * @param nowMs when it would be fed
+ */
+export function levainAsFed(jar: Jar, stocked: FeedKitchen & { readonly kitchen: Kitchen }, parameters: JarParameters, nowMs: number): BatchLine {
+  if (Object.keys(jar.line.flours).length > 0) return jar.line
+  const figures = feedFigures(firstDraft(jar, stocked.kitchen, nowMs), jar, jar.line, stocked, parameters, nowMs)
+  return 'code' in figures ? jar.line : figures.line
+}
+
 const toTenth = (value: number) => Math.round(value * 10) / 10
 
 type Amounts = Pick<FeedFigures, 'keepGrams' | 'flourGrams' | 'waterGrams' | 'ranges'>

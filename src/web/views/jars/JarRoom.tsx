@@ -5,7 +5,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import { useMemo, useState } from 'react'
 import { Link, useParams } from 'react-router'
 import type { FeedAmounts } from '../../../answers'
-import { beliefIn, seenNow } from '../../../answers'
+import { beliefIn, levainAsFed, seenNow } from '../../../answers'
 import type { Jar } from '../../../contract'
 import { type JarBelief, type JarCondition, type JarParameters, type SourAsked, sourOf, withoutSpare } from '../../../core'
 import { GUESS_WORDS, knownSentence, sourWords, tellCondition, USE_WORDS, whenWords } from '../../../words'
@@ -131,8 +131,7 @@ export function JarRoom() {
             </Card>
           )}
           {!dried && !jar.young && <DateCard jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} now={now} />}
-          {!dried && !jar.young && <JarSour jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} />}
-          {!dried && <TroubleCard line={jar.line} belief={beliefIn(cultures.beliefs, jar.id)} jar={jar} now={now} />}
+          {!dried && <SourAndTrouble jar={jar} belief={beliefIn(cultures.beliefs, jar.id)} now={now} />}
         </div>
       </div>
       <FeedSheet jar={feeding?.jar ?? null} amounts={feeding?.amounts} onClose={() => setFeeding(null)} />
@@ -213,11 +212,22 @@ const DRAWN_PX = 72
 /** Nobody works out the food of a jar to the minute: to an hour, and from two days on to a day. */
 const roundedHours = (hours: number) => (hours >= 48 ? Math.round(hours / 24) * 24 : Math.max(Math.round(hours), 1))
 
-/** How sour its levains come out as it is fed now, and what changes that. */
-function JarSour({ jar, belief }: { readonly jar: Jar; readonly belief: JarBelief }) {
+/** How sour its levains come out as it is fed now, and what changes that; what may be wrong with it. */
+function SourAndTrouble({ jar, belief, now }: { readonly jar: Jar; readonly belief: JarBelief; readonly now: number }) {
+  const stocked = useKitchen()
+  const { kitchen } = stocked
   const usual = useUsualSour(jar.id, belief)
-  const asked = useMemo((): SourAsked => ({ levain: jar.line, dough: null, school: 'dome', jar: belief.centre, begun: false }), [jar.line, belief])
-  return <SourCard asked={asked} usual={usual} />
+  const fedMs = Math.floor(now / millisecondsInHour) * millisecondsInHour
+  const asked = useMemo((): SourAsked => {
+    const levain = levainAsFed(jar, { ...stocked, cups: kitchen.cups }, belief.centre, fedMs)
+    return { levain, dough: null, school: 'dome', jar: belief.centre, begun: false }
+  }, [jar, stocked, kitchen, belief, fedMs])
+  return (
+    <>
+      {!jar.young && <SourCard asked={asked} usual={usual} />}
+      <TroubleCard line={jar.line} belief={belief} jar={jar} now={now} sour={asked} />
+    </>
+  )
 }
 
 function HowItIs({ jar, parameters, condition, now }: { jar: Jar; parameters: JarParameters; condition: JarCondition; now: number }) {
