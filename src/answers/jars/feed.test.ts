@@ -123,7 +123,7 @@ test('a seed too wet for a stiff jar names the least that works; nothing is no f
 
 test('a levain of a jar is what it was fed; of one that was split off, or got levain back, its usual feed', () => {
   const stocked = { ...here, kitchen }
-  expect(levainAsFed(jar(), stocked, TYPICAL_JAR, now)).toEqual(line)
+  expect(levainAsFed(jar({ line }), stocked, TYPICAL_JAR, now)).toBe(line)
   const split: BatchLine = { ...line, flours: {}, waterGrams: 0, parents: [{ grams: 96, hydration: 1, flour: 'white wheat', line }] }
   const fed = levainAsFed(jar({ line: split }), stocked, TYPICAL_JAR, now)
   // A liquid white culture is usually fed 1:2.
