@@ -36,9 +36,12 @@ test('the plan of a levain that is fed again: what stands there is a first build
 })
 
 test('each levain that is fed again has a name of its own; the same bake another day does not begin with it', () => {
-  expect(nextStage(PLAN)).toBe('fed again')
-  const once = fedAgainPlan(PLAN, state, { stage: nextStage(PLAN), flourPerSeed: 2, atMs: NOW, mixAtMs: hours(8) })
-  expect(nextStage(once)).toBe('fed again 2')
+  expect(nextStage(state)).toBe('fed again')
+  const deeds = new Map([['fed again', { id: 'x', atMs: hours(-17), did: 'done' as const }]])
+  expect(nextStage({ deeds })).toBe('fed again 2')
+  const once = fedAgainPlan(PLAN, state, { stage: 'fed again', flourPerSeed: 2, atMs: NOW, mixAtMs: hours(8) })
+  // Once more: the plan has no more stages than before.
+  expect(fedAgainPlan(once, state, { stage: 'fed again 2', flourPerSeed: 2, atMs: NOW, mixAtMs: hours(8) }).before.map(({ id }) => id)).toEqual(['fed again 2'])
   const again: Plan = planAgain({ plan: once }, 'week', culturesWith(3), STOCKED, NOW)
   expect(again.before).toEqual([])
 })

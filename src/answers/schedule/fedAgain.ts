@@ -19,24 +19,24 @@ export interface FeedAgain {
  * @param state of the bake, with that levain in it
  */
 export function fedAgainPlan(plan: Plan, { poured, band, moves }: Pick<BakeState, 'poured' | 'band' | 'moves'>, feed: FeedAgain): Plan {
-  const { build, placeId, tempC } = plan
-  const flourGrams = poured.flour
-  const here = moves.at(-1) ?? { placeId, tempC }
+  const { build } = plan
+  const { placeId, tempC } = moves.at(-1) ?? plan
   return {
     ...plan,
-    ...{ placeId: here.placeId, tempC: here.tempC },
+    placeId,
+    tempC,
     build: { ...build, source: 'separate build', by: { kind: 'ratio', flourPerSeed: feed.flourPerSeed } },
+    // What was fed and built before it has gone into it.
     before: [
-      ...plan.before,
       {
         id: feed.stage,
         kind: 'first build',
         at: band?.atMs ?? feed.atMs,
         seedGrams: poured.seed + poured['older levain'],
-        flourGrams,
+        flourGrams: poured.flour,
         waterGrams: poured.water,
-        placeId,
-        tempC
+        placeId: plan.placeId,
+        tempC: plan.tempC
       }
     ],
     moves: [],
@@ -47,9 +47,9 @@ export function fedAgainPlan(plan: Plan, { poured, band, moves }: Pick<BakeState
   }
 }
 
-/** What the levain of a plan is called among the stages once the next one is built from it. */
-export function nextStage({ before }: Pick<Plan, 'before'>): string {
-  const fed = before.filter(({ id }) => isFedAgain(id)).length
+/** What the levain of a bake is called among the stages once the next one is built from it. */
+export function nextStage({ deeds }: Pick<BakeState, 'deeds'>): string {
+  const fed = [...deeds.keys()].filter(isFedAgain).length
   return fed === 0 ? FED_AGAIN : `${FED_AGAIN} ${fed + 1}`
 }
 

@@ -287,6 +287,33 @@ describe('a levain that is fed again', () => {
     expect(await log()).toHaveLength(2)
   })
 
+  test('once more: the last of them seeds the next, and all that is left goes to the pot', async () => {
+    await collapsed()
+    await feedAgain()
+    for (const [item, grams] of [
+      ['seed', 35],
+      ['water', 70],
+      ['flour', 70]
+    ] as const)
+      await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 900)
+    await event('band', { mixTempC: 24 }, 900)
+    await moveClock(2500)
+    expect((await feedAgain({ stage: 'fed again 2', mixAt: at(3000) }, 2500)).body.plan.before).toMatchObject([
+      { id: 'fed again 2', seedGrams: 35, flourGrams: 70 }
+    ])
+    for (const [item, grams] of [
+      ['seed', 40],
+      ['water', 70],
+      ['flour', 70]
+    ] as const)
+      await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 2500)
+    expect((await event('band', { mixTempC: 24 }, 2500)).body.line.parents).toMatchObject([{ grams: 40, line: { startedAt: at(900) } }])
+    const { portions } = (await server.send('GET', '/api/discard')).body
+    // 177 g less 35, and 175 g less 40; nothing of it came out of the jar.
+    expect(portions.reduce((sum: number, { grams }: Loose) => sum + grams, 0)).toBeCloseTo(177 - 35 + 175 - 40, 6)
+    expect((await jar()).grams).toBe(83)
+  })
+
   test('taken back, it stands as it stood, with its plan; from another jar after all, nothing of it is used', async () => {
     await collapsed()
     const before = await bake()

@@ -131,6 +131,24 @@ test('mixed, the share stands in a jar of its own and is used as it is to the la
   expect((await jars()).map((jar) => jar.name)).toHaveLength(2)
 })
 
+test('a pot that is fed again: the dough that waits for it is mixed with it, and as it was planned once that is taken back', async () => {
+  const { pot, tin } = await twoOfOnePot()
+  const planned = (await bake(tin)).plan.mixAt
+  for (const [item, grams] of [
+    ['seed', 30],
+    ['water', 120],
+    ['flour', 150]
+  ] as const)
+    await event(pot, 'pour', { item, plannedGrams: grams, weighedGrams: grams })
+  await event(pot, 'band', { mixTempC: 24 })
+  const mixAt = new Date(Date.parse(planned) + 6 * 3_600_000).toISOString()
+  const fed = await event(pot, 'fed again', { stage: 'fed again', flourPerSeed: 1, mixAt })
+  expect(fed.status).toBe(200)
+  expect((await bake(tin)).plan).toMatchObject({ mixAt, levainFrom: { bakeId: pot } })
+  await event(pot, 'undo', { undoes: fed.body.events.at(-1).id })
+  expect((await bake(tin)).plan).toMatchObject({ mixAt: planned, levainFrom: { bakeId: pot } })
+})
+
 test('what was seen of the pot was seen of its share, which is as well known as the jar it was built from', async () => {
   const { pot, tin } = await twoOfOnePot()
   const at = (hour: string) => ({ happenedAt: `2026-11-26T${hour}:00.000Z` })

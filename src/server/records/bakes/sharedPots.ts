@@ -36,7 +36,10 @@ async function writePlan(work: Work, row: KeptBake, plan: Plan): Promise<void> {
   if (JSON.stringify(wire) === JSON.stringify(planToWire(row.plan))) return
   const frozen = row.frozen === null ? null : { ...row.frozen, plan: wire }
   await noteChange(work, 'plan', row.id, planToWire(row.plan), wire)
-  await work.models.bakes.update({ plan: wire, frozen, version: row.version + 1 }, { where: { id: row.id }, transaction: work.transaction })
+  await work.models.bakes.update(
+    { plan: wire, frozen, mixAtMs: plan.mixAt, version: row.version + 1 },
+    { where: { id: row.id }, transaction: work.transaction }
+  )
 }
 
 const withAlsoFor = (plan: Plan, alsoFor: readonly AlsoFor[]): Plan => ({ ...plan, build: { ...plan.build, alsoFor: [...alsoFor] } })
@@ -140,6 +143,32 @@ export async function tieAgain(work: Work, row: KeptBake): Promise<void> {
     else await writePlan(work, row, onItsOwn(plan))
   }
   for (const taker of takersOf(plan)) await makeAlike(work, taker, id, plan)
+}
+
+/** The doughs that wait for a pot are mixed with it, no sooner. @returns when each was to be mixed before, ms */
+export async function waitForPot(work: Work, potId: string, pot: Plan): Promise<readonly Waiting[]> {
+  const waited: Waiting[] = []
+  for (const bakeId of takersOf(pot)) {
+    const row = await bakeHere(work, bakeId)
+    if (row === null || !awaitsPot(row.plan) || row.plan.levainFrom?.bakeId !== potId || row.plan.mixAt >= pot.mixAt) continue
+    waited.push({ bakeId, mixAtMs: row.plan.mixAt })
+    await writePlan(work, row, { ...row.plan, mixAt: pot.mixAt })
+  }
+  return waited
+}
+
+/** Takes that back, for those that still wait. */
+export async function waitNoLonger(work: Work, waited: readonly Waiting[]): Promise<void> {
+  for (const { bakeId, mixAtMs } of waited) {
+    const row = await bakeHere(work, bakeId)
+    if (row !== null && awaitsPot(row.plan)) await writePlan(work, row, { ...row.plan, mixAt: mixAtMs })
+  }
+}
+
+/** A dough that waits for a pot, and when it was to be mixed before that was put off. */
+export interface Waiting {
+  readonly bakeId: string
+  readonly mixAtMs: number
 }
 
 /** What was handed over of a pot: kept with its mix, so that it can be taken back. */

@@ -3,7 +3,7 @@ import { type BakeState, type FlourKind, type FloursByKind, type Happening, type
 import { Problem } from '../../../problems'
 import type { Work } from '../../work'
 import type { KeptBake } from '../keptBake'
-import type { HandedOver } from '../sharedPots'
+import type { HandedOver, Waiting } from '../sharedPots'
 
 /** What an event does to batches and masses. */
 export interface Effect {
@@ -24,8 +24,8 @@ export interface Trace {
   readonly previousBatchId?: string | null
   /** What other doughs got of the same pot. */
   readonly handed?: readonly HandedOver[]
-  /** The levain that became the seed of the next, and the plan it was built for. */
-  readonly fed?: { readonly batchId: string; readonly plan: WirePlan }
+  /** The levain that became the seed of the next, the plan it was built for, and the doughs that wait for it. */
+  readonly fed?: { readonly batchId: string; readonly plan: WirePlan; readonly waiting: readonly Waiting[] }
 }
 
 /** An event with what it meets. */

@@ -2,6 +2,7 @@ import { fedAgainPlan } from '../../../../answers'
 import { planToWire } from '../../../../contract'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
 import { checkPlan, levainOfBake } from '../bakes'
+import { waitForPot } from '../sharedPots'
 import { type Effect, type Told, wrongMoment } from './effect'
 
 /** The levain that stands there is fed again: the next one is built from it, as from a first build. It moves no mass before that is weighed. */
@@ -15,5 +16,6 @@ export async function fedAgain({ work, row, state, event }: Told<'fed again'>): 
   const plan = fedAgainPlan(row.plan, state, { stage: event.stage, flourPerSeed: event.flourPerSeed, atMs: event.happenedAt, mixAtMs: event.mixAt })
   await checkPlan(work, plan, row.plan)
   await work.models.batches.update({ kind: 'preferment' }, { where: { id: levain.id }, transaction: work.transaction })
-  return { entries: [], batchId: levain.id, plan, trace: { fed: { batchId: levain.id, plan: planToWire(row.plan) } } }
+  const waiting = await waitForPot(work, row.id, plan)
+  return { entries: [], batchId: levain.id, plan, trace: { fed: { batchId: levain.id, plan: planToWire(row.plan), waiting } } }
 }

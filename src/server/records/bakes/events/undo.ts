@@ -8,7 +8,7 @@ import { entriesOf, eventById, type Work } from '../../work'
 import { doughBatchOf, levainOfBake } from '../bakes'
 import { firstStage, unmixFirst } from '../firstBuild'
 import type { KeptBake } from '../keptBake'
-import { takeBackHanded } from '../sharedPots'
+import { takeBackHanded, waitNoLonger } from '../sharedPots'
 import { type Effect, type Told, type Trace, wrongMoment } from './effect'
 import { doughStays, staysOfPlan } from './stays'
 
@@ -20,6 +20,7 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   const trace = await traceOf(work, last.id)
   if (trace.fed !== undefined) {
     await work.models.batches.update({ kind: 'levain' }, { where: { id: trace.fed.batchId }, transaction: work.transaction })
+    await waitNoLonger(work, trace.fed.waiting)
     return { entries: [], batchId: trace.fed.batchId, plan: keptPlanSchema.parse(trace.fed.plan) }
   }
   const levain = await levainOfBake(work, row.id)

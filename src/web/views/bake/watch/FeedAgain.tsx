@@ -32,13 +32,13 @@ export function FeedAgain({ feeds, hydration }: { readonly feeds: readonly FedWa
 
 /** Begins the next levain from this one. */
 function FeedIt({ feed: { flourPerSeed }, mixAtMs, isAdvised }: { readonly feed: FeedTold; readonly mixAtMs: number; readonly isAdvised: boolean }) {
-  const { bake, plan } = useBakeHere()
+  const { bake, state } = useBakeHere()
   const { format } = useKitchen()
   const { note, undo } = useNotes()
   const navigate = useNavigate()
   const feed = () => {
     const id = newId()
-    note({ type: 'fed again', stage: nextStage(plan), flourPerSeed, mixAt: isoOf(near(mixAtMs)) }, 0, id).then(() => {
+    note({ type: 'fed again', stage: nextStage(state), flourPerSeed, mixAt: isoOf(near(mixAtMs)) }, 0, id).then(() => {
       tellDone(WAYS_CARD.weighNextOfIt, () => undo(id))
       void navigate(`/bakes/${bake.id}/weigh`)
     }, tellError)
