@@ -156,6 +156,17 @@ describe('taking back', () => {
       await pour(item, grams)
     await event('band', { mixTempC: 24 })
   }
+  test('a mix is taken back also when somebody has looked at what went back into the jar', async () => {
+    await walk()
+    const before = (await jar()).line
+    const mixed = (await event('mixed', { levainGrams: 149, keepBackGrams: 20 })).body.events.at(-1)
+    const look = { id: testId(), happenedAt: TEST_NOW, rise: 1.2, signs: {} }
+    expect((await server.send('POST', `/api/jars/${(await jar()).id}/looks`, look)).status).toBe(200)
+    expect((await event('undo', { undoes: mixed.id })).body.status).toBe('ripening')
+    expect((await jar()).line).toEqual(before)
+    // It was a look at what is not there any more.
+    expect((await jar()).looks).toEqual([])
+  })
   test('what other things stand on goes with them or not at all', async () => {
     await walk()
     const { events } = await bake()
@@ -322,6 +333,12 @@ describe('a levain that is fed again', () => {
     const back = (await event('undo', { undoes: id }, 900)).body
     expect([back.status, back.plan, back.line]).toEqual(['ripening', before.plan, before.line])
     expect((await jar()).grams).toBe(83)
+    // With what was weighed of it by then, too.
+    const again = (await feedAgain()).body.events.at(-1).id
+    await event('pour', { item: 'seed', plannedGrams: 35, weighedGrams: 35 }, 900)
+    expect((await event('undo', { undoes: again }, 900)).status).toBe(409)
+    const all = (await event('undo', { undoes: again, withAll: true }, 900)).body
+    expect([all.status, all.plan, all.line]).toEqual(['ripening', before.plan, before.line])
     await feedAgain()
     const { plan, version } = await bake()
     const changed = await server.send('PUT', `/api/bakes/${bakeId}`, { version, plan: { ...plan, before: [] } })

@@ -172,6 +172,11 @@ test('what was seen of the pot was seen of its share, which is as well known as 
   expect(seen(await log(share))).toEqual([['2026-11-26T12:05:00.000Z', [1.6, null]]])
   expect(seen(await log(pip))).toEqual(seen(await log(share)))
   expect((await bake(tin)).plan.jarId).toBe((await named(share)).id)
+  // Not mixed after all, and mixed once more.
+  expect((await event(pot, 'undo', { undoes: (await bake(pot)).events.at(-1).id })).status).toBe(200)
+  expect((await jars()).map((jar) => jar.name)).toEqual(['Pip'])
+  await event(pot, 'mixed', { levainGrams: 150, keepBackGrams: 20 })
+  expect((await named(share)).looks).toHaveLength(2)
 })
 
 test('another jar instead of its share: the share is a jar like any other then, and no bread puts a jar away that is not the share', async () => {

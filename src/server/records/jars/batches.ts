@@ -98,6 +98,13 @@ export async function dropLineage({ models, transaction }: Work, batchId: string
   await models.batchStays.destroy({ where: { batchId }, transaction })
 }
 
+/** Takes a batch away. One that somebody looked at stays, without lineage: the record names it. */
+export async function dropBatch(work: Work, batchId: string): Promise<void> {
+  const { models, transaction } = work
+  await dropLineage(work, batchId)
+  if ((await models.events.count({ where: { batchId }, transaction })) === 0) await models.batches.destroy({ where: { id: batchId }, transaction })
+}
+
 const inGrams = (mg: Partial<Record<FlourKind, number>>) =>
   Object.fromEntries(Object.entries(mg).map(([kind, m]) => [kind, toGrams(m)])) as Partial<Record<FlourKind, number>>
 

@@ -1,7 +1,7 @@
 import { keptPlanSchema } from '../../../../contract'
 import { canUndo, reversed, standing } from '../../../../core'
 import { REFUSE_BAKES } from '../../../../words/refusals/bakes'
-import { dropLineage, replaceStays } from '../../jars/batches'
+import { dropBatch, dropLineage, replaceStays } from '../../jars/batches'
 import { jarForSeed, setContents } from '../../jars/jars'
 import { theKitchen } from '../../kitchen/kitchens'
 import { entriesOf, eventById, type Work } from '../../work'
@@ -19,6 +19,9 @@ export async function undo({ work, row, state, event, before }: Told<'undo'>): P
   if (last === undefined) throw new Error('Nothing to take back.')
   const trace = await traceOf(work, last.id)
   if (trace.fed !== undefined) {
+    // Of the next one nothing is there any more; what was noted of it stays in the record.
+    const next = await levainOfBake(work, row.id)
+    if (next !== null) await work.models.batches.update({ bakeId: null }, { where: { id: next.id }, transaction: work.transaction })
     await work.models.batches.update({ kind: 'levain' }, { where: { id: trace.fed.batchId }, transaction: work.transaction })
     await waitNoLonger(work, trace.fed.waiting)
     return { entries: [], batchId: trace.fed.batchId, plan: keptPlanSchema.parse(trace.fed.plan) }
@@ -60,8 +63,6 @@ async function undoTrace(work: Work, row: KeptBake, trace: Trace): Promise<void>
     else await work.models.jars.update({ deletedAtMs: work.nowMs, currentBatchId: null }, { where: { id: jar.id }, transaction: work.transaction })
   }
   for (const batchId of [trace.doughBatchId, trace.jarBatchId, ...(trace.handed ?? []).map((one) => one.jarBatchId)]) {
-    if (batchId === undefined) continue
-    await dropLineage(work, batchId)
-    await work.models.batches.destroy({ where: { id: batchId }, transaction: work.transaction })
+    if (batchId !== undefined) await dropBatch(work, batchId)
   }
 }
