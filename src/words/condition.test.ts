@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../contract'
 import { createFormat, type JarCondition } from '../core'
-import { beganWord, byNeed, tellCondition, whenWords } from './condition'
+import { beganWord, byNeed, saidHours, tellCondition, whenWords } from './condition'
 
 const now = Date.UTC(2026, 10, 27, 9)
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
@@ -58,4 +58,13 @@ test.each([
   ['dried', {}, 1, 'dried']
 ])('%s with %j and %i parents began as %s', (culture, flours, parents, word) => {
   expect(beganWord({ culture, line: { flours, parents: Array(parents).fill({ grams: 20 }) } } as unknown as Jar)).toBe(word)
+})
+
+test.each([
+  [9 + 1 / 60, 9],
+  [10.84, 10 + 10 / 12],
+  [31.4, 31],
+  [84 * 24 + 22, 85 * 24]
+])('%d h are said to be %d', (hours, said) => {
+  expect(saidHours(hours)).toBeCloseTo(said, 9)
 })

@@ -11,6 +11,12 @@ const HOUR_DAYS = 6
 export const whenWords = (ms: number, nowMs: number, format: Format): string =>
   Math.abs(ms - nowMs) < HOUR_DAYS * millisecondsInDay ? format.dayTime(near(ms)) : format.date(ms)
 
+/** As people say how long ago it was, h: to five minutes, from a day on to the hour, from two days on to the day. */
+export function saidHours(hours: number): number {
+  const step = hours < 24 ? 1 / 12 : hours < 48 ? 1 : 24
+  return Math.round(hours / step) * step
+}
+
 /** How what is in a jar began: "fed" 3 h ago. */
 export function beganWord({ culture, line }: Pick<Jar, 'culture' | 'line'>): string {
   if (culture === 'dried') return 'dried'
