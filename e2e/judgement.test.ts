@@ -151,7 +151,7 @@ test('collapsed, it is fed again in one tap: the next one is weighed from it, ev
   await look(2.2 * peak - 0.05, 1.3, { top: 'sunken', smear: 'yes' })
   await watch()
   await untilVerdict(/It has collapsed/)
-  const feed = window.page.getByTestId('ways').getByRole('button', { name: /^Feed it so, mix / })
+  const feed = window.page.getByTestId('ways').getByRole('button', { name: /^Feed it like this, mix / })
   const [, mix = ''] = /mix (\w+ \d\d:\d\d)/.exec(plain(await feed.first().innerText())) ?? []
   // Nothing is mixed before: the day goes on from the next one.
   const before = await today()

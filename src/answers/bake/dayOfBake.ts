@@ -21,6 +21,7 @@ import {
   doughPace,
   doughPlaces,
   expectedMixMs,
+  isCollapsed,
   type JarBelief,
   knockedBack,
   levainAsItShows,
@@ -277,7 +278,8 @@ export function stepFactsOf(
   const beginning = beginningOf(plan, solved)
   const from = band?.atMs ?? beginning.startMs
   const awake = (ms: number) => awakeAt(kitchen, ms)
-  const fed = fedNow(questionOfBake({ ...bake, plan }, cultures, nowMs), verdict, plan.mixAt, awake, nowMs)
+  const question = verdict === null || !isCollapsed(verdict) ? null : questionOfBake({ ...bake, plan }, cultures, nowMs)
+  const fed = verdict === null || question === null ? null : fedNow(question, verdict, plan.mixAt, awake, nowMs)
   const running =
     band === null ? asItIsRunning(bake, plan, verdict, cultures) : { bandMs: band.atMs, verdict: plan.build.source === 'as it is' ? null : verdict }
   const without: DayFacts = {

@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
-import { type BakeState, beliefShown, FED_AGAIN, type FedWay, feedsOf, isCollapsed, isFedAgain, levainAsItShows, type Verdict } from '../../core'
+import { type BakeState, beliefShown, FED_AGAIN, type FedWay, feedsOf, isFedAgain, levainAsItShows, type Verdict } from '../../core'
 import { type ReadyQuestion, shownAge } from '../judgement/isItReady'
 
 /** When a levain is fed again, and how. */
@@ -53,24 +53,17 @@ export function nextStage({ deeds }: Pick<BakeState, 'deeds'>): string {
   return fed === 0 ? FED_AGAIN : `${FED_AGAIN} ${fed + 1}`
 }
 
-/**
- * What comes of a collapsed levain that is fed again now: the feed whose levain is mixed soonest.
- * @returns null where it need not be fed again, or none is ripe while the baker is up
- */
-export function fedNow(
-  question: ReadyQuestion | null,
-  verdict: Verdict | null,
-  plannedMixMs: number,
-  awake: (ms: number) => number,
-  nowMs: number
-): (FeedTold & { readonly mixAtMs: number }) | null {
-  if (question === null || verdict === null || !isCollapsed(verdict)) return null
+/** What comes of a levain that is fed again now; null where no feed of it is ripe while the baker is up. */
+export function fedNow(question: ReadyQuestion, verdict: Verdict, plannedMixMs: number, awake: (ms: number) => number, nowMs: number): FeedTold | null {
   const { line, school, belief } = question
   const shown = shownAge(question, verdict)
   const jar = beliefShown(belief, line, shown).centre
   const told = feedsTold(feedsOf({ line, nowMs, school, jar }, levainAsItShows(line, shown, nowMs, jar)), plannedMixMs, awake)
-  return told.find((feed): feed is FeedTold & { readonly mixAtMs: number } => feed.mixAtMs !== null) ?? null
+  return soonestMixed(told)
 }
+
+/** Of the feeds that are told, the one whose levain is mixed soonest: the day of a collapsed levain goes on from it. */
+export const soonestMixed = (told: readonly FeedTold[]): FeedTold | null => told.find(({ mixAtMs }) => mixAtMs !== null) ?? null
 
 /** A feed that is told, and when the dough can be mixed with what comes of it. */
 export interface FeedTold extends FedWay {
@@ -90,6 +83,6 @@ export function feedsTold(feeds: readonly FedWay[], plannedMixMs: number, awake:
   const soonest = all[0]
   const off = ({ ripeMs }: FedWay) => Math.abs(ripeMs - plannedMixMs)
   const near = all.reduce<FeedTold | undefined>((best, feed) => (best === undefined || off(feed) < off(best) ? feed : best), undefined)
-  const awakeOne = all.find(({ mixAtMs }) => mixAtMs !== null)
+  const awakeOne = soonestMixed(all)
   return all.filter((feed) => feed === soonest || feed === awakeOne || (feed === near && off(feed) < NEAR_MS))
 }

@@ -105,7 +105,7 @@ export const WORK = {
 
 export const ENTRIES = {
   intoBowl: 'Into the bowl.',
-  someOfIt: 'Bowl or jar on the scale, then so much of it.',
+  someOfIt: 'Bowl or jar on the scale, then this much of it.',
   starterFrom: (jarName: string) => `Starter from ${jarName}`,
   flour: 'Flour',
   bowl: (bowl: number, bowls: number) => ` Bowl ${bowl} of ${bowls}.`,

@@ -260,6 +260,15 @@ describe('a levain that is fed again', () => {
     await moveClock(900)
     await event('mark', { rise: 1.3, signs: { top: 'sunken', smear: 'yes' } }, 890)
   }
+  /** The next one: so much of what stands there, and 70 g each of water and flour. */
+  async function weighNext(seed: number, minutes: number): Promise<void> {
+    for (const [item, grams] of [
+      ['seed', seed],
+      ['water', 70],
+      ['flour', 70]
+    ] as const)
+      expect((await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, minutes)).status).toBe(200)
+  }
   const log = async () => (await server.send('GET', `/api/jars/${(await jar()).id}/log`)).body.builds
 
   test('seeds the next one; the rest goes to the discard pot, and the jar gets what it was to keep', async () => {
@@ -276,12 +285,7 @@ describe('a levain that is fed again', () => {
     // It teaches of its jar what was seen of it.
     expect(await log()).toMatchObject([{ line: { startedAt: TEST_NOW }, marks: [{ rise: 1.3 }], mixedAt: at(900) }])
     expect((await jar()).logStamp).not.toBe(stamp)
-    for (const [item, grams] of [
-      ['seed', 35],
-      ['water', 70],
-      ['flour', 70]
-    ] as const)
-      expect((await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 900)).status).toBe(200)
+    await weighNext(35, 900)
     // Nothing more was taken out of the jar.
     expect((await jar()).grams).toBe(83)
     const banded = await event('band', { mixTempC: 24 }, 900)
@@ -301,23 +305,13 @@ describe('a levain that is fed again', () => {
   test('once more: the last of them seeds the next, and all that is left goes to the pot', async () => {
     await collapsed()
     await feedAgain()
-    for (const [item, grams] of [
-      ['seed', 35],
-      ['water', 70],
-      ['flour', 70]
-    ] as const)
-      await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 900)
+    await weighNext(35, 900)
     await event('band', { mixTempC: 24 }, 900)
     await moveClock(2500)
     expect((await feedAgain({ stage: 'fed again 2', mixAt: at(3000) }, 2500)).body.plan.before).toMatchObject([
       { id: 'fed again 2', seedGrams: 35, flourGrams: 70 }
     ])
-    for (const [item, grams] of [
-      ['seed', 40],
-      ['water', 70],
-      ['flour', 70]
-    ] as const)
-      await event('pour', { item, plannedGrams: grams, weighedGrams: grams }, 2500)
+    await weighNext(40, 2500)
     expect((await event('band', { mixTempC: 24 }, 2500)).body.line.parents).toMatchObject([{ grams: 40, line: { startedAt: at(900) } }])
     const { portions } = (await server.send('GET', '/api/discard')).body
     // 177 g less 35, and 175 g less 40; nothing of it came out of the jar.

@@ -1,6 +1,6 @@
 import { Button } from '@mantine/core'
 import { useNavigate } from 'react-router'
-import { awakeAt, type FeedTold, feedsTold, nextStage } from '../../../../answers'
+import { awakeAt, type FeedTold, feedsTold, nextStage, soonestMixed } from '../../../../answers'
 import { isoOf } from '../../../../contract'
 import { type FedWay, isCollapsed, ratioOf } from '../../../../core'
 import { near } from '../../../../words'
@@ -19,7 +19,7 @@ export function FeedAgain({ feeds, hydration }: { readonly feeds: readonly FedWa
   const isAdvised = judged !== undefined && isCollapsed(judged.verdict)
   const isToFeed = plan.build.source !== 'as it is' && judged?.told.advice.kind !== 'wait'
   const told = feedsTold(feeds, plan.mixAt, (ms) => awakeAt(kitchen, ms))
-  const best = told.find(({ mixAtMs }) => mixAtMs !== null)
+  const best = soonestMixed(told)
   return told.map((feed) => (
     <li key={feed.flourPerSeed}>
       <b>{WAYS_CARD.feedAgain(ratioOf({ seed: 1, flour: feed.flourPerSeed, water: feed.flourPerSeed * hydration }))}</b>
