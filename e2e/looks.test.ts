@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import type { Page } from 'playwright-core'
-import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, startProgram, type Window } from './support'
+import { closeBrowser, mixedBake, openWindow, type Program, plain, settled, startProgram, stillWords, type Window } from './support'
 
 /** Every view, bright and dim, wide and narrow: readable, reachable, nothing over the edge. */
 const VIEWS = [
@@ -91,6 +91,19 @@ async function open(page: Page, path: string): Promise<void> {
   await settled(page)
 }
 
+/** Share of the window times share of its height: less is a line further down that comes a moment later. */
+const SEEN_TO_MOVE = 0.01
+
+/** Runs in the page: notes what moved, and how far, while nobody did anything. */
+function noteMoves(): void {
+  const moves: { share: number; what: string }[] = []
+  new PerformanceObserver((seen) => {
+    for (const move of seen.getEntries() as unknown as { value: number; sources: { node: Node | null }[] }[])
+      moves.push({ share: move.value, what: move.sources.map(({ node }) => node?.textContent?.slice(0, 40)).join(' | ') })
+  }).observe({ type: 'layout-shift', buffered: true })
+  Object.assign(window, { moves })
+}
+
 interface Finding {
   id: string
   nodes: { target: string[]; failureSummary?: string }[]
@@ -150,6 +163,19 @@ describe.each([
   })
 
   test('nothing is fetched from anywhere else', () => expect(strangers).toEqual([]))
+})
+
+describe.each([1280, 390])('at %i px', (width) => {
+  test.each(['Today', 'Bakes', 'Plan', 'Watch', 'Jars'] as const)('%s fills without moving away from under a finger', async (view) => {
+    const { page, close } = await openWindow({ width, height: 844 })
+    await page.addInitScript(noteMoves)
+    await page.goto(program.address + paths[view])
+    await page.locator('main h1').first().waitFor({ state: 'attached' })
+    await stillWords(page, () => page.locator('main').innerText())
+    const moves = await page.evaluate(() => (window as unknown as { moves: { share: number; what: string }[] }).moves)
+    expect(moves.filter(({ share }) => share > SEEN_TO_MOVE)).toEqual([])
+    await close()
+  })
 })
 
 test('keys: rooms, stations, the sheet of keys, the palette', async () => {

@@ -33,7 +33,7 @@ test('a program’s step that is due comes before hunger; one that is not due ye
   expect(order([jar('hungry'), jar('later', inProgram(5)), jar('due', inProgram(-1))], conditions)).toEqual(['due', 'hungry', 'later'])
 })
 
-test('dried ones want nothing and stand last, alike ones by name; before anything is known by name', () => {
+test('dried ones want nothing and stand last, alike ones by name; where nothing is known all by name', () => {
   expect(order([jar('A dried', { culture: 'dried' }), jar('B')], [['A dried', hungryIn(-500)]])).toEqual(['B', 'A dried'])
-  expect(jarsByNeed([jar('C'), jar('A'), jar('B')], undefined, now).map((j) => j.name)).toEqual(['A', 'B', 'C'])
+  expect(jarsByNeed([jar('C'), jar('A'), jar('B')], new Map(), now).map((j) => j.name)).toEqual(['A', 'B', 'C'])
 })

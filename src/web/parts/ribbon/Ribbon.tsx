@@ -52,7 +52,8 @@ export function Ribbon({
     if (frame !== null && event.buttons === 0) setReadMs(frame.msAt((event.clientX - event.currentTarget.getBoundingClientRect().left) / scale))
   }
   return (
-    <figure className={classes.ribbon} ref={ref} aria-labelledby={title} data-testid="ribbon">
+    // It takes its room before its width is known: what stands below does not move away under a finger.
+    <figure className={classes.ribbon} ref={ref} aria-labelledby={title} data-testid="ribbon" style={{ minHeight: height * (wide === 0 ? wanted : scale) }}>
       <Words id={title} fromMs={fromMs} toMs={toMs} nowMs={nowMs} hills={told} />
       {frame !== null && drawn !== null && (
         <>

@@ -21,11 +21,19 @@ export function Bakes() {
   const open = useOpenBakes()
   const mixed = useDoneBakes()
   const newBake = useNewBake()
-  const { days } = useDays(useNow())
+  const { days, error } = useDays(useNow())
   const mixes = useMemo(() => new Map((days ?? []).map(({ bake, mixMs }) => [bake.id, near(mixMs)])), [days])
   const loaded = open.bakes !== undefined && mixed.bakes !== undefined
   const failure = open.error ?? mixed.error
   if (!loaded && failure !== undefined) return <Quiet title={BAKES.bakesCouldNotBeOpened} words={failure.message} />
+  // All at once, with the hours as they are: a row that still moves away is not shown to be tapped.
+  if (!loaded || (days === undefined && error === undefined))
+    return (
+      <div className={classes.page}>
+        <h1 className={classes.title}>{BAKES.bakes}</h1>
+        <Skeleton height={220} mt="md" />
+      </div>
+    )
   return (
     <div className={classes.page}>
       <Group justify="space-between" mb="md">
@@ -43,8 +51,7 @@ export function Bakes() {
           )}
         </Group>
       </Group>
-      {!loaded && <Skeleton height={220} />}
-      {loaded && open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
+      {open.bakes?.length === 0 && mixed.bakes?.length === 0 && (
         <Quiet
           title={BAKES.noBakesYet}
           words={BAKES.sayWhatYouWantTo}
