@@ -4,10 +4,12 @@ import { type Bake, bakeOf, stateOf, statusOf } from '../../answers'
 import { bakeEventSchema, bakePageSchema, bakeSchema, type NewBakeEvent, type Plan, planToWire, ROUTES } from '../../contract'
 import { lineOfPlan, massesOfPours, type Pantry, type PlannedBuild } from '../../core'
 import { askLast, Refusal } from './api'
+import { refreshDiscard } from './discard'
 import { doubt, sentEventSchema } from './doubts'
 import { refreshJars } from './jars'
 import { newId } from './newId'
 import { onRefusal, read, send } from './outbox'
+import { refreshShelf } from './shelf'
 
 const OPEN = `${ROUTES.bakes}?state=open&limit=100`
 interface BakePage {
@@ -58,6 +60,9 @@ export function useDoneBakes() {
 /** Shows a bake as the server has it. */
 export const showBake = (bake: Bake) => mutate(ROUTES.bake(bake.id), bake, { revalidate: false })
 
+/** Asks again for all that a bake takes from, or gives to: it may be shown while the bake is still on its way to the server. */
+const refreshAround = () => Promise.all([mutate(OPEN), refreshJars(), refreshDiscard(), refreshShelf()])
+
 async function settled(sent: Promise<Bake>, id: string): Promise<Bake> {
   try {
     const bake = await sent
@@ -67,7 +72,7 @@ async function settled(sent: Promise<Bake>, id: string): Promise<Bake> {
     void mutate(ROUTES.bake(id))
     throw error
   } finally {
-    void mutate(OPEN)
+    void refreshAround()
   }
 }
 
@@ -85,7 +90,7 @@ export async function createBake(id: string, plan: Plan, createdAt: number): Pro
 export async function savePlan(id: string, version: number, plan: Plan): Promise<Bake> {
   const saved = await sendBake(newId(), { method: 'PUT', path: ROUTES.bake(id), body: { version, plan: planToWire(plan) } }, { volatile: true })
   await showBake(saved)
-  void mutate(OPEN)
+  void refreshAround()
   return saved
 }
 
@@ -154,7 +159,6 @@ export async function addEvent(bake: Bake, event: NewBakeEvent, pantry: Pantry, 
     if (isDoubt(error)) doubt({ bakeId: bake.id, event, words: error.message })
     else throw error
   } finally {
-    void mutate(OPEN)
-    void refreshJars()
+    void refreshAround()
   }
 }
