@@ -53,6 +53,7 @@ test('in a summer kitchen the water is iced, in a winter one it is at 29 °C', a
   // Cooler than the tap can give.
   await baker.fill('Fresh mix wanted at', '11')
   await until(told, (words) => /\d+ ?g of ice from the freezer/.test(words))
+  await until(bake, ({ plan }) => plan.mixTempC === 11)
   await baker.fill('Or with water of', '29')
   await until(bake, ({ plan }) => plan.mixTempC > 20)
   expect(await until(told, (words) => words.includes('from the kettle'))).toMatch(/29 °C water/)
@@ -65,7 +66,7 @@ test('weighed in the morning, used in the evening, and baked', async () => {
   const [intoFridge, out] = plan.course.moves
   expect(intoFridge.tempC).toBeLessThan(8)
   expect(local(new Date(Date.parse(plan.mixAt) + out.afterHours * 3_600_000).toISOString())).toMatch(/0[67]:/)
-  await baker.later(plan.startAt, '/')
+  await baker.later(await baker.timeOf('Build the levain'), '/')
   await baker.click(page.getByTestId('next').getByRole('link', { name: 'Start weighing' }))
   await baker.weigh(/^Starter|^First build/, '55')
   await baker.weigh('Water', '110')

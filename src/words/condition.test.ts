@@ -1,7 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Jar } from '../contract'
 import { createFormat, type JarCondition } from '../core'
-import { beganWord, byNeed, saidHours, tellCondition, whenWords } from './condition'
+import { agoWords, beganWord, byNeed, tellCondition, whenWords } from './condition'
 
 const now = Date.UTC(2026, 10, 27, 9)
 const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
@@ -61,10 +61,11 @@ test.each([
 })
 
 test.each([
-  [9 + 1 / 60, 9],
-  [10.84, 10 + 10 / 12],
-  [31.4, 31],
-  [84 * 24 + 22, 85 * 24]
-])('%d h are said to be %d', (hours, said) => {
-  expect(saidHours(hours)).toBeCloseTo(said, 9)
+  [9 + 1 / 60, '9 h ago'],
+  [10.84, '10 h 50 min ago'],
+  [31.4, '1 d 7 h ago'],
+  [84 * 24 + 22, '85 d ago'],
+  [0.03, 'just now']
+])('%d h are said to be %s', (hours, said) => {
+  expect(agoWords(hours, format)).toBe(said)
 })

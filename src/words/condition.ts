@@ -11,10 +11,11 @@ const HOUR_DAYS = 6
 export const whenWords = (ms: number, nowMs: number, format: Format): string =>
   Math.abs(ms - nowMs) < HOUR_DAYS * millisecondsInDay ? format.dayTime(near(ms)) : format.date(ms)
 
-/** As people say how long ago it was, h: to five minutes, from a day on to the hour, from two days on to the day. */
-export function saidHours(hours: number): number {
+/** As people say how long ago it was: to five minutes, from a day on to the hour, from two days on to the day. @param hours since then */
+export function agoWords(hours: number, format: Format): string {
   const step = hours < 24 ? 1 / 12 : hours < 48 ? 1 : 24
-  return Math.round(hours / step) * step
+  const said = Math.round(hours / step) * step
+  return said > 0 ? `${format.duration(said)} ago` : 'just now'
 }
 
 /** How what is in a jar began: "fed" 3 h ago. */

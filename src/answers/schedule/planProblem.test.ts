@@ -8,6 +8,16 @@ import { solvePlan } from '../bake/solvePlan'
 import { busyIn, fullStretches, planProblemOf, standsOf } from './planProblem'
 import { takePlan } from './takePlan'
 
+const STAGE: Plan['before'][number] = {
+  id: 'wake',
+  kind: 'wake',
+  at: now + millisecondsInHour,
+  seedGrams: 20,
+  flourGrams: 40,
+  waterGrams: 40,
+  placeId: 'room',
+  tempC: 21
+}
 const wish: BreadWish = { kind: 'out', atMs: now + 46 * millisecondsInHour }
 
 function asked(coldDays: number, more: Partial<Plan> = {}, others: Parameters<typeof planProblemOf>[7] = []) {
@@ -74,18 +84,8 @@ test('wake-up feeds leave what the build takes, and what the jar is to keep', ()
 })
 
 test('what an earlier plan would have fed the jar does not count when ways are sought anew', () => {
-  const stage = {
-    id: 'wake',
-    kind: 'wake' as const,
-    at: now + millisecondsInHour,
-    seedGrams: 20,
-    flourGrams: 40,
-    waterGrams: 40,
-    placeId: 'room',
-    tempC: 21
-  }
   const strip = ({ problem }: ReturnType<typeof asked>) => findPlans(problem).map((p) => [p.mixMs, p.stages.length])
-  expect(strip(asked(8, { before: [stage] }))).toEqual(strip(asked(8)))
+  expect(strip(asked(8, { before: [STAGE] }))).toEqual(strip(asked(8)))
 })
 
 test('where a dough may stand: as planned, in the warmest place, in the coolest, and in the fridge for a part of its bulk', () => {
@@ -130,6 +130,16 @@ test('without a dough’s day there is nothing to search', () => {
   const cultures = culturesWith(0)
   const bare = { ...plan, course: null }
   expect(planProblemOf(bake, bare, solvePlan(bare, cultures, stocked, now), wish, cultures, stocked, now, [])).toBeNull()
+})
+
+test('nor for a levain that is fed again: a schedule begins with the jar, and its seed stands there already', () => {
+  const cultures = culturesWith(0)
+  const askedOf = (id: string) => {
+    const wished = { ...plan, before: [{ ...STAGE, id }] }
+    return planProblemOf(bake, wished, solvePlan(wished, cultures, stocked, now), wish, cultures, stocked, now, [])
+  }
+  expect(askedOf('first build 1')).not.toBeNull()
+  expect(askedOf('fed again')).toBeNull()
 })
 
 test('a first build yields the starter of the amounts that were given, however much they make', () => {

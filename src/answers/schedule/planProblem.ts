@@ -9,6 +9,7 @@ import {
   type DoughStand,
   type Interval,
   isCold,
+  isFedAgain,
   isHard,
   type LevainHabit,
   nextAt,
@@ -59,7 +60,7 @@ export const busyAhead = (kitchen: Kitchen, others: readonly Claim[], nowMs: num
 /**
  * What a search is asked for a bake.
  * @param others what else goes on in the kitchen
- * @returns null while there is no levain or no dough to plan; where starter is used as it is, its build is the feed that makes the jar ready for the mix
+ * @returns null while there is no levain or no dough to plan, and of a levain that is fed again, whose seed stands there already; where starter is used as it is, its build is the feed that makes the jar ready for the mix
  */
 export function planProblemOf(
   bake: Pick<Bake, 'ingredients' | 'state'>,
@@ -73,6 +74,7 @@ export function planProblemOf(
   levainHabit: LevainHabit['kind'] | null = null
 ): PlanProblem | null {
   const { kitchen, pantry } = stocked
+  if (plan.before.some(({ id }) => isFedAgain(id))) return null
   if (plan.build.source === 'as it is') {
     const fed = fedForMix(plan, cultures)
     if (fed === null) return null

@@ -163,6 +163,10 @@ test('a fold that was let go by is gone once the next is due, or the dough is in
   // Shaped at 240 min: nobody makes up for it in the last hour.
   expect(folds(175)).toEqual(['fold 3'])
   expect(folds(185)).toEqual([])
+  // Mixed before bed, with hours of bulk to come: in the morning the last one is not made up for.
+  const long = { dough: { ...dough, pace: { ...dough.pace, bulkHours: 14 } } }
+  expect(folds(205, long)).toEqual(['fold 3'])
+  expect(folds(8 * 60, long)).toEqual([])
   const moves = [{ afterHours: 2, placeId: 'fridge', tempC: 4 }]
   const chilled = { dough: { ...dough, course: { ...course, moves } } }
   expect(folds(130, { ...chilled, doughTo: ['Fridge'] })).toEqual(['fold 3'])

@@ -270,6 +270,8 @@ function doughSteps(facts: StepFacts, mixMs: number, nowMs: number): Step[] {
 
 /** A fold that was let go by for so long is not made up for in the last hour of the bulk, ms. */
 const LATE_FOLD_MS = millisecondsInHour / 2
+/** And after so long never, ms: in the morning nobody makes up for a fold of midnight. */
+const GONE_FOLD_MS = 2 * millisecondsInHour
 
 /** Folds that are still to be done. One that was let go by is gone once the next is due, or the dough has moved on; and nobody folds a dough whose bulk is over or nearly so. */
 function foldSteps({ foldMs, moveMs, shapeMs }: CourseTimes, { doughTo = [] }: StepFacts, nowMs: number): Step[] {
@@ -277,6 +279,7 @@ function foldSteps({ foldMs, moveMs, shapeMs }: CourseTimes, { doughTo = [] }: S
   const movedMs = moveMs.filter((_, i) => doughTo[i] === null)
   return foldMs.flatMap((ms, i) =>
     (foldMs[i + 1] ?? Number.POSITIVE_INFINITY) <= nowMs ||
+    ms + GONE_FOLD_MS <= nowMs ||
     (ms + LATE_FOLD_MS <= nowMs && shapeMs - millisecondsInHour <= nowMs) ||
     movedMs.some((moved) => moved >= ms)
       ? []

@@ -35,6 +35,21 @@ test('a dough left on the worktop goes too far in a working day; the fridge keep
   expect(reached).toBeLessThan(6.5)
 })
 
+test('a move that was planned while nobody is there is not made; those after it are', () => {
+  const [fridge, worktop] = [PLACES[0], PLACES[1]].map((p) => p?.standing ?? { tempC: Number.NaN })
+  const planned = { ...dough, stays: [...dough.stays, { fromMs: at(2), ...fridge }, { fromMs: at(9), ...worktop }] } as BatchLine
+  const [carriesOn] = doughOut(planned, at(1), at(8), 0.5, PLACES)
+  expect(carriesOn).toMatchObject({ place: null, comes: 'past' })
+  expect(carriesOn?.gas).toBeCloseTo(doughOut(dough, at(1), at(8), 0.5, [])[0]?.gas ?? Number.NaN, 2)
+  // Into the fridge an hour sooner than planned, and out of it again as planned: it gets there some hours after that.
+  const chilled = doughOut(planned, at(1), at(8), 0.5, PLACES).find((w) => w.place?.id === 'fridge')
+  expect(chilled?.comes).toBe('not yet')
+  expect(chilled?.fromMs ?? 0).toBeGreaterThan(at(10))
+  expect(chilled?.fromMs ?? Number.POSITIVE_INFINITY).toBeLessThan(at(15))
+  // Back before the move was planned, nothing of it is missed.
+  expect(doughOut(planned, at(1), at(1.5), 0.5, [])[0]?.fromMs).toBeGreaterThan(at(10))
+})
+
 test('over: told since when, and with what is left in it; a tin needs less than a loaf', () => {
   expect(overproofed(dough, at(4), 0.5)).toBeNull()
   const after = overproofed(dough, at(8), 0.5)

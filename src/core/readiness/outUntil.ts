@@ -25,8 +25,15 @@ export interface OutWay {
 }
 
 const known = (hours: number, startMs: number) => (Number.isFinite(hours) ? startMs + hours * millisecondsInHour : null)
-const stayed = (line: BatchLine, place: OtherPlace | null, nowMs: number): BatchLine =>
-  place === null ? line : { ...line, stays: [...line.stays.filter((s) => s.fromMs <= nowMs), { fromMs: nowMs, ...place.standing }] }
+
+/** As it stands while nobody is there: moves that were planned meanwhile are not made. What stays where it is makes the last of them when somebody is back. */
+function stayed(line: BatchLine, place: OtherPlace | null, nowMs: number, backMs: number): BatchLine {
+  const before = line.stays.filter((s) => s.fromMs <= nowMs)
+  const later = line.stays.filter((s) => s.fromMs >= backMs)
+  const missed = line.stays.findLast((s) => s.fromMs > nowMs && s.fromMs < backMs)
+  if (place !== null) return { ...line, stays: [...before, { fromMs: nowMs, ...place.standing }, ...later] }
+  return { ...line, stays: [...before, ...(missed === undefined || later[0]?.fromMs === backMs ? [] : [{ ...missed, fromMs: backMs }]), ...later] }
+}
 
 /** Places so much colder than where it stands are worth carrying it to, K. */
 const WORTH_CARRYING_K = 2
@@ -46,7 +53,7 @@ export function outPlaces(line: BatchLine, nowMs: number, places: readonly Other
 export function levainOut(line: BatchLine, nowMs: number, backMs: number, places: readonly OtherPlace[], reforecast: (line: BatchLine) => Forecast): OutWay[] {
   const hours = (backMs - line.startedAtMs) / millisecondsInHour
   return outPlaces(line, nowMs, places).map((place): OutWay => {
-    const forecast = reforecast(stayed(line, place, nowMs))
+    const forecast = reforecast(stayed(line, place, nowMs, backMs))
     const { opens, closes } = forecast
     const chance = toldFit(forecast, hours) ?? 0
     const comes = hours < opens.p50 ? 'not yet' : hours > closes.p50 ? 'past' : 'ready'
@@ -72,7 +79,7 @@ export function doughOut(
   jar: JarParameters = TYPICAL_JAR
 ): OutWay[] {
   return outPlaces(dough, nowMs, places).map((place): OutWay => {
-    const { curve } = simulate(vesselOf(stayed(dough, place, nowMs), jar), jar, { untilHours: LONGEST_HOURS })
+    const { curve } = simulate(vesselOf(stayed(dough, place, nowMs, backMs), jar), jar, { untilHours: LONGEST_HOURS })
     const hours = (backMs - dough.startedAtMs) / millisecondsInHour
     const gas = gasAt(curve, hours)
     const wanted = firstHoursAt(curve, wantedGas)

@@ -1,6 +1,6 @@
 export const JAR_CARD = {
   to: (nameOf: string, dayTime: string) => `, to ${nameOf} ${dayTime}`,
-  ago: (word: string, duration: string) => ` · ${word} ${duration} ago`,
+  began: (word: string, ago: string) => ` · ${word} ${ago}`,
   about: (mass: string) => `about ${mass}`,
   partlyGuessed: ' (partly a guess)',
   asleep: 'Asleep',

@@ -17,7 +17,7 @@ export const DAY_LIST = {
   pinWhere: 'Pin it where it is',
   wholeDay: 'The whole day',
   print: 'Print it',
-  youSleepUntil: (time: string) => `you sleep until ${time}`,
+  youSleepUntil: (time: string, isFold: boolean) => `you sleep until ${time}${isFold ? ': leave this fold out' : ''}`,
   is: (word: string, duration: string, word2: string) => `${word} is ${duration} ${word2}`,
   mix: 'the mix',
   bread: 'the bread',
@@ -133,10 +133,11 @@ export const PLAN_CARDS = {
     `No levain can be ready in time. Choose a later time for the bread, or a warmer place for the levain. It is ${dayTime} now.`,
   smallestChangeThatWouldHelp: 'The smallest change that would help:',
   orThisChange: 'Or this change:',
-  keepingAllYourHoursEarliestMix: (dayTime: string) => `Keeping all your hours, the earliest you can mix is ${dayTime}.`,
   toUseAnywayBegin: (dayTime: string) => `Use it anyway: begin ${dayTime}`,
-  keepingAllYourHoursEarliest: (dayTime: string) => `Keeping all your hours, the earliest the bread can be out of the oven is ${dayTime}.`,
-  keepingAllYourHoursEarliestCut: (dayTime: string) => `Keeping all your hours, the earliest you can cut the bread is ${dayTime}.`,
+  earliest: (wish: string, dayTime: string) => {
+    const can = wish === 'mix' || wish === 'habit' ? 'you can mix' : wish === 'eat' ? 'you can cut the bread by' : 'the bread can be out of the oven by'
+    return `Keeping all your hours, ${can} ${dayTime} at the earliest.`
+  },
   planFor: (dayTime: string) => `Plan for ${dayTime}`,
   withYeast: 'With a little yeast',
   howWithYeast: (yeast: string, share: string) =>
@@ -157,6 +158,8 @@ export const PLAN_CARDS = {
 
 export const PLAN_STATION = {
   taken: (planTitle: string) => `Taken: ${planTitle}.`,
+  fedAgain:
+    'This levain is fed from the one that is there, so no schedule begins with the jar. Want another feed? On Weigh, tap “Don’t feed it again after all”, then choose on Watch.',
   setDoughAndLevainFirst: 'Set the dough and the levain first.',
   readyToMix: 'Ready to mix',
   compareWithOtherBuilds: 'Compare with other builds',

@@ -4,7 +4,7 @@ import { Link } from 'react-router'
 import { whereItStands } from '../../../answers'
 import type { Jar } from '../../../contract'
 import type { JarCondition } from '../../../core'
-import { beganWord, near, saidHours, tellCondition, whenWords } from '../../../words'
+import { agoWords, beganWord, near, tellCondition, whenWords } from '../../../words'
 import { JAR_CARD } from '../../../words/screens/parts-jar'
 import { useKitchen } from '../../data/kitchen'
 import { familyOf } from './family'
@@ -44,7 +44,7 @@ export function JarCard({
           <span>
             {nameOf(stands.placeId)}
             {stands.next !== null && JAR_CARD.to(nameOf(stands.next.placeId), format.dayTime(near(stands.next.atMs)))}
-            {JAR_CARD.ago(beganWord(jar), format.duration(saidHours((now - jar.line.startedAtMs) / millisecondsInHour)))}
+            {JAR_CARD.began(beganWord(jar), agoWords((now - jar.line.startedAtMs) / millisecondsInHour, format))}
             {jar.guesses.length > 0 && JAR_CARD.partlyGuessed}
           </span>
           {jar.program === null ? (

@@ -22,11 +22,11 @@ export function JarLineUp({ cultures, conditions, now }: { cultures: Cultures; c
   // Their order comes with how they are: a card that still moves away is not shown to be tapped.
   if (conditions === undefined)
     return (
-      <section className={classes.jars} aria-label={JAR_LINE_UP.jars} aria-busy>
+      <div className={classes.jars} aria-busy>
         {cultures.jars.slice(0, DRAWN).map((jar) => (
           <Skeleton key={jar.id} height={CARD_PX} />
         ))}
-      </section>
+      </div>
     )
   const jars = jarsByNeed(cultures.jars, conditions, now)
   const alone = new Set(withoutSpare(cultures.jars).map((jar) => jar.id))

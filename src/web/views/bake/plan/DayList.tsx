@@ -118,7 +118,9 @@ function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly
   const worst = there.find(isHard) ?? there[0]
   if (worst === undefined) return null
   const words =
-    worst.kind === 'asleep' ? DAY_LIST.youSleepUntil(format.time(worst.toMs)) : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
+    worst.kind === 'asleep'
+      ? DAY_LIST.youSleepUntil(format.time(worst.toMs), step.kind === 'fold')
+      : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
   return (
     <span className={classes.way} data-hard={isHard(worst)}>
       <IconHandStop size={18} aria-hidden="true" /> {words}

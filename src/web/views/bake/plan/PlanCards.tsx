@@ -261,13 +261,7 @@ function NoWay({
       ))}
       {later !== null && (
         <>
-          <Text mt="md">
-            {problem.wish.kind === 'mix' || problem.wish.kind === 'habit'
-              ? PLAN_CARDS.keepingAllYourHoursEarliestMix(format.dayTime(near(later.mixMs)))
-              : problem.wish.kind === 'eat'
-                ? PLAN_CARDS.keepingAllYourHoursEarliestCut(format.dayTime(near(later.times.eatMs)))
-                : PLAN_CARDS.keepingAllYourHoursEarliest(format.dayTime(near(later.times.outMs)))}
-          </Text>
+          <Text mt="md">{PLAN_CARDS.earliest(problem.wish.kind, format.dayTime(near(wishableMs(later, problem.wish))))}</Text>
           <Button mt="xs" variant="default" onClick={() => onLater(wishableMs(later, problem.wish))}>
             {PLAN_CARDS.planFor(format.dayTime(near(wishableMs(later, problem.wish))))}
           </Button>

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { awaitsPot, coldPlaceOf, lineSearched, plannedSteps, planProblemOf, shiftedTo, takePlan, takeYeasted, wayTaken } from '../../../../answers'
 import type { MovableStep, Plan } from '../../../../contract'
-import { type BreadWish, type DayPlan, isAwaited, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
+import { type BreadWish, type DayPlan, isAwaited, isFedAgain, jarOutBefore, type LevainHabit, type PlanProblem, type YeastedWay } from '../../../../core'
 import { moveSentence, near, planTitle } from '../../../../words'
 import { ONE_POT } from '../../../../words/screens/levain'
 import { PLAN_CARDS, PLAN_STATION } from '../../../../words/screens/plan'
@@ -108,6 +108,8 @@ export function PlanStation() {
   const ways =
     frozen || !open ? null : awaits ? (
       <Note>{ONE_POT.noSchedules}</Note>
+    ) : plan.before.some(({ id }) => isFedAgain(id)) ? (
+      <Note>{PLAN_STATION.fedAgain}</Note>
     ) : problem === null ? (
       <Note tone="stop">{PLAN_STATION.setDoughAndLevainFirst}</Note>
     ) : (
