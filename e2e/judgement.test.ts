@@ -257,3 +257,30 @@ test('too sour leads to what makes this bake milder, with what each does', async
   await trouble.getByText('not sour enough', { exact: true }).click()
   await trouble.getByText('Mix the levain an hour riper').waitFor()
 })
+
+test('a jar that goes into the dough as it is, and has collapsed: its feed opens with the grams, and the day goes on from it', async () => {
+  const { jars } = await program.call('GET', '/api/jars')
+  const known = jars.find((j: Loose) => j.name === 'Juno') as Loose
+  await program.moveClock(at(26))
+  // 1:3 on the worktop: ripe after six hours or so, and long past after twelve.
+  const flours = [{ ingredientId: 'white wheat', grams: 60 }]
+  const fed = { keepGrams: 20, trimGrams: 0, flours, waterGrams: 60, mixTempC: 23, underWater: false, placeId: bake.plan.placeId }
+  const juno = await program.call('POST', `/api/jars/${known.id}/feeds`, { id: randomUUID(), happenedAt: at(14), ...fed })
+  const id = randomUUID()
+  const build = { ...bake.plan.build, source: 'as it is', keepBackGrams: 0 }
+  const plan = { ...bake.plan, name: 'From the jar', jarId: juno.id, build, before: [], moves: [], startAt: null, mixAt: at(27) }
+  await program.call('POST', '/api/bakes', { id, plan })
+  await program.call('POST', `/api/jars/${juno.id}/looks`, { id: randomUUID(), happenedAt: at(26), rise: 1.1, signs: { top: 'sunken', smear: 'yes' } })
+  await window.page.goto(`${program.address}/bakes/${id}/watch`)
+  await untilVerdict(/It has collapsed/)
+  const feed = window.page.getByTestId('ways').getByRole('listitem').filter({ hasText: 'Feed Juno like this' }).first()
+  const [, flour = ''] = /Feed again 1:(\d+)/.exec(plain(await feed.innerText())) ?? []
+  await feed.getByRole('button', { name: 'Feed Juno like this' }).click()
+  const sheet = window.page.getByRole('dialog')
+  // As much in the jar afterwards as before: of 140 g at 100 %, so many parts of flour and of water to one kept.
+  const kept = Math.round(juno.grams / (1 + 2 * Number(flour)))
+  expect(await sheet.getByRole('textbox', { name: 'Keep' }).inputValue()).toBe(String(kept))
+  expect(await sheet.getByRole('textbox', { name: 'Flour', exact: true }).inputValue()).toBe(String(kept * Number(flour)))
+  await sheet.getByRole('button', { name: 'Fed like this' }).click()
+  await untilVerdict(/Wait: it should be ready from about/)
+})

@@ -12,6 +12,7 @@ import { createRoot } from 'react-dom/client'
 import { BrowserRouter } from 'react-router'
 import { SWRConfig } from 'swr'
 import { App } from './app/App'
+import shell from './app/Shell.module.css'
 import { cssVariables, theme } from './app/theme'
 
 const nonce = document.querySelector<HTMLMetaElement>('meta[property=csp-nonce]')?.nonce
@@ -28,7 +29,7 @@ createRoot(root).render(
           <App />
         </BrowserRouter>
       </SWRConfig>
-      <Notifications position="bottom-center" autoClose={8000} transitionDuration={120} />
+      <Notifications position="bottom-center" classNames={{ root: shell.told }} autoClose={8000} transitionDuration={120} />
     </MantineProvider>
   </StrictMode>
 )

@@ -155,6 +155,14 @@ test('a jar left out for two weeks is told to be weak', () => {
   expect(codes(solve({}, { line }))).toContain('culture weak')
 })
 
+test('a jar that is fed two hours before the build is to ripen yet; fed in the evening it is ripe in the morning', () => {
+  const fedAt = (hours: number) => {
+    const startedAtMs = (levain().timed.startMs ?? now) - hours * millisecondsInHour
+    return levain({}, { line: { ...jar.line, startedAtMs, stays: [{ fromMs: startedAtMs, tempC: 22 }] } }).ripens
+  }
+  expect([fedAt(2), fedAt(14)]).toEqual([true, false])
+})
+
 test('6.3 % salt is named as 2.1 % three times over', () => {
   const warning = solve({ formula: simpleFormula({ levain: 0.18, salt: 0.063 }) }).warnings.find((w) => w.code === 'salt unusual')
   expect(warning).toMatchObject({ slip: { kind: 'three times over', meant: 2.1 } })

@@ -17,6 +17,7 @@ import { FLOURS, type FlourKind } from '../ferment/flours'
 import type { School } from '../ferment/forecast'
 import type { JarParameters } from '../ferment/jarParameters'
 import type { VesselMaterial } from '../ferment/thermal'
+import { conditionOf } from '../jars/condition'
 import { type BatchLine, cultureAt, type Strength, strengthOf, temperatureAt } from '../jars/lineage'
 import { nightAt, type Sleep } from '../schedule/nights'
 import {
@@ -194,7 +195,9 @@ export interface SolvedLevain {
   /** What the jar holds once the seed is out, and in the end, g. */
   readonly jarAfterGrams: number
   readonly jarInTheEndGrams: number
+  /** How strong the jar is when it begins; and whether it was fed so shortly before that it is still to ripen then. */
   readonly strength: Strength
+  readonly ripens: boolean
   /** Stages that grow the seed first: empty when the jar can spare it, null when it has nothing to spare. */
   readonly ladder: readonly TimedStage[] | null
   /** How it stands in its vessel; null without one. */
@@ -375,6 +378,7 @@ function answerLevain(
     jarAfterGrams: sourced.jarAfterGrams,
     jarInTheEndGrams: sourced.jarInTheEndGrams,
     strength: strengthOf(cultureAt(jar.line, startMs, jar.parameters)),
+    ripens: conditionOf(jar.line, startMs, jar.parameters).use === 'ripens',
     ladder,
     fit:
       vessel === undefined

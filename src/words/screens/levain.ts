@@ -56,6 +56,7 @@ export const LEVAIN_STATION = {
   whatWentIntoLevain: 'What went into the levain',
   notEnough: 'not enough',
   discardKeptColdUsedWithin: 'Discard is kept cold, used within a week, and cooked. Raw flour and raw discard are not eaten.',
+  notRipeYet: 'is not ripe yet, so the levain takes longer',
   byTimeBuild: (name: string, needOf: string) => `By the time of the build ${name} ${needOf}.`,
   whatStaysIn: (name: string) => `What stays in ${name}`,
   goToPlan: 'Go to Plan',

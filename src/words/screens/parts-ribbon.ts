@@ -9,8 +9,7 @@ export const DESCRIBE = {
   fed: (at: string) => `fed ${at}`,
   toBeBuilt: (at: string) => `to be built ${at}`,
   otherPot: 'its levain comes out of another pot',
-  noWindowWithinTimeLooked: 'no window within the time looked at',
-  readyToMixTo: (at: string, at2: string) => `ready to mix ${at} to ${at2}`,
+  readyToMixTo: (at: string, at2: string) => `, ready to mix ${at} to ${at2}`,
   lastSeenAtOn: (rise: string, dayTime: string) => `, last seen at ${rise} on ${dayTime}`,
   thatNow: ', that is now',
   doughGoesIntoOvenAnd: (at: string, at2: string) => `; its dough goes into the oven ${at} and comes out ${at2}`

@@ -153,6 +153,7 @@ export const WAYS_CARD = {
   feedAgain: (ratioOf: string) => `Feed again ${ratioOf}`,
   ripeAboutWhereStands: (when: string) => `Ripe about ${when}, where it stands.`,
   youSleepThen: ' You sleep then.',
+  feedJar: (name: string) => `Feed ${name} like this`,
   feedItMixAt: (dayTime: string) => `Feed it like this, mix ${dayTime}`,
   weighNextOfIt: 'Weigh the next levain from this one. What is left of this one goes to the discard pot.',
   ifBakeCannotWaitInstant: (mass: string) => `If the bake cannot wait: ${mass} of instant yeast in the dough`,

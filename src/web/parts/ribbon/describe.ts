@@ -16,10 +16,10 @@ export function describeRibbon(hills: readonly Hill[], nowMs: number, format: Fo
     const bread = oven === undefined ? '' : DESCRIBE.doughGoesIntoOvenAnd(at(oven.fromMs), at(oven.toMs))
     if (hill.risesElsewhere) return `${hill.label}: ${DESCRIBE.otherPot}${bread}.`
     const began = hill.ofJar ? DESCRIBE.fed(at(start)) : hill.running ? DESCRIBE.mixed(format.dayTime(start)) : DESCRIBE.toBeBuilt(at(start))
-    const window = hill.window === null ? DESCRIBE.noWindowWithinTimeLooked : DESCRIBE.readyToMixTo(at(hill.window.fromMs), at(hill.window.toMs))
+    const window = hill.window === null ? '' : DESCRIBE.readyToMixTo(at(hill.window.fromMs), at(hill.window.toMs))
     const last = hill.marks?.at(-1)
     const mark = last === undefined ? '' : DESCRIBE.lastSeenAtOn(format.rise(1 + last.gas), format.dayTime(last.ms))
     const fit = hill.window !== null && nowMs >= hill.window.fromMs && nowMs <= hill.window.toMs ? DESCRIBE.thatNow : ''
-    return `${hill.label}: ${began}, ${window}${fit}${mark}${bread}.`
+    return `${hill.label}: ${began}${window}${fit}${mark}${bread}.`
   })
 }

@@ -164,7 +164,7 @@ export function LevainStation() {
             )}
             {build.sourced.discardGrams > 0 && <Note tone="care">{LEVAIN_STATION.discardKeptColdUsedWithin}</Note>}
             {!asItIs && (build.strength === 'ready as it is' || build.strength === 'one feed') && (
-              <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, needOf(build.strength))}</Text>
+              <Text mt="sm">{LEVAIN_STATION.byTimeBuild(jar.name, build.ripens ? LEVAIN_STATION.notRipeYet : needOf(build.strength))}</Text>
             )}
             <Warnings codes={['culture weak']} />
           </Card>
