@@ -18,10 +18,13 @@ test('how long the doughs of a kitchen take beside an ordinary one', () => {
 
 test('a dough that went too far, by the forecast or at the pace it was seen to rise', () => {
   const format = createFormat({ mass: 'g', temperature: '°C', clock: '24 h', timeZone: 'UTC' })
-  const over = { gas: 1.55, wantedGas: 0.5, sinceMs: Date.UTC(2026, 10, 28, 21, 4), reshapeHours: null, tinHours: null }
+  const over = { gas: 1.55, mostGas: 1.55, wantedGas: 0.5, sinceMs: Date.UTC(2026, 10, 28, 21, 4), reshapeHours: null, tinHours: null }
   const told = (isRead: boolean) => overproofedSentence(over, format, isRead).replace(/\s/g, ' ')
   expect(told(false)).toBe(
     'By the forecast it has risen by 155 %, where +50 % was wanted, and has gone too far since about Sat 21:05. Look first: a dough that still springs back is not over.'
   )
   expect(told(true)).toContain('At the pace it was seen to rise it stands at +155 %')
+  expect(overproofedSentence({ ...over, gas: 0.6 }, format).replace(/\s/g, ' ')).toBe(
+    'By the forecast it rose to +155 %, where +50 % was wanted, and has sunk to +60 %. It has been over since about Sat 21:05. Look first: a dough that still springs back is not over.'
+  )
 })

@@ -19,8 +19,13 @@ export function doughsSentence({ log, doughs }: DoughBelief): string {
 }
 
 /** "By the forecast it has risen by +155 %, where +50 % was wanted, …" @param isRead a level of it was read */
-export function overproofedSentence({ gas, wantedGas, sinceMs }: Overproofed, format: Format, isRead = false): string {
-  const [risen, wanted, since] = [format.growth(gas), format.growth(wantedGas), format.dayTime(near(sinceMs))]
-  const by = isRead ? `At the pace it was seen to rise it stands at ${risen}` : `By the forecast it has risen by ${risen.slice(1)}`
-  return `${by}, where ${wanted} was wanted, and has gone too far since about ${since}. Look first: a dough that still springs back is not over.`
+export function overproofedSentence({ gas, mostGas, wantedGas, sinceMs }: Overproofed, format: Format, isRead = false): string {
+  const [risen, most, wanted, since] = [format.growth(gas), format.growth(mostGas), format.growth(wantedGas), format.dayTime(near(sinceMs))]
+  const look = 'Look first: a dough that still springs back is not over.'
+  const by = isRead ? 'At the pace it was seen to rise it' : 'By the forecast it'
+  if (gas < SUNK * mostGas) return `${by} rose to ${most}, where ${wanted} was wanted, and has sunk to ${risen}. It has been over since about ${since}. ${look}`
+  return `${by} ${isRead ? `stands at ${risen}` : `has risen by ${risen.slice(1)}`}, where ${wanted} was wanted, and has gone too far since about ${since}. ${look}`
 }
+
+/** Below this share of the most it had risen a dough is called sunken. */
+const SUNK = 0.9

@@ -138,3 +138,6 @@ export function stepCaution({ kind, of }: Pick<Step, 'kind' | 'of'>): string | n
       return null
   }
 }
+
+/** Of a step in the baker's night: nobody gets up for a fold. */
+export const youSleepUntil = (time: string, isFold: boolean) => `you sleep until ${time}${isFold ? ': leave this fold out' : ''}`

@@ -61,6 +61,10 @@ test('over: told since when, and with what is left in it; a tin needs less than 
   expect(after?.sinceMs ?? 0).toBeLessThan(reached + 2 * millisecondsInHour)
   expect(after?.gas).toBeCloseTo(doughOut(dough, at(1), at(8), 0.5, []).at(0)?.gas ?? Number.NaN, 9)
   if (after?.reshapeHours != null) expect(after.tinHours ?? 9).toBeLessThan(after.reshapeHours)
+  // A day on it has sunk: the most it had risen is told with it.
+  const sunk = overproofed(dough, at(26), 0.5)
+  expect(sunk?.mostGas ?? 0).toBeGreaterThan(1)
+  expect(sunk?.gas ?? 9).toBeLessThan(0.8 * (sunk?.mostGas ?? 0))
   // After a night and a day in the warm nothing is left to raise it.
   expect(overproofed(dough, at(26), 0.5)?.reshapeHours).toBeNull()
 })

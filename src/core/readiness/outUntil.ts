@@ -92,15 +92,22 @@ export function doughOut(
 function overproofedAt(curve: Parameters<typeof gasAt>[0], hours: number, wantedGas: number): boolean {
   const most = firstHoursAt(curve, STILL_GOOD * wantedGas)
   if (most !== null) return hours > most
+  const top = mostGas(curve, hours)
+  return top >= wantedGas && gasAt(curve, hours) < LEVELS.collapsed * top
+}
+
+/** The highest it has stood by then, g. */
+function mostGas(curve: Parameters<typeof gasAt>[0], hours: number): number {
   let top = 0
   for (let i = 0; i < curve.count && (curve.hours[i] ?? NaN) <= hours; i++) top = Math.max(top, curve.gas[i] ?? NaN)
-  return top >= wantedGas && gasAt(curve, hours) < LEVELS.collapsed * top
+  return top
 }
 
 /** What is left of a dough that has gone too far. */
 export interface Overproofed {
-  /** Risen so far, g; and how far it was to rise. */
+  /** Risen so far, g; the most it had risen; and how far it was to rise. */
   readonly gas: number
+  readonly mostGas: number
   readonly wantedGas: number
   /** Since when, ms. */
   readonly sinceMs: number
@@ -144,10 +151,12 @@ export function overproofed(dough: BatchLine, nowMs: number, wantedGas: number, 
   if (!overproofedAt(curve, hours, wantedGas)) return null
   // The next run writes over the curve of this one.
   const gas = gasAt(curve, hours)
+  const most = mostGas(curve, hours)
   const since = firstHoursAt(curve, STILL_GOOD * wantedGas) ?? hours
   const rise = simulate(vesselOf(knockedBack(dough, nowMs), jar), jar, { untilHours: LONGEST_AGAIN_HOURS }).curve
   return {
     gas,
+    mostGas: most,
     wantedGas,
     sinceMs: dough.startedAtMs + since * millisecondsInHour,
     reshapeHours: firstHoursAt(rise, AGAIN.loaf),

@@ -17,7 +17,6 @@ export const DAY_LIST = {
   pinWhere: 'Pin it where it is',
   wholeDay: 'The whole day',
   print: 'Print it',
-  youSleepUntil: (time: string, isFold: boolean) => `you sleep until ${time}${isFold ? ': leave this fold out' : ''}`,
   is: (word: string, duration: string, word2: string) => `${word} is ${duration} ${word2}`,
   mix: 'the mix',
   bread: 'the bread',

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 import { type AdviceNow, coldPlaceOf, lastLevel, levelToRead } from '../../../answers'
 import { aheadStep, doughPieces, type Format, pourKey, type Step, type WeighedDough } from '../../../core'
-import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, seedWord, stepCaution } from '../../../words'
+import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, seedWord, stepCaution, youSleepUntil } from '../../../words'
 import { OVERPROOFED_CARD } from '../../../words/screens/out'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
@@ -53,6 +53,11 @@ export function NextCard({ entry, now }: { readonly entry: Entry; readonly now: 
         {until !== null && NEXT_CARD.until(format.time(near(until)))}
       </p>
       {entry.plannedMs !== null && <Moved entry={entry} plannedMs={entry.plannedMs} />}
+      {entry.asleepUntilMs !== null && (
+        <Text mb="sm" className={classes.asleep}>
+          {asleepWords(entry, format)}
+        </Text>
+      )}
       {of.kind === 'bake' ? (
         <BakeStep day={of.day} step={of.step} now={now} href={entry.href} />
       ) : of.kind === 'move' ? (
@@ -78,6 +83,10 @@ function Moved({ entry, plannedMs }: { readonly entry: Entry; readonly plannedMs
 export function movedWords(byMs: number, plannedMs: number, format: Format): string {
   return NEXT_CARD.thanPlanned(format.duration(Math.abs(byMs) / millisecondsInHour), byMs > 0 ? 'later' : 'sooner', format.time(near(plannedMs)))
 }
+
+/** "you sleep until 07:00" */
+export const asleepWords = ({ asleepUntilMs, of }: Entry, format: Format): string =>
+  asleepUntilMs === null ? '' : youSleepUntil(format.time(asleepUntilMs), of.kind === 'bake' && of.step.kind === 'fold')
 
 /** Steps that take from the jar. */
 const FROM_JAR: readonly Step['kind'][] = ['wake', 'first build', 'build']

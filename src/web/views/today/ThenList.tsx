@@ -6,7 +6,7 @@ import { THEN_LIST } from '../../../words/screens/today'
 import { useKitchen } from '../../data/kitchen'
 import { Card } from '../../parts/cards/Card'
 import { type Entry, isLate } from './entries'
-import { movedWords } from './NextCard'
+import { asleepWords, movedWords } from './NextCard'
 import classes from './Today.module.css'
 
 const SHOWN = 6
@@ -26,6 +26,7 @@ export function ThenList({ entries, now }: { readonly entries: readonly Entry[];
                 {entry.title}
                 {isLate(entry, now) && <b className={classes.late}>{THEN_LIST.overdue}</b>}
                 {entry.plannedMs !== null && <span className={classes.moved}>{movedWords(entry.atMs - entry.plannedMs, entry.plannedMs, format)}</span>}
+                {entry.asleepUntilMs !== null && <span className={classes.asleep}>{asleepWords(entry, format)}</span>}
               </span>
             </Link>
           </li>

@@ -39,7 +39,7 @@ export function Today() {
   const newBake = useNewBake()
   const hills = useHills(kitchenDays)
   const mark = useMarkStep()
-  const entries = days === undefined || cultures === undefined ? [] : entriesOf(days, cultures.jars, kitchen.places, now)
+  const entries = days === undefined || cultures === undefined ? [] : entriesOf(days, cultures.jars, kitchen, now)
   const [next, ...then] = entries
   const markNext = (did: 'done' | 'skipped', agoMs = 0) => {
     if (next?.of.kind === 'bake' && isTold(next.of.step, next.of.day.bake.state)) mark(next.of.day.bake, next.of.step, did, now - agoMs)

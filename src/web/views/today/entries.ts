@@ -1,7 +1,7 @@
 import { millisecondsInHour, millisecondsInMinute } from 'date-fns/constants'
 import { type PlannedMove, plannedMoves } from '../../../answers'
-import type { Jar, Place } from '../../../contract'
-import type { Step } from '../../../core'
+import type { Jar, Kitchen } from '../../../contract'
+import { nightAt, type Step } from '../../../core'
 import { moveTitle, programTitle, stepTitle } from '../../../words'
 import type { OpenBake } from '../../data/days'
 import { JOB, jobOfStep, stationOfStep } from '../../parts/steps/stepPlaces'
@@ -18,7 +18,12 @@ export interface Entry {
     | { readonly kind: 'move'; readonly jar: Jar; readonly says: string; readonly move: PlannedMove }
   /** When it was to be, where it has moved since. */
   readonly plannedMs: number | null
+  /** The baker sleeps then, until this moment; null: they are up, or up now in that same night. */
+  readonly asleepUntilMs: number | null
 }
+
+/** An entry before it is known who sleeps. */
+type Due = Omit<Entry, 'asleepUntilMs'>
 
 /** Less than this is no move worth telling. */
 const MOVED_MS = 10 * millisecondsInMinute
@@ -28,9 +33,14 @@ export const MOVE_WAITS_MS = 30 * millisecondsInMinute
 const AHEAD_MS = 48 * millisecondsInHour
 
 /** Everything to do over all bakes and jars, overdue first; what lies further ahead than two days only where there is nothing before it. */
-export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], places: readonly Pick<Place, 'id' | 'name'>[], now: number): Entry[] {
+export function entriesOf(
+  days: readonly OpenBake[],
+  jars: readonly Jar[],
+  { places, sleep, timeZone }: Pick<Kitchen, 'places' | 'sleep' | 'timeZone'>,
+  now: number
+): Entry[] {
   const steps = days.flatMap((day) =>
-    day.steps.map((step): Entry => {
+    day.steps.map((step): Due => {
       const planned = day.planned.get(step.id)
       return {
         key: `${day.bake.id} ${step.id}`,
@@ -42,7 +52,7 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
       }
     })
   )
-  const programs = jars.flatMap((jar): Entry[] =>
+  const programs = jars.flatMap((jar): Due[] =>
     jar.program === null
       ? []
       : [
@@ -59,7 +69,7 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
   const moves = jars.flatMap((jar) =>
     plannedMoves(jar, now)
       .filter((move) => move.atMs > now - MOVE_WAITS_MS)
-      .map((move): Entry => {
+      .map((move): Due => {
         const title = moveTitle(jar.name, move, places)
         return {
           key: `moves-${jar.id}-${move.atMs}`,
@@ -71,7 +81,11 @@ export function entriesOf(days: readonly OpenBake[], jars: readonly Jar[], place
         }
       })
   )
-  const all = [...steps, ...programs, ...moves].sort((a, b) => a.atMs - b.atMs)
+  const asleep = ({ atMs, of }: Due) => {
+    const night = of.kind === 'bake' && of.step.minutes === 0 ? undefined : nightAt(atMs, sleep, timeZone)
+    return night === undefined || now >= night.fromMs ? null : night.toMs
+  }
+  const all = [...steps, ...programs, ...moves].map((due): Entry => ({ ...due, asleepUntilMs: asleep(due) })).sort((a, b) => a.atMs - b.atMs)
   const near = all.filter((entry) => entry.atMs < now + AHEAD_MS)
   return near.length > 0 ? near : all
 }

@@ -5,7 +5,7 @@ import { Link } from 'react-router'
 import { busyIn } from '../../../../answers'
 import { MOVABLE_STEPS, type MovableStep } from '../../../../contract'
 import { type Busy, isHard, type Step, stepNamed } from '../../../../core'
-import { fromNow, near, stepCaution, stepWord } from '../../../../words'
+import { fromNow, near, stepCaution, stepWord, youSleepUntil } from '../../../../words'
 import { DAY_LIST } from '../../../../words/screens/plan'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Note } from '../../../parts/cards/Card'
@@ -119,7 +119,7 @@ function InTheWay({ step, busy }: { readonly step: Step; readonly busy: readonly
   if (worst === undefined) return null
   const words =
     worst.kind === 'asleep'
-      ? DAY_LIST.youSleepUntil(format.time(worst.toMs), step.kind === 'fold')
+      ? youSleepUntil(format.time(worst.toMs), step.kind === 'fold')
       : `${worst.name}, ${format.time(worst.fromMs)} – ${format.time(worst.toMs)}`
   return (
     <span className={classes.way} data-hard={isHard(worst)}>
