@@ -209,6 +209,8 @@ test('a levain that is late takes the day with it; one that would be ripe at nig
   expect(at(0, 12)).toBe(10)
   // Window 13 to 16 h from now, wanted at 15: bed is at 14, so a quarter of an hour before.
   expect(at(6, 15)).toBe(13.75)
+  // Window 13.9 to 16.9 h from now: six minutes before bed, and not in the morning, when it is long past.
+  expect(at(6.9, 15)).toBeCloseTo(13.9, 9)
   // Window 17 to 20 h from now, all of it asleep: in the morning.
   expect(at(10, 18)).toBe(22)
 })

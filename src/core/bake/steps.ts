@@ -207,13 +207,17 @@ const isOpen = (advice: Extract<Verdict['advice'], { kind: 'look' | 'ask' }>) =>
  */
 export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake, bedtime, hands }: StepFacts, nowMs: number): number {
   if (mixedMs !== null) return mixedMs
-  /** Before bed where it is ready by then, else in the morning; the autolyse before it is in nobody's sleep either. */
-  const whileAwake = (wanted: number, soonest: number) => {
+  /**
+   * Before bed where it is ready by then, else in the morning; the autolyse before it is in nobody's sleep either.
+   * Ready a moment before bed, and past its best by the morning: then, a little late to bed.
+   */
+  const whileAwake = (wanted: number, soonest: number, closes = Number.POSITIVE_INFINITY) => {
     if (awake(wanted) === wanted) return wanted
     const evening = bedtime(wanted) - minutesOf('mix', hands) * millisecondsInMinute
     if (evening >= soonest) return evening
     const autolyse = (dough?.course.autolyseMinutes ?? 0) * millisecondsInMinute
-    return awake(awake(wanted) - autolyse) + autolyse
+    const morning = awake(awake(wanted) - autolyse) + autolyse
+    return morning > closes && awake(soonest) === soonest ? soonest : morning
   }
   const verdict = running?.verdict ?? null
   // Begun late, it is ready late: the planned hour holds while the levain may be mixed by then.
@@ -231,7 +235,7 @@ export function expectedMixMs({ mixedMs, mixAtMs, ripens, running, dough, awake,
   const soonest = Math.max(isToLook ? looked : nowMs, at(forecast.opens.p50))
   // Where the dough's day is planned, its hour counts as long as the levain allows it; else it is mixed from when it is ready on.
   const wanted = dough === null && advice.kind === 'wait' ? soonest : Math.max(soonest, Math.min(mixAtMs, closes))
-  return whileAwake(wanted, soonest)
+  return whileAwake(wanted, soonest, closes)
 }
 
 /** The dough's day as it comes out by now: from what was done where it was, from the forecast where not. */
