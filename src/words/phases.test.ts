@@ -1,6 +1,6 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import { createFormat, type Warning } from '../core'
-import { fromNow, near } from './phases'
+import { fromNow, near, spanWords } from './phases'
 import { possessive } from './steps'
 import { tellWarning } from './warnings'
 
@@ -15,6 +15,14 @@ test('from now', () => {
 
 test('times of a forecast are told to five minutes', () => {
   expect(near(Date.UTC(2026, 10, 27, 8, 12, 40))).toBe(Date.UTC(2026, 10, 27, 8, 15))
+})
+
+test('a span has its days where it is longer than a night', () => {
+  const at = (hours: number) => Date.UTC(2026, 10, 27, 20, 34) + hours * millisecondsInHour
+  expect(spanWords(at(0), at(2.8), format)).toBe('20:35 – 23:20')
+  expect(spanWords(at(0), at(24), format)).toBe('Fri 20:35 – Sat 20:35')
+  expect(spanWords(at(0), at(2.8), format, true)).toBe('Fri 20:35 – 23:20')
+  expect(spanWords(at(0), Number.POSITIVE_INFINITY, format)).toBe('Fri 20:35 – later')
 })
 
 test('names own things', () => {

@@ -14,6 +14,20 @@ export const PHASE_WORDS: Readonly<Record<Phase, { readonly word: string; readon
 /** To five minutes: a forecast to the minute would claim too much. */
 export const near = (ms: number) => Math.round(ms / 300_000) * 300_000
 
+/** A span longer than a night is told with its days, ms. */
+const LONG_SPAN_MS = 18 * millisecondsInHour
+
+/**
+ * "20:35 – 23:20", and with its days where it is long: "Sat 04:50 – Sun 04:50".
+ * @param toMs not finite where no end is in sight
+ * @param isDayNamed its beginning is told with its day in any case
+ */
+export function spanWords(fromMs: number, toMs: number, format: Format, isDayNamed = false): string {
+  const isLong = toMs - fromMs >= LONG_SPAN_MS
+  const words = (ms: number, isNamed: boolean) => (Number.isFinite(ms) ? (isNamed ? format.dayTime : format.time)(near(ms)) : 'later')
+  return `${words(fromMs, isLong || isDayNamed)} – ${words(toMs, isLong)}`
+}
+
 /** "in 2 h 43 min", "now", "12 min ago". */
 export function fromNow(ms: number, nowMs: number, format: Format): string {
   const hours = (ms - nowMs) / millisecondsInHour

@@ -82,6 +82,15 @@ test('mixed young the bulk takes longer, and the loaf is milder; mixed past it, 
   expect(waysNow(asked(16), forecastOf).mix?.sourness).toBeGreaterThan(1.05)
 })
 
+test('chilled while it is young, it is measured by one that ripened in the warm: longer, milder, and no shorter than that', () => {
+  const chilled = { ...line, stays: [...line.stays, { fromMs: start + 4 * millisecondsInHour, tempC: 4 }] }
+  const mixed = (hours: number) => waysNow(asked(hours, { line: chilled, forecast: forecastOf(chilled) }), forecastOf).mix
+  const usual = waysNow(asked(4), forecastOf).mix?.usualBulkHours ?? Number.NaN
+  expect(mixed(10)?.usualBulkHours ?? Number.NaN).toBeCloseTo(usual, 1)
+  expect(mixed(10)?.bulkHours ?? 0).toBeGreaterThan(usual)
+  expect(mixed(10)?.sourness ?? 9).toBeLessThan(1)
+})
+
 test('past its best, less of it brings as much acid as usual: flour and water make up for it, and the bulk takes longer', () => {
   const mix = waysNow(asked(16), forecastOf).mix
   const other = mix?.other

@@ -6,6 +6,7 @@ import { LATENT_SD } from '../ferment/draws'
 import { type Forecast, type School, windowOf } from '../ferment/forecast'
 import { type JarBelief, type JarParameters, PARAMETERS, TYPICAL_JAR } from '../ferment/jarParameters'
 import { simulate } from '../ferment/simulate'
+import { isCold } from '../jars/condition'
 import { type BatchLine, contentsOf, cultureAt, vesselOf } from '../jars/lineage'
 import { bulkHoursOf, type CourseHere, doughPace } from '../schedule/course'
 import { type Standing, shifted, timeLine } from '../schedule/planBuild'
@@ -221,10 +222,17 @@ const doughWith = (dough: BatchLine, levain: BatchLine): BatchLine => ({
   parents: dough.parents.map((p, i) => (i === 0 ? { ...p, line: levain } : p))
 })
 
+/** The levain as it ripens in the warm, where it ever stood there: what it is measured by is no levain that has lain in the cold for days. */
+function neverChilled(line: BatchLine): BatchLine {
+  const warm = line.stays.filter((s) => !isCold(s.tempC))
+  return warm.length === 0 ? line : { ...line, stays: warm }
+}
+
 function mixNow({ dough, course, jar, nowMs, mostGrams }: WaysAsked, shows: BatchLine): MixWay | null {
-  const peakHours = simulate(vesselOf(shows, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
+  const ripens = neverChilled(shows)
+  const peakHours = simulate(vesselOf(ripens, jar), jar, { untilHours: 240, stopPastPeak: true }).milestones.peakHours
   if (peakHours === null) return null
-  const best = shifted(shows, nowMs - peakHours * millisecondsInHour)
+  const best = shifted(ripens, nowMs - peakHours * millisecondsInHour)
   const [is, would] = [cultureAt(shows, nowMs, jar), cultureAt(best, nowMs, jar)]
   const vessel = vesselOf(shows, jar)
   const sourness = acidityOf(is.acid, vessel).tta / acidityOf(would.acid, vessel).tta

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import { Link } from 'react-router'
 import { chanceAt, feedForMix, fitWindow, homeWhenReady } from '../../../answers'
 import { isAwaited } from '../../../core'
-import { HEADLINE_WORDS, near } from '../../../words'
+import { HEADLINE_WORDS, near, spanWords } from '../../../words'
 import { AS_IT_IS } from '../../../words/screens/levain'
 import { useCultures } from '../../data/beliefs'
 import { useChances } from '../../data/forecasts'
@@ -38,9 +38,6 @@ export function AsItIsCard() {
   const { startMs } = build.timed
   const waits = isAwaited(plan.school)
   const window = told !== undefined ? told.window : forecast === undefined || !waits ? null : fitWindow(forecast, startMs)
-  // Beyond a night its end is told with its day.
-  const ends = ({ fromMs, toMs }: { readonly fromMs: number; readonly toMs: number }) =>
-    (toMs - fromMs < 18 * millisecondsInHour ? format.time : format.dayTime)(near(toMs))
   const isOutside = window !== null && (day.mixMs < window.fromMs || day.mixMs > window.toMs)
   const readyMs = window !== null && isOutside ? homeWhenReady(window, busy, now) : null
   const feed = plan.before.find((stage) => stage.kind === 'wake' && !state.deeds.has(stage.id))
@@ -58,9 +55,7 @@ export function AsItIsCard() {
           ) : (
             <Figure
               size="lg"
-              value={
-                forecast === undefined ? AS_IT_IS.working : window === null ? AS_IT_IS.notKnown : `${format.dayTime(near(window.fromMs))} – ${ends(window)}`
-              }
+              value={forecast === undefined ? AS_IT_IS.working : window === null ? AS_IT_IS.notKnown : spanWords(window.fromMs, window.toMs, format, true)}
               name={AS_IT_IS.atItsBest}
             />
           )}

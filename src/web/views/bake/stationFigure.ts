@@ -1,6 +1,6 @@
 import { awaitsPot } from '../../../answers'
 import { type Format, pouredGrams, ratioOf } from '../../../core'
-import { HEADLINE_WORDS, near } from '../../../words'
+import { HEADLINE_WORDS, near, spanWords } from '../../../words'
 import { STATION_FIGURE } from '../../../words/screens/bake'
 import type { StationId } from '../../parts/stations'
 import type { BakeHere } from './bakeHere'
@@ -37,7 +37,7 @@ export function stationFigure(id: StationId, { state, solved, judged, day, plan 
       if (state.mixed !== null) return STATION_FIGURE.mixed(format.dayTime(state.mixed.atMs))
       if (judged === undefined) return STATION_FIGURE.nothingToSeeYet
       const { window, headline } = judged.told
-      return window === null ? HEADLINE_WORDS[headline].word.toLowerCase() : `${format.time(near(window.fromMs))}–${format.time(near(window.toMs))}`
+      return window === null ? HEADLINE_WORDS[headline].word.toLowerCase() : spanWords(window.fromMs, window.toMs, format)
     }
   }
 }

@@ -19,7 +19,7 @@ import {
   variantBuild,
   variantOf
 } from '../../../core'
-import { leaningWords, near, pHWords, ttaWords } from '../../../words'
+import { leaningWords, near, pHWords, spanWords, ttaWords } from '../../../words'
 import { COMPARE_ROOM } from '../../../words/screens/compare'
 import { savePlan, useBake } from '../../data/bakes'
 import { useCultures } from '../../data/beliefs'
@@ -288,7 +288,7 @@ const RESULTS: readonly { readonly name: string; readonly says: (one: ComparedBu
     name: COMPARE_ROOM.readyToMix,
     says: ({ forecast: { opens, closes } }, told) =>
       Number.isFinite(closes.p50)
-        ? `${at(opens.p50, told)} – ${told.format.time(near(told.startMs + closes.p50 * millisecondsInHour))}`
+        ? spanWords(told.startMs + opens.p50 * millisecondsInHour, told.startMs + closes.p50 * millisecondsInHour, told.format, true)
         : COMPARE_ROOM.notReached
   },
   { name: 'Peak', says: (c, told) => `${at(c.forecast.peak.p50, told)}, ${told.format.rise(1 + c.milestones.peakGas)}` },

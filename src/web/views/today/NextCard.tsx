@@ -3,9 +3,9 @@ import { IconAlertTriangle } from '@tabler/icons-react'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { ReactNode } from 'react'
 import { Link } from 'react-router'
-import { type AdviceNow, coldPlaceOf, lastLevel, levelToRead } from '../../../answers'
+import { coldPlaceOf, lastLevel, levelToRead } from '../../../answers'
 import { aheadStep, doughPieces, type Format, pourKey, type Step, type WeighedDough } from '../../../core'
-import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, seedWord, stepCaution, youSleepUntil } from '../../../words'
+import { adviceSentence, fromNow, ITEM_WORDS, near, overproofedSentence, seedWord, spanWords, stepCaution, youSleepUntil } from '../../../words'
 import { OVERPROOFED_CARD } from '../../../words/screens/out'
 import { NEXT_CARD } from '../../../words/screens/today'
 import type { OpenBake } from '../../data/days'
@@ -203,7 +203,9 @@ function StepFigures({
             value={format.rise(levelToRead(judged.verdict, (now - judged.line.startedAtMs) / millisecondsInHour))}
             name={NEXT_CARD.expectedNow}
           />
-          {judged.told.window !== null && <Figure size="lg" value={windowWords(judged.told.window, format)} name={NEXT_CARD.readyToMix} />}
+          {judged.told.window !== null && (
+            <Figure size="lg" value={spanWords(judged.told.window.fromMs, judged.told.window.toMs, format)} name={NEXT_CARD.readyToMix} />
+          )}
         </Figures>
       )
     case 'shape':
@@ -237,5 +239,3 @@ function mixFigures({ lines }: WeighedDough): [name: string, grams: number][] {
   ]
   return figures.filter(([, grams]) => grams > 0)
 }
-
-const windowWords = ({ fromMs, toMs }: NonNullable<AdviceNow['window']>, format: Format) => `${format.time(near(fromMs))} – ${format.time(near(toMs))}`

@@ -1,7 +1,7 @@
 import { Button, Group, Text } from '@mantine/core'
 import { Link } from 'react-router'
 import { fromPot, onItsOwn, plannedWindow, potsFor } from '../../../../answers'
-import { near } from '../../../../words'
+import { near, spanWords } from '../../../../words'
 import { ONE_POT } from '../../../../words/screens/levain'
 import { useDays } from '../../../data/days'
 import { useKitchen } from '../../../data/kitchen'
@@ -51,7 +51,7 @@ export function OnePotCard() {
         <>
           <Figures>
             {share !== undefined && <Figure size="lg" value={<Mass grams={share.grams} />} name={ONE_POT.share} />}
-            {window !== null && <Figure size="lg" value={`${format.dayTime(near(window.fromMs))} – ${format.time(near(window.toMs))}`} name={ONE_POT.fit} />}
+            {window !== null && <Figure size="lg" value={spanWords(window.fromMs, window.toMs, format, true)} name={ONE_POT.fit} />}
           </Figures>
           <Text mt="sm">{ONE_POT.how(name)}</Text>
           {day.mixMs < pot.mixMs && <Note tone="care">{ONE_POT.tooEarly(name)}</Note>}

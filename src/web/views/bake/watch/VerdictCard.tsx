@@ -1,7 +1,7 @@
 import { Skeleton, Text, VisuallyHidden } from '@mantine/core'
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Reasons, Said } from '../../../../core'
-import { adviceSentence, HEADLINE_WORDS, near, PHASE_WORDS, SIGN_WORDS } from '../../../../words'
+import { adviceSentence, HEADLINE_WORDS, PHASE_WORDS, SIGN_WORDS, spanWords } from '../../../../words'
 import { VERDICT_CARD } from '../../../../words/screens/watch'
 import { useKitchen } from '../../../data/kitchen'
 import { Card, Figure, Figures, Note } from '../../../parts/cards/Card'
@@ -24,7 +24,7 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
   if (judged === undefined) return <Skeleton height={190} />
   const { verdict, line, marks, told } = judged
   const { word, says, shape } = HEADLINE_WORDS[told.headline]
-  const at = (hours: number) => (Number.isFinite(hours) ? format.time(near(line.startedAtMs + hours * millisecondsInHour)) : 'later')
+  const between = (from: number, to: number) => spanWords(line.startedAtMs + from * millisecondsInHour, line.startedAtMs + to * millisecondsInHour, format)
   const { opens, closes } = verdict.forecast
   const next = reasons?.next[0]
   return (
@@ -42,9 +42,9 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
       {!verdict.holds && told.advice.kind !== 'ask' && <Note tone="care">{VERDICT_CARD.thisNotWhatForecastSaid}</Note>}
       {told.window !== null && (
         <Figures>
-          <Figure value={`${format.time(near(told.window.fromMs))} – ${format.time(near(told.window.toMs))}`} name={VERDICT_CARD.readyToMix} />
-          <Figure value={`${at(opens.p25)} – ${at(closes.p75)}`} name={VERDICT_CARD.chanceBetween} />
-          <Figure value={`${at(opens.p05)} – ${at(closes.p95)}`} name={VERDICT_CARD.chanceBetween2} />
+          <Figure value={spanWords(told.window.fromMs, told.window.toMs, format)} name={VERDICT_CARD.readyToMix} />
+          <Figure value={between(opens.p25, closes.p75)} name={VERDICT_CARD.chanceBetween} />
+          <Figure value={between(opens.p05, closes.p95)} name={VERDICT_CARD.chanceBetween2} />
         </Figures>
       )}
       {next !== undefined && told.advice.kind !== 'for taste' && (
