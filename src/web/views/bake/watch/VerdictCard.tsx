@@ -47,18 +47,24 @@ export function VerdictCard({ reasons }: { readonly reasons: Reasons | undefined
           <Figure value={between(opens.p05, closes.p95)} name={VERDICT_CARD.chanceBetween2} />
         </Figures>
       )}
+      {/* Reasons come a moment later: their room is kept, so that what stands below stays where it is. */}
+      {reasons === undefined && told.advice.kind !== 'for taste' && (
+        <Text mt="md" aria-hidden="true">
+          {'\u00a0'}
+        </Text>
+      )}
       {next !== undefined && told.advice.kind !== 'for taste' && (
         <Text mt="md">
           {VERDICT_CARD.whatWouldTellMostNow}
           <b>{next.of === 'level' ? VERDICT_CARD.level : SIGN_WORDS[next.of].toLowerCase()}</b>.
         </Text>
       )}
-      {reasons !== undefined && reasons.said.length > 0 && (
+      {marks.length > 0 && reasons?.said.length !== 0 && (
         <details className={sheet.how}>
           <summary>{VERDICT_CARD.whatEachLookSaid}</summary>
           <table className={classes.why}>
             <tbody>
-              {reasons.said.slice(0, MOST_TOLD).map((s) => (
+              {reasons?.said.slice(0, MOST_TOLD).map((s) => (
                 <Reason
                   key={`${s.mark} ${s.of}`}
                   said={s}
