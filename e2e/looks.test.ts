@@ -91,8 +91,8 @@ async function open(page: Page, path: string): Promise<void> {
   await settled(page)
 }
 
-/** Share of the window times share of its height: less is a line further down that comes a moment later. */
-const SEEN_TO_MOVE = 0.01
+/** Share of the window times share of its height: less is a card below that waits for what a worker works out. */
+const SEEN_TO_MOVE = 0.1
 
 /** Runs in the page: notes what moved, and how far, while nobody did anything. */
 function noteMoves(): void {

@@ -19,6 +19,8 @@ const FIVE_MINUTES = 300_000
 const LEAST_GAIN_HOURS = 0.25
 /** With so much less acid than at its best the loaf is milder. */
 const MILD = 0.88
+/** What the ways take, about: what stands below is not shown where it would move away, px. */
+const WAYS_PX = 560
 /** Nobody times a bulk to the minute. */
 const PER_HOUR = 12
 
@@ -29,7 +31,7 @@ export function WaysCard({ onMove }: { readonly onMove: (placeId: string, tempC:
   if (judged === undefined) return null
   return (
     <Card title={WAYS_CARD.whatYouCanDo}>
-      {ways === undefined ? <Skeleton height={320} /> : <List judged={judged} ways={ways} onMove={onMove} />}
+      {ways === undefined ? <Skeleton height={WAYS_PX} /> : <List judged={judged} ways={ways} onMove={onMove} />}
       <Note tone="care">{WAYS_CARD.rawDoughAndRawDiscard}</Note>
     </Card>
   )
