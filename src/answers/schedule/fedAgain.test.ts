@@ -2,7 +2,7 @@ import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
 import type { FedWay } from '../../core'
 import { BAKE, culturesWith, PLAN, STOCKED } from '../../testing/plannedBake'
-import { fedAgainPlan, feedsTold, nextStage } from './fedAgain'
+import { fedAgainPlan, feedsTold, nextStage, sameAgain } from './fedAgain'
 import { planAgain } from './newPlan'
 
 const NOW = Date.UTC(2026, 10, 27, 15)
@@ -63,4 +63,10 @@ test('told are the soonest feed, the soonest that is ripe while the baker is up,
     [8, hours(16)]
   ])
   expect(feedsTold([], NOW, awake)).toEqual([])
+})
+
+test('a jar fed again holds as much as before: 248 g at 110 % by 1:1 and by 1:12', () => {
+  // 248 ÷ (1 + 1 + 1.1) = 80; 248 ÷ (1 + 12 + 13.2) = 9.47, which is 9 and 108 and 119.
+  expect(sameAgain(248, { flourPerSeed: 1 }, 1.1)).toEqual({ keepGrams: 80, flourGrams: 80, waterGrams: 88 })
+  expect(sameAgain(248, { flourPerSeed: 12 }, 1.1)).toEqual({ keepGrams: 9, flourGrams: 108, waterGrams: 119 })
 })

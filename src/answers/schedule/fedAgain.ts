@@ -1,6 +1,7 @@
 import { millisecondsInHour } from 'date-fns/constants'
 import type { Plan } from '../../contract'
 import { type BakeState, beliefShown, FED_AGAIN, type FedWay, feedsOf, isFedAgain, levainAsItShows, type Verdict } from '../../core'
+import type { FeedAmounts } from '../jars/feed'
 import { type ReadyQuestion, shownAge } from '../judgement/isItReady'
 
 /** When a levain is fed again, and how. */
@@ -64,6 +65,12 @@ export function fedNow(question: ReadyQuestion, verdict: Verdict, plannedMixMs: 
 
 /** Of the feeds that are told, the one whose levain is mixed soonest: the day of a collapsed levain goes on from it. */
 export const soonestMixed = (told: readonly FeedTold[]): FeedTold | null => told.find(({ mixAtMs }) => mixAtMs !== null) ?? null
+
+/** A feed of a jar that leaves as much in it as before, in whole grams. @param grams what is in it @param hydration water per flour of the feed */
+export function sameAgain(grams: number, { flourPerSeed }: Pick<FedWay, 'flourPerSeed'>, hydration: number): FeedAmounts {
+  const keepGrams = Math.round(grams / (1 + flourPerSeed * (1 + hydration)))
+  return { keepGrams, flourGrams: Math.round(keepGrams * flourPerSeed), waterGrams: Math.round(keepGrams * flourPerSeed * hydration) }
+}
 
 /** A feed that is told, and when the dough can be mixed with what comes of it. */
 export interface FeedTold extends FedWay {

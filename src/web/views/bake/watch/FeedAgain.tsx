@@ -1,7 +1,7 @@
 import { Button } from '@mantine/core'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { awakeAt, type FeedAmounts, type FeedTold, feedsTold, nextStage, soonestMixed } from '../../../../answers'
+import { awakeAt, type FeedAmounts, type FeedTold, feedsTold, nextStage, sameAgain, soonestMixed } from '../../../../answers'
 import { isoOf, type Jar } from '../../../../contract'
 import { type FedWay, isCollapsed, ratioOf } from '../../../../core'
 import { near } from '../../../../words'
@@ -33,16 +33,10 @@ export function FeedAgain({ feeds, hydration }: { readonly feeds: readonly FedWa
         (ofJar === undefined ? (
           <FeedIt feed={feed} mixAtMs={feed.mixAtMs} isAdvised={isAdvised && feed === best} />
         ) : (
-          <FeedJar jar={ofJar} amounts={amountsOf(ofJar, feed, hydration)} isAdvised={isAdvised && feed === best} />
+          <FeedJar jar={ofJar} amounts={sameAgain(ofJar.grams, feed, hydration)} isAdvised={isAdvised && feed === best} />
         ))}
     </li>
   ))
-}
-
-/** As much in the jar afterwards as before. */
-function amountsOf({ grams }: Jar, { flourPerSeed }: FedWay, hydration: number): FeedAmounts {
-  const keepGrams = Math.round(grams / (1 + flourPerSeed * (1 + hydration)))
-  return { keepGrams, flourGrams: Math.round(keepGrams * flourPerSeed), waterGrams: Math.round(keepGrams * flourPerSeed * hydration) }
 }
 
 /** Opens the feed of a jar that goes into the dough as it is; the day goes on from it. */
